@@ -1,0 +1,53 @@
+/** One-way doors between the wings: core <- contract <- db <- server; core, contract <- web; core <- cli. */
+const wing = (name) => `^src/${name}/`;
+const only = (from, allowed) => ({
+  name: `${from}-doors`,
+  comment: `src/${from} may import only: ${[from, ...allowed].join(', ')}`,
+  severity: 'error',
+  from: { path: wing(from), pathNot: '\\.test\\.tsx?$' },
+  to: { path: '^src/', pathNot: [from, ...allowed].map(wing) },
+});
+
+module.exports = {
+  forbidden: [
+    only('core', []),
+    only('contract', ['core']),
+    only('db', ['core', 'contract']),
+    only('server', ['core', 'contract', 'db']),
+    only('web', ['core', 'contract']),
+    only('cli', ['core']),
+    {
+      name: 'core-is-pure',
+      comment: 'The core imports no package but fraction.js, and nothing of Node.',
+      severity: 'error',
+      from: { path: wing('core'), pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['npm', 'npm-dev', 'core'], pathNot: 'fraction\\.js' },
+    },
+    {
+      name: 'joi-stays-on-the-server',
+      comment: 'Joi is too heavy for the page: the web takes types of the contract, never its schemas.',
+      severity: 'error',
+      from: { path: wing('web') },
+      to: { path: '^src/contract/schemas/' },
+    },
+    {
+      name: 'plotly-behind-charts',
+      severity: 'error',
+      from: { path: '^src/', pathNot: '^src/web/charts/' },
+      to: { path: 'plotly' },
+    },
+    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
+    {
+      name: 'resolvable',
+      severity: 'error',
+      from: {},
+      to: { couldNotResolve: true },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'types', 'default'] },
+  },
+};

@@ -1,0 +1,41 @@
+import js from '@eslint/js';
+import hooks from 'eslint-plugin-react-hooks';
+import tseslint from 'typescript-eslint';
+
+const coreBans = [
+  { selector: "MemberExpression[object.name='Date'][property.name='now']", message: 'Time is an argument in the core.' },
+  { selector: "NewExpression[callee.name='Date']", message: 'Time is an argument in the core.' },
+  {
+    selector: "MemberExpression[object.name='Math'][property.name='random']",
+    message: 'Pass a seeded generator into the core.',
+  },
+];
+
+export default tseslint.config(
+  { ignores: ['dist/**', 'node_modules/**', '.margin/**', 'test-results/**', 'src/db/migrations/**'] },
+  js.configs.recommended,
+  ...tseslint.configs.strict,
+  {
+    files: ['**/*.{ts,tsx}'],
+    rules: {
+      '@typescript-eslint/consistent-type-imports': 'error',
+      '@typescript-eslint/no-non-null-assertion': 'error',
+      'no-console': 'error',
+      eqeqeq: 'error',
+    },
+  },
+  {
+    files: ['src/core/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: { 'no-restricted-syntax': ['error', ...coreBans] },
+  },
+  { files: ['src/web/**/*.{ts,tsx}'], ...hooks.configs.flat.recommended },
+  {
+    files: ['**/*.{mjs,cjs,js}'],
+    languageOptions: {
+      globals: { process: 'readonly', console: 'readonly', module: 'readonly', URL: 'readonly', setTimeout: 'readonly',
+        clearTimeout: 'readonly', setInterval: 'readonly', clearInterval: 'readonly', fetch: 'readonly',
+        Buffer: 'readonly', performance: 'readonly', document: 'readonly', window: 'readonly', requestAnimationFrame: 'readonly' },
+    },
+  },
+);
