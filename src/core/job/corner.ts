@@ -1,0 +1,55 @@
+import { axleOf, type CornerId } from '../machine/body.ts';
+import { classDefaults } from '../machine/classes.ts';
+import type { JobDocument } from './types.ts';
+
+/** Where a figure comes from; every sum shows it. */
+export type Source = 'measured' | 'sheet' | 'assumed' | 'learnt' | 'computed' | 'told';
+
+export interface Sourced {
+  value: number;
+  source: Source;
+}
+
+/** A corner's description with nothing left open: what was not given is the class's value, marked as assumed. */
+export interface CornerSpec {
+  id: CornerId;
+  offsetMm: number;
+  targetMm: number | null;
+  ratio: Sourced;
+  pitchMm: Sourced;
+  travelMm: Sourced;
+  stopMm: Sourced;
+  /** +1 when the collar reading grows as the seat moves towards the spring, else -1. */
+  readingSign: 1 | -1;
+  collarMinMm: number | null;
+  collarMaxMm: number | null;
+}
+
+/** Fills one corner's description. */
+export function cornerSpec(document: JobDocument, id: CornerId): CornerSpec {
+  const corner = document.corners[id];
+  const assumed = classDefaults[document.machine.class];
+  const axle = axleOf(id);
+  return {
+    id,
+    offsetMm: corner.reference.offsetMm,
+    targetMm: corner.targetMm,
+    ratio: given(corner.ratio, assumed.ratio[axle]),
+    pitchMm: given(corner.pitchMm, assumed.pitchMm),
+    travelMm: given(corner.travelMm, assumed.travelMm[axle]),
+    stopMm: given(corner.stopMm, assumed.stopMm),
+    readingSign: corner.collar.grows === 'with-seat' ? 1 : -1,
+    collarMinMm: corner.collar.minMm,
+    collarMaxMm: corner.collar.maxMm,
+  };
+}
+
+/** A given value, or the assumed one marked as such. */
+export function given(value: number | null, assumed: number): Sourced {
+  return value === null ? { value: assumed, source: 'assumed' } : { value, source: 'sheet' };
+}
+
+/** The tolerance of a job: its own or the class's. */
+export function toleranceOf(document: JobDocument): Sourced {
+  return given(document.toleranceMm, classDefaults[document.machine.class].toleranceMm);
+}

@@ -1,0 +1,110 @@
+import { marginsFor, type Margin } from '../margins/margins.ts';
+import { answerFor, type Answer } from '../plan/answer.ts';
+import { cornerIds, cornerNames, type CornerId } from '../machine/body.ts';
+import { tolerances } from '../tolerances.ts';
+import { readRounds } from './rounds.ts';
+import type { JobRecord } from './types.ts';
+
+/** The stages of a job that the sheet has, in the order of the work. */
+export const stages = ['intake', 'baseline', 'plan', 'turn', 'measure', 'close-out'] as const;
+export type Stage = (typeof stages)[number];
+
+export interface NextAction {
+  stage: Stage;
+  /** What to do now, in the workshop's words. */
+  words: string;
+}
+
+/** The one thing to do next on a job. */
+export function nextAction(record: JobRecord, answer: Answer | null = answerFor(record)): NextAction {
+  const state = answer?.state ?? readRounds(record);
+  if (state.locked) return { stage: 'close-out', words: 'locked at its heights' };
+  const untold = cornerIds.filter((id) => record.document.corners[id].targetMm === null);
+  if (untold.length === cornerIds.length) return { stage: 'intake', words: 'set the target heights' };
+  if (state.turning) return { stage: 'turn', words: `turn ${namesOf(state.turning.left.slice(0, 1))}` };
+  const unread = cornerIds.filter((id) => state.rounds[state.current]?.heights[id] === undefined);
+  if (state.current === 0 && unread.length > 0)
+    return { stage: 'baseline', words: `measure ${namesOf(unread)}` };
+  if (unread.length > 0)
+    return { stage: 'measure', words: measureWords(state.rounds[state.current]?.settled ?? null, unread) };
+  if (untold.length > 0) return { stage: 'intake', words: `set the target ${namesOf(untold)}` };
+  return answer ? afterReadings(answer) : { stage: 'baseline', words: 'measure' };
+}
+
+function measureWords(settled: string | null, unread: readonly CornerId[]): string {
+  if (settled === null) return 'settle, then measure';
+  return unread.length === cornerIds.length ? 'measure again' : `measure ${namesOf(unread)}`;
+}
+
+function afterReadings(answer: Answer): NextAction {
+  if (goodEnough(answer)) return { stage: 'close-out', words: 'in tolerance: lock it' };
+  const first = firstToTurn(answer);
+  if (!first) return { stage: 'plan', words: 'nearest heights reached: decide' };
+  return { stage: 'plan', words: `turn ${cornerNames[first]}` };
+}
+
+/**
+ * Whether to stop: all true heights are probably in, or they read in and another round would hardly better the chance.
+ */
+export function goodEnough(answer: Answer): boolean {
+  const { chanceNow, chanceAfter } = answer;
+  if (chanceNow === null || chanceAfter === null) return false;
+  if (chanceNow >= tolerances.stopChance) return true;
+  return readsIn(answer) && chanceNow >= 0.5 && chanceAfter - chanceNow < tolerances.worthwhileGain;
+}
+
+/** Whether every best estimate lies within tolerance of its target. */
+export function readsIn(answer: Answer): boolean {
+  return answer.corners.every(
+    ({ nowMm, spec }) => spec.targetMm === null || Math.abs(nowMm - spec.targetMm) <= answer.tolerance.value,
+  );
+}
+
+/** The corner to start with: the largest move first, since it carries the others most. */
+export function firstToTurn(answer: Answer): CornerId | null {
+  const moving = answer.corners.filter(({ seatMm }) => seatMm !== 0);
+  const largest = [...moving].sort((a, b) => Math.abs(b.seatMm * b.gain) - Math.abs(a.seatMm * a.gain))[0];
+  return largest?.id ?? null;
+}
+
+function namesOf(corners: readonly CornerId[]): string {
+  if (corners.length === cornerIds.length) return 'all four corners';
+  return corners.map((id) => cornerNames[id]).join(', ');
+}
+
+/** What Bays shows of a job. */
+export interface JobSummary {
+  id: string;
+  version: number;
+  name: string;
+  machineClass: JobRecord['document']['machine']['class'];
+  title: string;
+  round: number;
+  next: NextAction;
+  worst: Margin | null;
+  /** Height to go per corner, mm; null where not known. For the drawing. */
+  toGoMm: Record<CornerId, number | null>;
+  updatedAt: string;
+}
+
+/** Computes a job's line on Bays. */
+export function summarise(record: JobRecord, updatedAt: string): JobSummary {
+  const answer = answerFor(record);
+  const state = answer?.state ?? readRounds(record);
+  const toGo = (id: CornerId): number | null => {
+    const corner = answer?.corners.find((one) => one.id === id);
+    return corner && corner.spec.targetMm !== null ? corner.spec.targetMm - corner.nowMm : null;
+  };
+  return {
+    id: record.id,
+    version: record.version,
+    name: record.document.name,
+    machineClass: record.document.machine.class,
+    title: record.document.machine.title,
+    round: state.current,
+    next: nextAction(record, answer),
+    worst: answer ? (marginsFor(answer)[0] ?? null) : null,
+    toGoMm: Object.fromEntries(cornerIds.map((id) => [id, toGo(id)])) as JobSummary['toGoMm'],
+    updatedAt,
+  };
+}

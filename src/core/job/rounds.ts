@@ -1,0 +1,91 @@
+import { cornerIds, type CornerId } from '../machine/body.ts';
+import { standingFacts, type FactEntry } from './facts.ts';
+import type { JobRecord, ToldPlan } from './types.ts';
+
+export type PerCorner<T> = Partial<Record<CornerId, T>>;
+
+/** What is known of one round. */
+export interface Round {
+  round: number;
+  /** Tape readings in mm, per corner, in the order of their slots. */
+  heights: PerCorner<number[]>;
+  /** Seat movement done to get here from the round before, mm at the seat, positive raises. */
+  moves: PerCorner<number>;
+  /** Collar readings taken in this round, after its moves. */
+  collars: PerCorner<number>;
+  /** Wheel travel used from full droop, measured. */
+  travelUsed: PerCorner<number>;
+  /** How it was settled before measuring, or null when nobody said. */
+  settled: string | null;
+  /** The plan that was told to get here. */
+  told: ToldPlan | null;
+}
+
+export interface RoundsState {
+  rounds: Round[];
+  /** The round whose readings count now: 0 is the baseline. */
+  current: number;
+  /** A told plan of the next round that is not yet turned everywhere: which corners are left. */
+  turning: { told: ToldPlan; left: CornerId[]; done: PerCorner<number> } | null;
+  locked: boolean;
+}
+
+/** Reads the rounds from the facts that stand. */
+export function readRounds(record: Pick<JobRecord, 'entries'>): RoundsState {
+  const facts = standingFacts(record);
+  const last = Math.max(0, ...facts.map(({ fact }) => fact.round));
+  const all = Array.from({ length: last + 1 }, (_, round) => readRound(facts, round));
+  const newest = all[last] as Round;
+  const left = newest.told ? leftToTurn(newest.told, newest.moves) : [];
+  const open = last > 0 && left.length > 0 && !hasReadings(newest);
+  const rounds = open ? all.slice(0, last) : all;
+  return {
+    rounds,
+    current: rounds.length - 1,
+    turning: open && newest.told ? { told: newest.told, left, done: newest.moves } : null,
+    locked: facts.some(({ fact }) => fact.kind === 'locked' && fact.round === last),
+  };
+}
+
+function leftToTurn(told: ToldPlan, moves: PerCorner<number>): CornerId[] {
+  return cornerIds.filter((id) => (told.corners[id]?.seatMm ?? 0) !== 0 && moves[id] === undefined);
+}
+
+function hasReadings(round: Round): boolean {
+  return Object.keys(round.heights).length > 0;
+}
+
+function readRound(facts: readonly FactEntry[], round: number): Round {
+  const here = facts.filter(({ fact }) => fact.round === round).map(({ fact }) => fact);
+  const single = (kind: string): PerCorner<number> =>
+    Object.fromEntries(here.filter((fact) => fact.kind === kind).map((fact) => [fact.corner, fact.valueMm]));
+  const heights: PerCorner<number[]> = {};
+  here
+    .filter((fact) => fact.kind === 'height' && fact.corner !== null && fact.valueMm !== null)
+    .sort((a, b) => Number(a.slot) - Number(b.slot))
+    .forEach((fact) => (heights[fact.corner as CornerId] ??= []).push(fact.valueMm as number));
+  return {
+    round,
+    heights,
+    moves: single('adjustment'),
+    collars: single('collar'),
+    travelUsed: single('travel-used'),
+    settled: here.find((fact) => fact.kind === 'settled')?.how ?? null,
+    told: here.findLast((fact) => fact.kind === 'plan')?.told ?? null,
+  };
+}
+
+/** The collar reading now: the last one read, carried along by the moves done since; null when never read. */
+export function collarNow(
+  rounds: readonly Round[],
+  corner: CornerId,
+  sign: 1 | -1,
+  alsoDone = 0,
+): number | null {
+  let reading: number | null = null;
+  for (const round of rounds) {
+    if (reading !== null) reading += sign * (round.moves[corner] ?? 0);
+    reading = round.collars[corner] ?? reading;
+  }
+  return reading === null ? null : reading + sign * alsoDone;
+}

@@ -1,0 +1,124 @@
+import type { ReferenceKind } from '../geometry/reference.ts';
+import type { CornerId } from '../machine/body.ts';
+import type { MachineClass } from '../machine/classes.ts';
+
+/** Anything JSON can hold. */
+export type Json = null | boolean | number | string | Json[] | { [key: string]: Json };
+
+/** Description of one corner. A null is "not given": the value of the class is assumed and marked so. */
+export interface CornerDocument {
+  reference: {
+    kind: ReferenceKind;
+    /** Added to the tape's reading to reach the point that the specification means. */
+    offsetMm: number;
+  };
+  /** Height wanted, as the specification states it. */
+  targetMm: number | null;
+  /** Motion ratio, damper per wheel. */
+  ratio: number | null;
+  /** Thread pitch: mm of seat per turn. */
+  pitchMm: number | null;
+  /** Wheel travel from full droop to metal. */
+  travelMm: number | null;
+  /** Wheel travel left at which the bump stop is first touched. */
+  stopMm: number | null;
+  collar: {
+    /** The point the caliper is held against. */
+    datum: string;
+    /** Whether the reading grows as the seat moves towards the spring (preload up, vehicle up). */
+    grows: 'with-seat' | 'against-seat';
+    /** Readings between which the collar is on good thread. */
+    minMm: number | null;
+    maxMm: number | null;
+  };
+}
+
+/** The description part of a job: versioned, changed only through entries. */
+export interface JobDocument {
+  schema: 'margin-job';
+  schemaVersion: 1;
+  /** What the shop calls the job. */
+  name: string;
+  machine: {
+    class: MachineClass;
+    title: string;
+    wheelbaseMm: number | null;
+    trackFrontMm: number | null;
+    trackRearMm: number | null;
+  };
+  /** The load case on board while measuring, in words. */
+  load: string;
+  /** Each true height is wanted within this of its target; null takes the class's. */
+  toleranceMm: number | null;
+  /** Left and right seats of an axle are moved alike. */
+  equalSides: boolean;
+  note: string;
+  corners: Record<CornerId, CornerDocument>;
+}
+
+export type FactKind = 'height' | 'collar' | 'travel-used' | 'settled' | 'plan' | 'adjustment' | 'locked';
+
+/** What one corner was told, kept as it was told. */
+export interface ToldCorner {
+  seatMm: number;
+  turns: number;
+  stopAtMm: number | null;
+  /** Height expected afterwards, as the specification states it, and its standard deviation. */
+  heightMm: number;
+  heightSdMm: number;
+}
+
+export interface ToldPlan {
+  corners: Partial<Record<CornerId, ToldCorner>>;
+  chance: number;
+}
+
+/** Something that was seen or done: appended, never changed. */
+export interface Fact {
+  kind: FactKind;
+  /** 0 is the baseline; adjustment r leads from round r-1 to round r. */
+  round: number;
+  corner: CornerId | null;
+  /** Which repeat of a reading: '1', '2', ... */
+  slot: string;
+  /** mm: reading, or seat movement done (positive raises). */
+  valueMm: number | null;
+  /** mm: what was asked of an adjustment. */
+  askedMm: number | null;
+  /** How it was settled, or a remark. */
+  how: string | null;
+  told: ToldPlan | null;
+}
+
+/** One replacement in the document, stating what was there: the inverse is the same with `from` and `to` swapped. */
+export interface Op {
+  path: string[];
+  from: Json;
+  to: Json;
+}
+
+interface EntryBase {
+  /** UUID made by whoever writes it, so that sending twice does no harm. */
+  id: string;
+  /** ISO time at the writer. */
+  at: string;
+  /** What it was, in words, for history and undo. */
+  label: string;
+  undoOf: string | null;
+  redoOf: string | null;
+}
+
+export type Entry = EntryBase &
+  (
+    | { type: 'change'; ops: Op[] }
+    | { type: 'fact'; fact: Fact; replaces: string | null }
+    | { type: 'withdraw'; of: string }
+  );
+
+/** A job as kept: the document as of `version`, and every entry in order. */
+export interface JobRecord {
+  id: string;
+  version: number;
+  document: JobDocument;
+  entries: Entry[];
+}

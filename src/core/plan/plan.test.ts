@@ -1,0 +1,337 @@
+import fc from 'fast-check';
+import { blankDocument } from '#core/job/create.ts';
+import { bodyProjection, contactPoint, cornerIds, warp } from '#core/machine/body.ts';
+import type { JobDocument } from '#core/job/types.ts';
+import {
+  add,
+  adjustment,
+  factEntry,
+  heights,
+  measured,
+  plainDocument,
+  record,
+  settled,
+} from '../../../tests/fixtures/records.ts';
+import { answerFor, byCorner, type Answer } from './answer.ts';
+import { chanceWithin } from './chance.ts';
+import { threadRoom } from './limits.ts';
+import { reasonWords } from './reasons.ts';
+import { planFact } from './tell.ts';
+
+const must = (answer: Answer | null): Answer => {
+  if (!answer) throw new Error('expected an answer');
+  return answer;
+};
+const answerTo = (values: number | readonly number[], edit?: (document: JobDocument) => void) =>
+  must(answerFor(measured(values, plainDocument(edit))));
+const mm = (value: number) => `${value.toFixed(1)} mm`;
+
+describe('a rigid body on equal wheel rates', () => {
+  const footprint = blankDocument('car', 'x').machine;
+
+  test('one seat gives three quarters at home, a quarter next door and minus a quarter across', () => {
+    const column = bodyProjection(footprint, cornerIds).map((row) => row[0]);
+    expect(column).toEqual([0.75, 0.25, 0.25, -0.25].map((value) => expect.closeTo(value, 12)));
+  });
+
+  test('a plane is followed, a twist is not', () => {
+    expect(warp(footprint, [10, 10, 4, 4])).toEqual([0, 0, 0, 0].map((value) => expect.closeTo(value, 9)));
+    expect(warp(footprint, [8, 0, 0, 8])).toEqual([4, -4, -4, 4].map((value) => expect.closeTo(value, 9)));
+  });
+});
+
+describe('plans worked by hand', () => {
+  test('10 mm down on a 2:1 ratio is 5 mm of seat, 2 1/2 turns, stop at 85', () => {
+    const answer = answerTo(375);
+    for (const corner of answer.corners) {
+      expect(corner.seatMm).toBeCloseTo(-5, 9);
+      expect(corner.turns).toBeCloseTo(-2.5, 9);
+      expect(corner.stopAtMm).toBeCloseTo(85, 9);
+      expect(corner.predictedMm).toBeCloseTo(365, 6);
+    }
+    expect(answer.reasons).toEqual([]);
+  });
+
+  test('on a datum where the reading shrinks, the stop is above', () => {
+    const answer = answerTo(375, (document) =>
+      cornerIds.forEach((id) => (document.corners[id].collar.grows = 'against-seat')),
+    );
+    expect(answer.corners[0]?.stopAtMm).toBeCloseTo(95, 9);
+  });
+
+  test('the offset belongs to the specification: 375 read, 12 more meant, 387 now', () => {
+    const answer = answerTo(375, (document) => (document.corners.LF.reference.offsetMm = 12));
+    expect(byCorner(answer).LF?.nowMm).toBeCloseTo(387, 4);
+  });
+
+  test('one high corner: the twist is left alone and told', () => {
+    const answer = answerTo([373, 365, 365, 365]);
+    // d = (-8,0,0,0) seen as a plane: -6,-2,-2,+2; twist 2 mm, under a third of... tolerance 3 and friction 1.5 say it counts.
+    const predicted = answer.corners.map(({ predictedMm }) => predictedMm - 365);
+    [2, -2, -2, 2].forEach((expected, i) => expect(predicted[i]).toBeCloseTo(expected, 0));
+    expect(answer.reasons).toEqual([{ kind: 'rigid-body', mm: expect.closeTo(2, 6) }]);
+  });
+
+  test('thread runs out: the seat stops at the limit, and the reason says what is missing', () => {
+    const answer = answerTo(375, (document) => (document.corners.LF.collar.minMm = 88));
+    const corner = byCorner(answer).LF;
+    expect(corner?.stopAtMm).toBeGreaterThanOrEqual(88);
+    const reason = answer.reasons.find(({ kind }) => kind === 'thread');
+    expect(reason).toMatchObject({ corner: 'LF', neededMm: expect.closeTo(-5, 3), roomMm: -2 });
+    expect(reasonWords(answer.reasons[0] as never, mm).what).toMatch(/5\.0 mm.*2\.0 mm of thread/);
+  });
+
+  test('equal sides: both fronts move alike, and the difference left is told', () => {
+    const answer = answerTo([379, 371, 379, 371], (document) => {
+      document.equalSides = true;
+    });
+    const { LF, RF, LR, RR } = byCorner(answer);
+    expect(LF?.seatMm).toBe(RF?.seatMm);
+    expect(LR?.seatMm).toBe(RR?.seatMm);
+    expect(LF?.seatMm).toBeCloseTo(-5, 9);
+    expect(answer.reasons.map(({ kind }) => kind)).toEqual(['tied', 'tied']);
+  });
+
+  test('a target above measured full droop is met with full droop', () => {
+    const base = measured(
+      375,
+      plainDocument((document) => cornerIds.forEach((id) => (document.corners[id].targetMm = 405))),
+    );
+    const drooped = add(
+      base,
+      ...cornerIds.map((corner) => factEntry({ kind: 'travel-used', corner, slot: 'now', valueMm: 20 })),
+    );
+    const answer = must(answerFor(drooped));
+    answer.corners.forEach((corner) => expect(corner.predictedMm).toBeCloseTo(395, 6));
+    expect(answer.reasons[0]).toEqual({ kind: 'droop', corner: 'LF', aboveMm: expect.closeTo(10, 6) });
+  });
+
+  test('a first answer needs one reading and one target', () => {
+    const document = blankDocument('car', 'x');
+    document.corners.LF.targetMm = 365;
+    const one = add(record(document), factEntry({ kind: 'height', corner: 'LF', valueMm: 375 }));
+    const answer = must(answerFor(one));
+    // Assumed ratio 0.95 and pitch 2: -10 mm at the wheel is -9.5 mm of seat, 4 3/4 turns.
+    expect(answer.corners[0]?.turns).toBeCloseTo(-4.75, 9);
+    expect(answer.wholeBody).toBe(false);
+    expect(answerFor(record(document))).toBeNull();
+  });
+});
+
+describe('collar limits', () => {
+  const spec = { readingSign: 1, collarMinMm: 60, collarMaxMm: 120 } as Parameters<typeof threadRoom>[0];
+  test('room each way, by either habit of reading', () => {
+    expect(threadRoom(spec, 90)).toEqual({ down: -30, up: 30 });
+    expect(threadRoom({ ...spec, readingSign: -1 }, 110)).toEqual({ down: -10, up: 50 });
+    expect(threadRoom(spec, null)).toEqual({ down: -Infinity, up: Infinity });
+  });
+  test('past the end there is no room left that way', () => {
+    expect(threadRoom(spec, 58).down).toBeCloseTo(0);
+    expect(threadRoom(spec, 58).up).toBe(62);
+  });
+});
+
+describe('any plan', () => {
+  const corner = fc.record({
+    now: fc.integer({ min: 330, max: 420 }),
+    target: fc.integer({ min: 330, max: 420 }),
+    collar: fc.integer({ min: 62, max: 118 }),
+    pitch: fc.constantFrom(1.5, 2, 2.5),
+  });
+  const machine = fc.record({
+    corners: fc.tuple(corner, corner, corner, corner),
+    front: fc.double({ min: 0.4, max: 1, noNaN: true }),
+    rear: fc.double({ min: 0.4, max: 1, noNaN: true }),
+    wheelbase: fc.integer({ min: 1800, max: 3600 }),
+    trackRear: fc.integer({ min: 1200, max: 1800 }),
+    tied: fc.boolean(),
+  });
+  type Case = typeof machine extends fc.Arbitrary<infer T> ? T : never;
+
+  const answerCase = (made: Case): Answer => {
+    const document = plainDocument((open) => {
+      open.equalSides = made.tied;
+      open.machine.wheelbaseMm = made.wheelbase;
+      open.machine.trackRearMm = made.trackRear;
+      cornerIds.forEach((id, i) => {
+        open.corners[id].targetMm = made.corners[i]?.target ?? null;
+        open.corners[id].pitchMm = made.corners[i]?.pitch ?? null;
+        open.corners[id].ratio = i < 2 ? made.front : made.rear;
+      });
+    });
+    const collarFacts = cornerIds.map((id, i) =>
+      factEntry({ kind: 'collar', corner: id, slot: 'now', valueMm: made.corners[i]?.collar ?? 0 }),
+    );
+    return must(
+      answerFor(
+        add(
+          record(document),
+          ...heights(
+            0,
+            made.corners.map(({ now }) => now),
+          ),
+          ...collarFacts,
+        ),
+      ),
+    );
+  };
+
+  /** The same body by another road: relax heave, pitch and roll until the energy of four springs stops falling. */
+  const relax = (made: Case, lifts: readonly number[]): number[] => {
+    const points = cornerIds.map((id) =>
+      contactPoint(
+        { class: 'car', wheelbaseMm: made.wheelbase, trackFrontMm: null, trackRearMm: made.trackRear },
+        id,
+      ),
+    );
+    const shape = points.map(({ x, y }) => [1, x / 1000, y / 1000] as const);
+    const plane = [0, 0, 0];
+    for (let sweep = 0; sweep < 4000; sweep++) {
+      for (const freedom of [0, 1, 2] as const) {
+        let [force, stiffness] = [0, 0];
+        shape.forEach((row, i) => {
+          const height = row[0] * (plane[0] ?? 0) + row[1] * (plane[1] ?? 0) + row[2] * (plane[2] ?? 0);
+          force += row[freedom] * ((lifts[i] ?? 0) - height);
+          stiffness += row[freedom] ** 2;
+        });
+        plane[freedom] = (plane[freedom] ?? 0) + force / stiffness;
+      }
+    }
+    return shape.map((row) => row[0] * (plane[0] ?? 0) + row[1] * (plane[1] ?? 0) + row[2] * (plane[2] ?? 0));
+  };
+
+  test('applied to the same machine, lands on its own prediction within 0.01 mm', () => {
+    fc.assert(
+      fc.property(machine, (made) => {
+        const answer = answerCase(made);
+        const landed = relax(
+          made,
+          answer.corners.map(({ seatMm, spec }) => seatMm / spec.ratio.value),
+        );
+        answer.corners.forEach((one, i) =>
+          expect(Math.abs(one.nowMm + (landed[i] ?? 0) - one.predictedMm)).toBeLessThan(0.01),
+        );
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  test('never runs past a collar limit and tells whole eighths', () => {
+    fc.assert(
+      fc.property(machine, (made) => {
+        for (const one of answerCase(made).corners) {
+          expect(one.stopAtMm).toBeGreaterThanOrEqual(60 - 1e-9);
+          expect(one.stopAtMm).toBeLessThanOrEqual(120 + 1e-9);
+          if (!made.tied) expect(Math.abs(one.turns * 8 - Math.round(one.turns * 8))).toBeLessThan(1e-9);
+        }
+      }),
+    );
+  });
+
+  test('more seat never lowers its own corner', () => {
+    fc.assert(
+      fc.property(machine, (made) => {
+        const footprint = {
+          class: 'car' as const,
+          wheelbaseMm: made.wheelbase,
+          trackFrontMm: null,
+          trackRearMm: made.trackRear,
+        };
+        bodyProjection(footprint, cornerIds).forEach((row, i) => expect(row[i]).toBeGreaterThan(0));
+      }),
+    );
+  });
+
+  test('a higher target never asks for less seat at that corner', () => {
+    fc.assert(
+      fc.property(machine, fc.integer({ min: 0, max: 3 }), (made, index) => {
+        const raised = {
+          ...made,
+          tied: false,
+          corners: made.corners.map((one, i) =>
+            i === index ? { ...one, target: one.target + 8 } : one,
+          ) as Case['corners'],
+        };
+        const [before, after] = [answerCase({ ...made, tied: false }), answerCase(raised)];
+        expect((after.corners[index]?.predictedMm ?? 0) + 0.6).toBeGreaterThan(
+          before.corners[index]?.predictedMm ?? 0,
+        );
+      }),
+    );
+  });
+});
+
+describe('chance and learning', () => {
+  test('the chance of independent corners is the product of theirs', () => {
+    // P(|z| <= 1) = 0.682689 for each of two corners.
+    const heightsNow = {
+      mean: [0, 0],
+      covariance: [
+        [9, 0],
+        [0, 9],
+      ],
+    };
+    expect(chanceWithin(heightsNow, [0, 0], 3)).toBeCloseTo(0.682689 ** 2, 1);
+    expect(chanceWithin(heightsNow, [0, null], 3)).toBeCloseTo(0.682689, 1);
+  });
+
+  test('a tolerance never counts a miss in: a sure miss is 0 and a sure hit is 1', () => {
+    const sure = { mean: [10], covariance: [[0]] };
+    expect(chanceWithin(sure, [0], 3)).toBe(0);
+    expect(chanceWithin(sure, [9], 3)).toBe(1);
+  });
+
+  const afterOneRound = (rose: number) =>
+    must(
+      answerFor(
+        add(
+          measured(375),
+          ...cornerIds.map((id) => adjustment(1, id, -5)),
+          settled(1),
+          ...heights(1, 375 + rose),
+        ),
+      ),
+    );
+
+  test('the ratio learnt is the closed form of the scalar case', () => {
+    // Four equal moves stay in the plane, so each axle sees two pairs of readings of variance 2v around 5 g.
+    const v = 1 ** 2 + 1.5 ** 2;
+    const [prior, sd0, move, seen] = [2, 2 * 0.12, 5, 9];
+    const precision = 1 / sd0 ** 2 + (2 * move ** 2) / (2 * v);
+    const mean = (prior / sd0 ** 2 + (2 * move * seen) / (2 * v)) / precision;
+    const { now } = afterOneRound(-9).posterior.gains.front;
+    expect(now.mean).toBeCloseTo(mean, 4);
+    expect(now.sd).toBeCloseTo(Math.sqrt(1 / precision), 4);
+  });
+
+  test('less movement than expected lowers the gain, and the next plan asks for more seat', () => {
+    const answer = afterOneRound(-8);
+    expect(answer.posterior.gains.front.now.mean).toBeLessThan(2);
+    const corner = answer.corners[0];
+    expect(corner?.seatMm).toBeLessThan(0);
+    expect(Math.abs(corner?.seatMm ?? 0)).toBeGreaterThan((corner?.nowMm ?? 0) / 2 - 365 / 2 - 0.25);
+  });
+
+  test('unsettled readings teach less', () => {
+    const unsettled = must(
+      answerFor(add(measured(375), ...cornerIds.map((id) => adjustment(1, id, -5)), ...heights(1, 367))),
+    );
+    const shift = (answer: Answer) => 2 - answer.posterior.gains.front.now.mean;
+    expect(shift(unsettled)).toBeGreaterThan(0);
+    expect(shift(unsettled)).toBeLessThan(shift(afterOneRound(-8)));
+  });
+
+  test('more readings make a surer chance', () => {
+    const once = measured(375);
+    const thrice = add(once, ...heights(0, 375, '2'), ...heights(0, 375, '3'));
+    expect(must(answerFor(thrice)).corners[0]?.nowSdMm).toBeLessThan(
+      must(answerFor(once)).corners[0]?.nowSdMm ?? 0,
+    );
+  });
+
+  test('the told plan keeps what was asked and expected', () => {
+    const fact = planFact(answerTo(375));
+    expect(fact.round).toBe(1);
+    expect(fact.told?.corners.LF).toMatchObject({ seatMm: -5, turns: -2.5, stopAtMm: 85 });
+  });
+});

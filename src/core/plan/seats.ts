@@ -1,0 +1,116 @@
+import { build, dot, entry, multiply, transpose, type Matrix } from '../numerics/matrix.ts';
+import { solveBox } from '../numerics/boxQp.ts';
+import { tolerances } from '../tolerances.ts';
+import { stepRange, type ThreadRoom } from './limits.ts';
+
+export interface SeatProblem {
+  /** n x n: d(height)/d(seat). */
+  influence: Matrix;
+  /** n: height wanted minus height now, mm; null where no target is set. */
+  wanted: readonly (number | null)[];
+  /** n: what the seat's own wheel moves per mm, for the small-move preference. */
+  gains: readonly number[];
+  rooms: readonly ThreadRoom[];
+  /** n: mm of seat per adjuster step. */
+  stepsMm: readonly number[];
+  /** Indices that must move alike, each corner in exactly one group. */
+  groups: readonly (readonly number[])[];
+}
+
+export interface SeatSolution {
+  /** n: mm at the seat, whole steps, within the rooms. */
+  seatsMm: number[];
+  /** n: the best move if the adjusters had no steps. */
+  smoothMm: number[];
+}
+
+/**
+ * Least squares over all corners: minimise sum (J c - wanted)^2 + lambda sum (gain c)^2 within the thread, where
+ * tied corners share one unknown. Steps are chosen among the whole steps around the smooth optimum by trying
+ * them together, not by rounding each.
+ */
+export function planSeats(problem: SeatProblem): SeatSolution {
+  const n = problem.stepsMm.length;
+  const spread = build(n, problem.groups.length, (i, g) => (problem.groups[g]?.includes(i) ? 1 : 0));
+  const rooms = problem.groups.map((group) => sharedRoom(group.map((i) => problem.rooms[i] as ThreadRoom)));
+  const quadratic = quadraticOf(problem, spread);
+  const smooth = solveBox({
+    ...quadratic,
+    lower: rooms.map(({ down }) => down),
+    upper: rooms.map(({ up }) => up),
+  }).x;
+  // A tied pair with unlike pitches cannot share a step; the finer one is then told the nearest.
+  const steps = problem.groups.map((group) => Math.max(...group.map((i) => entry(problem.stepsMm, i))));
+  const stepped = bestSteps(quadratic, smooth, steps, rooms);
+  const expand = (values: readonly number[]) =>
+    spread.map((row) => row.reduce((sum, on, g) => sum + on * entry(values, g), 0));
+  return { seatsMm: expand(stepped), smoothMm: expand(smooth) };
+}
+
+function sharedRoom(rooms: readonly ThreadRoom[]): ThreadRoom {
+  return { down: Math.max(...rooms.map(({ down }) => down)), up: Math.min(...rooms.map(({ up }) => up)) };
+}
+
+interface Quadratic {
+  hessian: number[][];
+  gradient: number[];
+}
+
+function quadraticOf(problem: SeatProblem, spread: Matrix): Quadratic {
+  const rows = problem.wanted.flatMap((wanted, i) =>
+    wanted === null ? [] : [{ wanted, row: problem.influence[i] ?? [] }],
+  );
+  const jacobian = multiply(
+    rows.map(({ row }) => row),
+    spread,
+  );
+  const turned = rows.length === 0 ? problem.groups.map(() => []) : transpose(jacobian);
+  const fit = build(turned.length, turned.length, (i, j) => dot(turned[i] ?? [], turned[j] ?? []));
+  const penalty = (g: number) =>
+    spread.reduce((sum, row, i) => sum + entry(row, g) * entry(problem.gains, i) ** 2, 0);
+  const wanted = rows.map((row) => row.wanted);
+  return {
+    hessian: fit.map((row, i) =>
+      row.map((value, j) => (i === j ? value + tolerances.smallMovePenalty * penalty(i) : value)),
+    ),
+    gradient: turned.map((row) => dot(row, wanted)),
+  };
+}
+
+function bestSteps(
+  quadratic: Quadratic,
+  smooth: readonly number[],
+  steps: readonly number[],
+  rooms: readonly ThreadRoom[],
+): number[] {
+  const choices = smooth.map((value, g) => {
+    const [lowest, highest] = stepRange(rooms[g] as ThreadRoom, entry(steps, g));
+    const near = Math.round(value / entry(steps, g));
+    const counts = [near - 1, near, near + 1].map((count) => Math.min(Math.max(count, lowest), highest));
+    return [...new Set(counts)].map((count) => count * entry(steps, g));
+  });
+  let best: number[] = [];
+  let bestCost = Infinity;
+  for (const candidate of combinations(choices)) {
+    const cost = costOf(quadratic, candidate);
+    if (cost < bestCost - 1e-12) [best, bestCost] = [candidate, cost];
+  }
+  return best.map((value) => (value === 0 ? 0 : value));
+}
+
+function combinations(choices: readonly (readonly number[])[]): number[][] {
+  return choices.reduce<number[][]>(
+    (sofar, values) => sofar.flatMap((head) => values.map((value) => [...head, value])),
+    [[]],
+  );
+}
+
+function costOf({ hessian, gradient }: Quadratic, x: readonly number[]): number {
+  return x.reduce(
+    (sum, value, i) =>
+      sum +
+      value *
+        (0.5 * x.reduce((row, other, j) => row + (hessian[i]?.[j] ?? 0) * other, 0) - entry(gradient, i)),
+    0,
+  );
+}

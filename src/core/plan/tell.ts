@@ -1,0 +1,31 @@
+import type { Fact, ToldPlan } from '../job/types.ts';
+import type { Answer } from './answer.ts';
+
+/** The plan as told, to be kept as a dated record: what was asked and what was expected of it. */
+export function toldPlan(answer: Answer): ToldPlan {
+  const corners = answer.corners.map((corner) => [
+    corner.id,
+    {
+      seatMm: corner.seatMm,
+      turns: corner.turns,
+      stopAtMm: corner.stopAtMm,
+      heightMm: corner.predictedMm,
+      heightSdMm: corner.predictedSdMm,
+    },
+  ]);
+  return { corners: Object.fromEntries(corners), chance: answer.chanceAfter ?? 0 };
+}
+
+/** The fact that records a told plan for the round after the current one. */
+export function planFact(answer: Answer): Fact {
+  return {
+    kind: 'plan',
+    round: answer.state.current + 1,
+    corner: null,
+    slot: 'plan',
+    valueMm: null,
+    askedMm: null,
+    how: null,
+    told: toldPlan(answer),
+  };
+}

@@ -1,0 +1,252 @@
+import { cornerNames } from '../machine/body.ts';
+import type { Margin } from '../margins/margins.ts';
+import { meanOf } from '../learn/posterior.ts';
+import type { Answer } from '../plan/answer.ts';
+import type { CornerAnswer } from '../plan/cornerAnswer.ts';
+import { tolerances } from '../tolerances.ts';
+import type { Sum, SumInput } from './types.ts';
+
+const input = (
+  symbol: string,
+  name: string,
+  value: number,
+  unit: SumInput['unit'],
+  source: SumInput['source'],
+): SumInput => ({
+  symbol,
+  name,
+  value,
+  unit,
+  source,
+});
+
+/** The height now: what the readings say together. */
+export function heightNowSum(corner: CornerAnswer, answer: Answer): Sum {
+  const round = answer.state.rounds[answer.state.current];
+  const readings = round?.heights[corner.id] ?? [];
+  const { offsetMm } = corner.spec;
+  return {
+    title: `Height now, ${cornerNames[corner.id]}`,
+    words:
+      'mean of this round’s readings, plus the offset to the specified point, weighed with earlier rounds',
+    formula: 'h = mean(L) + o, then the most probable h given every round',
+    inputs: [
+      ...readings.map((reading, i) => input(`L${i + 1}`, `reading ${i + 1}`, reading, 'length', 'measured')),
+      ...(offsetMm === 0 ? [] : [input('o', 'offset to the specified point', offsetMm, 'length', 'sheet')]),
+      ...(readings.length > 0
+        ? [input('mean', 'mean and offset', meanOf(readings) + offsetMm, 'length', 'computed')]
+        : []),
+      input('σ', 'one standard deviation of the result', corner.nowSdMm, 'length', 'computed'),
+    ],
+    result: { value: corner.nowMm, unit: 'length' },
+    note:
+      answer.state.current === 0
+        ? null
+        : 'After the first round the prediction counts as evidence too, so the figure can differ a little from the mean.',
+  };
+}
+
+/** The seat move: least squares over all corners. */
+export function seatMoveSum(corner: CornerAnswer, answer: Answer): Sum {
+  const { targetMm, pitchMm } = corner.spec;
+  const target = targetMm ?? corner.nowMm;
+  const learnt = answer.state.current > 0;
+  return {
+    title: `Seat move, ${cornerNames[corner.id]}`,
+    words: answer.wholeBody
+      ? 'the moves of all four seats that bring the four heights nearest their targets, within the thread, in eighths of a turn'
+      : 'height to go divided by what the seat gives at the wheel, within the thread, in eighths of a turn',
+    formula: answer.wholeBody
+      ? 'least Σ (h + P·g·c − t)²,  turns = c / p'
+      : 'c = (t − h) / g,  turns = c / p',
+    inputs: [
+      input('h', 'height now', corner.nowMm, 'length', 'measured'),
+      input('t', 'target', target, 'length', 'sheet'),
+      input('g', 'wheel per seat', corner.gain, 'gain', learnt ? 'learnt' : corner.spec.ratio.source),
+      input('p', 'thread pitch per turn', pitchMm.value, 'length', pitchMm.source),
+      ...(Number.isFinite(corner.room.up)
+        ? [input('c max', 'seat room up', corner.room.up, 'length', 'computed')]
+        : []),
+      ...(Number.isFinite(corner.room.down)
+        ? [input('c min', 'seat room down', corner.room.down, 'length', 'computed')]
+        : []),
+      input('c', 'seat move chosen', corner.seatMm, 'length', 'computed'),
+    ],
+    result: { value: corner.turns, unit: 'turns' },
+    note: answer.wholeBody
+      ? 'P is the rigid body on four equal wheel rates with the bars unhooked: one seat alone gives about 3/4 of its move at its own corner, 1/4 at its neighbours and −1/4 across.'
+      : 'Each corner is taken to answer for itself until all four are measured.',
+  };
+}
+
+/** The collar reading to stop at. Null when no collar was read. */
+export function stopAtSum(corner: CornerAnswer): Sum | null {
+  if (corner.stopAtMm === null || corner.collarMm === null) return null;
+  return {
+    title: `Stop at, ${cornerNames[corner.id]}`,
+    words: `collar reading now, ${corner.spec.readingSign === 1 ? 'plus' : 'less'} the seat move`,
+    formula: corner.spec.readingSign === 1 ? 'stop = r + c' : 'stop = r − c',
+    inputs: [
+      input('r', 'collar reading now', corner.collarMm, 'length', 'measured'),
+      input('c', 'seat move, up positive', corner.seatMm, 'length', 'computed'),
+    ],
+    result: { value: corner.stopAtMm, unit: 'length' },
+    note:
+      'On this datum the reading ' +
+      (corner.spec.readingSign === 1 ? 'grows' : 'shrinks') +
+      ' as the seat moves towards the spring.',
+  };
+}
+
+/** The height expected after the plan, with its band. */
+export function predictedSum(corner: CornerAnswer, answer: Answer): Sum {
+  return {
+    title: `Height after, ${cornerNames[corner.id]}`,
+    words: 'height now, plus what all the seat moves give here through the body',
+    formula: 'h′ = h + Σ P·g·c',
+    inputs: [
+      input('h', 'height now', corner.nowMm, 'length', 'measured'),
+      ...answer.corners.map((other) =>
+        input(`c ${other.id}`, `seat move, ${cornerNames[other.id]}`, other.seatMm, 'length', 'computed'),
+      ),
+      input(
+        'g',
+        'wheel per seat here',
+        corner.gain,
+        'gain',
+        answer.state.current > 0 ? 'learnt' : corner.spec.ratio.source,
+      ),
+      input('σ', 'one standard deviation', corner.predictedSdMm, 'length', 'computed'),
+    ],
+    result: { value: corner.predictedMm, unit: 'length' },
+    note: 'The band shown is two standard deviations: it takes in the readings, the friction left and what is not known of the ratio.',
+  };
+}
+
+/** The chance that every true height lands in tolerance. */
+export function chanceSum(answer: Answer): Sum | null {
+  if (answer.chanceAfter === null) return null;
+  return {
+    title: 'Chance of landing in tolerance',
+    words:
+      'share of random draws of the heights after the plan in which every corner is within tolerance of its target',
+    formula: 'P(|h′ − t| ≤ T at every corner)',
+    inputs: [
+      input('T', 'tolerance', answer.tolerance.value, 'length', answer.tolerance.source),
+      ...answer.corners.map((corner) =>
+        input(
+          `σ ${corner.id}`,
+          `spread, ${cornerNames[corner.id]}`,
+          corner.predictedSdMm,
+          'length',
+          'computed',
+        ),
+      ),
+      input('N', 'draws', tolerances.chanceDraws, 'count', 'assumed'),
+    ],
+    result: { value: answer.chanceAfter, unit: 'share' },
+    note: 'True heights are meant, not one lucky reading.',
+  };
+}
+
+/** What was learnt of an axle's ratio. */
+export function gainSum(axle: 'front' | 'rear', answer: Answer): Sum {
+  const { prior, now } = answer.posterior.gains[axle];
+  return {
+    title: `Wheel per seat, ${axle}`,
+    words: 'the sheet’s ratio weighed against what every adjustment so far really did',
+    formula: 'g ~ Normal(1/MR, 12 %), updated by h = h₀ + P·g·c in every round',
+    inputs: [
+      input('1/MR', 'nominal', prior.mean, 'gain', 'sheet'),
+      input('σ₀', 'its standard deviation', prior.sd, 'gain', 'assumed'),
+      input('σ', 'standard deviation now', now.sd, 'gain', 'learnt'),
+    ],
+    result: { value: now.mean, unit: 'gain' },
+    note: null,
+  };
+}
+
+/** What is left before a limit. */
+export function marginSum(margin: Margin, corner: CornerAnswer, toleranceMm: number): Sum {
+  const { spec } = corner;
+  const where = cornerNames[margin.corner];
+  const base = { result: { value: margin.leftMm, unit: 'length' as const } };
+  const assumedNote = margin.assumed
+    ? 'An assumed figure went in: give the corner’s own travel and travel used to firm this up.'
+    : null;
+  switch (margin.kind) {
+    case 'thread-up':
+    case 'thread-down': {
+      const up = margin.kind === 'thread-up';
+      const atMax = up === (spec.readingSign === 1);
+      return {
+        ...base,
+        title: `Thread left ${up ? 'up' : 'down'}, ${where}`,
+        words: 'from the reading to stop at to the end of good thread',
+        formula: atMax ? 'left = r max − stop' : 'left = stop − r min',
+        inputs: [
+          input(
+            atMax ? 'r max' : 'r min',
+            'collar limit',
+            (atMax ? spec.collarMaxMm : spec.collarMinMm) ?? 0,
+            'length',
+            'sheet',
+          ),
+          input('stop', 'reading to stop at', corner.stopAtMm ?? 0, 'length', 'computed'),
+          input('p', 'thread pitch per turn', spec.pitchMm.value, 'length', spec.pitchMm.source),
+        ],
+        note: null,
+      };
+    }
+    case 'droop':
+      return {
+        ...base,
+        title: `Droop left, ${where}`,
+        words: 'wheel travel used after the plan: what it can still extend before it tops out',
+        formula: 'droop = z − (h′ − h)',
+        inputs: [
+          input('z', 'travel used now', corner.travelNow.value, 'length', corner.travelNow.source),
+          input('h′ − h', 'rise by the plan', corner.predictedMm - corner.nowMm, 'length', 'computed'),
+        ],
+        note: assumedNote,
+      };
+    case 'bump-stop':
+    case 'bump-metal':
+      return {
+        ...base,
+        title: `${margin.kind === 'bump-stop' ? 'Bump to stop' : 'Bump to metal'}, ${where}`,
+        words:
+          margin.kind === 'bump-stop'
+            ? 'wheel travel left until the bump stop is touched'
+            : 'wheel travel left until metal',
+        formula: margin.kind === 'bump-stop' ? 'left = z max − z′ − s' : 'left = z max − z′',
+        inputs: [
+          input('z max', 'wheel travel', spec.travelMm.value, 'length', spec.travelMm.source),
+          input(
+            'z′',
+            'travel used after the plan',
+            corner.travelAfterMm,
+            'length',
+            corner.travelNow.source === 'assumed' ? 'assumed' : 'computed',
+          ),
+          ...(margin.kind === 'bump-stop'
+            ? [input('s', 'travel taken by the stop', spec.stopMm.value, 'length', spec.stopMm.source)]
+            : []),
+        ],
+        note: assumedNote,
+      };
+    case 'height':
+      return {
+        ...base,
+        title: `Height within tolerance, ${where}`,
+        words: 'tolerance less the distance from target after the plan',
+        formula: 'left = T − |h′ − t|',
+        inputs: [
+          input('T', 'tolerance', toleranceMm, 'length', 'sheet'),
+          input('h′', 'height after', corner.predictedMm, 'length', 'computed'),
+          input('t', 'target', spec.targetMm ?? 0, 'length', 'sheet'),
+        ],
+        note: null,
+      };
+  }
+}

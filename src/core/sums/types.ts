@@ -1,0 +1,23 @@
+import type { Source } from '../job/corner.ts';
+
+/** How a value is written: lengths follow the reader's units, the rest is plain. */
+export type SumUnit = 'length' | 'turns' | 'ratio' | 'share' | 'count' | 'gain';
+
+export interface SumInput {
+  symbol: string;
+  name: string;
+  value: number;
+  unit: SumUnit;
+  source: Source;
+}
+
+/** The derivation behind a figure: formula in words and symbols, what was put in, what came out. */
+export interface Sum {
+  title: string;
+  words: string;
+  formula: string;
+  inputs: SumInput[];
+  result: { value: number; unit: SumUnit };
+  /** What the figure is good for, and what it leaves out. */
+  note: string | null;
+}

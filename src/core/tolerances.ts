@@ -1,0 +1,36 @@
+/**
+ * Every numerical constant of the core, once, with unit and reason.
+ * "Absolute" constants are compared with a difference, "relative" ones with a share of the value.
+ */
+export const tolerances = {
+  /** mm, absolute. Spread of one careful tape reading (one standard deviation). */
+  tapeSdMm: 1,
+  /** mm, absolute. Caliper on a collar (one standard deviation). */
+  collarSdMm: 0.25,
+  /** mm, absolute. What friction leaves in a rolled and bounced suspension (one standard deviation). */
+  settledFrictionSdMm: 1.5,
+  /** mm, absolute. The same when nobody said that it was settled: weak evidence. */
+  unsettledFrictionSdMm: 4,
+  /** relative. Nominal ratios from sheets and eyes are good to about 12 %. */
+  ratioPriorSd: 0.12,
+  /** mm, absolute. Prior spread of a height before any reading: as good as knowing nothing. */
+  heightPriorSdMm: 1000,
+  /** dimensionless. Weight of "move little" against 1 mm of height error squared: bias under 0.01 mm. */
+  smallMovePenalty: 1e-5,
+  /** mm, absolute. Box solver: a multiplier or bound violation below this is none. */
+  boxSolverMm: 1e-9,
+  /** turns. Adjusters are told to the eighth of a turn. */
+  turnStep: 1 / 8,
+  /** draws. Enough that the stated chance repeats to about 1 in 100. */
+  chanceDraws: 4000,
+  /** mm, absolute. A reading further than this from its twin across the axle is questioned. */
+  twinQuestionMm: 25,
+  /** mm, absolute. Repeats of one reading further apart than this are questioned. */
+  repeatQuestionMm: 6,
+  /** share. Told to stop when all heights are in with at least this probability. */
+  stopChance: 0.9,
+  /** share. Another round that gains less than this is not worth taking a wheel off. */
+  worthwhileGain: 0.03,
+  /** mm, absolute. A limit further off than this many mm in a report counts as missed. */
+  missedMm: 0.05,
+} as const;

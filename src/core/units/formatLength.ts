@@ -1,0 +1,73 @@
+import type { LengthSystem } from './parseLength.ts';
+
+export const MM_PER_INCH = 25.4;
+
+export type Denominator = 8 | 16 | 32;
+
+export interface LengthStyle {
+  system: LengthSystem;
+  /** Finest fraction shown in inches. */
+  denominator: Denominator;
+  /** Decimals shown in mm. */
+  decimals: number;
+}
+
+/** A number taken apart for typesetting: sign, whole (or decimal) digits, and a reduced fraction or null. */
+export interface NumberParts {
+  negative: boolean;
+  digits: string;
+  fraction: { numerator: number; denominator: number } | null;
+}
+
+/** mm (metric: to `decimals`; inches: to the nearest 1/`denominator`, halves away from zero) into parts. */
+export function lengthParts(mm: number, style: LengthStyle): NumberParts {
+  if (style.system === 'mm') return decimalParts(mm, style.decimals);
+  return fractionParts(mm / MM_PER_INCH, style.denominator);
+}
+
+/** A plain number to `decimals`, trailing zeros dropped, never "-0". */
+export function decimalParts(value: number, decimals: number): NumberParts {
+  const scale = 10 ** decimals;
+  const rounded = Math.round(Math.abs(value) * scale + 1e-9) / scale;
+  return { negative: value < 0 && rounded !== 0, digits: String(rounded), fraction: null };
+}
+
+/** A plain number to the nearest 1/`denominator`, reduced; halves go away from zero. */
+export function fractionParts(value: number, denominator: number): NumberParts {
+  const steps = Math.round(Math.abs(value) * denominator + 1e-9);
+  const whole = Math.floor(steps / denominator);
+  const divisor = greatestCommonDivisor(steps % denominator, denominator);
+  const numerator = (steps % denominator) / divisor;
+  return {
+    negative: value < 0 && steps !== 0,
+    digits: whole === 0 && numerator !== 0 ? '' : String(whole),
+    fraction: numerator === 0 ? null : { numerator, denominator: denominator / divisor },
+  };
+}
+
+function greatestCommonDivisor(a: number, b: number): number {
+  return a === 0 ? b : greatestCommonDivisor(b % a, a);
+}
+
+/** Parts as typeable text with an ASCII sign: "14 3/4", "-0.5". What this gives, `parseLength` reads. */
+export function partsToInput(parts: NumberParts): string {
+  const fraction = parts.fraction ? `${parts.fraction.numerator}/${parts.fraction.denominator}` : '';
+  return (parts.negative ? '-' : '') + [parts.digits, fraction].filter(Boolean).join(' ');
+}
+
+/** Parts as reading text with a true minus: "−14 3/4". */
+export function partsToText(parts: NumberParts): string {
+  return partsToInput(parts).replace('-', '−');
+}
+
+/** A length in words ready to read, with unit: "375 mm", "14 3/4 in". */
+export function lengthText(mm: number, style: LengthStyle): string {
+  return `${partsToText(lengthParts(mm, style))} ${style.system}`;
+}
+
+/** Both systems at once, as echoed beside a field: "374.65 mm · 14 3/4 in". */
+export function bothSystems(mm: number, denominator: Denominator): string {
+  const metric = lengthText(mm, { system: 'mm', denominator, decimals: 2 });
+  const inches = lengthText(mm, { system: 'in', denominator, decimals: 2 });
+  return `${metric} · ${inches}`;
+}

@@ -1,0 +1,24 @@
+import { normalise, parseAmount } from './amount.ts';
+import type { ParsedNumber } from './turns.ts';
+
+/**
+ * Reads a motion ratio as damper per wheel: `0.5`, `1/2`, or wheel : damper as people say it, `2:1`.
+ * So `2:1` and `0.5` are the same ratio.
+ */
+export function parseRatio(text: string): ParsedNumber {
+  const plain = normalise(text);
+  const [wheelText, damperText, ...more] = plain.split(':').map((part) => part.trim());
+  if (more.length > 0) return { ok: false, reason: 'not-a-number' };
+  const wheel = parseAmount(wheelText ?? '');
+  if (typeof wheel === 'string') return { ok: false, reason: wheel };
+  if (damperText === undefined) return { ok: true, value: wheel.value.valueOf() };
+  const damper = parseAmount(damperText);
+  if (typeof damper === 'string') return { ok: false, reason: damper };
+  if (wheel.value.equals(0)) return { ok: false, reason: 'zero-denominator' };
+  return { ok: true, value: damper.value.div(wheel.value).valueOf() };
+}
+
+/** A ratio in the workshop's words: "1 mm of seat = 2.0 mm at the wheel". `ratio` is damper per wheel. */
+export function ratioText(ratio: number): string {
+  return `1 mm of seat = ${(1 / ratio).toFixed(2)} mm at the wheel`;
+}

@@ -1,0 +1,173 @@
+import fc from 'fast-check';
+import {
+  bothSystems,
+  fractionParts,
+  lengthParts,
+  lengthText,
+  partsToInput,
+  type Denominator,
+} from './formatLength.ts';
+import { explainRefusal } from './amount.ts';
+import { parseLength } from './parseLength.ts';
+import { parseRatio, ratioText } from './ratio.ts';
+import { parseTurns, turnsText } from './turns.ts';
+
+const mm = (text: string, bare: 'mm' | 'in' = 'in') => {
+  const parsed = parseLength(text, bare);
+  if (!parsed.ok) throw new Error(`${text}: ${parsed.reason}`);
+  return parsed.mm;
+};
+const refusal = (text: string) => {
+  const parsed = parseLength(text, 'mm');
+  return parsed.ok ? `read as ${parsed.mm}` : parsed.reason;
+};
+
+describe('reading lengths as people write them', () => {
+  test.each([
+    ['14 3/4', 374.65],
+    ['14-3/4', 374.65],
+    ['14.75"', 374.65],
+    ['14,75 in', 374.65],
+    [`1' 2 3/4"`, 374.65],
+    [`1' 2 3/4`, 374.65],
+    [`1ft 2.75in`, 374.65],
+    [`1'-2 3/4"`, 374.65],
+    ['14¾', 374.65],
+    ['14 ¾″', 374.65],
+    ["1'", 304.8],
+    ['12 1/16 in', 306.3875],
+    ['375mm', 375],
+    ['37.5 cm', 375],
+    ['37,5cm', 375],
+    ['.5', 12.7],
+    ['-1/2', -12.7],
+    ['+3 mm', 3],
+    ['−3 mm', -3],
+    ['3/4 "', 19.05],
+  ])('%s is %d mm', (text, expected) => {
+    expect(mm(text)).toBeCloseTo(expected, 10);
+  });
+
+  test('a bare number takes the unit of the field, a bare fraction is always inches', () => {
+    expect(mm('375', 'mm')).toBe(375);
+    expect(mm('375', 'in')).toBe(9525);
+    expect(mm('14 3/4', 'mm')).toBeCloseTo(374.65, 10);
+  });
+
+  test.each([
+    ['', 'empty'],
+    ['   ', 'empty'],
+    ['abc', 'not-a-number'],
+    ['12 parsec', 'unknown-unit'],
+    ['1.2.3', 'two-decimal-marks'],
+    ['1,234.5', 'two-decimal-marks'],
+    ['1,250', 'ambiguous-comma'],
+    ['3/0', 'zero-denominator'],
+    ['14 5/4', 'fraction-over-one'],
+    ['2" 1\'', 'unit-order'],
+    ['1 2', 'not-a-number'],
+    ['--4', 'not-a-number'],
+    ['1e5', 'not-a-number'],
+    ['9'.repeat(60), 'not-a-number'],
+  ])('%s is refused as %s', (text, reason) => {
+    expect(refusal(text)).toBe(reason);
+  });
+
+  test('every refusal has words that say what would be right', () => {
+    expect(explainRefusal('ambiguous-comma')).toMatch(/1250 or 1\.25/);
+    expect(explainRefusal('fraction-over-one')).toMatch(/15 1\/4/);
+  });
+});
+
+describe('writing lengths', () => {
+  const inches = (value: number, denominator: Denominator = 16) =>
+    lengthText(value * 25.4, { system: 'in', denominator, decimals: 1 });
+
+  test('rounds to the nearest fraction, reduces it and carries', () => {
+    expect(inches(14.75)).toBe('14 3/4 in');
+    expect(inches(14 + 31 / 32, 16)).toBe('15 in');
+    expect(inches(14 + 31 / 32, 32)).toBe('14 31/32 in');
+    expect(inches(0.5)).toBe('1/2 in');
+    expect(inches(0)).toBe('0 in');
+    expect(inches(-0.01)).toBe('0 in');
+    expect(inches(-2.25)).toBe('−2 1/4 in');
+  });
+
+  test('drops needless zeros in mm and never writes minus nought', () => {
+    expect(lengthText(375, { system: 'mm', denominator: 16, decimals: 1 })).toBe('375 mm');
+    expect(lengthText(374.96, { system: 'mm', denominator: 16, decimals: 1 })).toBe('375 mm');
+    expect(lengthText(-0.04, { system: 'mm', denominator: 16, decimals: 1 })).toBe('0 mm');
+    expect(bothSystems(374.65, 16)).toBe('374.65 mm · 14 3/4 in');
+  });
+});
+
+describe('there and back', () => {
+  const denominators = fc.constantFrom<Denominator>(8, 16, 32);
+
+  test('exact thirty-seconds survive writing and reading (10,000 cases)', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: -64000, max: 64000 }), (steps) => {
+        const value = (steps / 32) * 25.4;
+        const text = partsToInput(lengthParts(value, { system: 'in', denominator: 32, decimals: 1 }));
+        expect(mm(text, 'in')).toBeCloseTo(value, 9);
+      }),
+      { numRuns: 10_000 },
+    );
+  });
+
+  test('any length comes back within half a step, in either system (10,000 cases)', () => {
+    const cases = fc.tuple(
+      fc.double({ min: -3000, max: 3000, noNaN: true }),
+      denominators,
+      fc.constantFrom('mm' as const, 'in' as const),
+    );
+    fc.assert(
+      fc.property(cases, ([value, denominator, system]) => {
+        const text = partsToInput(lengthParts(value, { system, denominator, decimals: 1 }));
+        const halfStep = system === 'in' ? 25.4 / denominator / 2 : 0.05;
+        expect(Math.abs(mm(text, system) - value)).toBeLessThanOrEqual(halfStep + 1e-6);
+      }),
+      { numRuns: 10_000 },
+    );
+  });
+
+  test('nothing typed can make the reader throw or give a number that is not finite (10,000 cases)', () => {
+    const alphabet = fc.constantFrom(...'0123456789 ./,-+\'"mcinft½¾x'.split(''));
+    fc.assert(
+      fc.property(fc.string({ unit: alphabet, maxLength: 14 }), (text) => {
+        const parsed = parseLength(text, 'mm');
+        expect(parsed.ok ? Number.isFinite(parsed.mm) : typeof parsed.reason === 'string').toBe(true);
+      }),
+      { numRuns: 10_000 },
+    );
+  });
+
+  test('fractions written are in lowest terms', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 100, noNaN: true }), (value) => {
+        const { fraction } = fractionParts(value, 32);
+        expect(fraction === null || fraction.numerator % 2 === 1).toBe(true);
+      }),
+    );
+  });
+});
+
+describe('turns and ratios', () => {
+  test('turns in fractions or decimals, told to the eighth', () => {
+    expect(parseTurns('3 1/4')).toEqual({ ok: true, value: 3.25 });
+    expect(parseTurns('-3,25 turns')).toEqual({ ok: true, value: -3.25 });
+    expect(parseTurns('many').ok).toBe(false);
+    expect(turnsText(3.25)).toBe('3 1/4 turns');
+    expect(turnsText(-1)).toBe('1 turn');
+    expect(turnsText(0.125)).toBe('1/8 turn');
+  });
+
+  test('2:1 and 0.5 are one ratio', () => {
+    expect(parseRatio('2:1')).toEqual({ ok: true, value: 0.5 });
+    expect(parseRatio('1/2')).toEqual({ ok: true, value: 0.5 });
+    expect(parseRatio('1.6 : 1')).toEqual({ ok: true, value: 0.625 });
+    expect(parseRatio('0:1').ok).toBe(false);
+    expect(parseRatio('2:1:1').ok).toBe(false);
+    expect(ratioText(0.5)).toBe('1 mm of seat = 2.00 mm at the wheel');
+  });
+});
