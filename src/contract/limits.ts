@@ -1,0 +1,20 @@
+/** Bounds on everything that can be sent. Lengths in mm: wide enough for any machine, tight enough to catch slips. */
+export const limits = {
+  bodyBytes: 512 * 1024,
+  nameLength: 80,
+  noteLength: 4000,
+  labelLength: 200,
+  heightMm: { min: 0, max: 3000 },
+  offsetMm: { min: -500, max: 500 },
+  ratio: { min: 0.1, max: 1.5 },
+  pitchMm: { min: 0.3, max: 10 },
+  travelMm: { min: 20, max: 1000 },
+  stopMm: { min: 0, max: 500 },
+  collarMm: { min: -50, max: 1000 },
+  moveMm: { min: -400, max: 400 },
+  toleranceMm: { min: 0.5, max: 100 },
+  baseMm: { min: 500, max: 8000 },
+  rounds: 200,
+  opsPerEntry: 50,
+  entriesPerJob: 5000,
+} as const;

@@ -1,0 +1,44 @@
+/** The error catalogue: every code the API can answer with, its status and its words. Codes are a contract. */
+export const problemCatalogue = {
+  'bad-json': { status: 400, title: 'The body is not valid JSON.' },
+  'bad-request': { status: 400, title: 'The request cannot be read.' },
+  'not-found': { status: 404, title: 'There is nothing here.' },
+  'job-not-found': { status: 404, title: 'There is no such job.' },
+  'method-not-allowed': { status: 405, title: 'This address does not take that method.' },
+  conflict: { status: 409, title: 'Somebody changed the same thing in the meantime.' },
+  'job-exists': { status: 409, title: 'Another job has this id.' },
+  'too-large': { status: 413, title: 'The body is too large.' },
+  'not-json': { status: 415, title: 'The body must be sent as application/json.' },
+  invalid: { status: 422, title: 'Some of the values are not right.' },
+  'too-many': { status: 429, title: 'Too many requests. Wait a minute and send again.' },
+  internal: {
+    status: 500,
+    title: 'Something went wrong on the server. What you sent was not kept; send it again.',
+  },
+  unavailable: { status: 503, title: 'The database cannot be reached just now.' },
+} as const;
+
+export type ProblemCode = keyof typeof problemCatalogue;
+
+/** One thing that is wrong, with a JSON pointer into the body. What was sent is never echoed. */
+export interface ProblemDetail {
+  pointer: string;
+  detail: string;
+}
+
+/** RFC 9457 problem details, with our code and what else a code carries. */
+export interface Problem {
+  type: string;
+  title: string;
+  status: number;
+  code: ProblemCode;
+  errors?: ProblemDetail[];
+  /** Code `conflict`: what met what. */
+  conflict?: unknown;
+}
+
+/** Builds the body for a code. */
+export function problemOf(code: ProblemCode, more: Pick<Problem, 'errors' | 'conflict'> = {}): Problem {
+  const { status, title } = problemCatalogue[code];
+  return { type: `/problems/${code}`, title, status, code, ...more };
+}

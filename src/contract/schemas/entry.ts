@@ -1,0 +1,132 @@
+import Joi from 'joi';
+import { cornerIds } from '#core/machine/body.ts';
+import { limits } from '../limits.ts';
+import { documentSchema, within } from './document.ts';
+
+const uuid = Joi.string().uuid();
+
+const toldCorner = Joi.object({
+  seatMm: within(limits.moveMm).required(),
+  turns: within({ min: -1500, max: 1500 }).required(),
+  stopAtMm: within({ min: -1000, max: 2000 }).allow(null).required(),
+  heightMm: within({ min: -4000, max: 4000 }).required(),
+  heightSdMm: within({ min: 0, max: 2000 }).required(),
+});
+
+const told = Joi.object({
+  corners: Joi.object(Object.fromEntries(cornerIds.map((id) => [id, toldCorner]))).required(),
+  chance: within({ min: 0, max: 1 }).required(),
+});
+
+const round = Joi.number().strict().integer().min(0).max(limits.rounds).required();
+const corner = Joi.valid(...cornerIds).required();
+const nothing = Joi.valid(null).required();
+const slot = Joi.string().min(1).max(16).required();
+const how = Joi.string().allow(null).max(limits.labelLength).required();
+
+/** A fact's shape for one kind: what is not named must be null. */
+const fact = (kind: string, fields: Record<string, Joi.Schema>) =>
+  Joi.object({
+    kind: Joi.valid(kind).required(),
+    round,
+    corner: nothing,
+    slot,
+    valueMm: nothing,
+    askedMm: nothing,
+    how,
+    told: nothing,
+    ...fields,
+  });
+
+const facts: Record<string, Joi.Schema> = {
+  height: fact('height', { corner, valueMm: within(limits.heightMm).required() }),
+  collar: fact('collar', { corner, valueMm: within(limits.collarMm).required() }),
+  'travel-used': fact('travel-used', {
+    corner,
+    valueMm: within({ min: 0, max: limits.travelMm.max }).required(),
+  }),
+  settled: fact('settled', { how: Joi.string().min(1).max(limits.labelLength).required() }),
+  plan: fact('plan', { told: told.required() }),
+  adjustment: fact('adjustment', {
+    corner,
+    valueMm: within(limits.moveMm).required(),
+    askedMm: within(limits.moveMm).allow(null).required(),
+  }),
+  locked: fact('locked', {}),
+};
+
+const factSchema = Joi.alternatives().conditional('.kind', {
+  switch: Object.entries(facts).map(([kind, then]) => ({ is: kind, then })),
+  otherwise: Joi.object({ kind: Joi.valid(...Object.keys(facts)).required() }).unknown(),
+});
+
+const MAX_DEPTH = 8;
+
+function depthOf(value: unknown): number {
+  if (typeof value !== 'object' || value === null) return 0;
+  return 1 + Math.max(0, ...Object.values(value).map(depthOf));
+}
+
+/** Any JSON that is no deeper than a job document can be. What it means is judged where it lands. */
+const json = Joi.any()
+  .required()
+  .custom((value: unknown, helpers) => (depthOf(value) > MAX_DEPTH ? helpers.error('object.depth') : value));
+
+const op = Joi.object({
+  path: Joi.array().items(Joi.string().min(1).max(40)).min(1).max(6).required(),
+  from: json,
+  to: json,
+});
+
+const EARLIEST = Date.parse('2000-01-01T00:00:00Z');
+const LATEST = Date.parse('2200-01-01T00:00:00Z');
+
+const instant = Joi.string()
+  .isoDate()
+  .max(40)
+  .required()
+  .custom((text: string, helpers) => {
+    const time = Date.parse(text);
+    return time > EARLIEST && time < LATEST ? text : helpers.error('string.isoDate');
+  });
+
+const base = {
+  id: uuid.required(),
+  at: instant,
+  label: Joi.string().min(1).max(limits.labelLength).required(),
+  undoOf: uuid.allow(null).required(),
+  redoOf: uuid.allow(null).required(),
+};
+
+const shapes = {
+  change: Joi.object({
+    ...base,
+    type: Joi.valid('change').required(),
+    ops: Joi.array().items(op).min(1).max(limits.opsPerEntry).required(),
+  }),
+  fact: Joi.object({
+    ...base,
+    type: Joi.valid('fact').required(),
+    fact: factSchema.required(),
+    replaces: uuid.allow(null).required(),
+  }),
+  withdraw: Joi.object({ ...base, type: Joi.valid('withdraw').required(), of: uuid.required() }),
+};
+
+/** One entry of a job. */
+export const entrySchema = Joi.alternatives()
+  .conditional('.type', {
+    switch: Object.entries(shapes).map(([is, then]) => ({ is, then })),
+    otherwise: Joi.object({ type: Joi.valid(...Object.keys(shapes)).required() }).unknown(),
+  })
+  .required();
+
+/** A new job with its first entries. */
+export const newJobSchema = Joi.object({
+  id: uuid.required(),
+  document: documentSchema.required(),
+  entries: Joi.array().items(entrySchema).max(200).required(),
+});
+
+/** A job's id in an address. */
+export const jobIdSchema = uuid.required();

@@ -1,0 +1,87 @@
+import { asc, desc, eq, inArray, sql } from 'drizzle-orm';
+import type { Entry, JobDocument, JobRecord } from '#core/job/types.ts';
+import type { Queryable } from './connect.ts';
+import { entryFromRows, type EntryRow } from './rows.ts';
+import { changes, entries, facts, jobs } from './tables.ts';
+
+export interface KeptJob {
+  record: JobRecord;
+  updatedAt: Date;
+}
+
+/** Every job with its entries, the last touched first. */
+export async function listJobs(db: Queryable): Promise<KeptJob[]> {
+  const rows = await db.select().from(jobs).orderBy(desc(jobs.updatedAt), asc(jobs.id));
+  return withEntries(db, rows);
+}
+
+/** One job, or null. `lock` holds the row until the transaction ends, so that entries queue up behind each other. */
+export async function findJob(db: Queryable, id: string, lock = false): Promise<KeptJob | null> {
+  const query = db.select().from(jobs).where(eq(jobs.id, id));
+  const rows = await (lock ? query.for('update') : query);
+  return (await withEntries(db, rows))[0] ?? null;
+}
+
+async function withEntries(db: Queryable, rows: (typeof jobs.$inferSelect)[]): Promise<KeptJob[]> {
+  const ids = rows.map(({ id }) => id);
+  if (ids.length === 0) return [];
+  const entryRows = await db
+    .select()
+    .from(entries)
+    .where(inArray(entries.jobId, ids))
+    .orderBy(asc(entries.seq));
+  const changeRows = await db.select().from(changes).where(inArray(changes.jobId, ids));
+  const factRows = await db.select().from(facts).where(inArray(facts.jobId, ids));
+  const key = (row: { jobId: string; seq: number }) => `${row.jobId}/${row.seq}`;
+  const changeAt = new Map(changeRows.map((row) => [key(row), row]));
+  const factAt = new Map(factRows.map((row) => [key(row), row]));
+  const restored = (row: EntryRow) => entryFromRows(row, changeAt.get(key(row)), factAt.get(key(row)));
+  return rows.map((row) => ({
+    record: {
+      id: row.id,
+      version: row.version,
+      document: row.document,
+      entries: entryRows.filter(({ jobId }) => jobId === row.id).map(restored),
+    },
+    updatedAt: row.updatedAt,
+  }));
+}
+
+/** Adds a job row; false when the id is taken. */
+export async function insertJob(db: Queryable, id: string, document: JobDocument): Promise<boolean> {
+  const added = await db
+    .insert(jobs)
+    .values({ id, version: 1, document })
+    .onConflictDoNothing()
+    .returning({ id: jobs.id });
+  return added.length > 0;
+}
+
+/** Appends an entry as `record.version` and keeps the document it led to. Tells other servers and windows. */
+export async function appendEntry(db: Queryable, record: JobRecord, entry: Entry): Promise<void> {
+  const place = { jobId: record.id, seq: record.version };
+  const { id, type, label, undoOf, redoOf } = entry;
+  const of = entry.type === 'withdraw' ? entry.of : null;
+  await db.insert(entries).values({ ...place, id, type, label, undoOf, redoOf, of, at: new Date(entry.at) });
+  if (entry.type === 'change') await db.insert(changes).values({ ...place, ops: entry.ops });
+  if (entry.type === 'fact')
+    await db.insert(facts).values({ ...place, ...entry.fact, replaces: entry.replaces });
+  await db
+    .update(jobs)
+    .set({ version: record.version, document: record.document, updatedAt: sql`now()` })
+    .where(eq(jobs.id, record.id));
+}
+
+/** The channel on which servers tell each other that a job changed. */
+export const jobChannel = 'margin_job';
+
+/** Announces a job's version on the channel; delivered when the transaction commits. */
+export async function announceJob(db: Queryable, id: string, version: number): Promise<void> {
+  await db.execute(sql`select pg_notify(${jobChannel}, ${JSON.stringify({ id, version })})`);
+}
+
+/** Whether there is no job at all. */
+export async function isEmpty(db: Queryable): Promise<boolean> {
+  const rows = await db.select({ id: jobs.id }).from(jobs).limit(1);
+  return rows.length === 0;
+}

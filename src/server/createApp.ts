@@ -1,0 +1,114 @@
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import express, { type Express, type RequestHandler } from 'express';
+import { rateLimit } from 'express-rate-limit';
+import helmet from 'helmet';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import { sql } from 'drizzle-orm';
+import { limits } from '#contract/limits.ts';
+import { problemOf } from '#contract/problems.ts';
+import type { Database } from '#db/connect.ts';
+import { errorFunnel, ProblemError, sendProblem } from './http/problem.ts';
+import { eventStream } from './routes/events.ts';
+import { jobRoutes } from './routes/jobs.ts';
+import type { JobEvents } from './services/events.ts';
+
+export interface Deps {
+  db: Database;
+  events: JobEvents;
+  log: Logger;
+  /** Folder of the built page, or null when something else serves it. */
+  webFolder: string | null;
+  /** Writes a minute from one address. */
+  writesPerMinute: number;
+}
+
+/** The whole server as an Express application; it does not listen by itself. */
+export function createApp(deps: Deps): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(helmet(securityHeaders));
+  app.use('/api', api(deps));
+  if (deps.webFolder !== null) servePage(app, deps.webFolder);
+  app.use(errorFunnel(deps.log));
+  return app;
+}
+
+// Served on plain http on loopback, so no upgrade to https; Radix measures scroll bars with inline styles.
+const securityHeaders = {
+  strictTransportSecurity: false,
+  contentSecurityPolicy: {
+    useDefaults: true,
+    directives: {
+      'upgrade-insecure-requests': null,
+      'style-src': ["'self'", "'unsafe-inline'"],
+      'img-src': ["'self'", 'data:', 'blob:'],
+    },
+  },
+} as const;
+
+function api(deps: Deps): express.Router {
+  const router = express.Router();
+  router.use(
+    pinoHttp({
+      logger: deps.log,
+      autoLogging: false,
+      serializers: { req: () => undefined, res: () => undefined },
+    }),
+  );
+  router.use(limitWrites(deps.writesPerMinute));
+  router.use(
+    requireJson,
+    express.json({ limit: limits.bodyBytes, strict: false, reviver: refuseBrokenText }),
+  );
+  router.get('/health', async (_request, response) => {
+    await deps.db.execute(sql`select 1`);
+    response.json({ ok: true });
+  });
+  router.get('/events', eventStream(deps.events));
+  router.use('/jobs', jobRoutes(deps));
+  router.use(() => {
+    throw new ProblemError('not-found');
+  });
+  return router;
+}
+
+const writes = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
+
+function limitWrites(limit: number): RequestHandler {
+  return rateLimit({
+    windowMs: 60_000,
+    limit,
+    standardHeaders: 'draft-8',
+    legacyHeaders: false,
+    skip: ({ method }) => !writes.has(method),
+    handler: (_request, response) => sendProblem(response, problemOf('too-many')),
+  });
+}
+
+/** A POST of another type is refused rather than read as nothing; this also keeps plain web forms out. */
+const requireJson: RequestHandler = (request, _response, next) => {
+  if (request.method === 'POST' && !request.is('application/json')) throw new ProblemError('not-json');
+  next();
+};
+
+// PostgreSQL holds neither NUL nor half a surrogate pair; such a body is refused as malformed.
+const BROKEN_TEXT = /\0|\p{Surrogate}/u;
+
+function refuseBrokenText(key: string, value: unknown): unknown {
+  if (BROKEN_TEXT.test(key) || (typeof value === 'string' && BROKEN_TEXT.test(value)))
+    throw new SyntaxError('broken text');
+  return value;
+}
+
+function servePage(app: Express, folder: string): void {
+  app.use('/assets', express.static(join(folder, 'assets'), { immutable: true, maxAge: '1y', index: false }));
+  app.use(express.static(folder, { index: false, maxAge: 0 }));
+  app.get('/{*path}', (request, response) => {
+    const page = join(folder, 'index.html');
+    if (!existsSync(page) || request.path.startsWith('/assets/')) throw new ProblemError('not-found');
+    response.setHeader('Cache-Control', 'no-cache');
+    response.sendFile(page);
+  });
+}

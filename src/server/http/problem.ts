@@ -1,0 +1,59 @@
+import type { ErrorRequestHandler, Response } from 'express';
+import type { Logger } from 'pino';
+import { problemOf, type Problem, type ProblemCode } from '#contract/problems.ts';
+
+/** An expected failure of a request: thrown by services and routes, answered as problem details. */
+export class ProblemError extends Error {
+  readonly problem: Problem;
+
+  constructor(code: ProblemCode, more: Pick<Problem, 'errors' | 'conflict'> = {}) {
+    super(code);
+    this.problem = problemOf(code, more);
+  }
+}
+
+/** Writes a problem (RFC 9457). */
+export function sendProblem(response: Response, problem: Problem): void {
+  response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
+}
+
+/** The one place where errors become answers. Nothing of the request or of the stack leaves the server. */
+export function errorFunnel(log: Logger): ErrorRequestHandler {
+  return (error: unknown, _request, response, next) => {
+    if (response.headersSent) {
+      next(error);
+      return;
+    }
+    const problem = asProblem(error);
+    if (problem.status >= 500)
+      log.error(
+        { err: error instanceof Error ? { name: error.name, stack: error.stack } : {} },
+        problem.code,
+      );
+    sendProblem(response, problem);
+  };
+}
+
+const bodyParserCodes: Record<string, ProblemCode> = {
+  'entity.parse.failed': 'bad-json',
+  'entity.too.large': 'too-large',
+  'encoding.unsupported': 'not-json',
+  'charset.unsupported': 'not-json',
+};
+
+function asProblem(error: unknown): Problem {
+  if (error instanceof ProblemError) return error.problem;
+  const { type, status, code } = (error ?? {}) as { type?: string; status?: number; code?: string };
+  const known = type === undefined ? undefined : bodyParserCodes[type];
+  if (known) return problemOf(known);
+  if (status !== undefined && status >= 400 && status < 500) return problemOf('bad-request');
+  return problemOf(isConnectionFailure(error, code) ? 'unavailable' : 'internal');
+}
+
+/** PostgreSQL gone or shutting down; Drizzle wraps the driver's error as a cause. */
+function isConnectionFailure(error: unknown, code: string | undefined): boolean {
+  const cause =
+    error instanceof Error ? (error.cause as { code?: string; message?: string } | undefined) : undefined;
+  const told = code ?? cause?.code ?? '';
+  return /^(ECONN|EPIPE|ENOENT|57P|08)/.test(told) || /terminated|timeout/i.test(cause?.message ?? '');
+}

@@ -1,0 +1,47 @@
+import { createServer } from 'node:http';
+import { resolve } from 'node:path';
+import { pino } from 'pino';
+import { migrateDatabase, openDatabase } from '#db/connect.ts';
+import { createApp } from './createApp.ts';
+import { loadDemo } from './demo.ts';
+import { openJobEvents } from './services/events.ts';
+
+/** The one place that reads the environment and listens. Run from the project's folder. */
+async function main(): Promise<void> {
+  const url = process.env.DATABASE_URL;
+  if (!url) throw new Error('expected DATABASE_URL, got none: start with "npm start"');
+  const port = Number(process.env.PORT ?? 4180);
+  const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' }, pino.destination(2));
+  const db = openDatabase(url);
+  await migrateDatabase(db, resolve('src/db/migrations'));
+  const loaded = await loadDemo(db, resolve('demo'));
+  const events = openJobEvents(url, log);
+  const app = createApp({
+    db,
+    events,
+    log,
+    webFolder: resolve('dist/web'),
+    writesPerMinute: Number(process.env.WRITES_PER_MINUTE ?? 1200),
+  });
+  const server = createServer(app);
+  server.on('error', (error: NodeJS.ErrnoException) => {
+    process.stderr.write(error.code === 'EADDRINUSE' ? `Port ${port} is taken.\n` : `${error.message}\n`);
+    process.exit(error.code === 'EADDRINUSE' ? 48 : 1);
+  });
+  server.listen(port, '127.0.0.1', () => {
+    if (loaded > 0) process.stdout.write(`Loaded ${loaded} demo jobs.\n`);
+    process.stdout.write(`Margin is on http://127.0.0.1:${port}\n`);
+  });
+  const stop = () => {
+    server.close();
+    server.closeAllConnections();
+    void Promise.allSettled([events.close(), db.$client.end()]).then(() => process.exit(0));
+  };
+  process.once('SIGTERM', stop);
+  process.once('SIGINT', stop);
+}
+
+main().catch((error: unknown) => {
+  process.stderr.write(`${error instanceof Error ? error.message : 'The server could not start.'}\n`);
+  process.exit(1);
+});

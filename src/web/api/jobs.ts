@@ -1,0 +1,99 @@
+import { QueryClient, useQuery } from '@tanstack/react-query';
+import { useEffect } from 'react';
+import type { JobAnswer, JobEvent, JobList } from '#contract/api.ts';
+import { applyEntry } from '#core/job/applyEntry.ts';
+import type { JobRecord } from '#core/job/types.ts';
+import { ApiProblem, callApi } from './client.ts';
+import { onSent, send, useQueue, type Unsent } from './queue.ts';
+
+export const queryClient = new QueryClient({
+  defaultOptions: {
+    queries: {
+      // The server tells of changes; until it can be reached, keep trying and keep showing what is there.
+      staleTime: 30_000,
+      retry: (count, error) => !(error instanceof ApiProblem && error.problem.status < 500) && count < 4,
+      networkMode: 'always',
+    },
+  },
+});
+
+const jobKey = (id: string) => ['job', id];
+
+/** The lines of Bays. */
+export function useJobList() {
+  return useQuery({ queryKey: ['jobs'], queryFn: () => callApi<JobList>('/jobs') });
+}
+
+/** A job as the server has it, plus what is typed and not sent yet. */
+export function useJobRecord(id: string) {
+  const query = useQuery({ queryKey: jobKey(id), queryFn: () => callApi<JobAnswer>(`/jobs/${id}`) });
+  const items = useQueue((state) => state.items);
+  const mine = items.filter((item) => item.jobId === id);
+  return { record: withUnsent(query.data ?? unsentJob(mine), mine), query, unsent: mine };
+}
+
+/** Lays unsent entries over a record; what does not fit any more is left out here and told as a conflict. */
+function withUnsent(record: JobRecord | null, unsent: readonly Unsent[]): JobRecord | null {
+  if (!record) return null;
+  const known = new Set(record.entries.map(({ id }) => id));
+  return unsent.reduce((sofar, { what, refused }) => {
+    if (what.kind === 'job' || refused || known.has(what.entry.id)) return sofar;
+    const result = applyEntry(sofar, what.entry);
+    return result.ok ? result.record : sofar;
+  }, record);
+}
+
+function unsentJob(unsent: readonly Unsent[]): JobRecord | null {
+  const made = unsent.map(({ what }) => (what.kind === 'job' ? what.job : null)).find((job) => job !== null);
+  if (!made) return null;
+  const blank: JobRecord = { id: made.id, version: 1, document: made.document, entries: [] };
+  return made.entries.reduce((sofar, entry) => {
+    const result = applyEntry(sofar, entry);
+    return result.ok ? result.record : sofar;
+  }, blank);
+}
+
+/** Puts an accepted item into the cached record, so that nothing flickers between sent and read back. */
+function takeIn(item: Unsent, answer: JobAnswer | { version: number }): void {
+  if (item.what.kind === 'job') {
+    queryClient.setQueryData(jobKey(item.jobId), answer as JobAnswer);
+    return;
+  }
+  const { entry } = item.what;
+  queryClient.setQueryData<JobRecord>(jobKey(item.jobId), (record) => {
+    if (!record || record.entries.some(({ id }) => id === entry.id)) return record;
+    const result = applyEntry(record, entry);
+    return result.ok && result.record.version === answer.version ? result.record : record;
+  });
+  const cached = queryClient.getQueryData<JobRecord>(jobKey(item.jobId));
+  if (cached?.version !== answer.version)
+    void queryClient.invalidateQueries({ queryKey: jobKey(item.jobId) });
+}
+
+/** Keeps the cache in step with the server for as long as the application is open. */
+export function useLiveUpdates(): void {
+  useEffect(() => {
+    const stop = onSent((item, answer) => {
+      takeIn(item, answer);
+      void queryClient.invalidateQueries({ queryKey: ['jobs'] });
+    });
+    const source = new EventSource('/api/events');
+    source.addEventListener('open', () => {
+      void queryClient.invalidateQueries();
+      void send();
+    });
+    source.addEventListener('job', (message) => {
+      const event = JSON.parse((message as MessageEvent<string>).data) as JobEvent;
+      void queryClient.invalidateQueries({ queryKey: ['jobs'] });
+      const cached = queryClient.getQueryData<JobRecord>(jobKey(event.id));
+      // Our own entries come back as events too; those are in the cache or on their way.
+      const sending = useQueue.getState().items.some((item) => item.jobId === event.id && !item.refused);
+      if (cached && cached.version < event.version && !sending)
+        void queryClient.invalidateQueries({ queryKey: jobKey(event.id) });
+    });
+    return () => {
+      stop();
+      source.close();
+    };
+  }, []);
+}

@@ -1,0 +1,119 @@
+import { openDB, type DBSchema } from 'idb';
+import { create } from 'zustand';
+import type { ConflictBody, JobAnswer, NewJob } from '#contract/api.ts';
+import type { Problem } from '#contract/problems.ts';
+import type { Entry } from '#core/job/types.ts';
+import { ApiProblem, callApi } from './client.ts';
+
+/** Something typed that the server does not have yet. */
+export interface Unsent {
+  id: string;
+  jobId: string;
+  /** Place in the order of typing. */
+  order: number;
+  what: { kind: 'job'; job: NewJob } | { kind: 'entry'; entry: Entry };
+  /** Why the server would not take it, once it said so. It stays until the reader decides. */
+  refused: { problem: Problem; conflict: ConflictBody | null } | null;
+}
+
+interface QueueDb extends DBSchema {
+  unsent: { key: string; value: Unsent };
+}
+
+interface Queue {
+  items: Unsent[];
+  /** Whether the last try reached the server. */
+  reachable: boolean;
+  ready: boolean;
+}
+
+/** Everything typed and not yet kept by the server, in order. Lives in the browser's own database as well. */
+export const useQueue = create<Queue>()(() => ({ items: [], reachable: true, ready: false }));
+
+export type SentListener = (item: Unsent, answer: JobAnswer | { version: number }) => void;
+
+const RETRIES_MS = [500, 1000, 2000, 4000];
+const sentListeners = new Set<SentListener>();
+const db = openDB<QueueDb>('margin', 1, {
+  upgrade: (fresh) => void fresh.createObjectStore('unsent', { keyPath: 'id' }),
+});
+let sending = false;
+let retry: ReturnType<typeof setTimeout> | undefined;
+let failures = 0;
+
+/** Takes up what an earlier visit left and starts sending. */
+export async function openQueue(): Promise<void> {
+  const left = await (await db).getAll('unsent').catch(() => []);
+  useQueue.setState(({ items }) => ({ items: inOrder([...left, ...items]), ready: true }));
+  window.addEventListener('online', () => void send());
+  void send();
+}
+
+function inOrder(items: Unsent[]): Unsent[] {
+  return [...new Map(items.map((item) => [item.id, item])).values()].sort((a, b) => a.order - b.order);
+}
+
+/** Hears of every item the server took. */
+export function onSent(listener: SentListener): () => void {
+  sentListeners.add(listener);
+  return () => sentListeners.delete(listener);
+}
+
+/** Puts something in the queue. It shows at once and is sent as soon as the server is there. */
+export function enqueue(jobId: string, what: Unsent['what']): void {
+  const id = what.kind === 'job' ? what.job.id : what.entry.id;
+  const order = Math.max(Date.now(), ...useQueue.getState().items.map((item) => item.order + 1));
+  const item: Unsent = { id, jobId, order, what, refused: null };
+  useQueue.setState(({ items }) => ({ items: [...items, item] }));
+  void db.then((open) => open.put('unsent', item)).catch(() => undefined);
+  void send();
+}
+
+/** Forgets an item: it was sent, or the reader let it go. */
+export function dropUnsent(id: string): void {
+  useQueue.setState(({ items }) => ({ items: items.filter((item) => item.id !== id) }));
+  void db.then((open) => open.delete('unsent', id)).catch(() => undefined);
+}
+
+/** Sends what is waiting, one after the other, until it is done or the server is away. */
+export async function send(): Promise<void> {
+  if (sending) return;
+  sending = true;
+  clearTimeout(retry);
+  try {
+    for (let item = nextItem(); item; item = nextItem()) await sendOne(item);
+    failures = 0;
+    useQueue.setState({ reachable: true });
+  } catch {
+    useQueue.setState({ reachable: false });
+    retry = setTimeout(() => void send(), RETRIES_MS[Math.min(failures++, RETRIES_MS.length - 1)]);
+  } finally {
+    sending = false;
+  }
+}
+
+function nextItem(): Unsent | undefined {
+  return useQueue.getState().items.find(({ refused }) => refused === null);
+}
+
+async function sendOne(item: Unsent): Promise<void> {
+  try {
+    const answer =
+      item.what.kind === 'job'
+        ? await callApi<JobAnswer>('/jobs', item.what.job)
+        : await callApi<{ version: number }>(`/jobs/${item.jobId}/entries`, item.what.entry);
+    sentListeners.forEach((listener) => listener(item, answer));
+    dropUnsent(item.id);
+  } catch (error) {
+    if (!(error instanceof ApiProblem) || error.problem.status >= 500 || error.problem.code === 'too-many')
+      throw error;
+    refuse(item, error.problem);
+  }
+}
+
+function refuse(item: Unsent, problem: Problem): void {
+  const conflict = problem.code === 'conflict' ? (problem.conflict as ConflictBody) : null;
+  const refused: Unsent = { ...item, refused: { problem, conflict } };
+  useQueue.setState(({ items }) => ({ items: items.map((one) => (one.id === item.id ? refused : one)) }));
+  void db.then((open) => open.put('unsent', refused)).catch(() => undefined);
+}

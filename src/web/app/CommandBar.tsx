@@ -1,0 +1,85 @@
+import { Command } from 'cmdk';
+import { useNavigate, useParams } from 'react-router';
+import { stages } from '#core/job/nextAction.ts';
+import { useJobList } from '../api/jobs.ts';
+import { stageTitles } from '../pages/job/stages.ts';
+import { useSettings } from './settings.ts';
+
+/** Finds jobs, stages and commands by typing. */
+export function CommandBar({ onClose }: { onClose: () => void }) {
+  const navigate = useNavigate();
+  const { id } = useParams();
+  const { data } = useJobList();
+  const { system, setSystem, toggleTheme, setDenominator, denominator } = useSettings();
+  const go = (to: string) => () => {
+    onClose();
+    void navigate(to);
+  };
+  const act = (what: () => void) => () => {
+    onClose();
+    what();
+  };
+  const item = 'data-[selected=true]:bg-wash flex min-h-9 cursor-pointer items-center px-3';
+  const heading =
+    '[&_[cmdk-group-heading]]:label [&_[cmdk-group-heading]]:text-second [&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:pt-2';
+  return (
+    <Command.Dialog
+      open
+      onOpenChange={(open) => !open && onClose()}
+      label="Find"
+      overlayClassName="fixed inset-0 z-40 bg-black/40"
+      contentClassName="bg-sheet border-ink fixed top-[12vh] left-1/2 z-50 w-[min(560px,calc(100vw-32px))] -translate-x-1/2 border"
+    >
+      <Command.Input
+        placeholder="Job, stage or command"
+        className="border-rule w-full border-b bg-transparent p-3 text-[17px] outline-none"
+      />
+      <Command.List className="max-h-[56vh] overflow-y-auto pb-2">
+        <Command.Empty className="text-second p-3">Nothing by that name.</Command.Empty>
+        {id && (
+          <Command.Group heading="This job" className={heading}>
+            {stages.map((stage) => (
+              <Command.Item key={stage} className={item} onSelect={go(`/jobs/${id}/${stage}`)}>
+                {stageTitles[stage]}
+              </Command.Item>
+            ))}
+          </Command.Group>
+        )}
+        <Command.Group heading="Jobs" className={heading}>
+          {(data?.jobs ?? []).map((job) => (
+            <Command.Item
+              key={job.id}
+              value={`${job.name} ${job.title} ${job.id}`}
+              className={item}
+              onSelect={go(`/jobs/${job.id}/next`)}
+            >
+              <span className="mr-2 font-semibold">{job.name}</span>{' '}
+              <span className="text-second">{job.title}</span>
+            </Command.Item>
+          ))}
+        </Command.Group>
+        <Command.Group heading="Commands" className={heading}>
+          <Command.Item className={item} onSelect={go('/')}>
+            Bays
+          </Command.Item>
+          <Command.Item className={item} onSelect={go('/new')}>
+            New setup
+          </Command.Item>
+          <Command.Item className={item} onSelect={act(() => setSystem(system === 'mm' ? 'in' : 'mm'))}>
+            {system === 'mm' ? 'Work in inches' : 'Work in millimetres'}
+          </Command.Item>
+          {([8, 16, 32] as const)
+            .filter((one) => one !== denominator)
+            .map((one) => (
+              <Command.Item key={one} className={item} onSelect={act(() => setDenominator(one))}>
+                Inches to 1/{one}
+              </Command.Item>
+            ))}
+          <Command.Item className={item} onSelect={act(toggleTheme)}>
+            Day or night colours
+          </Command.Item>
+        </Command.Group>
+      </Command.List>
+    </Command.Dialog>
+  );
+}

@@ -1,0 +1,15 @@
+/** Every key of the application, in the order the keys sheet shows them. */
+export const keyTable: readonly { keys: string[]; what: string }[] = [
+  { keys: ['/', 'Ctrl K'], what: 'find a job, a stage or a command' },
+  { keys: ['?'], what: 'this list' },
+  { keys: ['u'], what: 'millimetres or inches' },
+  { keys: ['n'], what: 'new setup (on the bays)' },
+  { keys: ['[', ']'], what: 'stage back, stage forward' },
+  { keys: ['1', '2', '3', '4'], what: 'to a corner: front left, front right, rear left, rear right' },
+  { keys: ['m'], what: 'measure: to the next empty reading' },
+  { keys: ['s'], what: 'show the sum of the focused figure' },
+  { keys: ['Enter'], what: 'in a field: keep it and go on in measuring order (Shift: back)' },
+  { keys: ['↑', '↓'], what: 'in a field: one step (Shift: ten)' },
+  { keys: ['Esc'], what: 'forget what is typed; close what is open' },
+  { keys: ['Ctrl Z', 'Ctrl Shift Z'], what: 'undo, do again' },
+];

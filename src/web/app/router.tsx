@@ -1,0 +1,29 @@
+import { createBrowserRouter, Navigate, useParams } from 'react-router';
+import { BaysPage } from '../pages/bays/BaysPage.tsx';
+import { FailurePage } from '../pages/FailurePage.tsx';
+import { Shell } from './Shell.tsx';
+
+function ToNext() {
+  const { id } = useParams();
+  return <Navigate to={`/jobs/${id}/next`} replace />;
+}
+
+export const router = createBrowserRouter([
+  {
+    element: <Shell />,
+    errorElement: <FailurePage />,
+    children: [
+      { path: '/', element: <BaysPage /> },
+      {
+        path: '/new',
+        lazy: async () => ({ Component: (await import('../pages/newSetup/NewSetupPage.tsx')).NewSetupPage }),
+      },
+      { path: '/jobs/:id', element: <ToNext /> },
+      {
+        path: '/jobs/:id/:stage',
+        lazy: async () => ({ Component: (await import('../pages/job/JobPage.tsx')).JobPage }),
+      },
+      { path: '*', element: <FailurePage notFound /> },
+    ],
+  },
+]);

@@ -1,0 +1,35 @@
+import { marginTitles, type Margin } from '#core/margins/margins.ts';
+import { cornerNames } from '#core/machine/body.ts';
+import { Length, Turns } from '../../ui/Figure.tsx';
+import { StateMark, stateTone } from '../../ui/StateMark.tsx';
+
+/** What is left, in the reader's units: "8 mm, 4 turns". */
+export function MarginValue({ margin }: { margin: Margin }) {
+  return (
+    <span className={`font-semibold ${stateTone[margin.state]}`}>
+      <Length mm={margin.leftMm} />
+      {margin.turns !== null && (
+        <>
+          , <Turns turns={margin.turns} />
+        </>
+      )}
+    </span>
+  );
+}
+
+/** A margin on one line, with its shape and word. */
+export function MarginLine({ margin }: { margin: Margin }) {
+  return (
+    <span className="flex items-center gap-2">
+      <StateMark state={margin.state} />
+      <span>
+        <span className={`font-semibold ${stateTone[margin.state]}`}>{margin.state}</span>
+        <span className="text-second">
+          {' '}
+          · {marginTitles[margin.kind].toLowerCase()}, {cornerNames[margin.corner]}
+        </span>{' '}
+        <MarginValue margin={margin} />
+      </span>
+    </span>
+  );
+}

@@ -1,0 +1,69 @@
+import { factAt, standingFacts } from '#core/job/facts.ts';
+import { applyEntry } from '#core/job/applyEntry.ts';
+import { applyOps } from '#core/job/ops.ts';
+import type { Entry, Fact, FactKind, JobDocument, JobRecord, Json } from '#core/job/types.ts';
+import type { CornerId } from '#core/machine/body.ts';
+import type { Draft } from '../numbers/drafts.ts';
+
+export type FactPlace = Pick<Fact, 'kind' | 'round' | 'corner' | 'slot'>;
+
+/** Name of the draft of a fact's field. */
+export function factKey(jobId: string, { kind, round, corner, slot }: FactPlace): string {
+  return `${jobId}|fact|${kind}|${round}|${corner ?? ''}|${slot}`;
+}
+
+/** Name of the draft of a description's field; a field that sets several places at once names them all. */
+export function pathKey(jobId: string, ...paths: (readonly string[])[]): string {
+  return `${jobId}|path|${paths.map((path) => path.join('.')).join(';')}`;
+}
+
+/** A fact with everything it does not carry left null. */
+export function blankFact(place: FactPlace): Fact {
+  return { ...place, valueMm: null, askedMm: null, how: null, told: null };
+}
+
+/** The record as it would be with everything readable that is typed at this moment: this is what the sheet draws from. */
+export function withDrafts(record: JobRecord, drafts: Readonly<Record<string, Draft>>): JobRecord {
+  return Object.entries(drafts).reduce((sofar, [key, { value }]) => {
+    const [jobId, kind, ...rest] = key.split('|');
+    if (jobId !== record.id || value === null) return sofar;
+    if (kind === 'fact') return withFact(sofar, key, placeFrom(rest), value);
+    if (kind !== 'path') return sofar;
+    return (rest[0] ?? '').split(';').reduce((open, path) => withValue(open, path.split('.'), value), sofar);
+  }, record);
+}
+
+function placeFrom([kind, round, corner, slot]: string[]): FactPlace {
+  return {
+    kind: kind as FactKind,
+    round: Number(round),
+    corner: corner === '' ? null : (corner as CornerId),
+    slot: slot ?? '1',
+  };
+}
+
+const LIVE_KINDS: readonly FactKind[] = ['height', 'collar', 'travel-used'];
+
+function withFact(record: JobRecord, key: string, place: FactPlace, valueMm: number): JobRecord {
+  if (!LIVE_KINDS.includes(place.kind)) return record;
+  const replaces = factAt(standingFacts(record), place)?.id ?? null;
+  const base = { id: key, at: '', label: '', undoOf: null, redoOf: null };
+  const entry: Entry = { ...base, type: 'fact', fact: { ...blankFact(place), valueMm }, replaces };
+  const result = applyEntry(record, entry);
+  return result.ok ? result.record : record;
+}
+
+function withValue(record: JobRecord, path: string[], to: number): JobRecord {
+  const result = applyOps(record.document as unknown as Json, [
+    { path, from: valueAt(record.document, path), to },
+  ]);
+  return result.ok ? { ...record, document: result.value as unknown as JobDocument } : record;
+}
+
+/** The value at a path of a document; undefined paths are a programmer error. */
+export function valueAt(document: JobDocument, path: readonly string[]): Json {
+  return path.reduce<Json>(
+    (here, key) => (here as { [key: string]: Json })[key] as Json,
+    document as unknown as Json,
+  );
+}

@@ -1,0 +1,110 @@
+import { useMemo } from 'react';
+import { factAt, standingFacts, type FactEntry } from '#core/job/facts.ts';
+import { historyOf, redoEntry, undoEntry, type History } from '#core/job/history.ts';
+import { nextAction, type NextAction } from '#core/job/nextAction.ts';
+import { readRounds, type RoundsState } from '#core/job/rounds.ts';
+import type { Entry, Fact, JobRecord, Json } from '#core/job/types.ts';
+import { marginsFor, type Margin } from '#core/margins/margins.ts';
+import { answerFor, type Answer } from '#core/plan/answer.ts';
+import { useJobRecord } from '../../api/jobs.ts';
+import { enqueue, type Unsent } from '../../api/queue.ts';
+import { useDrafts } from '../numbers/drafts.ts';
+import { valueAt, withDrafts, type FactPlace } from './draftKeys.ts';
+import { newStamp } from './stamp.ts';
+import { useNewSetup } from './useNewSetup.ts';
+
+export interface JobActions {
+  /** Replaces values of the description, all together. */
+  change: (label: string, ...to: [path: string[], value: Json][]) => void;
+  /** Appends a fact; one that stands in the same place is corrected by it. */
+  record: (label: string, fact: Fact) => void;
+  /** Takes the fact of a place back. */
+  clear: (label: string, place: FactPlace) => void;
+  undo: () => Entry | null;
+  redo: () => Entry | null;
+}
+
+/** A job as the page works with it: what is kept, what is typed, and all that follows from it. */
+export interface Job {
+  record: JobRecord;
+  facts: FactEntry[];
+  state: RoundsState;
+  /** Computed from what is kept and what is being typed. */
+  answer: Answer | null;
+  margins: Margin[];
+  next: NextAction;
+  history: History;
+  unsent: Unsent[];
+  actions: JobActions;
+}
+
+export function useJob(id: string) {
+  const { record, query, unsent } = useJobRecord(id);
+  const drafts = useDrafts((state) => state.drafts);
+  const job = useMemo(() => {
+    if (!record) return null;
+    return buildJob(record, drafts, unsent, (entry) => enqueue(record.id, { kind: 'entry', entry }));
+  }, [record, drafts, unsent]);
+  return { job, query };
+}
+
+/** The setup that is not a job yet, worked with in the same way. */
+export function useNewJob(): Job {
+  const { record, put } = useNewSetup();
+  const drafts = useDrafts((state) => state.drafts);
+  return useMemo(() => buildJob(record, drafts, [], put), [record, drafts, put]);
+}
+
+function buildJob(
+  record: JobRecord,
+  drafts: Parameters<typeof withDrafts>[1],
+  unsent: Unsent[],
+  put: (entry: Entry) => void,
+): Job {
+  const answer = answerFor(withDrafts(record, drafts));
+  return {
+    record,
+    facts: standingFacts(record),
+    state: readRounds(record),
+    answer,
+    margins: answer ? marginsFor(answer) : [],
+    next: nextAction(record),
+    history: historyOf(record.entries),
+    unsent,
+    actions: actionsFor(record, put),
+  };
+}
+
+function actionsFor(record: JobRecord, put: (entry: Entry) => void): JobActions {
+  const fresh = (label: string) => ({ ...newStamp(), label, undoOf: null, redoOf: null });
+  const history = historyOf(record.entries);
+  return {
+    change: (label, ...to) =>
+      put({
+        ...fresh(label),
+        type: 'change',
+        ops: to.map(([path, value]) => ({ path, from: valueAt(record.document, path), to: value })),
+      }),
+    record: (label, fact) =>
+      put({ ...fresh(label), type: 'fact', fact, replaces: factAt(standingFacts(record), fact)?.id ?? null }),
+    clear: (label, place) => {
+      const standing = factAt(standingFacts(record), place);
+      if (standing) put({ ...fresh(label), type: 'withdraw', of: standing.id });
+    },
+    undo: () => {
+      const target = history.undo.at(-1);
+      if (target) put(undoEntry(target, newStamp()));
+      return target ?? null;
+    },
+    redo: () => {
+      const target = history.redo.at(-1);
+      if (target) put(redoEntry(target, record.entries, newStamp()));
+      return target ?? null;
+    },
+  };
+}
+
+/** Whether what stands in a place (a fact's entry id) is still on its way to the server. */
+export function isUnsent(job: Job, entryId: string | undefined): boolean {
+  return entryId !== undefined && job.unsent.some(({ id, refused }) => id === entryId && !refused);
+}

@@ -1,0 +1,62 @@
+import { cornerNames, type CornerId } from '#core/machine/body.ts';
+import type { Fact } from '#core/job/types.ts';
+
+const FIELD_WORDS: Record<string, string> = {
+  name: 'job name',
+  load: 'load on board',
+  note: 'note',
+  toleranceMm: 'tolerance',
+  equalSides: 'equal sides',
+  'machine.title': 'machine',
+  'machine.wheelbaseMm': 'wheelbase',
+  'machine.trackFrontMm': 'front track',
+  'machine.trackRearMm': 'rear track',
+  targetMm: 'target height',
+  ratio: 'motion ratio',
+  pitchMm: 'thread pitch',
+  travelMm: 'wheel travel',
+  stopMm: 'travel taken by the stop',
+  'reference.kind': 'height reference',
+  'reference.offsetMm': 'reference offset',
+  'collar.datum': 'collar datum',
+  'collar.grows': 'collar reading direction',
+  'collar.minMm': 'least collar reading',
+  'collar.maxMm': 'greatest collar reading',
+};
+
+/** A path of the job document in words: "target height, front left". */
+export function pathWords(path: readonly string[]): string {
+  if (path[0] !== 'corners') return FIELD_WORDS[path.join('.')] ?? path.join(' ');
+  const field = FIELD_WORDS[path.slice(2).join('.')] ?? path.slice(2).join(' ');
+  return `${field}, ${cornerNames[path[1] as CornerId]}`;
+}
+
+const FACT_WORDS: Record<Fact['kind'], string> = {
+  height: 'height reading',
+  collar: 'collar reading',
+  'travel-used': 'travel used',
+  settled: 'settling',
+  plan: 'plan',
+  adjustment: 'seat move done',
+  locked: 'lock',
+};
+
+/** What a fact is, in words: "height reading 2, front left, round 1". */
+export function factWords(fact: Pick<Fact, 'kind' | 'round' | 'corner' | 'slot'>): string {
+  const repeat = fact.kind === 'height' ? ` ${fact.slot}` : '';
+  const where = fact.corner ? `, ${cornerNames[fact.corner]}` : '';
+  return `${FACT_WORDS[fact.kind]}${repeat}${where}, ${roundWords(fact.round)}`;
+}
+
+/** "baseline", "round 1", ... */
+export function roundWords(round: number): string {
+  return round === 0 ? 'baseline' : `round ${round}`;
+}
+
+/** Corner number as painted on the sheet and typed as a key. */
+export const cornerNumbers: Record<CornerId, number> = { LF: 1, RF: 2, LR: 3, RR: 4 };
+
+/** First letter raised. */
+export function capital(words: string): string {
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}

@@ -1,0 +1,85 @@
+import { explainRefusal } from '#core/units/amount.ts';
+import {
+  bothSystems,
+  decimalParts,
+  fractionParts,
+  lengthParts,
+  MM_PER_INCH,
+  partsToInput,
+  type LengthStyle,
+} from '#core/units/formatLength.ts';
+import { parseLength } from '#core/units/parseLength.ts';
+import { parseRatio, ratioText } from '#core/units/ratio.ts';
+import { parseTurns, turnsText } from '#core/units/turns.ts';
+
+export type QuantityName = 'length' | 'turns' | 'ratio';
+
+export type Read = { ok: true; value: number } | { ok: false; why: string };
+
+/** How one kind of number is read, written, echoed and stepped. Values are mm, turns, or damper per wheel. */
+export interface Quantity {
+  read: (text: string, style: LengthStyle) => Read;
+  /** Text to put into the field, such that reading it gives the value shown. */
+  write: (value: number, style: LengthStyle) => string;
+  /** How a value was understood, in words. */
+  echo: (value: number, style: LengthStyle) => string;
+  unit: (style: LengthStyle) => string;
+  step: (style: LengthStyle) => number;
+}
+
+const refused = (reason: Parameters<typeof explainRefusal>[0]): Read => ({
+  ok: false,
+  why: explainRefusal(reason),
+});
+
+export const quantities: Record<QuantityName, Quantity> = {
+  length: {
+    read: (text, style) => {
+      const parsed = parseLength(text, style.system);
+      return parsed.ok ? { ok: true, value: parsed.mm } : refused(parsed.reason);
+    },
+    write: (value, style) => partsToInput(lengthParts(value, style)),
+    echo: (value, style) => bothSystems(value, style.denominator),
+    unit: (style) => style.system,
+    step: (style) => (style.system === 'mm' ? 0.5 : MM_PER_INCH / style.denominator),
+  },
+  turns: {
+    read: (text) => {
+      const parsed = parseTurns(text);
+      return parsed.ok ? { ok: true, value: parsed.value } : refused(parsed.reason);
+    },
+    write: (value) => partsToInput(fractionParts(value, 8)),
+    echo: (value) => `${turnsText(value)} ${value < 0 ? 'down' : 'up'}`,
+    unit: () => 'turns',
+    step: () => 1 / 8,
+  },
+  ratio: {
+    read: (text) => {
+      const parsed = parseRatio(text);
+      return parsed.ok ? { ok: true, value: parsed.value } : refused(parsed.reason);
+    },
+    write: (value) => partsToInput(decimalParts(value, 3)),
+    echo: (value) => ratioText(value),
+    unit: () => '',
+    step: () => 0.01,
+  },
+};
+
+export interface Range {
+  min: number;
+  max: number;
+}
+
+/** Reads and checks a typed number: readable, then possible. */
+export function readWithin(text: string, quantity: Quantity, range: Range, style: LengthStyle): Read {
+  const read = quantity.read(text, style);
+  if (!read.ok) return read;
+  // Half a millionth of slack: a limit typed in inches must not miss itself.
+  if (read.value >= range.min - 5e-7 && read.value <= range.max + 5e-7) return read;
+  const unit = quantity.unit(style);
+  const bounds = `${quantity.write(range.min, style)} to ${quantity.write(range.max, style)}${unit ? ` ${unit}` : ''}`;
+  return {
+    ok: false,
+    why: `Not possible here: it must be ${bounds}. Read as ${quantity.echo(read.value, style)}.`,
+  };
+}

@@ -1,0 +1,88 @@
+import { useRef } from 'react';
+import { useLengthStyle } from '../../app/settings.ts';
+import { useDrafts } from './drafts.ts';
+import { quantities, readWithin, type QuantityName, type Range, type Read } from './quantity.ts';
+
+export interface NumberFieldOptions {
+  /** Names the field for its draft: unique in the whole application. */
+  draftKey: string;
+  value: number | null;
+  quantity: QuantityName;
+  range: Range;
+  /** mm decimals shown. */
+  decimals?: number;
+  onCommit: (value: number | null) => void;
+  /** Asks about an unlikely value; it is kept all the same. */
+  question?: ((value: number) => string | null) | undefined;
+}
+
+export type FieldState =
+  | { kind: 'empty' }
+  | { kind: 'understood'; words: string }
+  | { kind: 'questioned'; words: string }
+  | { kind: 'refused'; words: string };
+
+/**
+ * What is typed and what is meant are two values, joined at commit. Bad input stays in the field with its reason and
+ * never touches the last good value.
+ */
+export function useNumberField(options: NumberFieldOptions) {
+  const { draftKey, value, range, onCommit } = options;
+  const style = useLengthStyle(options.decimals ?? 1);
+  const quantity = quantities[options.quantity];
+  const draft = useDrafts((state) => state.drafts[draftKey]);
+  const { setDraft, clearDraft } = useDrafts.getState();
+  // What the stored value was when typing began: Escape goes back to it.
+  const before = useRef(value);
+
+  const text = draft?.text ?? (value === null ? '' : quantity.write(value, style));
+  const read: Read | null = text.trim() === '' ? null : readWithin(text, quantity, range, style);
+
+  const type = (next: string) => {
+    const parsed = next.trim() === '' ? null : readWithin(next, quantity, range, style);
+    setDraft(draftKey, { text: next, value: parsed?.ok ? parsed.value : null });
+  };
+
+  /** True when the field holds something good (or nothing). */
+  const commit = (): boolean => {
+    const latest = useDrafts.getState().drafts[draftKey];
+    if (!latest) return true;
+    if (latest.text.trim() === '') {
+      clearDraft(draftKey);
+      if (value !== null) onCommit(null);
+      return true;
+    }
+    const parsed = readWithin(latest.text, quantity, range, style);
+    if (!parsed.ok) return false;
+    clearDraft(draftKey);
+    if (parsed.value !== value) onCommit(parsed.value);
+    before.current = parsed.value;
+    return true;
+  };
+
+  const nudge = (steps: number) => {
+    const from = read?.ok ? read.value : (value ?? range.min);
+    const step = quantity.step(style);
+    const next = Math.min(Math.max((Math.round(from / step) + steps) * step, range.min), range.max);
+    type(quantity.write(next, style));
+  };
+
+  return {
+    text,
+    type,
+    commit,
+    nudge,
+    cancel: () => clearDraft(draftKey),
+    state: stateOf(),
+    unit: quantity.unit(style),
+    dirty: draft !== undefined,
+  };
+
+  function stateOf(): FieldState {
+    if (read === null) return { kind: 'empty' };
+    if (!read.ok) return { kind: 'refused', words: read.why };
+    const question = options.question?.(read.value) ?? null;
+    if (question) return { kind: 'questioned', words: question };
+    return { kind: 'understood', words: quantity.echo(read.value, style) };
+  }
+}

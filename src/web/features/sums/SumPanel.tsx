@@ -1,0 +1,96 @@
+import { useEffect, useRef } from 'react';
+import type { Source } from '#core/job/corner.ts';
+import type { SumUnit } from '#core/sums/types.ts';
+import { Length, Plain, Turns } from '../../ui/Figure.tsx';
+import { useSum } from './sumContext.ts';
+
+const sourceWords: Record<Source, string> = {
+  measured: 'measured',
+  sheet: 'given',
+  assumed: 'assumed',
+  learnt: 'learnt',
+  computed: 'computed',
+  told: 'as told',
+};
+
+export function SumValue({ value, unit }: { value: number; unit: SumUnit }) {
+  if (unit === 'length') return <Length mm={value} decimals={2} />;
+  if (unit === 'turns')
+    return (
+      <>
+        <Turns turns={value} /> {value < 0 ? 'down' : value > 0 ? 'up' : ''}
+      </>
+    );
+  if (unit === 'share') return <span className="figures">{Math.round(value * 100)} in 100</span>;
+  if (unit === 'gain')
+    return (
+      <span className="figures">
+        <Plain value={value} decimals={3} /> mm per mm
+      </span>
+    );
+  return <Plain value={value} decimals={unit === 'count' ? 0 : 3} />;
+}
+
+/** The open sum, written into the margin: formula, what went in and from where, what came out. */
+export function SumPanel() {
+  const { sum, close } = useSum();
+  const heading = useRef<HTMLHeadingElement>(null);
+  useEffect(() => heading.current?.focus(), [sum]);
+  if (!sum) return null;
+  return (
+    <section
+      aria-label={`The sum: ${sum.title}`}
+      className="bg-sheet border-rule mb-4 border p-3 max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:z-30 max-lg:mb-0 max-lg:max-h-[60vh] max-lg:overflow-y-auto"
+      onKeyDown={(event) => event.key === 'Escape' && close()}
+    >
+      <div className="flex items-baseline justify-between gap-2">
+        <h3 ref={heading} tabIndex={-1} className="font-semibold outline-none">
+          {sum.title}
+        </h3>
+        <button
+          type="button"
+          onClick={close}
+          className="text-action label min-h-6 font-semibold underline underline-offset-4"
+        >
+          close
+        </button>
+      </div>
+      <p className="label text-second mt-1">{sum.words}</p>
+      <p className="mt-2 font-medium italic">{sum.formula}</p>
+      <table className="label mt-2 w-full">
+        <thead className="sr-only">
+          <tr>
+            <th>symbol</th>
+            <th>meaning and source</th>
+            <th>value</th>
+          </tr>
+        </thead>
+        <tbody>
+          {sum.inputs.map((input) => (
+            <tr key={input.symbol} className="border-rule border-t align-baseline">
+              <td className="py-0.5 pr-2 whitespace-nowrap italic">{input.symbol}</td>
+              <td className="text-second py-0.5 pr-2">
+                {input.name}
+                <span className={input.source === 'assumed' ? 'text-tight' : ''}>
+                  {' '}
+                  · {sourceWords[input.source]}
+                </span>
+              </td>
+              <td className="py-0.5 text-right whitespace-nowrap">
+                <SumValue value={input.value} unit={input.unit} />
+              </td>
+            </tr>
+          ))}
+          <tr className="border-ink border-t-2 align-baseline font-semibold">
+            <td className="pt-1" />
+            <td className="pt-1">result</td>
+            <td className="pt-1 text-right whitespace-nowrap">
+              <SumValue value={sum.result.value} unit={sum.result.unit} />
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      {sum.note && <p className="label text-second mt-2">{sum.note}</p>}
+    </section>
+  );
+}

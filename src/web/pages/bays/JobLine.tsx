@@ -1,0 +1,44 @@
+import { formatDistanceToNow } from 'date-fns';
+import { Link } from 'react-router';
+import { classDefaults } from '#core/machine/classes.ts';
+import type { JobSummary } from '#core/job/nextAction.ts';
+import { MachinePlan } from '../../drawing/MachinePlan.tsx';
+import { MarginLine } from '../../features/job/MarginWords.tsx';
+import { capital, roundWords } from '../../features/job/words.ts';
+
+/** One job as one line of the day. */
+export function JobLine({ job, unsent = false }: { job: JobSummary; unsent?: boolean }) {
+  const footprint = { class: job.machineClass, wheelbaseMm: null, trackFrontMm: null, trackRearMm: null };
+  return (
+    <li className="border-rule border-b">
+      <Link
+        to={`/jobs/${job.id}/${job.next.stage}`}
+        className="hover:bg-sheet grid grid-cols-[64px_minmax(180px,1.1fr)_minmax(220px,1.2fr)_minmax(240px,1.4fr)_130px] items-center gap-x-6 py-3 max-lg:grid-cols-[64px_1fr_1fr] max-sm:grid-cols-[56px_1fr]"
+      >
+        <span className="row-span-2 flex justify-center lg:row-span-1">
+          <MachinePlan footprint={footprint} moves={job.toGoMm} width={50} />
+        </span>
+        <span>
+          <span className="text-head block font-semibold">{job.name}</span>
+          <span className="text-second block">{job.title || classDefaults[job.machineClass].title}</span>
+        </span>
+        <span>
+          <span className="text-action block text-[17px] font-semibold">{capital(job.next.words)}</span>
+          <span className="text-second label block">{roundWords(job.round)}</span>
+        </span>
+        <span className="max-lg:col-start-2">
+          {job.worst ? (
+            <MarginLine margin={job.worst} />
+          ) : (
+            <span className="text-second">No readings yet</span>
+          )}
+        </span>
+        <span
+          className={`label text-right max-lg:text-left ${unsent ? 'text-tight font-semibold' : 'text-second'} max-sm:col-start-2`}
+        >
+          {unsent ? 'not sent yet' : `${formatDistanceToNow(new Date(job.updatedAt))} ago`}
+        </span>
+      </Link>
+    </li>
+  );
+}

@@ -1,0 +1,20 @@
+import { TriangleAlert } from 'lucide-react';
+import type { Caution } from '#core/judge/cautions.ts';
+
+/** Cautions where they apply: one line each, the reason behind it. */
+export function Cautions({ list }: { list: readonly Caution[] }) {
+  return (
+    <details className="border-rule mx-4 border-b py-2" open>
+      <summary className="flex min-h-6 items-center gap-2 font-semibold">
+        <TriangleAlert size={16} aria-hidden className="text-short" /> Before a hand goes in
+      </summary>
+      <ul className="mt-1 grid gap-x-6 gap-y-1 xl:grid-cols-2">
+        {list.map(({ words, why }) => (
+          <li key={words} className="label">
+            {words} <span className="text-second">{why}</span>
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}

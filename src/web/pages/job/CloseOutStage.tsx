@@ -1,0 +1,142 @@
+import { cautions } from '#core/judge/cautions.ts';
+import { goodEnough } from '#core/job/nextAction.ts';
+import { factAt } from '#core/job/facts.ts';
+import { cornerIds, cornerNames } from '#core/machine/body.ts';
+import { chanceSum, gainSum, heightNowSum } from '#core/sums/cornerSums.ts';
+import { blankFact } from '../../features/job/draftKeys.ts';
+import type { Job } from '../../features/job/useJob.ts';
+import { capital } from '../../features/job/words.ts';
+import { SumFigure } from '../../features/sums/SumFigure.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { Length, Plain } from '../../ui/Figure.tsx';
+import { Cautions } from './Cautions.tsx';
+import { Footer } from './Footer.tsx';
+
+/** Where it ended, what was learnt, and the lock. */
+export function CloseOutStage({ job }: { job: Job }) {
+  const { answer, state } = job;
+  return (
+    <div className="flex flex-1 flex-col">
+      <div className="p-5">
+        <h2 className="text-head font-semibold">{headline(job)}</h2>
+        <Heights job={job} />
+        {answer && state.current > 0 && (
+          <p className="mt-4">
+            Learnt here, kept with the job:{' '}
+            {(['front', 'rear'] as const).map((axle, i) => (
+              <span key={axle}>
+                {i > 0 && ', '}
+                {axle}{' '}
+                <SumFigure name={`Wheel per seat, ${axle}`} sum={() => gainSum(axle, answer)}>
+                  <b>
+                    <Plain value={answer.posterior.gains[axle].now.mean} decimals={2} />
+                  </b>{' '}
+                  mm per mm of seat
+                </SumFigure>
+              </span>
+            ))}
+            .
+          </p>
+        )}
+      </div>
+      <Cautions list={cautions['close-out'] ?? []} />
+      <div className="flex-1" />
+      <Footer>
+        <Lock job={job} />
+      </Footer>
+    </div>
+  );
+}
+
+function headline({ answer, state }: Job): string {
+  if (state.locked) return 'Locked at these heights.';
+  if (!answer || answer.chanceNow === null) return 'Nothing to close yet: it needs targets and readings.';
+  if (goodEnough(answer)) return 'In tolerance. Lock every ring and tighten the bushes at this height.';
+  return 'Not in tolerance yet.';
+}
+
+function Heights({ job }: { job: Job }) {
+  const { answer } = job;
+  if (!answer) return null;
+  return (
+    <table className="mt-4 w-full max-w-xl">
+      <thead className="label text-second text-left">
+        <tr>
+          <th className="py-1 font-normal">corner</th>
+          <th className="py-1 text-right font-normal">height</th>
+          <th className="py-1 text-right font-normal">target</th>
+          <th className="py-1 text-right font-normal">off by</th>
+          <th className="py-1 text-right font-normal">collar reads</th>
+        </tr>
+      </thead>
+      <tbody>
+        {cornerIds.flatMap((id) => {
+          const corner = answer.corners.find((one) => one.id === id);
+          if (!corner) return [];
+          const off = corner.spec.targetMm === null ? null : corner.nowMm - corner.spec.targetMm;
+          const out = off !== null && Math.abs(off) > answer.tolerance.value;
+          return [
+            <tr key={id} className="border-rule border-t">
+              <td className="py-1.5">{capital(cornerNames[id])}</td>
+              <td className="py-1.5 text-right font-semibold">
+                <SumFigure name={`Height now, ${cornerNames[id]}`} sum={() => heightNowSum(corner, answer)}>
+                  <Length mm={corner.nowMm} />
+                </SumFigure>
+              </td>
+              <td className="py-1.5 text-right">
+                {corner.spec.targetMm === null ? '—' : <Length mm={corner.spec.targetMm} />}
+              </td>
+              <td className={`py-1.5 text-right ${out ? 'text-short font-semibold' : ''}`}>
+                {off === null ? '—' : <Length mm={off} signed />}
+                {out && ' out'}
+              </td>
+              <td className="py-1.5 text-right">
+                {corner.collarMm === null ? '—' : <Length mm={corner.collarMm} />}
+              </td>
+            </tr>,
+          ];
+        })}
+      </tbody>
+    </table>
+  );
+}
+
+function Lock({ job }: { job: Job }) {
+  const { answer, state, actions } = job;
+  const place = { kind: 'locked' as const, round: state.current, corner: null, slot: 'locked' };
+  if (state.locked) {
+    const at = job.facts.find(({ fact }) => fact.kind === 'locked')?.at;
+    return (
+      <>
+        <p>
+          Locked{at ? ` on ${new Date(at).toLocaleDateString(undefined, { dateStyle: 'long' })}` : ''}.
+          Recheck after 150 to 500 km: new springs settle and lock rings walk.
+        </p>
+        <Button className="ml-auto" onClick={() => actions.clear('Opened again', place)}>
+          Open again
+        </Button>
+      </>
+    );
+  }
+  const sure = answer ? goodEnough(answer) : false;
+  return (
+    <>
+      {answer && answer.chanceNow !== null && (
+        <p className="font-semibold">
+          <SumFigure name="Chance that all are in" sum={() => chanceSum(answer)}>
+            {Math.round(answer.chanceNow * 100)} in 100 that all heights are within{' '}
+            <Length mm={answer.tolerance.value} />
+          </SumFigure>
+        </p>
+      )}
+      <Button
+        look={sure ? 'main' : 'plain'}
+        className="ml-auto"
+        disabled={!answer || factAt(job.facts, place) !== undefined}
+        onClick={() => actions.record('Locked', blankFact(place))}
+      >
+        {sure ? 'Lock it' : 'Lock it as it is'}
+      </Button>
+    </>
+  );
+}

@@ -1,0 +1,94 @@
+import type { ReactNode } from 'react';
+import { cornerIds, cornerNames, type CornerId } from '#core/machine/body.ts';
+import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
+import { MachinePlan } from '../../drawing/MachinePlan.tsx';
+import { TravelRule } from '../../drawing/TravelRule.tsx';
+import type { TravelRuleData } from '../../drawing/travelRule.ts';
+import { cornerSpec, toleranceOf } from '#core/job/corner.ts';
+import type { Job } from '../../features/job/useJob.ts';
+import { capital, cornerNumbers } from '../../features/job/words.ts';
+
+interface Props {
+  job: Job;
+  /** The words and fields of a corner. */
+  corner: (id: CornerId, answer: CornerAnswer | null) => ReactNode;
+  /** Whether rules and wheels show where the plan leads. */
+  showPlan: boolean;
+}
+
+/** Four corners where they really are, a travel rule at each edge, the machine from above between them. */
+export function CornerGrid({ job, corner, showPlan }: Props) {
+  const moves = Object.fromEntries(
+    (job.answer?.corners ?? []).map(({ id, predictedMm, nowMm }) => [
+      id,
+      showPlan ? predictedMm - nowMm : null,
+    ]),
+  );
+  return (
+    <div
+      data-fields
+      className="grid flex-1 grid-cols-[minmax(0,1fr)_150px_minmax(0,1fr)] grid-rows-2 gap-y-2 px-3 pt-3 max-xl:grid-cols-[minmax(0,1fr)_90px_minmax(0,1fr)] max-md:grid-cols-1 max-md:grid-rows-none"
+    >
+      {cornerIds.map((id) => (
+        <Corner key={id} id={id} job={job} showPlan={showPlan}>
+          {corner(id, job.answer?.corners.find((one) => one.id === id) ?? null)}
+        </Corner>
+      ))}
+      <div className="col-start-2 row-span-2 row-start-1 flex items-center justify-center px-2 max-md:hidden">
+        <MachinePlan footprint={job.record.document.machine} moves={moves} width={150} />
+      </div>
+    </div>
+  );
+}
+
+function Corner({
+  id,
+  job,
+  showPlan,
+  children,
+}: {
+  id: CornerId;
+  job: Job;
+  showPlan: boolean;
+  children: ReactNode;
+}) {
+  const right = id.startsWith('R');
+  const place = `${right ? 'md:col-start-3' : 'md:col-start-1'} ${id.endsWith('R') ? 'md:row-start-2' : 'md:row-start-1'}`;
+  return (
+    <section
+      aria-label={cornerNames[id]}
+      data-corner={id}
+      className={`flex min-w-0 gap-2 ${right ? 'md:flex-row-reverse' : ''} ${place}`}
+    >
+      <TravelRule name={cornerNames[id]} data={ruleData(job, id, showPlan)} side={right ? 'right' : 'left'} />
+      <div className={`min-w-0 flex-1 ${right ? 'md:text-right' : ''}`}>
+        <h2 className={`flex gap-1.5 font-semibold ${right ? 'md:flex-row-reverse' : ''}`}>
+          <span className="figures text-second" aria-hidden>
+            {cornerNumbers[id]}
+          </span>
+          {capital(cornerNames[id])}
+        </h2>
+        {children}
+      </div>
+    </section>
+  );
+}
+
+function ruleData(job: Job, id: CornerId, showPlan: boolean): TravelRuleData {
+  const { document } = job.record;
+  const answer = job.answer?.corners.find((one) => one.id === id);
+  const spec = answer?.spec ?? cornerSpec(document, id);
+  const now = answer?.travelNow ?? null;
+  const target =
+    answer && spec.targetMm !== null ? answer.travelNow.value - (spec.targetMm - answer.nowMm) : null;
+  return {
+    travelMm: spec.travelMm.value,
+    stopMm: spec.stopMm.value,
+    nowMm: now?.value ?? null,
+    targetMm: target,
+    afterMm: showPlan && answer ? answer.travelAfterMm : null,
+    bandMm: 2 * (answer?.predictedSdMm ?? 0),
+    toleranceMm: toleranceOf(document).value,
+    zeroAssumed: (now?.source ?? 'assumed') === 'assumed',
+  };
+}

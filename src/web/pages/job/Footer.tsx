@@ -1,0 +1,28 @@
+import type { ReactNode } from 'react';
+import { Link } from 'react-router';
+import type { Stage } from '#core/job/nextAction.ts';
+import type { Job } from '../../features/job/useJob.ts';
+import { capital } from '../../features/job/words.ts';
+
+/** The line under the sheet: where it stands, and the next action at its right end. */
+export function Footer({ children }: { children: ReactNode }) {
+  return (
+    <footer className="border-rule mx-4 flex min-h-14 flex-wrap items-center gap-x-6 gap-y-2 border-t py-2.5 print:hidden">
+      {children}
+    </footer>
+  );
+}
+
+/** The way to the next action, unless it is this stage's own. */
+export function NextLink({ job, from }: { job: Job; from: Stage }) {
+  if (job.next.stage === from) return null;
+  return (
+    <Link
+      to={`/jobs/${job.record.id}/${job.next.stage}`}
+      className="bg-action text-on-action ml-auto flex min-h-9 items-center px-4 font-semibold"
+      data-testid="next"
+    >
+      {capital(job.next.words)}
+    </Link>
+  );
+}

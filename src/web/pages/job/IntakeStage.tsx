@@ -1,0 +1,313 @@
+import { referenceKinds, type ReferenceKind } from '#core/geometry/reference.ts';
+import { classDefaults } from '#core/machine/classes.ts';
+import { axleOf, cornerIds, cornerNames, type CornerId } from '#core/machine/body.ts';
+import type { Json } from '#core/job/types.ts';
+import { lengthText } from '#core/units/formatLength.ts';
+import { useLengthStyle } from '../../app/settings.ts';
+import { pathKey, valueAt } from '../../features/job/draftKeys.ts';
+import type { Job } from '../../features/job/useJob.ts';
+import { capital, cornerNumbers, pathWords } from '../../features/job/words.ts';
+import type { QuantityName, Range } from '../../features/numbers/quantity.ts';
+import { TextField } from '../../ui/TextField.tsx';
+import { Footer, NextLink } from './Footer.tsx';
+import { PathField, ranges } from './fields.tsx';
+import { SideChoice } from './SideChoice.tsx';
+
+interface Row {
+  label: string;
+  help: string;
+  path: string[];
+  quantity: QuantityName;
+  range: Range;
+  /** What is assumed while nothing is given. */
+  assumed: (job: Job, id: CornerId) => number | null;
+}
+
+const classOf = (job: Job) => classDefaults[job.record.document.machine.class];
+
+const NUMBER_ROWS: readonly Row[] = [
+  {
+    label: 'Target height',
+    help: 'as the specification states it',
+    path: ['targetMm'],
+    quantity: 'length',
+    range: ranges.height,
+    assumed: () => null,
+  },
+  {
+    label: 'Offset',
+    help: 'added to the tape’s reading to reach the specified point',
+    path: ['reference', 'offsetMm'],
+    quantity: 'length',
+    range: ranges.offset,
+    assumed: () => null,
+  },
+  {
+    label: 'Motion ratio',
+    help: 'damper per wheel: 0.5 or 2:1',
+    path: ['ratio'],
+    quantity: 'ratio',
+    range: ranges.ratio,
+    assumed: (job, id) => classOf(job).ratio[axleOf(id)],
+  },
+  {
+    label: 'Thread pitch',
+    help: 'mm of seat per turn',
+    path: ['pitchMm'],
+    quantity: 'length',
+    range: ranges.pitch,
+    assumed: (job) => classOf(job).pitchMm,
+  },
+  {
+    label: 'Wheel travel',
+    help: 'full droop to metal',
+    path: ['travelMm'],
+    quantity: 'length',
+    range: ranges.travel,
+    assumed: (job, id) => classOf(job).travelMm[axleOf(id)],
+  },
+  {
+    label: 'Bump stop takes',
+    help: 'wheel travel left when it is first touched',
+    path: ['stopMm'],
+    quantity: 'length',
+    range: ranges.stop,
+    assumed: (job) => classOf(job).stopMm,
+  },
+  {
+    label: 'Collar from',
+    help: 'least reading on good thread',
+    path: ['collar', 'minMm'],
+    quantity: 'length',
+    range: ranges.collar,
+    assumed: () => null,
+  },
+  {
+    label: 'Collar to',
+    help: 'greatest reading on good thread',
+    path: ['collar', 'maxMm'],
+    quantity: 'length',
+    range: ranges.collar,
+    assumed: () => null,
+  },
+];
+
+/** What it is, what is fitted, what is wanted. Everything not given is assumed for the class and says so. */
+export function IntakeStage({ job }: { job: Job }) {
+  return (
+    <div data-fields className="flex flex-1 flex-col px-4 pt-4">
+      <JobFields job={job} />
+      <div className="mt-3 overflow-x-auto pb-6">
+        <table className="w-full min-w-[640px] table-fixed border-collapse">
+          <caption className="sr-only">Each corner</caption>
+          <thead>
+            <tr className="text-left">
+              <th className="w-[168px]" />
+              {cornerIds.map((id) => (
+                <th key={id} scope="col" className="px-2 pb-1 font-semibold">
+                  <span className="figures text-second">{cornerNumbers[id]}</span> {capital(cornerNames[id])}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {NUMBER_ROWS.slice(0, 1).map((row, i) => (
+              <NumberRow key={row.label} job={job} row={row} index={i} />
+            ))}
+            <ChoiceRow
+              job={job}
+              label="Height reference"
+              path={['reference', 'kind']}
+              options={kindOptions}
+            />
+            {NUMBER_ROWS.slice(1).map((row, i) => (
+              <NumberRow key={row.label} job={job} row={row} index={i + 1} />
+            ))}
+            <ChoiceRow
+              job={job}
+              label="Collar reading, seat going up"
+              path={['collar', 'grows']}
+              options={growsOptions}
+            />
+            <DatumRow job={job} />
+          </tbody>
+        </table>
+      </div>
+      <div className="flex-1" />
+      <div className="-mx-4">
+        <Footer>
+          <p className="text-second">
+            Figures in grey are assumed for a {classOf(job).title}; type over them when you know better.
+          </p>
+          <NextLink job={job} from="intake" />
+        </Footer>
+      </div>
+    </div>
+  );
+}
+
+function JobFields({ job }: { job: Job }) {
+  const { record, actions } = job;
+  const text = (path: string[], label: string, max = 80) => (
+    <TextField
+      label={label}
+      value={valueAt(record.document, path) as string}
+      draftKey={pathKey(record.id, path)}
+      maxLength={max}
+      required={path[0] === 'name'}
+      onCommit={(value) => actions.change(capital(pathWords(path)), [path, value])}
+    />
+  );
+  return (
+    <div className="relative grid grid-cols-4 items-end gap-x-4 gap-y-2 max-md:grid-cols-2">
+      {text(['name'], 'Job')}
+      {text(['machine', 'title'], 'Machine')}
+      {text(['load'], 'Load on board while measuring', 200)}
+      <PathField
+        job={job}
+        path={['toleranceMm']}
+        label="Tolerance, each corner ±"
+        showLabel
+        order={1}
+        range={ranges.tolerance}
+        placeholder={`${classOf(job).toleranceMm} mm, assumed`}
+      />
+      <SideChoice job={job} />
+    </div>
+  );
+}
+
+function NumberRow({ job, row, index }: { job: Job; row: Row; index: number }) {
+  const style = useLengthStyle(1);
+  return (
+    <tr className="border-rule relative border-t">
+      <th scope="row" className="py-1 pr-2 text-left font-medium">
+        {row.label}
+        <span className="label text-second block font-normal">{row.help}</span>
+        <SameAllRound job={job} path={row.path} label={row.label} />
+      </th>
+      {cornerIds.map((id) => {
+        const assumed = row.assumed(job, id);
+        const hint =
+          assumed === null
+            ? {}
+            : { placeholder: row.quantity === 'length' ? lengthText(assumed, style) : String(assumed) };
+        return (
+          <td key={id} className="px-2 py-1 align-top">
+            <PathField
+              job={job}
+              path={['corners', id, ...row.path]}
+              order={10 * (index + 1) + cornerNumbers[id]}
+              quantity={row.quantity}
+              range={row.range}
+              {...hint}
+            />
+          </td>
+        );
+      })}
+    </tr>
+  );
+}
+
+/** Copies front left's value to the other three. Shown only while they differ. */
+function SameAllRound({ job, path, label }: { job: Job; path: string[]; label: string }) {
+  const from = valueAt(job.record.document, ['corners', 'LF', ...path]);
+  const others = cornerIds.filter(
+    (id) => id !== 'LF' && valueAt(job.record.document, ['corners', id, ...path]) !== from,
+  );
+  if (from === null || from === '' || others.length === 0) return null;
+  const copy = () =>
+    job.actions.change(
+      `${label} alike all round`,
+      ...others.map((id): [string[], Json] => [['corners', id, ...path], from]),
+    );
+  return (
+    <button
+      type="button"
+      onClick={copy}
+      className="text-action label min-h-6 font-semibold underline underline-offset-4"
+    >
+      as 1 all round
+    </button>
+  );
+}
+
+interface Option {
+  value: string;
+  words: string;
+}
+const kindOptions: readonly Option[] = (Object.keys(referenceKinds) as ReferenceKind[]).map((kind) => ({
+  value: kind,
+  words: referenceKinds[kind].title,
+}));
+const growsOptions: readonly Option[] = [
+  { value: 'with-seat', words: 'grows' },
+  { value: 'against-seat', words: 'shrinks' },
+];
+
+function ChoiceRow({
+  job,
+  label,
+  path,
+  options,
+}: {
+  job: Job;
+  label: string;
+  path: string[];
+  options: readonly Option[];
+}) {
+  return (
+    <tr className="border-rule border-t">
+      <th scope="row" className="py-1 pr-2 text-left font-medium">
+        {label}
+        <SameAllRound job={job} path={path} label={label} />
+      </th>
+      {cornerIds.map((id) => {
+        const full = ['corners', id, ...path];
+        return (
+          <td key={id} className="px-2 py-1">
+            <select
+              aria-label={capital(pathWords(full))}
+              value={valueAt(job.record.document, full) as string}
+              onChange={(event) => job.actions.change(capital(pathWords(full)), [full, event.target.value])}
+              className="bg-sheet border-second/70 h-9 w-full border-b"
+            >
+              {options.map(({ value, words }) => (
+                <option key={value} value={value}>
+                  {words}
+                </option>
+              ))}
+            </select>
+          </td>
+        );
+      })}
+    </tr>
+  );
+}
+
+function DatumRow({ job }: { job: Job }) {
+  return (
+    <tr className="border-rule border-t">
+      <th scope="row" className="py-1 pr-2 text-left font-medium">
+        Collar datum
+        <span className="label text-second block font-normal">where the caliper is held</span>
+        <SameAllRound job={job} path={['collar', 'datum']} label="Collar datum" />
+      </th>
+      {cornerIds.map((id) => {
+        const path = ['corners', id, 'collar', 'datum'];
+        return (
+          <td key={id} className="px-2 py-1 align-top">
+            <TextField
+              label={capital(pathWords(path))}
+              hideLabel
+              value={valueAt(job.record.document, path) as string}
+              draftKey={pathKey(job.record.id, path)}
+              maxLength={80}
+              onCommit={(value) => job.actions.change(capital(pathWords(path)), [path, value])}
+            />
+          </td>
+        );
+      })}
+    </tr>
+  );
+}

@@ -1,0 +1,43 @@
+import { classDefaults } from '#core/machine/classes.ts';
+import { HeaderSlot } from '../../app/headerSlot.tsx';
+import type { Job } from '../../features/job/useJob.ts';
+import { capital, roundWords } from '../../features/job/words.ts';
+import { Button } from '../../ui/Button.tsx';
+
+/** What job this is, what is on board, which round; and the way back. */
+export function JobHeader({ job }: { job: Job }) {
+  const { document } = job.record;
+  const round = job.state.rounds[job.state.current];
+  const last = job.history.undo.at(-1);
+  return (
+    <HeaderSlot.Fill>
+      <title>{`${document.name} · Margin`}</title>
+      <div className="min-w-0">
+        <h1 className="truncate font-semibold">{document.name}</h1>
+        <p className="label text-second truncate">
+          {document.machine.title || classDefaults[document.machine.class].title}
+        </p>
+      </div>
+      <div className="min-w-0 max-md:hidden">
+        <p className="label text-second">Load</p>
+        <p className="truncate font-medium">{document.load || 'not said'}</p>
+      </div>
+      <div className="max-md:hidden">
+        <p className="label text-second">Round</p>
+        <p className="font-medium whitespace-nowrap">
+          {capital(roundWords(job.state.current))}
+          {round?.settled ? `, ${round.settled}` : ''}
+        </p>
+      </div>
+      <Button
+        look="quiet"
+        disabled={!last}
+        onClick={() => job.actions.undo()}
+        title={last ? `Undo: ${last.label} (Ctrl Z)` : 'Nothing to undo'}
+        className="print:hidden"
+      >
+        Undo
+      </Button>
+    </HeaderSlot.Fill>
+  );
+}

@@ -1,0 +1,66 @@
+import { Navigate, useParams } from 'react-router';
+import { stages, type Stage } from '#core/job/nextAction.ts';
+import { ApiProblem } from '../../api/client.ts';
+import { Button } from '../../ui/Button.tsx';
+import { FailurePage } from '../FailurePage.tsx';
+import { useJob } from '../../features/job/useJob.ts';
+import { BaselineStage, MeasureStage } from './ReadingStage.tsx';
+import { CloseOutStage } from './CloseOutStage.tsx';
+import { IntakeStage } from './IntakeStage.tsx';
+import { JobHeader } from './JobHeader.tsx';
+import { MarginColumn } from './MarginColumn.tsx';
+import { PlanStage } from './PlanStage.tsx';
+import { StageRail } from './StageRail.tsx';
+import { TurnStage } from './TurnStage.tsx';
+import { useJobKeys } from './useJobKeys.ts';
+import type { Job } from '../../features/job/useJob.ts';
+
+const pages: Record<Stage, (props: { job: Job }) => React.ReactNode> = {
+  intake: IntakeStage,
+  baseline: BaselineStage,
+  plan: PlanStage,
+  turn: TurnStage,
+  measure: MeasureStage,
+  'close-out': CloseOutStage,
+};
+
+/** The sheet: stages on the left edge, the work in the middle, what is left on the right. */
+export function JobPage() {
+  const { id = '', stage = '' } = useParams();
+  const { job, query } = useJob(id);
+  if (!job) {
+    if (query.error instanceof ApiProblem) return <FailurePage notFound words={query.error.problem.title} />;
+    return (
+      <main className="p-6">
+        {query.isError ? (
+          <>
+            <p>The server cannot be reached just now. What you type is kept here.</p>
+            <Button className="mt-3" onClick={() => void query.refetch()}>
+              Try again
+            </Button>
+          </>
+        ) : (
+          <p className="text-second">Reading the job …</p>
+        )}
+      </main>
+    );
+  }
+  if (stage === 'next') return <Navigate to={`/jobs/${id}/${job.next.stage}`} replace />;
+  if (!stages.includes(stage as Stage)) return <FailurePage notFound />;
+  return <Sheet job={job} stage={stage as Stage} />;
+}
+
+function Sheet({ job, stage }: { job: Job; stage: Stage }) {
+  useJobKeys(job, stage);
+  const Page = pages[stage];
+  return (
+    <div className="grid flex-1 grid-cols-[152px_minmax(0,1fr)_284px] gap-x-4 px-6 py-4 max-lg:grid-cols-1 max-lg:gap-y-4 max-md:px-4 print:block">
+      <JobHeader job={job} />
+      <StageRail job={job} stage={stage} />
+      <main className="bg-sheet border-rule flex min-w-0 flex-col border">
+        <Page job={job} key={stage} />
+      </main>
+      <MarginColumn job={job} />
+    </div>
+  );
+}

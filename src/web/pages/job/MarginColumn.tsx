@@ -1,0 +1,132 @@
+import { useState } from 'react';
+import { cornerNames } from '#core/machine/body.ts';
+import { marginTitles, worstOfEachKind, type Margin } from '#core/margins/margins.ts';
+import { lengthText } from '#core/units/formatLength.ts';
+import { reasonWords } from '#core/plan/reasons.ts';
+import { marginSum } from '#core/sums/cornerSums.ts';
+import { useLengthStyle } from '../../app/settings.ts';
+import type { Job } from '../../features/job/useJob.ts';
+import { MarginValue } from '../../features/job/MarginWords.tsx';
+import { SumFigure } from '../../features/sums/SumFigure.tsx';
+import { SumPanel } from '../../features/sums/SumPanel.tsx';
+import { StateMark, stateTone } from '../../ui/StateMark.tsx';
+
+/** What is left before anything runs out, the smallest first; and the sum of whatever figure was opened. */
+export function MarginColumn({ job }: { job: Job }) {
+  const [all, setAll] = useState(false);
+  const rows = all ? job.margins : worstOfEachKind(job.margins);
+  return (
+    <aside
+      aria-label="What is left"
+      className="border-short/70 min-w-0 border-l-2 pl-3 max-lg:border-t-2 max-lg:border-l-0 max-lg:pt-3 max-lg:pl-0"
+    >
+      <SumPanel />
+      <h2 className="text-head font-semibold">What is left</h2>
+      <p className="label text-second">
+        {job.state.locked ? 'as locked' : 'after this plan, for the load on board'}
+      </p>
+      {rows.length === 0 && <p className="text-second mt-3">Margins show as soon as a height is read.</p>}
+      <ul className="mt-3">
+        {rows.map((margin) => (
+          <MarginRow key={margin.kind + margin.corner} margin={margin} job={job} />
+        ))}
+      </ul>
+      {job.margins.length > 0 && (
+        <button
+          type="button"
+          onClick={() => setAll(!all)}
+          aria-expanded={all}
+          className="text-action label mt-2 min-h-8 font-semibold underline underline-offset-4 print:hidden"
+        >
+          {all ? 'Worst of each only' : 'Every corner'}
+        </button>
+      )}
+      <MissingCollars job={job} />
+      <Reasons job={job} />
+      <p className="label text-second mt-4 print:hidden">
+        Any figure opens its sum: <kbd className="border-rule border px-1 font-sans">s</kbd>
+      </p>
+    </aside>
+  );
+}
+
+function MarginRow({ margin, job }: { margin: Margin; job: Job }) {
+  const corner = job.answer?.corners.find(({ id }) => id === margin.corner);
+  if (!corner || !job.answer) return null;
+  const tolerance = job.answer.tolerance.value;
+  return (
+    <li className="py-1.5" data-margin={margin.kind}>
+      <div className="flex items-baseline gap-2">
+        <span className="translate-y-0.5">
+          <StateMark state={margin.state} />
+        </span>
+        <span className="flex-1 font-semibold">{marginTitles[margin.kind]}</span>
+        <SumFigure name={marginTitles[margin.kind]} sum={() => marginSum(margin, corner, tolerance)}>
+          <MarginValue margin={margin} />
+        </SumFigure>
+      </div>
+      <div className="label text-second flex justify-between pl-[22px]">
+        <span>
+          {cornerNames[margin.corner]}
+          {margin.assumed && <span className="text-tight"> · part assumed</span>}
+        </span>
+        <span className={stateTone[margin.state]}>{margin.state}</span>
+      </div>
+      <Bar margin={margin} />
+    </li>
+  );
+}
+
+function Bar({ margin }: { margin: Margin }) {
+  const fill = {
+    clear: { background: 'var(--second)' },
+    tight: {
+      backgroundImage: 'radial-gradient(circle at 2px 2px, var(--tight) 1.4px, transparent 1.6px)',
+      backgroundSize: '5px 4px',
+    },
+    short: { backgroundImage: 'repeating-linear-gradient(135deg, var(--short) 0 2px, transparent 2px 5px)' },
+  }[margin.state];
+  return (
+    <div aria-hidden className="border-rule mt-1 ml-[22px] h-[5px] border-b">
+      <div
+        className="h-1"
+        style={{ width: `${Math.max(margin.share * 100, margin.state === 'clear' ? 1 : 4)}%`, ...fill }}
+      />
+    </div>
+  );
+}
+
+function MissingCollars({ job }: { job: Job }) {
+  const missing = (job.answer?.corners ?? []).filter(
+    ({ collarMm, room }) => collarMm === null || !Number.isFinite(room.up + room.down),
+  );
+  if (missing.length === 0) return null;
+  return (
+    <p className="label text-second mt-3">
+      Thread left is not known for {missing.map(({ id }) => cornerNames[id]).join(', ')}: give the collar
+      reading (baseline) and its limits (intake).
+    </p>
+  );
+}
+
+function Reasons({ job }: { job: Job }) {
+  const style = useLengthStyle(1);
+  const reasons = job.answer?.reasons ?? [];
+  if (reasons.length === 0 || job.state.locked) return null;
+  return (
+    <section aria-label="What stands in the way" className="mt-5">
+      <h3 className="font-semibold">What stands in the way</h3>
+      <ul>
+        {reasons.map((reason) => {
+          const { what, lift } = reasonWords(reason, (mm) => lengthText(mm, style));
+          return (
+            <li key={what} className="border-rule label border-b py-2">
+              <p>{what}</p>
+              <p className="text-second mt-0.5">{lift}</p>
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}

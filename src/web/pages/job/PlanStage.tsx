@@ -1,0 +1,153 @@
+import { useNavigate } from 'react-router';
+import { firstToTurn } from '#core/job/nextAction.ts';
+import { toldPlan, planFact } from '#core/plan/tell.ts';
+import type { Answer } from '#core/plan/answer.ts';
+import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
+import { cornerIds, cornerNames } from '#core/machine/body.ts';
+import { chanceSum, heightNowSum, predictedSum, seatMoveSum, stopAtSum } from '#core/sums/cornerSums.ts';
+import type { Job } from '../../features/job/useJob.ts';
+import { SumFigure } from '../../features/sums/SumFigure.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { Length, Turns } from '../../ui/Figure.tsx';
+import { CornerGrid } from './CornerGrid.tsx';
+import { Footer, NextLink } from './Footer.tsx';
+import { SideChoice } from './SideChoice.tsx';
+
+/** What to turn, by how much, where to stop, and what it will then measure. */
+export function PlanStage({ job }: { job: Job }) {
+  const { answer } = job;
+  return (
+    <>
+      <CornerGrid
+        job={job}
+        showPlan
+        corner={(id, corner) =>
+          corner && answer ? (
+            <Planned corner={corner} answer={answer} />
+          ) : (
+            <p className="text-second mt-2">No reading yet: {cornerNames[id]}.</p>
+          )
+        }
+      />
+      <Footer>
+        {answer && answer.chanceAfter !== null ? (
+          <Outlook job={job} answer={answer} />
+        ) : (
+          <p className="text-second">The plan needs a reading and a target at each corner.</p>
+        )}
+        <SideChoice job={job} />
+        {answer ? <StartTurning job={job} answer={answer} /> : <NextLink job={job} from="plan" />}
+      </Footer>
+    </>
+  );
+}
+
+function Planned({ corner, answer }: { corner: CornerAnswer; answer: Answer }) {
+  const name = cornerNames[corner.id];
+  return (
+    <div>
+      <p className="mt-3 text-[34px] leading-9 font-bold max-lg:text-[28px]">
+        <SumFigure name={`Height now, ${name}`} sum={() => heightNowSum(corner, answer)}>
+          <Length mm={corner.nowMm} decimals={0} />
+        </SumFigure>
+      </p>
+      <p className="text-second">
+        <SumFigure name={`Height after, ${name}`} sum={() => predictedSum(corner, answer)}>
+          now → <Length mm={corner.predictedMm} decimals={0} bare /> ±{' '}
+          <Length mm={2 * corner.predictedSdMm} decimals={0} />
+        </SumFigure>
+      </p>
+      <div className="mt-3" data-testid={`move-${corner.id}`}>
+        <Move corner={corner} answer={answer} />
+      </div>
+    </div>
+  );
+}
+
+function Move({ corner, answer }: { corner: CornerAnswer; answer: Answer }) {
+  const name = cornerNames[corner.id];
+  if (corner.spec.targetMm === null) return <p className="text-second font-semibold">no target</p>;
+  if (corner.seatMm === 0)
+    return (
+      <>
+        <p className="text-second text-head font-semibold">leave</p>
+        {corner.collarMm !== null && (
+          <p>
+            reads <Length mm={corner.collarMm} />
+          </p>
+        )}
+      </>
+    );
+  return (
+    <>
+      <p className="text-action text-head font-semibold">
+        <SumFigure name={`Seat move, ${name}`} sum={() => seatMoveSum(corner, answer)}>
+          <Turns turns={corner.turns} /> {corner.turns > 0 ? 'up' : 'down'}
+        </SumFigure>
+      </p>
+      <p className="font-medium">
+        {corner.stopAtMm === null ? (
+          <>
+            <Length mm={Math.abs(corner.seatMm)} /> of seat
+          </>
+        ) : (
+          <SumFigure name={`Stop at, ${name}`} sum={() => stopAtSum(corner)}>
+            stop at <Length mm={corner.stopAtMm} />
+          </SumFigure>
+        )}
+      </p>
+      {corner.stopAtMm !== null && (
+        <p className="label text-second">
+          <Length mm={Math.abs(corner.seatMm)} /> of seat
+        </p>
+      )}
+    </>
+  );
+}
+
+function Outlook({ job, answer }: { job: Job; answer: Answer }) {
+  const first = firstToTurn(answer);
+  const missing = cornerIds.filter((id) => !answer.corners.some((corner) => corner.id === id));
+  return (
+    <p>
+      <b>
+        <SumFigure name="Chance of landing in tolerance" sum={() => chanceSum(answer)}>
+          <span className="figures">{Math.round((answer.chanceAfter ?? 0) * 100)}</span> in 100 to be within{' '}
+          <Length mm={answer.tolerance.value} /> after this round.
+        </SumFigure>
+      </b>{' '}
+      <span className="text-second">
+        {missing.length > 0
+          ? `Not measured: ${missing.map((id) => cornerNames[id]).join(', ')}; each corner is taken to answer for itself.`
+          : first && !job.state.turning
+            ? `Start ${cornerNames[first]}: it moves most.`
+            : ''}
+      </span>
+    </p>
+  );
+}
+
+function StartTurning({ job, answer }: { job: Job; answer: Answer }) {
+  const navigate = useNavigate();
+  const { turning } = job.state;
+  const stale = turning !== null && JSON.stringify(toldPlan(answer)) !== JSON.stringify(turning.told);
+  const untouched = turning !== null && Object.keys(turning.done).length === 0;
+  const moving = answer.corners.some(({ seatMm }) => seatMm !== 0);
+  const go = (tell: boolean) => {
+    if (tell) job.actions.record(`Plan told, round ${answer.state.current + 1}`, planFact(answer));
+    void navigate(`/jobs/${job.record.id}/turn`);
+  };
+  if (job.state.locked) return <NextLink job={job} from="plan" />;
+  if (!moving && !turning) return <p className="ml-auto font-semibold">Nothing to turn: leave all four.</p>;
+  if (turning && !(stale && untouched))
+    return (
+      <Button look="main" className="ml-auto" onClick={() => go(false)}>
+        Go on turning
+      </Button>
+    );
+  return (
+    <Button look="main" className="ml-auto" onClick={() => go(true)} disabled={answer.chanceAfter === null}>
+      {turning ? 'Turn by this new plan' : 'Start turning'}
+    </Button>
+  );
+}

@@ -1,0 +1,294 @@
+import { lazy, Suspense, useState } from 'react';
+import { Link } from 'react-router';
+import { referenceKinds } from '#core/geometry/reference.ts';
+import { questionHeight, questionWords } from '#core/judge/questions.ts';
+import { goodEnough } from '#core/job/nextAction.ts';
+import type { ToldCorner } from '#core/job/types.ts';
+import { cornerIds, cornerNames, type CornerId } from '#core/machine/body.ts';
+import { lengthText } from '#core/units/formatLength.ts';
+import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
+import { gainSum, heightNowSum } from '#core/sums/cornerSums.ts';
+import { useLengthStyle } from '../../app/settings.ts';
+import { blankFact } from '../../features/job/draftKeys.ts';
+import type { Job } from '../../features/job/useJob.ts';
+import { capital, cornerNumbers, roundWords } from '../../features/job/words.ts';
+import { SumFigure } from '../../features/sums/SumFigure.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { Length, Plain } from '../../ui/Figure.tsx';
+import { CornerGrid } from './CornerGrid.tsx';
+import { FactField, ranges } from './fields.tsx';
+import { Footer, NextLink } from './Footer.tsx';
+
+const RoundsChart = lazy(async () => ({
+  default: (await import('../../charts/RoundsChart.tsx')).RoundsChart,
+}));
+
+const SLOTS = ['1', '2', '3'];
+
+/** Readings as it stands before anything is turned. */
+export function BaselineStage({ job }: { job: Job }) {
+  return (
+    <>
+      <CornerGrid
+        job={job}
+        showPlan={false}
+        corner={(id, answer) => <Readings job={job} id={id} round={0} answer={answer} told={null} />}
+      />
+      <Footer>
+        <Settled job={job} round={0} />
+        <NextLink job={job} from="baseline" />
+      </Footer>
+    </>
+  );
+}
+
+/** Settle, measure again, compare with what was told, and see what was learnt. */
+export function MeasureStage({ job }: { job: Job }) {
+  const { state } = job;
+  const round = state.turning ? state.current + 1 : state.current;
+  const [chart, setChart] = useState(false);
+  if (round === 0)
+    return (
+      <p className="p-6">
+        Nothing has been turned yet. Measure the baseline first, then{' '}
+        <Link
+          className="text-action font-semibold underline underline-offset-4"
+          to={`/jobs/${job.record.id}/plan`}
+        >
+          look at the plan
+        </Link>
+        .
+      </p>
+    );
+  const told = state.turning?.told ?? state.rounds[round]?.told ?? null;
+  return (
+    <>
+      {state.turning && (
+        <p className="text-tight px-4 pt-3">
+          Not turned yet: {state.turning.left.map((id) => cornerNames[id]).join(', ')}. Once a height is read
+          here, they count as left alone.
+        </p>
+      )}
+      <CornerGrid
+        job={job}
+        showPlan={false}
+        corner={(id, answer) => (
+          <Readings job={job} id={id} round={round} answer={answer} told={told?.corners[id] ?? null} />
+        )}
+      />
+      <Learnt job={job} />
+      {chart && (
+        <Suspense fallback={<p className="text-second px-4 pb-3">Drawing …</p>}>
+          <RoundsChart job={job} />
+        </Suspense>
+      )}
+      <Footer>
+        <Settled job={job} round={round} />
+        <Verdict job={job} round={round} />
+        <Button look="quiet" onClick={() => setChart(!chart)} aria-expanded={chart}>
+          {chart ? 'Hide the rounds' : 'Draw the rounds'}
+        </Button>
+        <NextLink job={job} from="measure" />
+      </Footer>
+    </>
+  );
+}
+
+interface ReadingsProps {
+  job: Job;
+  id: CornerId;
+  round: number;
+  answer: CornerAnswer | null;
+  told: ToldCorner | null;
+}
+
+function Readings({ job, id, round, answer, told }: ReadingsProps) {
+  const style = useLengthStyle(1);
+  const corner = job.record.document.corners[id];
+  const read = job.state.rounds[round]?.heights[id] ?? [];
+  const spread = read.length > 1 ? Math.max(...read) - Math.min(...read) : null;
+  const index = cornerNumbers[id];
+  const height = (slot: string) => ({ kind: 'height' as const, round, corner: id, slot });
+  const ask = (slot: string) => (value: number) => {
+    const others = read.filter((_, i) => SLOTS[i] !== slot);
+    const question = questionHeight(value, id, job.state.rounds[round], others);
+    return question && questionWords(question, (mm) => lengthText(mm, style));
+  };
+  const measured =
+    read.length > 0 ||
+    (round === job.state.current && answer !== null && job.state.rounds[round] !== undefined);
+  return (
+    <div>
+      <p className="text-figure mt-0.5 font-bold" data-testid={`now-${id}`}>
+        {answer && measured && job.answer ? (
+          <SumFigure
+            name={`Height now, ${cornerNames[id]}`}
+            sum={() => job.answer && heightNowSum(answer, job.answer)}
+          >
+            <Length mm={answer.nowMm} />
+          </SumFigure>
+        ) : (
+          <span className="text-second">—</span>
+        )}
+      </p>
+      <p className="label text-second">
+        {corner.targetMm === null ? (
+          'no target yet'
+        ) : (
+          <>
+            target <Length mm={corner.targetMm} />
+          </>
+        )}
+        {spread !== null && (
+          <>
+            {' '}
+            · spread <Length mm={spread} />
+          </>
+        )}
+      </p>
+      {told && <Compared answer={read.length > 0 ? answer : null} told={told} />}
+      <div className="relative mt-2">
+        <p className="label text-second">{referenceKinds[corner.reference.kind].title}</p>
+        <div className="grid grid-cols-3 gap-x-2">
+          {SLOTS.map((slot, i) => (
+            <FactField
+              key={slot}
+              job={job}
+              place={height(slot)}
+              label={`${capital(cornerNames[id])}, reading ${slot}`}
+              order={10 * (i + 1) + index}
+              range={ranges.height}
+              question={ask(slot)}
+              showUnit={false}
+              placeholder={`${i + 1}.`}
+            />
+          ))}
+        </div>
+      </div>
+      <div className="relative mt-5">
+        <div className="grid grid-cols-2 gap-x-2">
+          <FactField
+            job={job}
+            place={{ kind: 'collar', round, corner: id, slot: 'now' }}
+            label="Collar reads"
+            showLabel
+            order={40 + index}
+            range={ranges.collar}
+            {...hint(answer?.collarMm ?? null, style)}
+          />
+          <FactField
+            job={job}
+            place={{ kind: 'travel-used', round, corner: id, slot: 'now' }}
+            label="Travel used"
+            showLabel
+            order={50 + index}
+            range={ranges.travelUsed}
+          />
+        </div>
+      </div>
+    </div>
+  );
+}
+
+function hint(collarMm: number | null, style: ReturnType<typeof useLengthStyle>): { placeholder?: string } {
+  return collarMm === null ? {} : { placeholder: lengthText(collarMm, style) };
+}
+
+function Compared({ answer, told }: { answer: CornerAnswer | null; told: ToldCorner }) {
+  const off = answer ? answer.nowMm - told.heightMm : null;
+  return (
+    <p className="label text-second" data-testid="compared">
+      told <Length mm={told.heightMm} decimals={0} /> ± <Length mm={2 * told.heightSdMm} decimals={0} />
+      {off !== null && (
+        <span className={Math.abs(off) > 2 * told.heightSdMm + 2 ? 'text-tight font-semibold' : ''}>
+          {' '}
+          ·{' '}
+          {Math.abs(off) < 0.5 ? (
+            'as told'
+          ) : (
+            <>
+              <Length mm={Math.abs(off)} /> {off > 0 ? 'higher' : 'lower'}
+            </>
+          )}
+        </span>
+      )}
+    </p>
+  );
+}
+
+const WAYS = ['rolled', 'bounced', 'driven'];
+
+/** How it was settled. Without it the readings count as weak evidence. */
+function Settled({ job, round }: { job: Job; round: number }) {
+  const now = job.state.rounds[round]?.settled ?? null;
+  const chosen = new Set(now?.split(' and ') ?? []);
+  const place = { kind: 'settled' as const, round, corner: null, slot: 'how' };
+  const toggle = (way: string) => {
+    if (chosen.has(way)) chosen.delete(way);
+    else chosen.add(way);
+    const how = WAYS.filter((one) => chosen.has(one)).join(' and ');
+    if (how === '') job.actions.clear(`Settling, ${roundWords(round)}, taken back`, place);
+    else job.actions.record(`Settled: ${how}, ${roundWords(round)}`, { ...blankFact(place), how });
+  };
+  return (
+    <fieldset className="flex flex-wrap items-center gap-x-3 gap-y-1">
+      <legend className="sr-only">Settled how</legend>
+      <span className={`font-semibold ${now === null ? 'text-tight' : ''}`}>
+        {now === null ? 'Settle first:' : 'Settled:'}
+      </span>
+      {WAYS.map((way) => (
+        <label key={way} className="flex min-h-9 cursor-pointer items-center gap-1.5">
+          <input
+            type="checkbox"
+            checked={chosen.has(way)}
+            onChange={() => toggle(way)}
+            className="accent-action size-4"
+          />
+          {way}
+        </label>
+      ))}
+    </fieldset>
+  );
+}
+
+function Verdict({ job, round }: { job: Job; round: number }) {
+  const complete = cornerIds.every((id) => (job.state.rounds[round]?.heights[id]?.length ?? 0) > 0);
+  if (!complete || !job.answer || job.answer.chanceNow === null) return null;
+  const chance = Math.round(job.answer.chanceNow * 100);
+  return (
+    <p className="font-semibold" data-testid="verdict" aria-live="polite">
+      {goodEnough(job.answer)
+        ? `In tolerance, ${chance} in 100: lock it.`
+        : `${chance} in 100 that all are in.`}
+    </p>
+  );
+}
+
+/** What the rounds taught of each axle's ratio. */
+function Learnt({ job }: { job: Job }) {
+  const { answer } = job;
+  if (!answer || answer.state.current === 0) return null;
+  return (
+    <div className="border-rule mx-4 border-t py-2" data-testid="learnt">
+      <h3 className="sr-only">What was learnt</h3>
+      {(['front', 'rear'] as const).map((axle) => {
+        const { prior, now } = answer.posterior.gains[axle];
+        return (
+          <p key={axle}>
+            <SumFigure name={`Wheel per seat, ${axle}`} sum={() => gainSum(axle, answer)}>
+              This {axle} gives{' '}
+              <b>
+                <Plain value={now.mean} decimals={2} />
+              </b>{' '}
+              ± <Plain value={now.sd} decimals={2} /> mm per mm of seat
+            </SumFigure>
+            <span className="text-second">
+              , the sheet says <Plain value={prior.mean} decimals={2} /> ±{' '}
+              <Plain value={prior.sd} decimals={2} />.
+            </span>
+          </p>
+        );
+      })}
+    </div>
+  );
+}

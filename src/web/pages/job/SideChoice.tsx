@@ -1,0 +1,21 @@
+import type { Job } from '../../features/job/useJob.ts';
+
+/** Whether left and right seats move alike. */
+export function SideChoice({ job }: { job: Job }) {
+  return (
+    <label className="flex min-h-9 cursor-pointer items-center gap-1.5">
+      <input
+        type="checkbox"
+        className="accent-action size-4"
+        checked={job.record.document.equalSides}
+        onChange={(event) =>
+          job.actions.change(
+            event.target.checked ? 'Seats moved alike left and right' : 'Seats moved corner by corner',
+            [['equalSides'], event.target.checked],
+          )
+        }
+      />
+      equal left and right
+    </label>
+  );
+}

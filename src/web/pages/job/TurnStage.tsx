@@ -1,0 +1,205 @@
+import { cautions } from '#core/judge/cautions.ts';
+import { cornerSpec, type CornerSpec } from '#core/job/corner.ts';
+import { factAt } from '#core/job/facts.ts';
+import { collarNow } from '#core/job/rounds.ts';
+import type { Fact, ToldCorner, ToldPlan } from '#core/job/types.ts';
+import { cornerNames, type CornerId } from '#core/machine/body.ts';
+import { blankFact, factKey } from '../../features/job/draftKeys.ts';
+import type { Job } from '../../features/job/useJob.ts';
+import { capital, cornerNumbers } from '../../features/job/words.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Length, Turns } from '../../ui/Figure.tsx';
+import { NumberField } from '../../ui/NumberField.tsx';
+import { Cautions } from './Cautions.tsx';
+import { CornerGrid } from './CornerGrid.tsx';
+import { ranges } from './fields.tsx';
+import { Footer, NextLink } from './Footer.tsx';
+
+/** The work list: each seat with its move and where to stop; what was really done is recorded. */
+export function TurnStage({ job }: { job: Job }) {
+  const { state } = job;
+  const round = state.turning ? state.current + 1 : state.current;
+  const told = state.turning?.told ?? state.rounds[state.current]?.told ?? null;
+  if (!told)
+    return (
+      <div className="p-6">
+        <p>No plan is told yet. Look at the plan, then start turning from there.</p>
+        <div className="mt-4 flex">
+          <NextLink job={job} from="turn" />
+        </div>
+      </div>
+    );
+  return (
+    <>
+      <Cautions list={cautions.turn ?? []} />
+      <CornerGrid
+        job={job}
+        showPlan={state.turning !== null}
+        corner={(id) => <Work job={job} id={id} round={round} told={told} />}
+      />
+      <Footer>
+        <p aria-live="polite">
+          {state.turning ? (
+            <>
+              <b>{capital(state.turning.left.map((id) => cornerNames[id]).join(', '))}</b> to turn.
+            </>
+          ) : (
+            'Everything is turned. Roll it, bounce it, then measure.'
+          )}
+        </p>
+        <NextLink job={job} from="turn" />
+      </Footer>
+    </>
+  );
+}
+
+interface WorkProps {
+  job: Job;
+  id: CornerId;
+  round: number;
+  told: ToldPlan;
+}
+
+function Work({ job, id, round, told }: WorkProps) {
+  const asked = told.corners[id];
+  if (!asked || asked.seatMm === 0)
+    return (
+      <>
+        <p className="text-second text-head mt-3 font-semibold">leave</p>
+        {asked?.stopAtMm != null && (
+          <p>
+            reads <Length mm={asked.stopAtMm} />
+          </p>
+        )}
+      </>
+    );
+  const place = { kind: 'adjustment' as const, round, corner: id, slot: 'done' };
+  const done = factAt(job.facts, place)?.fact ?? null;
+  const record = (valueMm: number) =>
+    job.actions.record(`Turned ${cornerNames[id]}`, { ...blankFact(place), valueMm, askedMm: asked.seatMm });
+  const next = job.state.turning?.left[0] === id;
+  return (
+    <div>
+      <p className={`text-figure mt-3 font-bold ${done ? 'text-second' : 'text-action'}`}>
+        <Turns turns={asked.turns} /> {asked.turns > 0 ? 'up' : 'down'}
+      </p>
+      <p className="font-medium">
+        {asked.stopAtMm === null ? null : (
+          <>
+            stop at <Length mm={asked.stopAtMm} /> ·{' '}
+          </>
+        )}
+        <Length mm={Math.abs(asked.seatMm)} /> of seat
+      </p>
+      <DoneField job={job} id={id} round={round} done={done} record={record} />
+      <div className="mt-5">
+        {done ? (
+          <Done done={done} pitchMm={cornerSpec(job.record.document, id).pitchMm.value} />
+        ) : (
+          <AsTold asked={asked} next={next} id={id} record={record} />
+        )}
+      </div>
+    </div>
+  );
+}
+
+function AsTold({
+  asked,
+  next,
+  id,
+  record,
+}: {
+  asked: ToldCorner;
+  next: boolean;
+  id: CornerId;
+  record: (valueMm: number) => void;
+}) {
+  return (
+    <Button
+      look={next ? 'main' : 'plain'}
+      className="min-h-11 px-4"
+      onClick={() => record(asked.seatMm)}
+      aria-label={`Done as told, ${cornerNames[id]}`}
+    >
+      Done as told
+    </Button>
+  );
+}
+
+function Done({ done, pitchMm }: { done: Fact; pitchMm: number }) {
+  const [mm, asked] = [done.valueMm ?? 0, done.askedMm];
+  const short = asked !== null && Math.abs(mm - asked) > 0.05;
+  return (
+    <p data-testid="done" className={short ? 'text-tight font-semibold' : 'font-semibold'}>
+      <span aria-hidden>✓ </span>
+      {mm === 0 ? (
+        'left alone'
+      ) : (
+        <>
+          <Turns turns={mm / pitchMm} /> {mm > 0 ? 'up' : 'down'} done
+        </>
+      )}
+      {short && asked !== null && (
+        <>
+          {' '}
+          (<Length mm={asked} signed /> asked)
+        </>
+      )}
+    </p>
+  );
+}
+
+interface DoneFieldProps {
+  job: Job;
+  id: CornerId;
+  round: number;
+  done: Fact | null;
+  record: (valueMm: number) => void;
+}
+
+/** What was really done: the collar reading it stopped at, or turns where no collar was ever read. */
+function DoneField({ job, id, round, done, record }: DoneFieldProps) {
+  const spec = cornerSpec(job.record.document, id);
+  const before = collarNow(job.state.rounds.slice(0, round), id, spec.readingSign);
+  const common = {
+    order: cornerNumbers[id],
+    showLabel: true,
+    draftKey: `${factKey(job.record.id, { kind: 'adjustment', round, corner: id, slot: 'done' })}|typed`,
+  };
+  const doneMm = done?.valueMm ?? null;
+  return (
+    <div className="relative mt-3 max-w-36 md:in-data-[corner^=R]:ml-auto">
+      {before === null ? (
+        <NumberField
+          {...common}
+          label="Turns done, down is −"
+          quantity="turns"
+          range={turnRange(spec)}
+          value={doneMm === null ? null : doneMm / spec.pitchMm.value}
+          onCommit={(turns) => turns !== null && record(turns * spec.pitchMm.value)}
+        />
+      ) : (
+        <NumberField
+          {...common}
+          label="Stopped at"
+          quantity="length"
+          decimals={2}
+          range={ranges.collar}
+          value={doneMm === null ? null : before + spec.readingSign * doneMm}
+          question={(reading) => pastLimit(spec, reading)}
+          onCommit={(reading) => reading !== null && record(spec.readingSign * (reading - before))}
+        />
+      )}
+    </div>
+  );
+}
+
+function turnRange(spec: CornerSpec) {
+  return { min: ranges.move.min / spec.pitchMm.value, max: ranges.move.max / spec.pitchMm.value };
+}
+
+function pastLimit({ collarMinMm, collarMaxMm }: CornerSpec, reading: number): string | null {
+  const past =
+    (collarMinMm !== null && reading < collarMinMm) || (collarMaxMm !== null && reading > collarMaxMm);
+  return past ? 'Past the end of good thread. Kept; turn back before the weight goes on.' : null;
+}

@@ -1,0 +1,92 @@
+import { factAt } from '#core/job/facts.ts';
+import { limits } from '#contract/limits.ts';
+import { blankFact, factKey, pathKey, valueAt, type FactPlace } from '../../features/job/draftKeys.ts';
+import { isUnsent, type Job } from '../../features/job/useJob.ts';
+import { capital, factWords, pathWords } from '../../features/job/words.ts';
+import type { QuantityName, Range } from '../../features/numbers/quantity.ts';
+import { NumberField } from '../../ui/NumberField.tsx';
+
+interface FactFieldProps {
+  job: Job;
+  place: FactPlace;
+  label: string;
+  order: number;
+  range: Range;
+  placeholder?: string;
+  showLabel?: boolean;
+  showUnit?: boolean;
+  question?: (value: number) => string | null;
+  onLast?: () => void;
+}
+
+/** A number that becomes a fact: typing again corrects it, emptying withdraws it; the old one stays on record. */
+export function FactField({ job, place, range, ...rest }: FactFieldProps) {
+  const standing = factAt(job.facts, place);
+  const words = capital(factWords(place));
+  return (
+    <NumberField
+      {...rest}
+      draftKey={factKey(job.record.id, place)}
+      quantity="length"
+      decimals={2}
+      range={range}
+      value={standing?.fact.valueMm ?? null}
+      unsent={isUnsent(job, standing?.id)}
+      onCommit={(valueMm) =>
+        valueMm === null
+          ? job.actions.clear(`${words} taken back`, place)
+          : job.actions.record(words, { ...blankFact(place), valueMm })
+      }
+    />
+  );
+}
+
+interface PathFieldProps {
+  job: Job;
+  path: string[];
+  label?: string;
+  order: number;
+  quantity?: QuantityName;
+  range: Range;
+  placeholder?: string;
+  showLabel?: boolean;
+  showUnit?: boolean;
+  onLast?: () => void;
+  className?: string;
+}
+
+/** A number of the description, or none: then the class's value is assumed and stands in the field as a hint. */
+export function PathField({ job, path, label, quantity = 'length', ...rest }: PathFieldProps) {
+  const words = capital(pathWords(path));
+  return (
+    <NumberField
+      {...rest}
+      label={label ?? words}
+      draftKey={pathKey(job.record.id, path)}
+      quantity={quantity}
+      decimals={2}
+      value={valueAt(job.record.document, path) as number | null}
+      unsent={job.unsent.some(
+        ({ what }) =>
+          what.kind === 'entry' &&
+          what.entry.type === 'change' &&
+          what.entry.ops.some((op) => op.path.join() === path.join()),
+      )}
+      onCommit={(value) => job.actions.change(words, [path, value])}
+    />
+  );
+}
+
+export const ranges = {
+  height: limits.heightMm,
+  collar: limits.collarMm,
+  travel: limits.travelMm,
+  travelUsed: { min: 0, max: limits.travelMm.max },
+  move: limits.moveMm,
+  offset: limits.offsetMm,
+  ratio: limits.ratio,
+  pitch: limits.pitchMm,
+  stop: limits.stopMm,
+  tolerance: limits.toleranceMm,
+  base: limits.baseMm,
+} as const;

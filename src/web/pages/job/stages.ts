@@ -1,0 +1,63 @@
+import type { Stage } from '#core/job/nextAction.ts';
+import { cornerIds } from '#core/machine/body.ts';
+import type { Job } from '../../features/job/useJob.ts';
+
+export const stageTitles: Record<Stage, string> = {
+  intake: 'Intake',
+  baseline: 'Baseline',
+  plan: 'Plan',
+  turn: 'Turn',
+  measure: 'Measure again',
+  'close-out': 'Close out',
+};
+
+export type StageState = 'done' | 'open' | 'look';
+
+/** How a stage stands, and a few words on it, for the left edge. */
+export function stageStanding(stage: Stage, job: Job): { state: StageState; words: string } {
+  return standings[stage](job);
+}
+
+const standings: Record<Stage, (job: Job) => { state: StageState; words: string }> = {
+  intake: ({ record }) => {
+    const missing = cornerIds.filter((id) => record.document.corners[id].targetMm === null).length;
+    return missing === 0
+      ? { state: 'done', words: 'targets set' }
+      : { state: 'open', words: `${missing} targets missing` };
+  },
+  baseline: ({ state }) => readingWords(state.rounds[0]),
+  plan: ({ answer, state }) => {
+    if (state.current > 0 || state.turning) return { state: 'done', words: 'told' };
+    if (!answer || answer.chanceAfter === null) return { state: 'open', words: 'needs readings' };
+    return answer.reasons.length > 0
+      ? { state: 'look', words: 'not all can be had' }
+      : { state: 'open', words: 'ready to turn' };
+  },
+  turn: ({ state }) => {
+    if (state.turning) return { state: 'open', words: `${state.turning.left.length} to turn` };
+    return state.current > 0
+      ? { state: 'done', words: `round ${state.current} turned` }
+      : { state: 'open', words: '' };
+  },
+  measure: ({ state }) =>
+    state.current === 0 ? { state: 'open', words: '' } : readingWords(state.rounds[state.current]),
+  'close-out': ({ state }) =>
+    state.locked ? { state: 'done', words: 'locked' } : { state: 'open', words: '' },
+};
+
+function readingWords(round: Job['state']['rounds'][number] | undefined): {
+  state: StageState;
+  words: string;
+} {
+  const counts = cornerIds.map((id) => round?.heights[id]?.length ?? 0);
+  const least = Math.min(...counts);
+  if (least === 0) {
+    const missing = counts.filter((count) => count === 0).length;
+    return {
+      state: 'open',
+      words: missing === cornerIds.length ? 'no readings' : `${missing} corners missing`,
+    };
+  }
+  if (!round?.settled) return { state: 'look', words: 'settled or not?' };
+  return { state: 'done', words: `${least} ${least === 1 ? 'reading' : 'readings'} a corner` };
+}

@@ -1,0 +1,47 @@
+import { useHotkeys } from 'react-hotkeys-hook';
+import { useNavigate } from 'react-router';
+import { stages, type Stage } from '#core/job/nextAction.ts';
+import { cornerIds } from '#core/machine/body.ts';
+import type { Job } from '../../features/job/useJob.ts';
+
+/** The keys of the sheet. */
+export function useJobKeys(job: Job, stage: Stage): void {
+  const navigate = useNavigate();
+  const go = (to: Stage | undefined) => to && void navigate(`/jobs/${job.record.id}/${to}`);
+  const index = stages.indexOf(stage);
+  useHotkeys('BracketLeft', () => go(stages[index - 1]), [job, stage]);
+  useHotkeys('BracketRight', () => go(stages[index + 1]), [job, stage]);
+  useHotkeys('1,2,3,4', (event) => focusCorner(Number(event.key)), { preventDefault: true }, [stage]);
+  useHotkeys(
+    'm',
+    () => {
+      const to: Stage = job.state.current > 0 || job.state.turning ? 'measure' : 'baseline';
+      if (to !== stage) go(to);
+      // The fields are there once the stage is drawn.
+      setTimeout(focusEmptyReading, 50);
+    },
+    { preventDefault: true },
+    [job, stage],
+  );
+  useHotkeys('s', openSum, { preventDefault: true });
+  useHotkeys('ctrl+z, meta+z', () => job.actions.undo(), { preventDefault: true }, [job]);
+  useHotkeys('ctrl+shift+z, meta+shift+z, ctrl+y', () => job.actions.redo(), { preventDefault: true }, [job]);
+}
+
+function focusCorner(number: number): void {
+  const corner = document.querySelector(`[data-corner="${cornerIds[number - 1]}"]`);
+  corner?.querySelector<HTMLElement>('input, button')?.focus();
+}
+
+function focusEmptyReading(): void {
+  const fields = [...document.querySelectorAll<HTMLInputElement>('[data-fields] input[data-order]')];
+  const inOrder = fields.sort((a, b) => Number(a.dataset.order) - Number(b.dataset.order));
+  (inOrder.find((field) => field.value === '') ?? inOrder[0])?.focus();
+}
+
+/** The sum of the focused figure, else of the first on the sheet. */
+function openSum(): void {
+  const focused = document.activeElement;
+  const figure = focused?.matches('[data-sum]') ? focused : document.querySelector('main [data-sum]');
+  (figure as HTMLElement | null)?.click();
+}

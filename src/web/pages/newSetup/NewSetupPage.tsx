@@ -1,0 +1,319 @@
+import { useEffect, useRef } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { useNavigate, useSearchParams } from 'react-router';
+import { referenceKinds, type ReferenceKind } from '#core/geometry/reference.ts';
+import { classDefaults, machineClasses, type MachineClass } from '#core/machine/classes.ts';
+import { axleOf, cornerIds, cornerNames, type CornerId } from '#core/machine/body.ts';
+import { lengthText } from '#core/units/formatLength.ts';
+import { chanceSum, seatMoveSum } from '#core/sums/cornerSums.ts';
+import type { Json } from '#core/job/types.ts';
+import { useLengthStyle } from '../../app/settings.ts';
+import { pathKey } from '../../features/job/draftKeys.ts';
+import { useNewJob, type Job } from '../../features/job/useJob.ts';
+import { NEW_ID, useNewSetup } from '../../features/job/useNewSetup.ts';
+import { capital, cornerNumbers } from '../../features/job/words.ts';
+import { SumFigure } from '../../features/sums/SumFigure.tsx';
+import { SumPanel } from '../../features/sums/SumPanel.tsx';
+import { Length, Turns } from '../../ui/Figure.tsx';
+import { NumberField } from '../../ui/NumberField.tsx';
+import { TextField } from '../../ui/TextField.tsx';
+import { FactField, ranges } from '../job/fields.tsx';
+
+/** A first answer before any form: what the tape reads, what it should read. */
+export function NewSetupPage() {
+  const job = useNewJob();
+  const { setClass, start } = useNewSetup();
+  const [params, setParams] = useSearchParams();
+  const navigate = useNavigate();
+  const button = useRef<HTMLButtonElement>(null);
+  const asked = params.get('class') as MachineClass | null;
+  const current = job.record.document.machine.class;
+  useEffect(() => {
+    if (asked && machineClasses.includes(asked) && asked !== current) setClass(asked);
+  }, [asked, current, setClass]);
+  useHotkeys('ctrl+z, meta+z', () => job.actions.undo(), { preventDefault: true }, [job]);
+  useHotkeys('ctrl+shift+z, meta+shift+z, ctrl+y', () => job.actions.redo(), { preventDefault: true }, [job]);
+  const choose = (one: MachineClass) => {
+    setClass(one);
+    setParams({ class: one }, { replace: true });
+  };
+  const begin = () => void navigate(`/jobs/${start()}/next`);
+  const answered = job.answer !== null;
+  return (
+    <main className="mx-auto grid w-full max-w-[1232px] flex-1 grid-cols-[minmax(0,1fr)_284px] content-start gap-x-6 px-6 py-5 max-lg:grid-cols-1 max-md:px-4">
+      <title>New setup · Margin</title>
+      <div>
+        <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+          <h1 className="text-head mr-2 font-semibold">New setup</h1>
+          <div role="radiogroup" aria-label="Machine class" className="flex flex-wrap gap-2">
+            {machineClasses.map((one) => (
+              <button
+                key={one}
+                type="button"
+                role="radio"
+                aria-checked={one === current}
+                onClick={() => choose(one)}
+                className={`min-h-9 border px-3 ${one === current ? 'border-action text-action bg-sheet border-2 font-semibold' : 'border-second/60'}`}
+              >
+                {classDefaults[one].title}
+              </button>
+            ))}
+          </div>
+        </div>
+        <div data-fields className="bg-sheet border-rule mt-4 border px-4 pt-2 pb-4">
+          <Columns />
+          <Row label="Reads now" help={<ReferenceChoice job={job} />}>
+            {cornerIds.map((id) => (
+              <FactField
+                key={id}
+                job={job}
+                place={{ kind: 'height', round: 0, corner: id, slot: '1' }}
+                label={`Reads now, ${cornerNames[id]}`}
+                order={cornerNumbers[id]}
+                range={ranges.height}
+              />
+            ))}
+          </Row>
+          <Row label="Wanted" help="both sides of an axle">
+            <AxleTarget job={job} axle="front" order={11} />
+            <AxleTarget job={job} axle="rear" order={12} onLast={() => button.current?.focus()} />
+          </Row>
+          <Answers job={job} />
+          <Row label="Collar reads" help="if you have a caliper there">
+            {cornerIds.map((id) => (
+              <FactField
+                key={id}
+                job={job}
+                place={{ kind: 'collar', round: 0, corner: id, slot: 'now' }}
+                label={`Collar reads, ${cornerNames[id]}`}
+                order={20 + cornerNumbers[id]}
+                range={ranges.collar}
+              />
+            ))}
+          </Row>
+          <AssumedRow job={job} />
+        </div>
+        <div className="mt-4 flex flex-wrap items-end gap-4">
+          <div className="w-64">
+            <TextField
+              label="Name of the job"
+              value={job.record.document.name}
+              draftKey={pathKey(NEW_ID, ['name'])}
+              maxLength={80}
+              placeholder="Unnamed job"
+              onCommit={(name) => job.actions.change('Job name', [['name'], name])}
+            />
+          </div>
+          <button
+            ref={button}
+            type="button"
+            disabled={!answered}
+            onClick={begin}
+            className="bg-action text-on-action min-h-11 px-5 font-semibold disabled:cursor-not-allowed disabled:opacity-50"
+          >
+            Start the job
+          </button>
+          <p className="text-second pb-2">
+            {answered
+              ? 'Readings and targets go along; the rest can follow.'
+              : 'Type what the tape reads at one corner at least.'}
+          </p>
+        </div>
+      </div>
+      <aside
+        aria-label="Notes"
+        className="border-short/70 border-l-2 pl-3 max-lg:mt-4 max-lg:border-l-0 max-lg:pl-0"
+      >
+        <SumPanel />
+        <h2 className="font-semibold">How to type</h2>
+        <ul className="text-second mt-1 list-none space-y-1">
+          <li>
+            <b className="text-ink">375</b> counts as the unit chosen above.
+          </li>
+          <li>
+            <b className="text-ink">14 3/4</b>, <b className="text-ink">14.75"</b>,{' '}
+            <b className="text-ink">37.5 cm</b> work anywhere.
+          </li>
+          <li>Enter goes on to the next corner.</li>
+        </ul>
+      </aside>
+    </main>
+  );
+}
+
+function Columns() {
+  return (
+    <div className="grid grid-cols-[132px_repeat(4,minmax(0,1fr))] gap-x-4 max-md:hidden" aria-hidden>
+      <span />
+      {cornerIds.map((id) => (
+        <span key={id} className="py-1 font-semibold">
+          <span className="figures text-second">{cornerNumbers[id]}</span> {capital(cornerNames[id])}
+        </span>
+      ))}
+    </div>
+  );
+}
+
+function Row({ label, help, children }: { label: string; help: React.ReactNode; children: React.ReactNode }) {
+  return (
+    <div className="border-rule relative mb-5 grid grid-cols-[132px_repeat(4,minmax(0,1fr))] items-start gap-x-4 border-t pt-2 max-md:grid-cols-2">
+      <div className="max-md:col-span-2">
+        <p className="font-medium">{label}</p>
+        <div className="label text-second">{help}</div>
+      </div>
+      {children}
+    </div>
+  );
+}
+
+function ReferenceChoice({ job }: { job: Job }) {
+  const kind = job.record.document.corners.LF.reference.kind;
+  const set = (to: string) =>
+    job.actions.change(
+      'Height reference',
+      ...cornerIds.map((id): [string[], Json] => [['corners', id, 'reference', 'kind'], to]),
+    );
+  return (
+    <select
+      aria-label="Height reference"
+      value={kind}
+      onChange={(event) => set(event.target.value)}
+      className="border-second/70 -ml-1 h-6 w-full border-b bg-transparent"
+    >
+      {(Object.keys(referenceKinds) as ReferenceKind[]).map((one) => (
+        <option key={one} value={one}>
+          {referenceKinds[one].title}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+/** One number for both sides of an axle; each side can be set apart later. */
+function AxleTarget({
+  job,
+  axle,
+  order,
+  onLast,
+}: {
+  job: Job;
+  axle: 'front' | 'rear';
+  order: number;
+  onLast?: () => void;
+}) {
+  const sides = cornerIds.filter((id) => axleOf(id) === axle);
+  const [first = 'LF'] = sides;
+  return (
+    <NumberField
+      className="md:col-span-2"
+      label={`Wanted, ${axle}`}
+      order={order}
+      quantity="length"
+      decimals={2}
+      range={ranges.height}
+      draftKey={pathKey(NEW_ID, ...sides.map((id) => ['corners', id, 'targetMm']))}
+      value={job.record.document.corners[first].targetMm}
+      onCommit={(mm) =>
+        job.actions.change(
+          `Target, ${axle}`,
+          ...sides.map((id): [string[], Json] => [['corners', id, 'targetMm'], mm]),
+        )
+      }
+      {...(onLast ? { onLast } : {})}
+    />
+  );
+}
+
+function Answers({ job }: { job: Job }) {
+  const { answer } = job;
+  return (
+    <div
+      className="border-action bg-wash/40 -mx-4 mb-4 grid grid-cols-[132px_repeat(4,minmax(0,1fr))] gap-x-4 border-y px-4 py-3 max-md:grid-cols-2"
+      aria-live="polite"
+      data-testid="first-answer"
+    >
+      <p className="font-medium max-md:col-span-2">
+        Seat
+        <span className="label text-second block">
+          {answer && answer.chanceAfter !== null && (
+            <SumFigure name="Chance" sum={() => chanceSum(answer)}>
+              {Math.round(answer.chanceAfter * 100)} in 100 lands
+            </SumFigure>
+          )}
+        </span>
+      </p>
+      {cornerIds.map((id) => (
+        <CornerAnswerCell key={id} job={job} id={id} />
+      ))}
+    </div>
+  );
+}
+
+function CornerAnswerCell({ job, id }: { job: Job; id: CornerId }) {
+  const { answer } = job;
+  const corner = answer?.corners.find((one) => one.id === id);
+  if (!answer || !corner || corner.spec.targetMm === null)
+    return <p className="text-second text-figure">—</p>;
+  return (
+    <div>
+      <p className="text-action text-head font-bold">
+        {corner.seatMm === 0 ? (
+          'leave'
+        ) : (
+          <SumFigure name={`Seat move, ${cornerNames[id]}`} sum={() => seatMoveSum(corner, answer)}>
+            <Turns turns={corner.turns} /> {corner.turns > 0 ? 'up' : 'down'}
+          </SumFigure>
+        )}
+      </p>
+      <p className="label text-second">
+        <Length mm={Math.abs(corner.seatMm)} /> of seat
+        {corner.stopAtMm !== null && (
+          <>
+            , stop at <Length mm={corner.stopAtMm} />
+          </>
+        )}
+      </p>
+    </div>
+  );
+}
+
+/** What was assumed to get there, to be typed over. Per axle. */
+function AssumedRow({ job }: { job: Job }) {
+  const style = useLengthStyle(1);
+  const assumed = classDefaults[job.record.document.machine.class];
+  const field = (axle: 'front' | 'rear', name: 'ratio' | 'pitchMm', order: number) => {
+    const sides = cornerIds.filter((id) => axleOf(id) === axle);
+    const [first = 'LF'] = sides;
+    const ratio = name === 'ratio';
+    return (
+      <NumberField
+        key={axle + name}
+        label={`${ratio ? 'Ratio' : 'Pitch'}, ${axle}`}
+        showLabel
+        order={order}
+        quantity={ratio ? 'ratio' : 'length'}
+        decimals={2}
+        range={ratio ? ranges.ratio : ranges.pitch}
+        draftKey={pathKey(NEW_ID, ...sides.map((id) => ['corners', id, name]))}
+        placeholder={
+          ratio ? `${assumed.ratio[axle]} assumed` : `${lengthText(assumed.pitchMm, style)} assumed`
+        }
+        value={job.record.document.corners[first][name]}
+        onCommit={(value) =>
+          job.actions.change(
+            `${ratio ? 'Motion ratio' : 'Thread pitch'}, ${axle}`,
+            ...sides.map((id): [string[], Json] => [['corners', id, name], value]),
+          )
+        }
+      />
+    );
+  };
+  return (
+    <Row label="Assumed" help="type over what you know: ratio 0.5 or 2:1, pitch per turn">
+      {field('front', 'ratio', 31)}
+      {field('front', 'pitchMm', 32)}
+      {field('rear', 'ratio', 33)}
+      {field('rear', 'pitchMm', 34)}
+    </Row>
+  );
+}

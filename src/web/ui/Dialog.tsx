@@ -1,0 +1,29 @@
+import { Dialog as Radix } from 'radix-ui';
+import type { ReactNode } from 'react';
+
+interface Props {
+  open: boolean;
+  onClose: () => void;
+  title: string;
+  description?: string;
+  children: ReactNode;
+}
+
+/** A modal sheet of paper: titled, closed with Escape, focus kept inside and given back. */
+export function Dialog({ open, onClose, title, description, children }: Props) {
+  return (
+    <Radix.Root open={open} onOpenChange={(next) => !next && onClose()}>
+      <Radix.Portal>
+        <Radix.Overlay className="fixed inset-0 z-40 bg-black/40" />
+        <Radix.Content
+          className="bg-sheet border-ink fixed top-[12vh] left-1/2 z-50 max-h-[76vh] w-[min(560px,calc(100vw-32px))] -translate-x-1/2 overflow-y-auto border p-6"
+          {...(description ? {} : { 'aria-describedby': undefined })}
+        >
+          <Radix.Title className="text-head font-semibold">{title}</Radix.Title>
+          {description && <Radix.Description className="text-second mt-1">{description}</Radix.Description>}
+          <div className="mt-4">{children}</div>
+        </Radix.Content>
+      </Radix.Portal>
+    </Radix.Root>
+  );
+}

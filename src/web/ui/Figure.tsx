@@ -1,0 +1,61 @@
+import { decimalParts, lengthParts, type NumberParts } from '#core/units/formatLength.ts';
+import { turnParts } from '#core/units/turns.ts';
+import { useLengthStyle } from '../app/settings.ts';
+
+/** A number taken apart, set with a true minus and a real fraction. */
+export function Parts({ parts, signed = false }: { parts: NumberParts; signed?: boolean }) {
+  const zero = parts.digits === '0' && !parts.fraction;
+  return (
+    <>
+      {parts.negative ? '−' : signed && !zero ? '+' : ''}
+      {parts.digits}
+      {parts.fraction && (
+        <>
+          {/* Copied text keeps a gap between whole and fraction; the eye does not need it. */}
+          {parts.digits && <span className="inline-block w-0 overflow-hidden align-bottom"> </span>}
+          <span className="fraction">
+            {parts.fraction.numerator}/{parts.fraction.denominator}
+          </span>
+        </>
+      )}
+    </>
+  );
+}
+
+interface LengthProps {
+  mm: number;
+  decimals?: number;
+  signed?: boolean;
+  /** Leaves the unit out, where a neighbour shows it. */
+  bare?: boolean;
+}
+
+/** A length in the reader's units, its unit small and light after a thin space. */
+export function Length({ mm, decimals = 1, signed = false, bare = false }: LengthProps) {
+  const style = useLengthStyle(decimals);
+  return (
+    <span className="figures whitespace-nowrap">
+      <Parts parts={lengthParts(mm, style)} signed={signed} />
+      {!bare && <span className="text-[0.72em] font-normal">{`\u2009${style.system}`}</span>}
+    </span>
+  );
+}
+
+/** Turns to the eighth, unsigned. */
+export function Turns({ turns }: { turns: number }) {
+  const size = Math.abs(turns);
+  return (
+    <span className="figures whitespace-nowrap">
+      <Parts parts={turnParts(size)} /> {size > 1 ? 'turns' : 'turn'}
+    </span>
+  );
+}
+
+/** A plain number. */
+export function Plain({ value, decimals }: { value: number; decimals: number }) {
+  return (
+    <span className="figures">
+      <Parts parts={decimalParts(value, decimals)} />
+    </span>
+  );
+}
