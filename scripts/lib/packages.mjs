@@ -11,7 +11,7 @@ export async function ensurePackages() {
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === lock) return;
   console.log('Installing packages (npm ci) ...');
   const { code, output } = await run('npm', ['ci', '--no-audit', '--no-fund']);
-  if (code !== 0) fail(`npm ci failed:\n${output.slice(-3000)}`);
+  if (code !== 0) fail(`npm ci failed:\n${output.slice(0, 3000)}`);
   mkdirSync('node_modules', { recursive: true });
   writeFileSync(STAMP, lock);
 }

@@ -21,6 +21,7 @@ export function TextField({
   value,
   draftKey,
   maxLength,
+  required = false,
   placeholder,
   onCommit,
 }: Props) {

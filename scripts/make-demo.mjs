@@ -1,0 +1,86 @@
+import { readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { createServer } from 'vite';
+import { demoJobs } from '../demo/jobs.mjs';
+
+/** Writes demo/*.json from the terse stories in demo/jobs.mjs; told plans come from the core itself. */
+const vite = await createServer({
+  root: '.',
+  server: { middlewareMode: true },
+  appType: 'custom',
+  logLevel: 'error',
+});
+const load = (path) => vite.ssrLoadModule(`/src/core/${path}`);
+const { blankDocument } = await load('job/create.ts');
+const { applyEntry } = await load('job/applyEntry.ts');
+const { answerFor } = await load('plan/answer.ts');
+const { planFact } = await load('plan/tell.ts');
+
+const CORNERS = ['LF', 'RF', 'LR', 'RR'];
+const idOf = (job, n) =>
+  `00000000-0000-4000-8000-${String(job).padStart(4, '0')}${String(n).padStart(8, '0')}`;
+
+function tellStory(story, number) {
+  let record = { id: idOf(number, 0), version: 1, document: story.describe(blankDocument), entries: [] };
+  let minute = 0;
+  const add = (label, fact) => {
+    minute += 2;
+    const at = new Date(Date.parse(story.start) + minute * 60_000).toISOString();
+    const filled = {
+      round: 0,
+      corner: null,
+      slot: '1',
+      valueMm: null,
+      askedMm: null,
+      how: null,
+      told: null,
+      ...fact,
+    };
+    const entry = {
+      id: idOf(number, record.entries.length + 1),
+      at,
+      label,
+      undoOf: null,
+      redoOf: null,
+      type: 'fact',
+      fact: filled,
+      replaces: null,
+    };
+    const result = applyEntry(record, entry);
+    if (!result.ok) throw new Error(`${story.file}: ${JSON.stringify(result.refusal)}`);
+    record = result.record;
+  };
+  const tools = {
+    settle: (round, how) => add(`Settled: ${how}`, { kind: 'settled', round, slot: 'how', how }),
+    heights: (round, ...rows) =>
+      rows.forEach((row, i) =>
+        row.forEach((valueMm, c) =>
+          add('Height reading', { kind: 'height', round, corner: CORNERS[c], slot: String(i + 1), valueMm }),
+        ),
+      ),
+    collars: (round, row) =>
+      row.forEach((valueMm, c) =>
+        add('Collar reading', { kind: 'collar', round, corner: CORNERS[c], slot: 'now', valueMm }),
+      ),
+    travelUsed: (round, row) =>
+      row.forEach((valueMm, c) =>
+        add('Travel used', { kind: 'travel-used', round, corner: CORNERS[c], slot: 'now', valueMm }),
+      ),
+    tell: () => add('Plan told', planFact(answerFor(record))),
+    turn: (round, corners) => {
+      const told = record.entries.findLast(({ fact }) => fact.kind === 'plan').fact.told;
+      corners.forEach((corner) => {
+        const askedMm = told.corners[corner].seatMm;
+        if (askedMm !== 0)
+          add('Seat turned', { kind: 'adjustment', round, corner, slot: 'done', valueMm: askedMm, askedMm });
+      });
+    },
+  };
+  story.tell(tools);
+  return { id: record.id, document: record.document, entries: record.entries };
+}
+
+for (const file of readdirSync('demo').filter((name) => name.endsWith('.json'))) rmSync(`demo/${file}`);
+demoJobs.forEach((story, i) =>
+  writeFileSync(`demo/${story.file}.json`, `${JSON.stringify(tellStory(story, i + 1), null, 2)}\n`),
+);
+await vite.close();
