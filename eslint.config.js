@@ -3,7 +3,10 @@ import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
 const coreBans = [
-  { selector: "MemberExpression[object.name='Date'][property.name='now']", message: 'Time is an argument in the core.' },
+  {
+    selector: "MemberExpression[object.name='Date'][property.name='now']",
+    message: 'Time is an argument in the core.',
+  },
   { selector: "NewExpression[callee.name='Date']", message: 'Time is an argument in the core.' },
   {
     selector: "MemberExpression[object.name='Math'][property.name='random']",
@@ -33,9 +36,22 @@ export default tseslint.config(
   {
     files: ['**/*.{mjs,cjs,js}'],
     languageOptions: {
-      globals: { process: 'readonly', console: 'readonly', module: 'readonly', URL: 'readonly', setTimeout: 'readonly',
-        clearTimeout: 'readonly', setInterval: 'readonly', clearInterval: 'readonly', fetch: 'readonly',
-        Buffer: 'readonly', performance: 'readonly', document: 'readonly', window: 'readonly', requestAnimationFrame: 'readonly' },
+      globals: {
+        process: 'readonly',
+        console: 'readonly',
+        module: 'readonly',
+        URL: 'readonly',
+        setTimeout: 'readonly',
+        clearTimeout: 'readonly',
+        setInterval: 'readonly',
+        clearInterval: 'readonly',
+        fetch: 'readonly',
+        Buffer: 'readonly',
+        performance: 'readonly',
+        document: 'readonly',
+        window: 'readonly',
+        requestAnimationFrame: 'readonly',
+      },
     },
   },
 );

@@ -1,12 +1,24 @@
 const base = {
   testEnvironment: 'node',
   transform: {
-    '^.+\\.(t|j)sx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2023' }, module: { type: 'commonjs' } }],
+    '^.+\\.(t|j)sx?$': [
+      '@swc/jest',
+      {
+        jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2023' },
+        module: { type: 'commonjs' },
+      },
+    ],
   },
 };
 export default {
   projects: [
     { ...base, displayName: 'unit', testMatch: ['<rootDir>/src/**/*.test.ts'] },
-    { ...base, displayName: 'server', testMatch: ['<rootDir>/tests/api/**/*.test.ts'], globalSetup: '<rootDir>/tests/api/globalSetup.mjs' },
+    {
+      ...base,
+      displayName: 'server',
+      testMatch: ['<rootDir>/tests/api/**/*.test.ts'],
+      globalSetup: '<rootDir>/tests/api/globalSetup.mjs',
+      globalTeardown: '<rootDir>/tests/api/globalTeardown.mjs',
+    },
   ],
 };

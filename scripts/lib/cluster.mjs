@@ -126,26 +126,38 @@ async function boot({ bin, folder, data, throwaway }) {
   return port;
 }
 
-function createDatabase({ bin, folder, port }) {
-  const password = readFileSync(join(folder, 'password'), 'utf8').trim();
-  const env = { PATH: process.env.PATH, PGPASSWORD: password };
-  const psql = (sql) =>
-    spawnSync(
-      join(bin, 'psql'),
-      ['-X', '-h', '127.0.0.1', '-p', String(port), '-U', 'margin', '-d', 'postgres', '-tAc', sql],
-      { env },
-    );
-  if (psql("select 1 from pg_database where datname = 'margin'").stdout.toString().trim() === '1') return;
-  const { status, stderr } = psql('create database margin');
+function createDatabase(cluster) {
+  const known = askDatabase(cluster, "select 1 from pg_database where datname = 'margin'");
+  if (known.stdout.toString().trim() === '1') return;
+  const { status, stderr } = askDatabase(cluster, 'create database margin');
   if (status !== 0) fail(`The database could not be made:\n${stderr}`);
+}
+
+function askDatabase({ bin, folder, port }, sql) {
+  const password = readFileSync(join(folder, 'password'), 'utf8').trim();
+  const args = ['-X', '-h', '127.0.0.1', '-p', String(port), '-U', 'margin', '-d', 'postgres', '-tAc', sql];
+  return spawnSync(join(bin, 'psql'), args, { env: { PATH: process.env.PATH, PGPASSWORD: password } });
 }
 
 function tail(file) {
   return existsSync(file) ? readFileSync(file, 'utf8').split('\n').slice(-15).join('\n') : '(no log)';
 }
 
-/** Stops a cluster; a throw-away one is removed as well. */
+/** Whether another server still works on the cluster. */
+function inUse({ bin, folder }) {
+  const data = join(folder, 'data');
+  const port = runningPort({ bin, data });
+  if (port === null) return false;
+  const count = askDatabase(
+    { bin, folder, port },
+    "select count(*) from pg_stat_activity where datname = 'margin'",
+  );
+  return Number(count.stdout.toString()) > 0;
+}
+
+/** Stops a cluster unless another server works on it; a throw-away one is stopped and removed. */
 export function stopCluster({ bin, folder, throwaway = false }) {
+  if (!throwaway && inUse({ bin, folder })) return;
   runAsOwner(join(bin, 'pg_ctl'), ['stop', '-D', join(folder, 'data'), '-m', 'fast', '-w', '-t', '30']);
   if (throwaway) rmSync(dirname(folder), { recursive: true, force: true });
 }

@@ -25,12 +25,14 @@ export const tolerances = {
   chanceDraws: 4000,
   /** mm, absolute. A reading further than this from its twin across the axle is questioned. */
   twinQuestionMm: 25,
+  /** mm, absolute. A target further than this from what was read is questioned: half a number, or the wrong point. */
+  targetQuestionMm: 90,
   /** mm, absolute. Repeats of one reading further apart than this are questioned. */
   repeatQuestionMm: 6,
   /** share. Told to stop when all heights are in with at least this probability. */
   stopChance: 0.9,
   /** share. Another round that gains less than this is not worth taking a wheel off. */
   worthwhileGain: 0.03,
-  /** mm, absolute. A limit further off than this many mm in a report counts as missed. */
+  /** mm, absolute. A target missed, or a margin left, by no more than this is none in a workshop. */
   missedMm: 0.05,
 } as const;

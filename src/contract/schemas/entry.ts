@@ -114,12 +114,10 @@ const shapes = {
 };
 
 /** One entry of a job. */
-export const entrySchema = Joi.alternatives()
-  .conditional('.type', {
-    switch: Object.entries(shapes).map(([is, then]) => ({ is, then })),
-    otherwise: Joi.object({ type: Joi.valid(...Object.keys(shapes)).required() }).unknown(),
-  })
-  .required();
+export const entrySchema = Joi.alternatives().conditional('.type', {
+  switch: Object.entries(shapes).map(([is, then]) => ({ is, then })),
+  otherwise: Joi.object({ type: Joi.valid(...Object.keys(shapes)).required() }).unknown(),
+});
 
 /** A new job with its first entries. */
 export const newJobSchema = Joi.object({

@@ -194,6 +194,7 @@ describe('the order of the work', () => {
     const line = summarise(measured([375, 375, 371, 371]), '2026-03-02T10:00:00.000Z');
     expect(line.toGoMm.LF).toBeCloseTo(-10, 3);
     expect(line.toGoMm.RR).toBeCloseTo(-6, 3);
+    expect(summarise(measured([366, 375, 371, 371]), '').toGoMm.LF).toBe(0);
     expect(line.worst).not.toBeNull();
     expect(summarise(record(), '').worst).toBeNull();
   });

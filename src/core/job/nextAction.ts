@@ -40,6 +40,8 @@ function afterReadings(answer: Answer): NextAction {
   if (goodEnough(answer)) return { stage: 'close-out', words: 'in tolerance: lock it' };
   const first = firstToTurn(answer);
   if (!first) return { stage: 'plan', words: 'nearest heights reached: decide' };
+  if (answer.reasons.some(({ kind }) => kind === 'thread' || kind === 'droop'))
+    return { stage: 'plan', words: 'target out of reach: decide' };
   return { stage: 'plan', words: `turn ${cornerNames[first]}` };
 }
 
@@ -82,7 +84,7 @@ export interface JobSummary {
   round: number;
   next: NextAction;
   worst: Margin | null;
-  /** Height to go per corner, mm; null where not known. For the drawing. */
+  /** Height to go per corner where it is out of tolerance, mm; 0 where it is in, null where not known. */
   toGoMm: Record<CornerId, number | null>;
   updatedAt: string;
 }
@@ -93,7 +95,9 @@ export function summarise(record: JobRecord, updatedAt: string): JobSummary {
   const state = answer?.state ?? readRounds(record);
   const toGo = (id: CornerId): number | null => {
     const corner = answer?.corners.find((one) => one.id === id);
-    return corner && corner.spec.targetMm !== null ? corner.spec.targetMm - corner.nowMm : null;
+    if (!answer || !corner || corner.spec.targetMm === null) return null;
+    const togo = corner.spec.targetMm - corner.nowMm;
+    return Math.abs(togo) > answer.tolerance.value ? togo : 0;
   };
   return {
     id: record.id,

@@ -4,7 +4,11 @@ import type { Round } from '../job/rounds.ts';
 import { meanOf } from '../learn/posterior.ts';
 import { tolerances } from '../tolerances.ts';
 
-export type Question = { kind: 'twin'; differenceMm: number } | { kind: 'repeat'; differenceMm: number };
+/** A question: how far off something is, and from what. */
+export interface Question {
+  kind: 'twin' | 'repeat' | 'target';
+  differenceMm: number;
+}
 
 /** Whether a height reading is unlikely enough to ask about; it is kept whatever the answer. */
 export function questionHeight(
@@ -20,9 +24,17 @@ export function questionHeight(
   return Math.abs(difference) > tolerances.twinQuestionMm ? { kind: 'twin', differenceMm: difference } : null;
 }
 
+/** Whether a target is so far from what the tape says that it may be a slip. */
+export function questionTarget(targetMm: number, nowMm: number | null): Question | null {
+  const differenceMm = nowMm === null ? 0 : targetMm - nowMm;
+  return Math.abs(differenceMm) > tolerances.targetQuestionMm ? { kind: 'target', differenceMm } : null;
+}
+
 /** A question in words; `say` writes mm in the reader's units. */
 export function questionWords(question: Question, say: (mm: number) => string): string {
   const size = say(Math.abs(question.differenceMm));
+  if (question.kind === 'target')
+    return `${size} from what it reads now. Kept; is the number whole, and the point the same?`;
   return question.kind === 'twin'
     ? `${size} off its twin across the axle. Kept; check the point and read again if in doubt.`
     : `${size} off the other reading here. Kept; settle and read again.`;

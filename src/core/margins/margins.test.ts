@@ -1,6 +1,6 @@
 import { cornerIds } from '#core/machine/body.ts';
 import { add, factEntry, heights, measured, plainDocument, record } from '../../../tests/fixtures/records.ts';
-import { questionHeight, questionWords } from '../judge/questions.ts';
+import { questionHeight, questionTarget, questionWords } from '../judge/questions.ts';
 import { readRounds } from '../job/rounds.ts';
 import { answerFor, type Answer } from '../plan/answer.ts';
 import {
@@ -120,6 +120,12 @@ describe('questions', () => {
     expect(question).toEqual({ kind: 'twin', differenceMm: 40 });
     expect(question && questionWords(question, say)).toMatch(/^40 mm off its twin/);
     expect(questionHeight(380, 'RF', round, [])).toBeNull();
+  });
+
+  test('a target that is half a number is asked about', () => {
+    expect(questionTarget(36, 371)).toEqual({ kind: 'target', differenceMm: -335 });
+    expect(questionTarget(350, 371)).toBeNull();
+    expect(questionTarget(36, null)).toBeNull();
   });
 
   test('a repeat 9 mm off the first is asked about', () => {

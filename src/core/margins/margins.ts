@@ -1,6 +1,7 @@
 import type { Answer } from '../plan/answer.ts';
 import type { CornerAnswer } from '../plan/cornerAnswer.ts';
 import { cornerNames, type CornerId } from '../machine/body.ts';
+import { tolerances } from '../tolerances.ts';
 
 export type MarginKind = 'thread-up' | 'thread-down' | 'droop' | 'bump-stop' | 'bump-metal' | 'height';
 export type MarginState = 'clear' | 'tight' | 'short';
@@ -99,8 +100,7 @@ function make(kind: MarginKind, corner: CornerId, leftMm: number, rangeMm: numbe
 }
 
 function stateOf(kind: MarginKind, leftMm: number, share: number): MarginState {
-  // Standing exactly on a thread's end is no room but no damage either; past any limit is short.
-  if (leftMm < 0 || (leftMm === 0 && kind !== 'height')) return 'short';
+  if (leftMm <= tolerances.missedMm) return 'short';
   return share < TIGHT[kind] ? 'tight' : 'clear';
 }
 

@@ -17,8 +17,14 @@ export function turnParts(turns: number): NumberParts {
   return fractionParts(turns, 8);
 }
 
+/** "turn" up to one, else "turns" (none is "0 turns"). */
+export function turnWord(turns: number): string {
+  const size = Math.abs(turns);
+  return size > 1 || size < 1 / 16 ? 'turns' : 'turn';
+}
+
 /** Unsigned turns in words: "3 1/4 turns", "1 turn", "1/8 turn". */
 export function turnsText(turns: number): string {
   const size = Math.abs(turns);
-  return `${partsToText(turnParts(size))} ${size > 1 ? 'turns' : 'turn'}`;
+  return `${partsToText(turnParts(size))} ${turnWord(turns)}`;
 }

@@ -12,6 +12,7 @@ export const router = createBrowserRouter([
   {
     element: <Shell />,
     errorElement: <FailurePage />,
+    hydrateFallbackElement: <></>,
     children: [
       { path: '/', element: <BaysPage /> },
       {

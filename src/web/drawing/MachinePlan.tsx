@@ -6,6 +6,8 @@ interface Props {
   /** mm to rise (+) or drop (−) per corner; null draws no arrow. */
   moves: Partial<Record<CornerId, number | null>>;
   width?: number;
+  /** Drawn with the nose to the left, for a line of a list. */
+  lying?: boolean;
 }
 
 const BODY: Record<
@@ -32,7 +34,7 @@ const BODY: Record<
 };
 
 /** The machine seen from above, front up, wheels where they really are. */
-export function MachinePlan({ footprint, moves, width = 190 }: Props) {
+export function MachinePlan({ footprint, moves, width = 190, lying = false }: Props) {
   const defaults = classDefaults[footprint.class];
   const base = footprint.wheelbaseMm ?? defaults.wheelbaseMm;
   const track = Math.max(
@@ -45,7 +47,7 @@ export function MachinePlan({ footprint, moves, width = 190 }: Props) {
   const view = { w: track + tyre.width * 2.8, h: base * (1 + body.nose + body.tail) + 80 };
   return (
     <svg
-      viewBox={`${left} ${top} ${view.w} ${view.h}`}
+      viewBox={lying ? `${top} ${left} ${view.h} ${view.w}` : `${left} ${top} ${view.w} ${view.h}`}
       width={width}
       role="img"
       aria-label={`${defaults.title} from above`}
@@ -55,23 +57,25 @@ export function MachinePlan({ footprint, moves, width = 190 }: Props) {
       strokeWidth={view.w / 150}
       strokeLinejoin="round"
     >
-      {cornerIds.map((id) => (
-        <Arm key={id} id={id} footprint={footprint} half={body.halfMid * track * 0.62} base={base} />
-      ))}
-      <path d={outline(body, track, base)} fill="var(--sheet)" stroke="var(--ink)" />
-      <path d={cabin(body, track, base)} />
-      {footprint.class === 'truck' && (
-        <rect x={-track * 0.36} y={base * 0.02} width={track * 0.72} height={base * 0.72} />
-      )}
-      {footprint.class === 'side-by-side' && (
-        <path
-          d={`M${-track * 0.3} ${-base * 0.1}H${track * 0.3}M${-track * 0.3} ${base * 0.22}H${track * 0.3}`}
-          strokeDasharray="60 40"
-        />
-      )}
-      {cornerIds.map((id) => (
-        <Wheel key={id} id={id} footprint={footprint} tyre={tyre} move={moves[id] ?? null} />
-      ))}
+      <g transform={lying ? 'rotate(-90)' : undefined}>
+        {cornerIds.map((id) => (
+          <Arm key={id} id={id} footprint={footprint} half={body.halfMid * track * 0.62} base={base} />
+        ))}
+        <path d={outline(body, track, base)} fill="var(--sheet)" stroke="var(--ink)" />
+        <path d={cabin(body, track, base)} />
+        {footprint.class === 'truck' && (
+          <rect x={-track * 0.36} y={base * 0.02} width={track * 0.72} height={base * 0.72} />
+        )}
+        {footprint.class === 'side-by-side' && (
+          <path
+            d={`M${-track * 0.3} ${-base * 0.1}H${track * 0.3}M${-track * 0.3} ${base * 0.22}H${track * 0.3}`}
+            strokeDasharray="60 40"
+          />
+        )}
+        {cornerIds.map((id) => (
+          <Wheel key={id} id={id} footprint={footprint} tyre={tyre} move={moves[id] ?? null} lying={lying} />
+        ))}
+      </g>
     </svg>
   );
 }
@@ -121,11 +125,14 @@ function Wheel({
   footprint,
   tyre,
   move,
+  lying,
 }: {
   id: CornerId;
   footprint: Footprint;
   tyre: { length: number; width: number };
   move: number | null;
+  /** Arrows would point along the machine: the wheel is filled instead. */
+  lying: boolean;
 }) {
   const { x, y } = contactPoint(footprint, id);
   const moving = move !== null && Math.abs(move) > 0.25;
@@ -139,10 +146,10 @@ function Wheel({
         width={tyre.width}
         height={tyre.length}
         rx={tyre.width * 0.16}
-        fill="var(--sheet)"
+        fill={lying && moving ? 'var(--action)' : 'var(--sheet)'}
         stroke="var(--ink)"
       />
-      {moving && (
+      {moving && !lying && (
         <path
           d={
             up

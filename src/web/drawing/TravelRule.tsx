@@ -9,10 +9,10 @@ interface Props {
   side: 'left' | 'right';
 }
 
-const HEIGHT = 268;
+const HEIGHT = 240;
 const TOP = 10;
-const WIDTH = 92;
-const SPINE = 40;
+const WIDTH = 86;
+const SPINE = 36;
 
 /** One upright ruler of wheel travel, full droop at the bottom, metal at the top, to scale. */
 export function TravelRule({ name, data, side }: Props) {

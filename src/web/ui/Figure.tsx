@@ -1,5 +1,5 @@
 import { decimalParts, lengthParts, type NumberParts } from '#core/units/formatLength.ts';
-import { turnParts } from '#core/units/turns.ts';
+import { turnParts, turnWord } from '#core/units/turns.ts';
 import { useLengthStyle } from '../app/settings.ts';
 
 /** A number taken apart, set with a true minus and a real fraction. */
@@ -46,7 +46,7 @@ export function Turns({ turns }: { turns: number }) {
   const size = Math.abs(turns);
   return (
     <span className="figures whitespace-nowrap">
-      <Parts parts={turnParts(size)} /> {size > 1 ? 'turns' : 'turn'}
+      <Parts parts={turnParts(size)} /> {turnWord(size)}
     </span>
   );
 }

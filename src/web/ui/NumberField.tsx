@@ -16,6 +16,8 @@ interface Props extends NumberFieldOptions {
   placeholder?: string;
   unsent?: boolean;
   showUnit?: boolean;
+  /** Too narrow for its words: they stand under the nearest positioned group instead of under the field. */
+  narrow?: boolean;
   /** Called on Enter when there is no next field. */
   onLast?: () => void;
   className?: string;
@@ -39,6 +41,7 @@ export function NumberField({
   placeholder,
   unsent = false,
   showUnit = true,
+  narrow = false,
   onLast,
   className = '',
   ...options
@@ -63,7 +66,7 @@ export function NumberField({
 
   const mark = markFor(field.state.kind, refused, unsent);
   return (
-    <div className={`min-w-0 ${className}`}>
+    <div className={`min-w-0 ${narrow ? '' : 'relative'} ${className}`}>
       <label htmlFor={id} className={showLabel ? 'label text-second block' : 'sr-only'}>
         {label}
       </label>
@@ -99,7 +102,6 @@ export function NumberField({
         )}
         {showUnit && field.unit && <span className="text-second label pr-0.5 pl-0.5">{field.unit}</span>}
       </div>
-      {/* Stands under the whole row of fields (its nearest positioned ancestor), so that it has room. */}
       <p
         id={`${id}-words`}
         aria-live={focused ? 'polite' : 'off'}

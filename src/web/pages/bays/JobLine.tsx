@@ -13,10 +13,10 @@ export function JobLine({ job, unsent = false }: { job: JobSummary; unsent?: boo
     <li className="border-rule border-b">
       <Link
         to={`/jobs/${job.id}/${job.next.stage}`}
-        className="hover:bg-sheet grid grid-cols-[64px_minmax(180px,1.1fr)_minmax(220px,1.2fr)_minmax(240px,1.4fr)_130px] items-center gap-x-6 py-3 max-lg:grid-cols-[64px_1fr_1fr] max-sm:grid-cols-[56px_1fr]"
+        className="hover:bg-sheet grid grid-cols-[116px_minmax(180px,1.1fr)_minmax(200px,1fr)_minmax(300px,1.6fr)_120px] items-center gap-x-6 py-3 max-lg:grid-cols-[116px_1fr_1fr] max-sm:grid-cols-[88px_1fr]"
       >
         <span className="row-span-2 flex justify-center lg:row-span-1">
-          <MachinePlan footprint={footprint} moves={job.toGoMm} width={50} />
+          <MachinePlan footprint={footprint} moves={job.toGoMm} width={112} lying />
         </span>
         <span>
           <span className="text-head block font-semibold">{job.name}</span>

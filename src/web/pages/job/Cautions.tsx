@@ -2,9 +2,9 @@ import { TriangleAlert } from 'lucide-react';
 import type { Caution } from '#core/judge/cautions.ts';
 
 /** Cautions where they apply: one line each, the reason behind it. */
-export function Cautions({ list }: { list: readonly Caution[] }) {
+export function Cautions({ list, folded = false }: { list: readonly Caution[]; folded?: boolean }) {
   return (
-    <details className="border-rule mx-4 border-b py-2" open>
+    <details className="border-rule mx-4 border-b py-2" open={!folded}>
       <summary className="flex min-h-6 items-center gap-2 font-semibold">
         <TriangleAlert size={16} aria-hidden className="text-short" /> Before a hand goes in
       </summary>

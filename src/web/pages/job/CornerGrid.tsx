@@ -27,15 +27,15 @@ export function CornerGrid({ job, corner, showPlan }: Props) {
   return (
     <div
       data-fields
-      className="grid flex-1 grid-cols-[minmax(0,1fr)_150px_minmax(0,1fr)] grid-rows-2 gap-y-2 px-3 pt-3 max-xl:grid-cols-[minmax(0,1fr)_90px_minmax(0,1fr)] max-md:grid-cols-1 max-md:grid-rows-none"
+      className="grid flex-1 grid-cols-[minmax(0,1fr)_168px_minmax(0,1fr)] grid-rows-2 gap-y-1 px-3 pt-3 max-xl:grid-cols-[minmax(0,1fr)_90px_minmax(0,1fr)] max-md:grid-cols-1 max-md:grid-rows-none"
     >
       {cornerIds.map((id) => (
         <Corner key={id} id={id} job={job} showPlan={showPlan}>
           {corner(id, job.answer?.corners.find((one) => one.id === id) ?? null)}
         </Corner>
       ))}
-      <div className="col-start-2 row-span-2 row-start-1 flex items-center justify-center px-2 max-md:hidden">
-        <MachinePlan footprint={job.record.document.machine} moves={moves} width={150} />
+      <div className="col-start-2 row-span-2 row-start-1 flex items-center justify-center px-1 max-md:hidden">
+        <MachinePlan footprint={job.record.document.machine} moves={moves} width={168} />
       </div>
     </div>
   );

@@ -10,7 +10,7 @@ import { capital, cornerNumbers, pathWords } from '../../features/job/words.ts';
 import type { QuantityName, Range } from '../../features/numbers/quantity.ts';
 import { TextField } from '../../ui/TextField.tsx';
 import { Footer, NextLink } from './Footer.tsx';
-import { PathField, ranges } from './fields.tsx';
+import { PathField, ranges, useTargetQuestion } from './fields.tsx';
 import { SideChoice } from './SideChoice.tsx';
 
 interface Row {
@@ -179,6 +179,7 @@ function JobFields({ job }: { job: Job }) {
 
 function NumberRow({ job, row, index }: { job: Job; row: Row; index: number }) {
   const style = useLengthStyle(1);
+  const askTarget = useTargetQuestion(job, cornerIds);
   return (
     <tr className="border-rule relative border-t">
       <th scope="row" className="py-1 pr-2 text-left font-medium">
@@ -195,6 +196,7 @@ function NumberRow({ job, row, index }: { job: Job; row: Row; index: number }) {
         return (
           <td key={id} className="px-2 py-1 align-top">
             <PathField
+              {...(row.label === 'Target height' ? { question: askTarget } : {})}
               job={job}
               path={['corners', id, ...row.path]}
               order={10 * (index + 1) + cornerNumbers[id]}
@@ -209,13 +211,26 @@ function NumberRow({ job, row, index }: { job: Job; row: Row; index: number }) {
   );
 }
 
-/** Copies front left's value to the other three. Shown only while they differ. */
-function SameAllRound({ job, path, label }: { job: Job; path: string[]; label: string }) {
+/** Copies front left's value to the other three. */
+function SameAllRound({
+  job,
+  path,
+  label,
+  isChoice = false,
+}: {
+  job: Job;
+  path: string[];
+  label: string;
+  isChoice?: boolean;
+}) {
   const from = valueAt(job.record.document, ['corners', 'LF', ...path]);
   const others = cornerIds.filter(
     (id) => id !== 'LF' && valueAt(job.record.document, ['corners', id, ...path]) !== from,
   );
-  if (from === null || from === '' || others.length === 0) return null;
+  const unset = (id: CornerId) =>
+    [null, '', 0].includes(valueAt(job.record.document, ['corners', id, ...path]) as null | string | number);
+  // Where every corner has a value of its own, an axle's difference is meant: no offer to level it.
+  if (from === null || from === '' || others.length === 0 || (!isChoice && !others.some(unset))) return null;
   const copy = () =>
     job.actions.change(
       `${label} alike all round`,
@@ -260,7 +275,7 @@ function ChoiceRow({
     <tr className="border-rule border-t">
       <th scope="row" className="py-1 pr-2 text-left font-medium">
         {label}
-        <SameAllRound job={job} path={path} label={label} />
+        <SameAllRound job={job} path={path} label={label} isChoice />
       </th>
       {cornerIds.map((id) => {
         const full = ['corners', id, ...path];
@@ -270,7 +285,7 @@ function ChoiceRow({
               aria-label={capital(pathWords(full))}
               value={valueAt(job.record.document, full) as string}
               onChange={(event) => job.actions.change(capital(pathWords(full)), [full, event.target.value])}
-              className="bg-sheet border-second/70 h-9 w-full border-b"
+              className="bg-sheet border-second/70 h-9 w-full border-b text-[13px] [font-stretch:82%]"
             >
               {options.map(({ value, words }) => (
                 <option key={value} value={value}>

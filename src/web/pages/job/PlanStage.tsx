@@ -115,8 +115,8 @@ function Outlook({ job, answer }: { job: Job; answer: Answer }) {
           <span className="figures">{Math.round((answer.chanceAfter ?? 0) * 100)}</span> in 100 to be within{' '}
           <Length mm={answer.tolerance.value} /> after this round.
         </SumFigure>
-      </b>{' '}
-      <span className="text-second">
+      </b>
+      <span className="text-second label block">
         {missing.length > 0
           ? `Not measured: ${missing.map((id) => cornerNames[id]).join(', ')}; each corner is taken to answer for itself.`
           : first && !job.state.turning

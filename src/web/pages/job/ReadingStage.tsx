@@ -1,7 +1,6 @@
 import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import { referenceKinds } from '#core/geometry/reference.ts';
-import { questionHeight, questionWords } from '#core/judge/questions.ts';
 import { goodEnough } from '#core/job/nextAction.ts';
 import type { ToldCorner } from '#core/job/types.ts';
 import { cornerIds, cornerNames, type CornerId } from '#core/machine/body.ts';
@@ -16,7 +15,7 @@ import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Length, Plain } from '../../ui/Figure.tsx';
 import { CornerGrid } from './CornerGrid.tsx';
-import { FactField, ranges } from './fields.tsx';
+import { FactField, ranges, useHeightQuestion } from './fields.tsx';
 import { Footer, NextLink } from './Footer.tsx';
 
 const RoundsChart = lazy(async () => ({
@@ -109,11 +108,7 @@ function Readings({ job, id, round, answer, told }: ReadingsProps) {
   const spread = read.length > 1 ? Math.max(...read) - Math.min(...read) : null;
   const index = cornerNumbers[id];
   const height = (slot: string) => ({ kind: 'height' as const, round, corner: id, slot });
-  const ask = (slot: string) => (value: number) => {
-    const others = read.filter((_, i) => SLOTS[i] !== slot);
-    const question = questionHeight(value, id, job.state.rounds[round], others);
-    return question && questionWords(question, (mm) => lengthText(mm, style));
-  };
+  const ask = useHeightQuestion(job, id, round);
   const measured =
     read.length > 0 ||
     (round === job.state.current && answer !== null && job.state.rounds[round] !== undefined);
@@ -160,6 +155,7 @@ function Readings({ job, id, round, answer, told }: ReadingsProps) {
               range={ranges.height}
               question={ask(slot)}
               showUnit={false}
+              narrow
               placeholder={`${i + 1}.`}
             />
           ))}
@@ -170,6 +166,7 @@ function Readings({ job, id, round, answer, told }: ReadingsProps) {
           <FactField
             job={job}
             place={{ kind: 'collar', round, corner: id, slot: 'now' }}
+            narrow
             label="Collar reads"
             showLabel
             order={40 + index}
@@ -179,6 +176,7 @@ function Readings({ job, id, round, answer, told }: ReadingsProps) {
           <FactField
             job={job}
             place={{ kind: 'travel-used', round, corner: id, slot: 'now' }}
+            narrow
             label="Travel used"
             showLabel
             order={50 + index}
@@ -269,26 +267,25 @@ function Learnt({ job }: { job: Job }) {
   const { answer } = job;
   if (!answer || answer.state.current === 0) return null;
   return (
-    <div className="border-rule mx-4 border-t py-2" data-testid="learnt">
-      <h3 className="sr-only">What was learnt</h3>
+    <p className="border-rule mx-4 border-t py-2" data-testid="learnt">
       {(['front', 'rear'] as const).map((axle) => {
         const { prior, now } = answer.posterior.gains[axle];
         return (
-          <p key={axle}>
+          <span key={axle} className="mr-5 inline-block">
+            This {axle} gives{' '}
             <SumFigure name={`Wheel per seat, ${axle}`} sum={() => gainSum(axle, answer)}>
-              This {axle} gives{' '}
               <b>
                 <Plain value={now.mean} decimals={2} />
               </b>{' '}
-              ± <Plain value={now.sd} decimals={2} /> mm per mm of seat
-            </SumFigure>
+              ± <Plain value={now.sd} decimals={2} />
+            </SumFigure>{' '}
+            mm per mm of seat
             <span className="text-second">
-              , the sheet says <Plain value={prior.mean} decimals={2} /> ±{' '}
-              <Plain value={prior.sd} decimals={2} />.
+              , not <Plain value={prior.mean} decimals={2} /> ± <Plain value={prior.sd} decimals={2} />.
             </span>
-          </p>
+          </span>
         );
       })}
-    </div>
+    </p>
   );
 }

@@ -31,7 +31,7 @@ export function TurnStage({ job }: { job: Job }) {
     );
   return (
     <>
-      <Cautions list={cautions.turn ?? []} />
+      <Cautions list={cautions.turn ?? []} folded={Object.keys(state.turning?.done ?? {}).length > 0} />
       <CornerGrid
         job={job}
         showPlan={state.turning !== null}
@@ -83,12 +83,12 @@ function Work({ job, id, round, told }: WorkProps) {
       <p className={`text-figure mt-3 font-bold ${done ? 'text-second' : 'text-action'}`}>
         <Turns turns={asked.turns} /> {asked.turns > 0 ? 'up' : 'down'}
       </p>
-      <p className="font-medium">
-        {asked.stopAtMm === null ? null : (
-          <>
-            stop at <Length mm={asked.stopAtMm} /> ·{' '}
-          </>
-        )}
+      {asked.stopAtMm !== null && (
+        <p className="font-medium">
+          stop at <Length mm={asked.stopAtMm} />
+        </p>
+      )}
+      <p className="label text-second">
         <Length mm={Math.abs(asked.seatMm)} /> of seat
       </p>
       <DoneField job={job} id={id} round={round} done={done} record={record} />
@@ -183,7 +183,7 @@ function DoneField({ job, id, round, done, record }: DoneFieldProps) {
           {...common}
           label="Stopped at"
           quantity="length"
-          decimals={2}
+          decimals={1}
           range={ranges.collar}
           value={doneMm === null ? null : before + spec.readingSign * doneMm}
           question={(reading) => pastLimit(spec, reading)}

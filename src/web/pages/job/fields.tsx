@@ -1,5 +1,9 @@
 import { factAt } from '#core/job/facts.ts';
+import { questionHeight, questionTarget, questionWords } from '#core/judge/questions.ts';
+import type { CornerId } from '#core/machine/body.ts';
+import { lengthText } from '#core/units/formatLength.ts';
 import { limits } from '#contract/limits.ts';
+import { useLengthStyle } from '../../app/settings.ts';
 import { blankFact, factKey, pathKey, valueAt, type FactPlace } from '../../features/job/draftKeys.ts';
 import { isUnsent, type Job } from '../../features/job/useJob.ts';
 import { capital, factWords, pathWords } from '../../features/job/words.ts';
@@ -15,6 +19,7 @@ interface FactFieldProps {
   placeholder?: string;
   showLabel?: boolean;
   showUnit?: boolean;
+  narrow?: boolean;
   question?: (value: number) => string | null;
   onLast?: () => void;
 }
@@ -51,6 +56,7 @@ interface PathFieldProps {
   placeholder?: string;
   showLabel?: boolean;
   showUnit?: boolean;
+  question?: ((value: number) => string | null) | undefined;
   onLast?: () => void;
   className?: string;
 }
@@ -75,6 +81,35 @@ export function PathField({ job, path, label, quantity = 'length', ...rest }: Pa
       onCommit={(value) => job.actions.change(words, [path, value])}
     />
   );
+}
+
+/** Asks about a height reading that is far off its twin or its repeats. */
+export function useHeightQuestion(job: Job, id: CornerId, round: number) {
+  const style = useLengthStyle(1);
+  const here = job.state.rounds[round];
+  return (slot: string) => (value: number) => {
+    const others = job.facts.filter(
+      ({ fact }) =>
+        fact.kind === 'height' && fact.round === round && fact.corner === id && fact.slot !== slot,
+    );
+    const question = questionHeight(
+      value,
+      id,
+      here,
+      others.map(({ fact }) => fact.valueMm ?? 0),
+    );
+    return question && questionWords(question, (mm) => lengthText(mm, style));
+  };
+}
+
+/** Asks about a target that is far from what these corners read. */
+export function useTargetQuestion(job: Job, ids: readonly CornerId[]) {
+  const style = useLengthStyle(1);
+  return (value: number) => {
+    const read = job.answer?.corners.find(({ id }) => ids.includes(id))?.nowMm ?? null;
+    const question = questionTarget(value, read);
+    return question && questionWords(question, (mm) => lengthText(mm, style));
+  };
 }
 
 export const ranges = {

@@ -17,7 +17,7 @@ import { SumPanel } from '../../features/sums/SumPanel.tsx';
 import { Length, Turns } from '../../ui/Figure.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { TextField } from '../../ui/TextField.tsx';
-import { FactField, ranges } from '../job/fields.tsx';
+import { FactField, ranges, useHeightQuestion, useTargetQuestion } from '../job/fields.tsx';
 
 /** A first answer before any form: what the tape reads, what it should read. */
 export function NewSetupPage() {
@@ -64,14 +64,7 @@ export function NewSetupPage() {
           <Columns />
           <Row label="Reads now" help={<ReferenceChoice job={job} />}>
             {cornerIds.map((id) => (
-              <FactField
-                key={id}
-                job={job}
-                place={{ kind: 'height', round: 0, corner: id, slot: '1' }}
-                label={`Reads now, ${cornerNames[id]}`}
-                order={cornerNumbers[id]}
-                range={ranges.height}
-              />
+              <HeightNow key={id} job={job} id={id} />
             ))}
           </Row>
           <Row label="Wanted" help="both sides of an axle">
@@ -156,7 +149,7 @@ function Columns() {
 
 function Row({ label, help, children }: { label: string; help: React.ReactNode; children: React.ReactNode }) {
   return (
-    <div className="border-rule relative mb-5 grid grid-cols-[132px_repeat(4,minmax(0,1fr))] items-start gap-x-4 border-t pt-2 max-md:grid-cols-2">
+    <div className="border-rule mb-6 grid grid-cols-[132px_repeat(4,minmax(0,1fr))] items-start gap-x-4 border-t pt-2 max-md:grid-cols-2">
       <div className="max-md:col-span-2">
         <p className="font-medium">{label}</p>
         <div className="label text-second">{help}</div>
@@ -189,6 +182,20 @@ function ReferenceChoice({ job }: { job: Job }) {
   );
 }
 
+function HeightNow({ job, id }: { job: Job; id: CornerId }) {
+  const ask = useHeightQuestion(job, id, 0);
+  return (
+    <FactField
+      job={job}
+      place={{ kind: 'height', round: 0, corner: id, slot: '1' }}
+      label={`Reads now, ${cornerNames[id]}`}
+      order={cornerNumbers[id]}
+      range={ranges.height}
+      question={ask('1')}
+    />
+  );
+}
+
 /** One number for both sides of an axle; each side can be set apart later. */
 function AxleTarget({
   job,
@@ -203,8 +210,10 @@ function AxleTarget({
 }) {
   const sides = cornerIds.filter((id) => axleOf(id) === axle);
   const [first = 'LF'] = sides;
+  const ask = useTargetQuestion(job, sides);
   return (
     <NumberField
+      question={ask}
       className="md:col-span-2"
       label={`Wanted, ${axle}`}
       order={order}

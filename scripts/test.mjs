@@ -1,0 +1,89 @@
+import { readFileSync, rmSync } from 'node:fs';
+import { ensureChromium, ensurePostgres } from './lib/debian.mjs';
+import { ensureBuild } from './lib/build.mjs';
+import { ensurePackages } from './lib/packages.mjs';
+import { run } from './lib/run.mjs';
+
+/**
+ * `npm test`: sets up, then runs every stage, one summary line each. A failure prints the stage's own output and how to
+ * run it alone. `npm test -- unit server` runs the named stages only.
+ */
+const totals = { passed: 0, failed: 0 };
+
+const jest = (project) => ({
+  command: ['npx', 'jest', '--selectProjects', project, '--json', `--outputFile=.margin/${project}.json`],
+  count: () => countJest(`.margin/${project}.json`),
+});
+
+const stages = [
+  { name: 'types', command: ['npm', 'run', '--silent', 'types'] },
+  { name: 'lint', command: ['npm', 'run', '--silent', 'lint'] },
+  { name: 'boundaries', command: ['npm', 'run', '--silent', 'boundaries'] },
+  { name: 'format', command: ['npm', 'run', '--silent', 'format:check'] },
+  { name: 'unit', ...jest('unit') },
+  { name: 'server', ...jest('server') },
+  { name: 'build', work: () => ensureBuild() },
+  {
+    name: 'browser',
+    command: ['npx', 'playwright', 'test'],
+    count: () => countPlaywright('.margin/browser.json'),
+  },
+];
+
+function countJest(file) {
+  const { numPassedTests, numFailedTests, numFailedTestSuites } = JSON.parse(readFileSync(file, 'utf8'));
+  // A suite that could not even load has no tests to count.
+  return { passed: numPassedTests, failed: numFailedTests || numFailedTestSuites };
+}
+
+function countPlaywright(file) {
+  const { expected, unexpected, flaky } = JSON.parse(readFileSync(file, 'utf8')).stats;
+  return { passed: expected, failed: unexpected + flaky };
+}
+
+async function runStage(stage) {
+  const began = Date.now();
+  if (stage.work) await stage.work();
+  const { code, output } = stage.command
+    ? await run(stage.command[0], stage.command.slice(1))
+    : { code: 0, output: '' };
+  const counts = counted(stage, code);
+  totals.passed += counts.passed;
+  totals.failed += counts.failed;
+  const tests = stage.count
+    ? `${counts.passed} passed, ${counts.failed} failed`
+    : counts.failed
+      ? 'failed'
+      : 'ok';
+  if (counts.failed > 0) console.log(`${output}\nRun it alone: npm test -- ${stage.name}`);
+  console.log(`${stage.name.padEnd(11)} ${tests}  (${((Date.now() - began) / 1000).toFixed(1)} s)`);
+}
+
+/** Each stage without tests of its own counts as one check. */
+function counted(stage, code) {
+  const plain = { passed: code === 0 ? 1 : 0, failed: code === 0 ? 0 : 1 };
+  if (!stage.count) return plain;
+  try {
+    const counts = stage.count();
+    return code !== 0 && counts.failed === 0 ? { ...counts, failed: 1 } : counts;
+  } catch {
+    return { passed: 0, failed: 1 };
+  }
+}
+
+const asked = process.argv.slice(2);
+const chosen = asked.length === 0 ? stages : stages.filter(({ name }) => asked.includes(name));
+if (chosen.length === 0) {
+  console.log(`No such stage. There are: ${stages.map(({ name }) => name).join(', ')}`);
+  process.exit(2);
+}
+await ensurePackages();
+if (chosen.some(({ name }) => name === 'server' || name === 'browser')) await ensurePostgres();
+if (chosen.some(({ name }) => name === 'browser')) {
+  await ensureChromium();
+  await ensureBuild();
+}
+for (const project of ['unit', 'server', 'browser']) rmSync(`.margin/${project}.json`, { force: true });
+for (const stage of chosen) await runStage(stage);
+console.log(`${totals.passed} passed, ${totals.failed} failed`);
+process.exit(totals.failed === 0 ? 0 : 1);

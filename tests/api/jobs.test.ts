@@ -1,0 +1,369 @@
+import { randomUUID } from 'node:crypto';
+import request from 'supertest';
+import { sql } from 'drizzle-orm';
+import type { Entry, Fact, Json } from '#core/job/types.ts';
+import { problemCatalogue, type Problem } from '#contract/problems.ts';
+import { openDatabase } from '#db/connect.ts';
+import { loadDemo } from '#server/demo.ts';
+import { plainDocument } from '../fixtures/records.ts';
+import { serve, startTestServer, type TestServer } from '../fixtures/server.ts';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await startTestServer();
+});
+afterAll(() => server.close());
+
+const stamp = () => ({
+  id: randomUUID(),
+  at: new Date().toISOString(),
+  label: 'test',
+  undoOf: null,
+  redoOf: null,
+});
+const change = (path: string, from: Json, to: Json): Entry => ({
+  ...stamp(),
+  type: 'change',
+  ops: [{ path: path.split('.'), from, to }],
+});
+const height = (valueMm: number, slot = '1', replaces: string | null = null): Entry => {
+  const fact: Fact = {
+    kind: 'height',
+    round: 0,
+    corner: 'LF',
+    slot,
+    valueMm,
+    askedMm: null,
+    how: null,
+    told: null,
+  };
+  return { ...stamp(), type: 'fact', fact, replaces };
+};
+
+const api = () => request(server.address);
+const newJob = async () => {
+  const body = { id: randomUUID(), document: plainDocument(), entries: [] as Entry[] };
+  await api().post('/api/jobs').send(body).expect(201);
+  return body.id;
+};
+const post = (id: string, entry: unknown) =>
+  api()
+    .post(`/api/jobs/${id}/entries`)
+    .send(entry as object);
+const read = async (id: string) => (await api().get(`/api/jobs/${id}`).expect(200)).body;
+
+/** Checks the documented error shape and that nothing leaks. */
+function expectProblem(response: request.Response, code: keyof typeof problemCatalogue): Problem {
+  expect(response.status).toBe(problemCatalogue[code].status);
+  expect(response.headers['content-type']).toMatch(/^application\/problem\+json/);
+  const problem = JSON.parse(response.text) as Problem;
+  expect(problem).toMatchObject({
+    code,
+    status: problemCatalogue[code].status,
+    type: `/problems/${code}`,
+    title: problemCatalogue[code].title,
+  });
+  expect(response.text).not.toMatch(/node_modules|\bat .*\.ts|select |insert /i);
+  return problem;
+}
+
+describe('keeping jobs', () => {
+  test('a job is there as it was sent, with its first entries', async () => {
+    const id = randomUUID();
+    const first = height(374.65);
+    await api()
+      .post('/api/jobs')
+      .send({ id, document: plainDocument(), entries: [first] })
+      .expect(201);
+    const record = await read(id);
+    expect(record).toEqual({ id, version: 2, document: plainDocument(), entries: [first] });
+  });
+
+  test('Bays has its line: next action and worst margin', async () => {
+    const id = await newJob();
+    const { body } = await api().get('/api/jobs').expect(200);
+    const line = body.jobs.find((job: { id: string }) => job.id === id);
+    expect(line).toMatchObject({
+      name: 'Sandpiper',
+      machineClass: 'car',
+      next: { stage: 'baseline', words: 'measure all four corners' },
+      worst: null,
+    });
+  });
+
+  test('sending the same job or entry twice makes one', async () => {
+    const body = { id: randomUUID(), document: plainDocument(), entries: [height(371)] };
+    await api().post('/api/jobs').send(body).expect(201);
+    await api().post('/api/jobs').send(body).expect(201);
+    const entry = change('name', 'Sandpiper', 'Dunlin');
+    await post(body.id, entry).expect(201);
+    await post(body.id, entry).expect(201);
+    expect((await read(body.id)).version).toBe(3);
+  });
+
+  test('a taken id with another job is refused', async () => {
+    const id = await newJob();
+    const other = { id, document: plainDocument((document) => (document.name = 'Other')), entries: [] };
+    expectProblem(await api().post('/api/jobs').send(other), 'job-exists');
+  });
+
+  test('changes and facts are appended; the database refuses to rewrite them', async () => {
+    const id = await newJob();
+    const first = height(375);
+    await post(id, first).expect(201);
+    await post(id, height(365, '1', first.id)).expect(201);
+    const record = await read(id);
+    expect(record.entries).toHaveLength(2);
+    for (const statement of [
+      'update facts set value_mm = 0',
+      'delete from facts',
+      'delete from entries',
+      'truncate changes',
+    ]) {
+      await expect(server.db.execute(sql.raw(statement))).rejects.toMatchObject({
+        cause: { message: expect.stringMatching(/append-only/) },
+      });
+    }
+    const rows = await server.db.execute(sql`select value_mm from facts where job_id = ${id} order by seq`);
+    expect(rows.rows.map((row) => row.value_mm)).toEqual([375, 365]);
+  });
+});
+
+describe('two writers', () => {
+  test('different fields both go in', async () => {
+    const id = await newJob();
+    await post(id, change('corners.LF.targetMm', 365, 360)).expect(201);
+    await post(id, change('corners.RF.targetMm', 365, 361)).expect(201);
+    const { document } = await read(id);
+    expect([document.corners.LF.targetMm, document.corners.RF.targetMm]).toEqual([360, 361]);
+  });
+
+  test('the later on one field is told and shown both; nothing is overwritten', async () => {
+    const id = await newJob();
+    await post(id, change('corners.LF.targetMm', 365, 360)).expect(201);
+    const problem = expectProblem(await post(id, change('corners.LF.targetMm', 365, 350)), 'conflict');
+    expect(problem.conflict).toMatchObject({
+      refusal: {
+        reason: 'conflict',
+        conflicts: [{ path: ['corners', 'LF', 'targetMm'], from: 365, yours: 350, theirs: 360 }],
+      },
+      record: { version: 2 },
+    });
+    expect((await read(id)).document.corners.LF.targetMm).toBe(360);
+  });
+
+  test('two first readings in one place: the later is told', async () => {
+    const id = await newJob();
+    await post(id, height(375)).expect(201);
+    const problem = expectProblem(await post(id, height(371)), 'conflict');
+    expect(problem.conflict).toMatchObject({
+      refusal: { reason: 'taken', standing: { fact: { valueMm: 375 } } },
+    });
+  });
+
+  test('forty at once on one job all find their place', async () => {
+    const id = await newJob();
+    const sent = Array.from({ length: 40 }, (_, i) => post(id, height(370 + i / 10, String(i + 1))));
+    const statuses = (await Promise.all(sent)).map(({ status }) => status);
+    expect(new Set(statuses)).toEqual(new Set([201]));
+    const record = await read(id);
+    expect(record.version).toBe(41);
+    expect(record.entries).toHaveLength(40);
+  });
+
+  test('of forty on one field at once, one goes in and the rest are told', async () => {
+    const id = await newJob();
+    const statuses = await Promise.all(
+      Array.from({ length: 40 }, (_, i) =>
+        post(id, change('note', '', `note ${i}`)).then(({ status }) => status),
+      ),
+    );
+    expect(statuses.filter((status) => status === 201)).toHaveLength(1);
+    expect(statuses.filter((status) => status === 409)).toHaveLength(39);
+  });
+
+  test('a second server on the same database hears of it', async () => {
+    const second = await serve(openDatabase(server.url), server.url);
+    try {
+      const id = await newJob();
+      const stop = new AbortController();
+      const stream = await fetch(`${second.address}/api/events`, { signal: stop.signal });
+      const reader = stream.body?.getReader();
+      const heard = (async () => {
+        let text = '';
+        for (;;) {
+          const chunk = await reader?.read();
+          text += new TextDecoder().decode(chunk?.value);
+          if (text.includes('event: job')) return text;
+        }
+      })();
+      // The listener connects on its own; keep writing until it has heard one.
+      let slot = 1;
+      const writing = setInterval(
+        () => void post(id, height(375, String(slot++))).then(() => undefined),
+        100,
+      );
+      const text = await heard.finally(() => clearInterval(writing));
+      stop.abort();
+      expect(text).toMatch(new RegExp(`data: {"id":"${id}","version":\\d+}`));
+    } finally {
+      await second.close();
+    }
+  });
+});
+
+describe('what is wrong is refused with where and why', () => {
+  test('malformed, oversized and mistyped bodies', async () => {
+    expectProblem(
+      await api().post('/api/jobs').set('Content-Type', 'application/json').send('{"id":'),
+      'bad-json',
+    );
+    expectProblem(await api().post('/api/jobs').set('Content-Type', 'text/plain').send('hello'), 'not-json');
+    expectProblem(
+      await api()
+        .post('/api/jobs')
+        .send({ note: 'x'.repeat(600_000) }),
+      'too-large',
+    );
+    expectProblem(
+      await api()
+        .post('/api/jobs')
+        .set('Content-Type', 'application/json')
+        .send(`{"a":${'['.repeat(100_000)}${']'.repeat(100_000)}}`),
+      'bad-json',
+    );
+    expectProblem(
+      await api().post('/api/jobs').set('Content-Type', 'application/json').send('{"name":"a\\u0000b"}'),
+      'bad-json',
+    );
+    expectProblem(
+      await api().post('/api/jobs').set('Content-Type', 'application/json').send('{"name":"\\ud800"}'),
+      'bad-json',
+    );
+    expectProblem(await api().post('/api/jobs').set('Content-Encoding', 'nonsense').send({}), 'not-json');
+    for (const body of ['null', '3', '"x"', '[]', 'true']) {
+      expectProblem(
+        await api().post('/api/jobs').set('Content-Type', 'application/json').send(body),
+        'invalid',
+      );
+    }
+  });
+
+  test('unknown addresses, jobs and methods', async () => {
+    expectProblem(await api().get('/api/nowhere'), 'not-found');
+    expectProblem(await api().get(`/api/jobs/${randomUUID()}`), 'job-not-found');
+    expectProblem(await api().get('/api/jobs/not-a-uuid'), 'job-not-found');
+    expectProblem(await api().get('/api/jobs/%00'), 'job-not-found');
+    expectProblem(await api().get('/api/jobs/%ff'), 'bad-request');
+    expectProblem(await post(randomUUID(), change('name', 'a', 'b')), 'job-not-found');
+    expectProblem(await api().delete(`/api/jobs/${randomUUID()}`), 'method-not-allowed');
+    expectProblem(await api().put('/api/jobs').send({}), 'method-not-allowed');
+    expectProblem(await api().get(`/api/jobs/${randomUUID()}/entries`), 'method-not-allowed');
+  });
+
+  type Loose = Record<string, object> & { corners: { LF: { collar: object } } };
+  const brokenDocuments: [string, (document: Loose) => void][] = [
+    ['/document/corners/LF/ratio', (document) => Object.assign(document.corners.LF, { ratio: 40 })],
+    ['/document/corners/LF/pitchMm', (document) => Object.assign(document.corners.LF, { pitchMm: 0 })],
+    ['/document/corners/LF/targetMm', (document) => Object.assign(document.corners.LF, { targetMm: '375' })],
+    [
+      '/document/corners/LF/collar',
+      (document) => Object.assign(document.corners.LF.collar, { minMm: 90, maxMm: 60 }),
+    ],
+    ['/document/machine/class', (document) => Object.assign(document.machine ?? {}, { class: 'boat' })],
+    ['/document/name', (document) => Object.assign(document, { name: ' ' })],
+    ['/document/extra', (document) => Object.assign(document, { extra: 1 })],
+    ['/document/corners', (document) => Object.assign(document, { corners: null })],
+  ];
+  test.each(brokenDocuments)('a job with a bad %s', async (pointer, spoil) => {
+    const document = JSON.parse(JSON.stringify(plainDocument()));
+    spoil(document);
+    const problem = expectProblem(
+      await api().post('/api/jobs').send({ id: randomUUID(), document, entries: [] }),
+      'invalid',
+    );
+    expect(problem.errors?.map((error) => error.pointer)).toContain(pointer);
+  });
+
+  test('entries that make no sense', async () => {
+    const id = await newJob();
+    const good = height(375);
+    const bad: unknown[] = [
+      {},
+      { ...good, type: 'wish' },
+      { ...good, id: 'x' },
+      { ...good, at: 'yesterday' },
+      { ...good, at: '9999-12-31T00:00:00Z' },
+      { ...good, label: '' },
+      { ...good, replaces: randomUUID() },
+      { ...good, undoOf: randomUUID() },
+      { ...good, fact: { ...(good as { fact: Fact }).fact, valueMm: null } },
+      { ...good, fact: { ...(good as { fact: Fact }).fact, valueMm: 1e9 } },
+      { ...good, fact: { ...(good as { fact: Fact }).fact, round: 1.5 } },
+      { ...good, fact: { ...(good as { fact: Fact }).fact, corner: 'XX' } },
+      { ...good, fact: { ...(good as { fact: Fact }).fact, kind: 'guess' } },
+      { ...good, fact: { ...(good as { fact: Fact }).fact, told: { corners: {}, chance: 1 } } },
+      { ...stamp(), type: 'withdraw', of: randomUUID() },
+      { ...stamp(), type: 'change', ops: [] },
+      change('corners.LF.ratio', 0.5, 9),
+      change('nowhere', null, 1),
+      change('__proto__.polluted', null, 1),
+      change('constructor.prototype', null, 1),
+      change('corners.LF', null, { deep: [[[[[[[[[[1]]]]]]]]]] }),
+      change('schemaVersion', 1, 2),
+      { ...change('name', 'Sandpiper', 'x'), extra: true },
+    ];
+    for (const entry of bad) {
+      const response = await post(id, entry);
+      expect([409, 422]).toContain(response.status);
+      expectProblem(response, response.status === 409 ? 'conflict' : 'invalid');
+    }
+    expect(await read(id)).toMatchObject({ version: 1, entries: [], document: plainDocument() });
+    expect(({} as { polluted?: unknown }).polluted).toBeUndefined();
+  });
+
+  test('what was sent is not echoed', async () => {
+    const secret = 'do-not-repeat-me';
+    const response = await api()
+      .post('/api/jobs')
+      .send({ id: secret, document: secret, entries: secret, [secret.slice(0, 3)]: 1 });
+    expectProblem(response, 'invalid');
+    expect(response.text).not.toContain(secret);
+  });
+
+  test('too many writes from one address are slowed down', async () => {
+    const slow = await serve(openDatabase(server.url), server.url, 2);
+    try {
+      const send = () => request(slow.address).post('/api/jobs').send({});
+      const statuses = [(await send()).status, (await send()).status];
+      expect(statuses).toEqual([422, 422]);
+      expectProblem(await send(), 'too-many');
+    } finally {
+      await slow.close();
+    }
+  });
+
+  test('a database that is away is said to be away', async () => {
+    const away = await serve(openDatabase('postgres://margin:x@127.0.0.1:1/margin'), server.url);
+    try {
+      expectProblem(await request(away.address).get('/api/jobs'), 'unavailable');
+    } finally {
+      await away.close();
+    }
+  });
+});
+
+describe('demo data', () => {
+  test('goes into an empty database only', async () => {
+    const empty = await startTestServer();
+    try {
+      expect(await loadDemo(empty.db, 'demo')).toBe(3);
+      expect(await loadDemo(empty.db, 'demo')).toBe(0);
+      const { body } = await request(empty.address).get('/api/jobs');
+      const stages = body.jobs.map((job: { next: { stage: string } }) => job.next.stage).sort();
+      expect(stages).toEqual(['plan', 'plan', 'turn']);
+    } finally {
+      await empty.close();
+    }
+  });
+});
