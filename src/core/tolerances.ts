@@ -17,6 +17,11 @@ export const tolerances = {
   heightPriorSdMm: 1000,
   /** dimensionless. Weight of "move little" against 1 mm of height error squared: bias under 0.01 mm. */
   smallMovePenalty: 1e-5,
+  /**
+   * dimensionless. Weight of "do not twist" against 1 mm of height error squared: moves that only load one diagonal
+   * change no height but the cross weight, so they must not be used to shave the last tenth.
+   */
+  twistPenalty: 0.3,
   /** mm, absolute. Box solver: a multiplier or bound violation below this is none. */
   boxSolverMm: 1e-9,
   /** turns. Adjusters are told to the eighth of a turn. */

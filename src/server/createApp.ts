@@ -3,26 +3,14 @@ import { join } from 'node:path';
 import express, { type Express, type RequestHandler } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
-import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { sql } from 'drizzle-orm';
 import { limits } from '#contract/limits.ts';
 import { problemOf } from '#contract/problems.ts';
-import type { Database } from '#db/connect.ts';
+import type { Deps } from './deps.ts';
 import { errorFunnel, ProblemError, sendProblem } from './http/problem.ts';
 import { eventStream } from './routes/events.ts';
 import { jobRoutes } from './routes/jobs.ts';
-import type { JobEvents } from './services/events.ts';
-
-export interface Deps {
-  db: Database;
-  events: JobEvents;
-  log: Logger;
-  /** Folder of the built page, or null when something else serves it. */
-  webFolder: string | null;
-  /** Writes a minute from one address. */
-  writesPerMinute: number;
-}
 
 /** The whole server as an Express application; it does not listen by itself. */
 export function createApp(deps: Deps): Express {

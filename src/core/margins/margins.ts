@@ -22,8 +22,8 @@ export interface Margin {
 }
 
 export const marginTitles: Record<MarginKind, string> = {
-  'thread-up': 'Thread left, up',
-  'thread-down': 'Thread left, down',
+  'thread-up': 'Thread, up',
+  'thread-down': 'Thread, down',
   droop: 'Droop',
   'bump-stop': 'Bump to stop',
   'bump-metal': 'Bump to metal',
@@ -104,7 +104,7 @@ function stateOf(kind: MarginKind, leftMm: number, share: number): MarginState {
   return share < TIGHT[kind] ? 'tight' : 'clear';
 }
 
-/** A margin in words: "Thread left, down, front left". */
+/** A margin in words: "Thread, down, front left". */
 export function marginWords(margin: Margin): string {
   return `${marginTitles[margin.kind]}, ${cornerNames[margin.corner]}`;
 }

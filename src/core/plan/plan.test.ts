@@ -335,3 +335,15 @@ describe('chance and learning', () => {
     expect(fact.told?.corners.LF).toMatchObject({ seatMm: -5, turns: -2.5, stopAtMm: 85 });
   });
 });
+
+test('alike corners get alike moves: no twist is used to shave the last tenth', () => {
+  const answer = answerTo(375, (document) => {
+    cornerIds.forEach((id) => Object.assign(document.corners[id], { ratio: id.endsWith('F') ? 0.95 : 0.9 }));
+    document.corners.LR.targetMm = 366;
+    document.corners.RR.targetMm = 366;
+  });
+  // 10 mm * 0.95 = 9.5 mm = 4 3/4 turns; 9 mm * 0.9 = 8.1 mm, nearest 4 turns.
+  expect(answer.corners.map(({ turns }) => turns)).toEqual(
+    [-4.75, -4.75, -4, -4].map((turns) => expect.closeTo(turns, 9)),
+  );
+});

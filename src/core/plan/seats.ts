@@ -25,7 +25,8 @@ export interface SeatSolution {
 }
 
 /**
- * Least squares over all corners: minimise sum (J c - wanted)^2 + lambda sum (gain c)^2 within the thread, where
+ * Least squares over all corners: minimise sum (J c - wanted)^2 + lambda sum (gain c)^2
+ * + mu |(G - J) c|^2 within the thread, where (G - J) c is what the wheels move and the body does not follow (twist), and
  * tied corners share one unknown. Steps are chosen among the whole steps around the smooth optimum by trying
  * them together, not by rounding each.
  */
@@ -66,12 +67,21 @@ function quadraticOf(problem: SeatProblem, spread: Matrix): Quadratic {
   );
   const turned = rows.length === 0 ? problem.groups.map(() => []) : transpose(jacobian);
   const fit = build(turned.length, turned.length, (i, j) => dot(turned[i] ?? [], turned[j] ?? []));
+  const twists = transpose(
+    multiply(
+      problem.influence.map((row, i) =>
+        row.map((value, j) => (i === j ? entry(problem.gains, i) : 0) - value),
+      ),
+      spread,
+    ),
+  );
+  const twist = (i: number, j: number) => tolerances.twistPenalty * dot(twists[i] ?? [], twists[j] ?? []);
   const penalty = (g: number) =>
     spread.reduce((sum, row, i) => sum + entry(row, g) * entry(problem.gains, i) ** 2, 0);
   const wanted = rows.map((row) => row.wanted);
   return {
     hessian: fit.map((row, i) =>
-      row.map((value, j) => (i === j ? value + tolerances.smallMovePenalty * penalty(i) : value)),
+      row.map((value, j) => value + twist(i, j) + (i === j ? tolerances.smallMovePenalty * penalty(i) : 0)),
     ),
     gradient: turned.map((row) => dot(row, wanted)),
   };

@@ -5,7 +5,7 @@ import { entrySchema, jobIdSchema, newJobSchema } from '#contract/schemas/entry.
 import { ProblemError } from '../http/problem.ts';
 import { validated } from '../http/validate.ts';
 import { addEntry, createJob, jobSummaries, readJob } from '../services/jobs.ts';
-import type { Deps } from '../createApp.ts';
+import type { Deps } from '../deps.ts';
 
 const only =
   (...methods: string[]): RequestHandler =>

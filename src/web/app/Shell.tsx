@@ -36,7 +36,7 @@ export function Shell() {
         </Link>
         <div
           id="header-slot"
-          className="border-rule flex min-w-0 flex-1 items-center gap-10 border-l pl-4 max-md:gap-4"
+          className="border-rule flex min-w-0 flex-1 items-center border-l pl-4 max-md:order-last max-md:w-full max-md:flex-none max-md:border-l-0 max-md:pl-0"
         >
           <HeaderSlot.Target />
         </div>

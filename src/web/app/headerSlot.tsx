@@ -1,4 +1,4 @@
-import { useEffect, useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { createPortal } from 'react-dom';
 import { create } from 'zustand';
 
@@ -8,7 +8,7 @@ function Target() {
   return (
     <div
       ref={(node) => useTarget.setState({ node })}
-      className="flex min-w-0 items-center gap-10 max-md:gap-4"
+      className="flex min-w-0 flex-1 items-center gap-8 max-lg:gap-5"
     />
   );
 }
@@ -16,9 +16,7 @@ function Target() {
 /** Lets a page write into the header: what job this is, what is on board. */
 function Fill({ children }: { children: ReactNode }) {
   const node = useTarget((state) => state.node);
-  const [ready, setReady] = useState(false);
-  useEffect(() => setReady(true), []);
-  return ready && node ? createPortal(children, node) : null;
+  return node ? createPortal(children, node) : null;
 }
 
 export const HeaderSlot = { Target, Fill };

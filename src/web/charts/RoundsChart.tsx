@@ -18,6 +18,7 @@ export function RoundsChart({ job }: { job: Job }) {
   useEffect(() => {
     const target = node.current;
     if (!target || !answer) return;
+    target.scrollIntoView({ block: 'nearest' });
     const tone = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
     const scale = system === 'mm' ? 1 : 1 / MM_PER_INCH;
     const rounds = answer.posterior.heightsByRound;
@@ -60,7 +61,7 @@ function layout(tone: (name: string) => string, band: number, system: string): o
     paper_bgcolor: 'transparent',
     plot_bgcolor: 'transparent',
     font: { family: 'Archivo Variable', size: 13, color: tone('--ink') },
-    xaxis: { type: 'category', linecolor: line.color, fixedrange: true },
+    xaxis: { type: 'category', showgrid: false, linecolor: line.color, fixedrange: true },
     yaxis: {
       title: { text: `off target, ${system}` },
       zerolinecolor: tone('--action'),

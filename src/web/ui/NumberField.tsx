@@ -18,8 +18,8 @@ interface Props extends NumberFieldOptions {
   showUnit?: boolean;
   /** Too narrow for its words: they stand under the nearest positioned group instead of under the field. */
   narrow?: boolean;
-  /** Called on Enter when there is no next field. */
-  onLast?: () => void;
+  /** Where Enter leads instead of the next field. */
+  onEnter?: () => void;
   className?: string;
 }
 
@@ -42,7 +42,7 @@ export function NumberField({
   unsent = false,
   showUnit = true,
   narrow = false,
-  onLast,
+  onEnter,
   className = '',
   ...options
 }: Props) {
@@ -55,7 +55,9 @@ export function NumberField({
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
     if (event.key === 'Enter') {
       event.preventDefault();
-      if (field.commit() && !focusNextField(event.currentTarget, event.shiftKey ? -1 : 1)) onLast?.();
+      if (!field.commit()) return;
+      if (onEnter && !event.shiftKey) onEnter();
+      else focusNextField(event.currentTarget, event.shiftKey ? -1 : 1);
     } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
       event.preventDefault();
       field.nudge((event.key === 'ArrowUp' ? 1 : -1) * (event.shiftKey ? 10 : 1));
@@ -76,6 +78,7 @@ export function NumberField({
         <input
           id={id}
           data-order={order}
+          data-dirty={field.dirty}
           inputMode="text"
           autoComplete="off"
           spellCheck={false}
@@ -93,7 +96,7 @@ export function NumberField({
             field.commit();
           }}
           onKeyDown={onKeyDown}
-          className="figures placeholder:text-second h-full w-full min-w-0 bg-transparent px-0.5 text-[17px] font-semibold outline-none placeholder:text-[13px] placeholder:font-normal placeholder:opacity-100"
+          className={`figures placeholder:text-second h-full w-full min-w-0 bg-transparent font-semibold ${narrow ? 'text-[15px] [font-stretch:85%]' : 'px-0.5 text-[17px]'} outline-none placeholder:text-[13px] placeholder:font-normal placeholder:opacity-100`}
         />
         {mark && (
           <span aria-hidden className={`label font-semibold ${mark.tone}`}>

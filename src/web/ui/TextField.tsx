@@ -42,6 +42,7 @@ export function TextField({
       </label>
       <input
         id={id}
+        data-dirty={draft !== undefined}
         value={draft?.text ?? value}
         maxLength={maxLength}
         placeholder={placeholder}

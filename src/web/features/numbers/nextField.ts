@@ -9,12 +9,10 @@ function orderedFields(input: HTMLElement): HTMLInputElement[] {
   return fields.sort((a, b) => Number(a.getAttribute(ORDER)) - Number(b.getAttribute(ORDER)));
 }
 
-/** Moves the focus on (or back) in measuring order and selects what is there; false at the end. */
-export function focusNextField(input: HTMLInputElement, direction: 1 | -1 = 1): boolean {
+/** Moves the focus on (or back) in measuring order and selects what is there; stays at the end. */
+export function focusNextField(input: HTMLInputElement, direction: 1 | -1 = 1): void {
   const fields = orderedFields(input);
   const next = fields[fields.indexOf(input) + direction];
-  if (!next) return false;
-  next.focus();
-  next.select();
-  return true;
+  next?.focus();
+  next?.select();
 }

@@ -10,14 +10,14 @@ import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Length, Plain } from '../../ui/Figure.tsx';
 import { Cautions } from './Cautions.tsx';
-import { Footer } from './Footer.tsx';
+import { Footer, NextLink } from './Footer.tsx';
 
 /** Where it ended, what was learnt, and the lock. */
 export function CloseOutStage({ job }: { job: Job }) {
   const { answer, state } = job;
   return (
     <div className="flex flex-1 flex-col">
-      <div className="p-5">
+      <div className="px-4 py-5">
         <h2 className="text-head font-semibold">{headline(job)}</h2>
         <Heights job={job} />
         {answer && state.current > 0 && (
@@ -39,7 +39,7 @@ export function CloseOutStage({ job }: { job: Job }) {
           </p>
         )}
       </div>
-      <Cautions list={cautions['close-out'] ?? []} />
+      <Cautions title="Before it goes out" list={cautions['close-out'] ?? []} />
       <div className="flex-1" />
       <Footer>
         <Lock job={job} />
@@ -129,9 +129,10 @@ function Lock({ job }: { job: Job }) {
           </SumFigure>
         </p>
       )}
+      {!sure && <NextLink job={job} from="close-out" />}
       <Button
         look={sure ? 'main' : 'plain'}
-        className="ml-auto"
+        className={sure ? 'ml-auto' : ''}
         disabled={!answer || factAt(job.facts, place) !== undefined}
         onClick={() => actions.record('Locked', blankFact(place))}
       >

@@ -97,7 +97,7 @@ export function IntakeStage({ job }: { job: Job }) {
   return (
     <div data-fields className="flex flex-1 flex-col px-4 pt-4">
       <JobFields job={job} />
-      <div className="mt-3 overflow-x-auto pb-6">
+      <div className="relative mt-3 overflow-x-auto pb-6">
         <table className="w-full min-w-[640px] table-fixed border-collapse">
           <caption className="sr-only">Each corner</caption>
           <thead>

@@ -18,11 +18,11 @@ export function JobHeader({ job }: { job: Job }) {
           {document.machine.title || classDefaults[document.machine.class].title}
         </p>
       </div>
-      <div className="min-w-0 max-md:hidden">
+      <div className="min-w-0 max-lg:hidden">
         <p className="label text-second">Load</p>
         <p className="truncate font-medium">{document.load || 'not said'}</p>
       </div>
-      <div className="max-md:hidden">
+      <div className="max-lg:hidden">
         <p className="label text-second">Round</p>
         <p className="font-medium whitespace-nowrap">
           {capital(roundWords(job.state.current))}
@@ -34,7 +34,7 @@ export function JobHeader({ job }: { job: Job }) {
         disabled={!last}
         onClick={() => job.actions.undo()}
         title={last ? `Undo: ${last.label} (Ctrl Z)` : 'Nothing to undo'}
-        className="print:hidden"
+        className="max-lg:ml-auto print:hidden"
       >
         Undo
       </Button>

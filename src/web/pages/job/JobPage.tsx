@@ -54,10 +54,10 @@ function Sheet({ job, stage }: { job: Job; stage: Stage }) {
   useJobKeys(job, stage);
   const Page = pages[stage];
   return (
-    <div className="grid flex-1 grid-cols-[152px_minmax(0,1fr)_284px] gap-x-4 px-6 py-4 max-lg:grid-cols-1 max-lg:gap-y-4 max-md:px-4 print:block">
+    <div className="grid flex-1 items-start grid-cols-[152px_minmax(0,1fr)_284px] gap-x-4 px-6 py-4 max-lg:grid-cols-1 max-lg:gap-y-4 max-md:px-4 print:block">
       <JobHeader job={job} />
       <StageRail job={job} stage={stage} />
-      <main className="bg-sheet border-rule flex min-w-0 flex-col border">
+      <main className="bg-sheet border-rule flex min-h-[calc(100vh-90px)] min-w-0 flex-col border max-lg:min-h-0">
         <Page job={job} key={stage} />
       </main>
       <MarginColumn job={job} />

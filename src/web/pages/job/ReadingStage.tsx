@@ -7,7 +7,7 @@ import { cornerIds, cornerNames, type CornerId } from '#core/machine/body.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
 import { gainSum, heightNowSum } from '#core/sums/cornerSums.ts';
-import { useLengthStyle } from '../../app/settings.ts';
+import { useLengthStyle, useSettings } from '../../app/settings.ts';
 import { blankFact } from '../../features/job/draftKeys.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital, cornerNumbers, roundWords } from '../../features/job/words.ts';
@@ -193,7 +193,10 @@ function hint(collarMm: number | null, style: ReturnType<typeof useLengthStyle>)
 }
 
 function Compared({ answer, told }: { answer: CornerAnswer | null; told: ToldCorner }) {
+  const system = useSettings((state) => state.system);
   const off = answer ? answer.nowMm - told.heightMm : null;
+  // Less than half the finest step shown is no difference to tell.
+  const same = off !== null && Math.abs(off) < (system === 'mm' ? 0.5 : 0.8);
   return (
     <p className="label text-second" data-testid="compared">
       told <Length mm={told.heightMm} decimals={0} /> ± <Length mm={2 * told.heightSdMm} decimals={0} />
@@ -201,7 +204,7 @@ function Compared({ answer, told }: { answer: CornerAnswer | null; told: ToldCor
         <span className={Math.abs(off) > 2 * told.heightSdMm + 2 ? 'text-tight font-semibold' : ''}>
           {' '}
           ·{' '}
-          {Math.abs(off) < 0.5 ? (
+          {same ? (
             'as told'
           ) : (
             <>

@@ -7,7 +7,7 @@ import { stageStanding, stageTitles } from './stages.ts';
 export function StageRail({ job, stage }: { job: Job; stage: Stage }) {
   return (
     <nav aria-label="Stages" className="print:hidden">
-      <ol className="border-ink flex h-full flex-col border-l-[1.5px] max-lg:h-auto max-lg:flex-row max-lg:flex-wrap max-lg:border-t-[1.5px] max-lg:border-l-0">
+      <ol className="border-ink flex min-h-[calc(100vh-90px)] flex-col border-l-[1.5px] max-lg:min-h-0 max-lg:flex-row max-lg:flex-wrap max-lg:border-t-[1.5px] max-lg:border-l-0">
         {stages.map((one) => (
           <li
             key={one}

@@ -31,7 +31,11 @@ export function TurnStage({ job }: { job: Job }) {
     );
   return (
     <>
-      <Cautions list={cautions.turn ?? []} folded={Object.keys(state.turning?.done ?? {}).length > 0} />
+      <Cautions
+        title="Before a hand goes in"
+        list={cautions.turn ?? []}
+        folded={Object.keys(state.turning?.done ?? {}).length > 0}
+      />
       <CornerGrid
         job={job}
         showPlan={state.turning !== null}
@@ -66,7 +70,7 @@ function Work({ job, id, round, told }: WorkProps) {
     return (
       <>
         <p className="text-second text-head mt-3 font-semibold">leave</p>
-        {asked?.stopAtMm != null && (
+        {asked && asked.stopAtMm !== null && (
           <p>
             reads <Length mm={asked.stopAtMm} />
           </p>

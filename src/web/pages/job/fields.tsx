@@ -21,7 +21,6 @@ interface FactFieldProps {
   showUnit?: boolean;
   narrow?: boolean;
   question?: (value: number) => string | null;
-  onLast?: () => void;
 }
 
 /** A number that becomes a fact: typing again corrects it, emptying withdraws it; the old one stays on record. */
@@ -57,7 +56,6 @@ interface PathFieldProps {
   showLabel?: boolean;
   showUnit?: boolean;
   question?: ((value: number) => string | null) | undefined;
-  onLast?: () => void;
   className?: string;
 }
 

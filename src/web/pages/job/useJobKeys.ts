@@ -1,14 +1,24 @@
 import { useHotkeys } from 'react-hotkeys-hook';
-import { useNavigate } from 'react-router';
+import { useEffect } from 'react';
+import { useLocation, useNavigate } from 'react-router';
 import { stages, type Stage } from '#core/job/nextAction.ts';
 import { cornerIds } from '#core/machine/body.ts';
 import type { Job } from '../../features/job/useJob.ts';
+import { useUndoKeys } from '../../features/job/useUndoKeys.ts';
 
 /** The keys of the sheet. */
 export function useJobKeys(job: Job, stage: Stage): void {
   const navigate = useNavigate();
   const go = (to: Stage | undefined) => to && void navigate(`/jobs/${job.record.id}/${to}`);
   const index = stages.indexOf(stage);
+  const { state } = useLocation() as { state: { focus?: string } | null };
+  // The fields are there once the stage is drawn.
+  useEffect(() => {
+    if (state?.focus !== 'reading') return;
+    focusEmptyReading();
+    // Once only: a reload must not move the focus again.
+    void navigate('.', { replace: true, state: null });
+  }, [state, navigate]);
   useHotkeys('BracketLeft', () => go(stages[index - 1]), [job, stage]);
   useHotkeys('BracketRight', () => go(stages[index + 1]), [job, stage]);
   useHotkeys('1,2,3,4', (event) => focusCorner(Number(event.key)), { preventDefault: true }, [stage]);
@@ -16,16 +26,14 @@ export function useJobKeys(job: Job, stage: Stage): void {
     'm',
     () => {
       const to: Stage = job.state.current > 0 || job.state.turning ? 'measure' : 'baseline';
-      if (to !== stage) go(to);
-      // The fields are there once the stage is drawn.
-      setTimeout(focusEmptyReading, 50);
+      if (to === stage) focusEmptyReading();
+      else void navigate(`/jobs/${job.record.id}/${to}`, { state: { focus: 'reading' } });
     },
     { preventDefault: true },
     [job, stage],
   );
   useHotkeys('s', openSum, { preventDefault: true });
-  useHotkeys('ctrl+z, meta+z', () => job.actions.undo(), { preventDefault: true }, [job]);
-  useHotkeys('ctrl+shift+z, meta+shift+z, ctrl+y', () => job.actions.redo(), { preventDefault: true }, [job]);
+  useUndoKeys(job.actions);
 }
 
 function focusCorner(number: number): void {

@@ -1,5 +1,4 @@
 import { useEffect, useRef } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate, useSearchParams } from 'react-router';
 import { referenceKinds, type ReferenceKind } from '#core/geometry/reference.ts';
 import { classDefaults, machineClasses, type MachineClass } from '#core/machine/classes.ts';
@@ -10,6 +9,7 @@ import type { Json } from '#core/job/types.ts';
 import { useLengthStyle } from '../../app/settings.ts';
 import { pathKey } from '../../features/job/draftKeys.ts';
 import { useNewJob, type Job } from '../../features/job/useJob.ts';
+import { useUndoKeys } from '../../features/job/useUndoKeys.ts';
 import { NEW_ID, useNewSetup } from '../../features/job/useNewSetup.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
@@ -31,8 +31,7 @@ export function NewSetupPage() {
   useEffect(() => {
     if (asked && machineClasses.includes(asked) && asked !== current) setClass(asked);
   }, [asked, current, setClass]);
-  useHotkeys('ctrl+z, meta+z', () => job.actions.undo(), { preventDefault: true }, [job]);
-  useHotkeys('ctrl+shift+z, meta+shift+z, ctrl+y', () => job.actions.redo(), { preventDefault: true }, [job]);
+  useUndoKeys(job.actions);
   const choose = (one: MachineClass) => {
     setClass(one);
     setParams({ class: one }, { replace: true });
@@ -69,7 +68,7 @@ export function NewSetupPage() {
           </Row>
           <Row label="Wanted" help="both sides of an axle">
             <AxleTarget job={job} axle="front" order={11} />
-            <AxleTarget job={job} axle="rear" order={12} onLast={() => button.current?.focus()} />
+            <AxleTarget job={job} axle="rear" order={12} onEnter={() => button.current?.focus()} />
           </Row>
           <Answers job={job} />
           <Row label="Collar reads" help="if you have a caliper there">
@@ -201,12 +200,12 @@ function AxleTarget({
   job,
   axle,
   order,
-  onLast,
+  onEnter,
 }: {
   job: Job;
   axle: 'front' | 'rear';
   order: number;
-  onLast?: () => void;
+  onEnter?: () => void;
 }) {
   const sides = cornerIds.filter((id) => axleOf(id) === axle);
   const [first = 'LF'] = sides;
@@ -228,7 +227,7 @@ function AxleTarget({
           ...sides.map((id): [string[], Json] => [['corners', id, 'targetMm'], mm]),
         )
       }
-      {...(onLast ? { onLast } : {})}
+      {...(onEnter ? { onEnter } : {})}
     />
   );
 }

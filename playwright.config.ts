@@ -1,0 +1,18 @@
+import { defineConfig } from '@playwright/test';
+
+/** Browser tests: the built application on a throw-away database, in Debian's Chromium. */
+export default defineConfig({
+  testDir: 'tests/e2e',
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  // Each test file brings its own server, and two cores are all there is.
+  workers: 1,
+  reporter: [['line'], ['json', { outputFile: '.margin/browser.json' }]],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-background-networking', '--disable-gpu'],
+    },
+  },
+});

@@ -1,0 +1,63 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect, test } from './app.ts';
+
+const [DUNLIN, SALTMARSH, CURLEW] = [1, 2, 3].map((n) => `/jobs/00000000-0000-4000-8000-000${n}00000000`);
+
+async function seriousFindings(page: Page): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  return violations
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .map(({ id, nodes }) => `${id}: ${nodes.map(({ target }) => target.join(' ')).join('; ')}`);
+}
+
+const screens: [name: string, path: string, act?: (page: Page) => Promise<void>][] = [
+  ['bays', '/'],
+  ['new setup', '/new?class=side-by-side'],
+  ['intake', `${DUNLIN}/intake`],
+  ['baseline', `${DUNLIN}/baseline`],
+  ['plan with a sum', `${DUNLIN}/plan`, (page) => page.locator('main [data-sum]').first().click()],
+  ['turn', `${CURLEW}/turn`],
+  [
+    'measure again with its chart',
+    `${SALTMARSH}/measure`,
+    (page) => page.getByRole('button', { name: 'Draw the rounds' }).click(),
+  ],
+  ['close out', `${SALTMARSH}/close-out`],
+  ['keys', '/', (page) => page.keyboard.press('?')],
+  ['command bar', '/', (page) => page.keyboard.press('/')],
+  ['nothing there', '/nowhere'],
+];
+
+for (const theme of ['day', 'night']) {
+  test.describe(`accessible, ${theme}`, () => {
+    for (const [name, path, act] of screens) {
+      test(name, async ({ page }) => {
+        await page.addInitScript(
+          (one) =>
+            localStorage.setItem('margin-settings', JSON.stringify({ state: { theme: one }, version: 0 })),
+          theme,
+        );
+        await page.goto(path);
+        await expect(page.locator('h1').first()).toBeVisible();
+        await act?.(page);
+        await page.waitForTimeout(300);
+        expect(await seriousFindings(page)).toEqual([]);
+      });
+    }
+  });
+}
+
+test('no screen scrolls sideways at 768 or 390 px', async ({ page }) => {
+  for (const width of [768, 390]) {
+    await page.setViewportSize({ width, height: 844 });
+    for (const [, path] of screens) {
+      await page.goto(path);
+      await expect(page.locator('h1').first()).toBeVisible();
+      const over = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      );
+      expect(over, `${path} at ${width}`).toBeLessThanOrEqual(0);
+    }
+  }
+});

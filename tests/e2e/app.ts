@@ -1,0 +1,109 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { test as base, expect, type Locator, type Page } from '@playwright/test';
+// Plain scripts without types: what they give is said here.
+// @ts-expect-error no declarations
+import * as cluster from '../../scripts/lib/cluster.mjs';
+// @ts-expect-error no declarations
+import { ensurePostgres } from '../../scripts/lib/debian.mjs';
+
+/** The running application, which a test may stop and start again. */
+export interface App {
+  address: string;
+  stop: () => Promise<void>;
+  start: () => Promise<void>;
+}
+
+interface Cluster {
+  bin: string;
+  folder: string;
+}
+
+export const test = base.extend<object, { app: App }>({
+  app: [
+    // eslint-disable-next-line no-empty-pattern -- Playwright reads the pattern to see what is needed.
+    async ({}, use) => {
+      const bin: string = await ensurePostgres();
+      const made: Cluster = { bin, folder: cluster.throwawayFolder() };
+      const { url } = await cluster.startCluster({ ...made, throwaway: true });
+      const port: number = await cluster.freePort();
+      let child: ChildProcess | null = null;
+      const app: App = {
+        address: `http://127.0.0.1:${port}`,
+        start: async () => {
+          child = await launch(url, port);
+        },
+        stop: async () => {
+          const gone = new Promise((done) => child?.once('exit', done));
+          child?.kill('SIGTERM');
+          await gone;
+        },
+      };
+      await app.start();
+      await use(app);
+      await app.stop();
+      cluster.stopCluster({ ...made, throwaway: true });
+    },
+    { scope: 'worker', timeout: 120_000 },
+  ],
+  baseURL: async ({ app }, use) => use(app.address),
+});
+
+function launch(url: string, port: number): Promise<ChildProcess> {
+  const env = { ...process.env, DATABASE_URL: url, PORT: String(port), WRITES_PER_MINUTE: '100000' };
+  const child = spawn(process.execPath, ['dist/server/main.js'], {
+    env,
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  return new Promise((done, fail) => {
+    child.stdout.on('data', (chunk: Buffer) => String(chunk).includes('Margin is on') && done(child));
+    child.once('exit', (code) => fail(new Error(`expected the server to start, it ended with ${code}`)));
+  });
+}
+
+export { expect };
+
+const CORNERS = ['front left', 'front right', 'rear left', 'rear right'] as const;
+
+/** A field by its label. */
+export function field(page: Page, label: string): Locator {
+  return page.getByLabel(label, { exact: true });
+}
+
+/** Waits until the server has everything that was typed. */
+export async function allSent(page: Page): Promise<void> {
+  await expect
+    .poll(() =>
+      page.evaluate(
+        () =>
+          new Promise<number>((done) => {
+            const open = indexedDB.open('margin');
+            open.onsuccess = () => {
+              const count = open.result.transaction('unsent').objectStore('unsent').count();
+              count.onsuccess = () => done(count.result);
+              open.result.close();
+            };
+          }),
+      ),
+    )
+    .toBe(0);
+}
+
+/** A new car through the quick start: four readings, two targets. Ends on its sheet. */
+export async function quickStart(
+  page: Page,
+  name: string,
+  readings: readonly string[],
+  front: string,
+  rear: string,
+): Promise<string> {
+  await page.goto('/new?class=car');
+  for (const [i, corner] of CORNERS.entries())
+    await field(page, `Reads now, ${corner}`).fill(readings[i] ?? '');
+  await field(page, 'Wanted, front').fill(front);
+  await field(page, 'Wanted, rear').fill(rear);
+  await field(page, 'Name of the job').fill(name);
+  await page.getByRole('button', { name: 'Start the job' }).click();
+  await expect(page).toHaveURL(/\/jobs\/[0-9a-f-]{36}\/\w+/);
+  await allSent(page);
+  return /jobs\/([0-9a-f-]{36})/.exec(page.url())?.[1] ?? '';
+}

@@ -1,0 +1,95 @@
+import { allSent, expect, field, quickStart, test } from './app.ts';
+
+test.describe('nothing typed is lost', () => {
+  test('two windows: a change shows in the other; the later of two on one field is told and shown both', async ({
+    page,
+    context,
+  }) => {
+    const id = await quickStart(page, 'Redshank', ['375', '375', '371', '371'], '365', '362');
+    await page.goto(`/jobs/${id}/intake`);
+    const other = await context.newPage();
+    await other.goto(`/jobs/${id}/intake`);
+    await field(page, 'Target height, front left').fill('360');
+    await field(page, 'Target height, front left').press('Enter');
+    await expect(field(other, 'Target height, front left')).toHaveValue('360');
+
+    // Now the other window hears nothing for a while and changes the same field.
+    await other.close();
+    const deaf = await context.newPage();
+    await deaf.route('**/api/events', (route) => route.abort());
+    await deaf.goto(`/jobs/${id}/intake`);
+    await expect(field(deaf, 'Target height, front left')).toHaveValue('360');
+    await field(page, 'Target height, front left').fill('358');
+    await field(page, 'Target height, front left').press('Enter');
+    await allSent(page);
+    await field(deaf, 'Target height, front left').fill('350');
+    await field(deaf, 'Target height, front left').press('Enter');
+    const dialog = deaf.getByRole('dialog', { name: 'Changed elsewhere meanwhile' });
+    await expect(dialog).toContainText('358');
+    await expect(dialog).toContainText('350');
+    await expect(field(page, 'Target height, front left')).toHaveValue('358');
+    await dialog.getByRole('button', { name: 'Use mine instead' }).click();
+    await expect(dialog).toBeHidden();
+    await expect(field(page, 'Target height, front left')).toHaveValue('350');
+  });
+
+  test('the server away and back: entries stay, are marked unsent, and go when it is back', async ({
+    page,
+    app,
+  }) => {
+    const id = await quickStart(page, 'Oystercatcher', ['375', '375', '371', '371'], '365', '362');
+    await page.goto(`/jobs/${id}/baseline`);
+    await expect(page.getByTestId('now-LF')).toContainText('375');
+    await app.stop();
+    try {
+      await field(page, 'Front left, reading 2').fill('377');
+      await field(page, 'Front left, reading 2').press('Enter');
+      await field(page, 'Front right, reading 2').fill('376');
+      await field(page, 'Front right, reading 2').press('Enter');
+      await expect(page.getByTestId('unsent')).toContainText('2 entries unsent');
+      await expect(page.getByTestId('now-LF')).toContainText('376');
+      await expect(page.locator('[data-corner=LF]').getByText('unsent', { exact: true })).toBeVisible();
+    } finally {
+      await app.start();
+    }
+    await expect(page.getByTestId('unsent')).toBeEmpty();
+    await allSent(page);
+    await page.reload();
+    await expect(field(page, 'Front left, reading 2')).toHaveValue('377');
+    await expect(field(page, 'Front right, reading 2')).toHaveValue('376');
+  });
+
+  test('half a number survives leaving and reloading', async ({ page }) => {
+    const id = await quickStart(page, 'Godwit', ['375', '375', '371', '371'], '365', '362');
+    await page.goto(`/jobs/${id}/baseline`);
+    await field(page, 'Rear right, reading 3').fill('14 3/');
+    await page.reload();
+    await expect(field(page, 'Rear right, reading 3')).toHaveValue('14 3/');
+  });
+
+  test('a reading corrected keeps the old one on record, and undo brings it back', async ({
+    page,
+    request,
+  }) => {
+    const id = await quickStart(page, 'Avocet', ['375', '375', '371', '371'], '365', '362');
+    await page.goto(`/jobs/${id}/baseline`);
+    await field(page, 'Front left, reading 1').fill('370');
+    await field(page, 'Front left, reading 1').press('Enter');
+    await allSent(page);
+    const { entries } = await (await request.get(`/api/jobs/${id}`)).json();
+    const values = entries.filter(
+      (entry: { fact?: { kind: string; corner: string } }) =>
+        entry.fact?.kind === 'height' && entry.fact.corner === 'LF',
+    );
+    expect(values.map((entry: { fact: { valueMm: number } }) => entry.fact.valueMm)).toEqual([375, 370]);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(field(page, 'Front left, reading 1')).toHaveValue('375');
+  });
+
+  test('a link to nothing says so', async ({ page }) => {
+    await page.goto('/jobs/00000000-0000-4000-8000-00000000ffff/plan');
+    await expect(page.getByText('There is no such job.')).toBeVisible();
+    await page.goto('/no/such/place');
+    await expect(page.getByText('There is nothing at this address')).toBeVisible();
+  });
+});

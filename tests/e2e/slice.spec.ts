@@ -1,0 +1,140 @@
+import { allSent, expect, field, quickStart, test } from './app.ts';
+
+const CORNERS = ['front left', 'front right', 'rear left', 'rear right'];
+
+test.describe('the whole slice', () => {
+  test('by mouse: from bays to locked, with a reload in the middle', async ({ page }) => {
+    await page.goto('/');
+    await expect(page.getByRole('link', { name: /Curlew/ })).toContainText('Turn rear left');
+    await page.getByRole('link', { name: 'car', exact: true }).click();
+    for (const corner of CORNERS) await field(page, `Reads now, ${corner}`).fill('375');
+    await field(page, 'Wanted, front').fill('365');
+    await field(page, 'Wanted, rear').fill('366');
+    // Assumed 0.95 in front: 10 mm is 9.5 mm of seat, 4 3/4 turns of 2 mm.
+    await expect(page.getByTestId('first-answer')).toContainText('front left: 4 3/4 turns down');
+    for (const corner of CORNERS) await field(page, `Collar reads, ${corner}`).fill('80');
+    await field(page, 'Name of the job').fill('Kittiwake');
+    await page.getByRole('button', { name: 'Start the job' }).click();
+
+    await expect(page.getByRole('heading', { name: 'Kittiwake' })).toBeVisible();
+    await expect(page).toHaveURL(/\/plan$/);
+    await expect(page.getByTestId('move-LF')).toContainText('stop at 70.5');
+    await page.getByRole('button', { name: 'Start turning' }).click();
+    await expect(page).toHaveURL(/\/turn$/);
+    await expect(page.getByText('Support the machine on stands')).toBeVisible();
+    await page.getByRole('button', { name: 'Done as told, front left' }).click();
+    await page.getByRole('button', { name: 'Done as told, front right' }).click();
+    await allSent(page);
+
+    await page.reload();
+    await expect(page.getByTestId('done')).toHaveCount(2);
+    // One seat stopped short: the collar says where.
+    await page.getByRole('region', { name: 'rear left' }).getByLabel('Stopped at').fill('72');
+    await page.getByRole('region', { name: 'rear left' }).getByLabel('Stopped at').press('Enter');
+    await page.getByRole('button', { name: 'Done as told, rear right' }).click();
+    await page.getByTestId('next').click();
+
+    await expect(page).toHaveURL(/\/measure$/);
+    await expect(page.getByText('Settle first:')).toBeVisible();
+    await page.getByLabel('rolled').check();
+    await page.getByLabel('bounced').check();
+    for (const slot of ['1', '2', '3']) {
+      await field(page, `Front left, reading ${slot}`).fill('365');
+      await field(page, `Front right, reading ${slot}`).fill('365.5');
+      await field(page, `Rear left, reading ${slot}`).fill('366.5');
+      await field(page, `Rear right, reading ${slot}`).fill('366');
+    }
+    await page.keyboard.press('Tab');
+    await expect(page.getByTestId('compared').first()).toContainText('as told');
+    await expect(page.getByTestId('learnt')).toContainText('This front gives');
+    await expect(page.getByTestId('verdict')).toContainText('In tolerance');
+    await page.getByTestId('next').click();
+    await page.getByRole('button', { name: 'Lock it' }).click();
+    await expect(page.getByText('Locked at these heights.')).toBeVisible();
+    await allSent(page);
+    await page.getByRole('link', { name: 'Margin, to the bays' }).click();
+    await expect(page.getByRole('heading', { name: 'Locked' })).toBeVisible();
+    await expect(page.getByRole('link', { name: /Kittiwake/ })).toContainText('Locked at its heights');
+  });
+
+  test('by keyboard alone', async ({ page }) => {
+    await page.goto('/');
+    await expect(page.getByText('In the bays')).toBeVisible();
+    await page.keyboard.press('n');
+    await expect(page).toHaveURL(/\/new/);
+    await field(page, 'Reads now, front left').focus();
+    for (const text of ['14 3/4 in', '374.5', '371', '14 5/8"', '365', '362']) {
+      await page.keyboard.type(text);
+      await page.keyboard.press('Enter');
+    }
+    await expect(page.getByRole('button', { name: 'Start the job' })).toBeFocused();
+    await page.keyboard.press('Enter');
+    await expect(page).toHaveURL(/\/plan$/);
+    await expect(page.getByTestId('move-LF')).toContainText('turns down');
+
+    // The sum of the focused figure, and back to it.
+    await page.keyboard.press('1');
+    await page.keyboard.press('s');
+    const sum = page.getByRole('region', { name: /The sum: Height now, front left/ });
+    await expect(sum).toContainText('374.65');
+    await page.keyboard.press('Escape');
+    await expect(sum).toBeHidden();
+    await expect(page.locator('[data-corner=LF] [data-sum]').first()).toBeFocused();
+
+    await page.getByRole('button', { name: 'Start turning' }).focus();
+    await page.keyboard.press('Enter');
+    await expect(page).toHaveURL(/\/turn$/);
+    for (const corner of CORNERS) {
+      await page.getByRole('button', { name: `Done as told, ${corner}` }).focus();
+      await page.keyboard.press('Enter');
+    }
+    await page.keyboard.press('m');
+    await expect(page).toHaveURL(/\/measure$/);
+    await expect(field(page, 'Front left, reading 1')).toBeFocused();
+    for (const text of ['365', '365', '362', '362']) {
+      await page.keyboard.type(text);
+      await page.keyboard.press('Enter');
+    }
+    await expect(field(page, 'Front left, reading 2')).toBeFocused();
+    await page.getByLabel('rolled').focus();
+    await page.keyboard.press('Space');
+    await expect(page.getByTestId('verdict')).toBeVisible();
+
+    // Undo takes back the last thing, also after a reload, and says what it is.
+    await allSent(page);
+    await page.reload();
+    await expect(page.getByLabel('rolled')).toBeChecked();
+    await page.keyboard.press('Control+z');
+    await expect(page.getByLabel('rolled')).not.toBeChecked();
+    await page.keyboard.press('Control+Shift+z');
+    await expect(page.getByLabel('rolled')).toBeChecked();
+
+    await page.keyboard.press(']');
+    await expect(page).toHaveURL(/\/close-out$/);
+    await page.keyboard.press('/');
+    await page.keyboard.type('bays');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('In the bays')).toBeVisible();
+  });
+
+  test('an impossible target is met with the nearest, and what stands in the way', async ({ page }) => {
+    await page.goto('/');
+    await page.getByRole('link', { name: /Dunlin/ }).click();
+    await expect(page.getByRole('region', { name: 'What stands in the way' })).toContainText(
+      'thread is left that way',
+    );
+    await expect(page.locator('[data-margin=thread-up]')).toContainText('short');
+    await page.getByRole('button', { name: 'Every corner' }).click();
+    await expect(page.locator('[data-margin=droop]')).toHaveCount(4);
+  });
+
+  test('equal left and right', async ({ page }) => {
+    await quickStart(page, 'Whimbrel', ['376', '374', '372', '370'], '365', '362');
+    const turns = async (id: string) =>
+      /([\d/ ]+) turns? (up|down)/.exec(await page.getByTestId(`move-${id}`).innerText())?.[0];
+    const moves = async () => Promise.all(['LF', 'RF'].map(turns));
+    await expect(async () => expect(new Set(await moves()).size).toBe(2)).toPass();
+    await page.getByLabel('equal left and right').check();
+    await expect(async () => expect(new Set(await moves()).size).toBe(1)).toPass();
+  });
+});
