@@ -49,6 +49,8 @@ export default tseslint.config(
         Buffer: 'readonly',
         performance: 'readonly',
         document: 'readonly',
+        MutationObserver: 'readonly',
+        localStorage: 'readonly',
         window: 'readonly',
         requestAnimationFrame: 'readonly',
       },

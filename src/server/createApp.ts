@@ -1,5 +1,6 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
+import compression from 'compression';
 import express, { type Express, type RequestHandler } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
@@ -91,6 +92,7 @@ function refuseBrokenText(key: string, value: unknown): unknown {
 }
 
 function servePage(app: Express, folder: string): void {
+  app.use(compression());
   app.use('/assets', express.static(join(folder, 'assets'), { immutable: true, maxAge: '1y', index: false }));
   app.use(express.static(folder, { index: false, maxAge: 0 }));
   app.get('/{*path}', (request, response) => {

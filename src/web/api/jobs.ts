@@ -1,5 +1,5 @@
 import { QueryClient, useQuery } from '@tanstack/react-query';
-import { useEffect } from 'react';
+import { useEffect, useMemo } from 'react';
 import type { JobAnswer, JobEvent, JobList } from '#contract/api.ts';
 import { applyEntry } from '#core/job/applyEntry.ts';
 import type { JobRecord } from '#core/job/types.ts';
@@ -28,8 +28,13 @@ export function useJobList() {
 export function useJobRecord(id: string) {
   const query = useQuery({ queryKey: jobKey(id), queryFn: () => callApi<JobAnswer>(`/jobs/${id}`) });
   const items = useQueue((state) => state.items);
-  const mine = items.filter((item) => item.jobId === id);
-  return { record: withUnsent(query.data ?? unsentJob(mine), mine), query, unsent: mine };
+  const { data } = query;
+  return useMemo(() => {
+    const mine = items.filter((item) => item.jobId === id);
+    return { record: withUnsent(data ?? unsentJob(mine), mine), query, unsent: mine };
+    // The query object is new at every render; what counts of it is its data and its state.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [items, data, id, query.status, query.error]);
 }
 
 /** Lays unsent entries over a record; what does not fit any more is left out here and told as a conflict. */

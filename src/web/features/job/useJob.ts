@@ -40,39 +40,44 @@ export interface Job {
 
 export function useJob(id: string) {
   const { record, query, unsent } = useJobRecord(id);
-  const drafts = useDrafts((state) => state.drafts);
-  const job = useMemo(() => {
-    if (!record) return null;
-    return buildJob(record, drafts, unsent, (entry) => enqueue(record.id, { kind: 'entry', entry }));
-  }, [record, drafts, unsent]);
-  return { job, query };
+  const kept = useMemo(
+    () => (record ? keptPart(record, unsent, (entry) => enqueue(record.id, { kind: 'entry', entry })) : null),
+    [record, unsent],
+  );
+  return { job: useLive(kept), query };
 }
 
 /** The setup that is not a job yet, worked with in the same way. */
 export function useNewJob(): Job {
   const { record, put } = useNewSetup();
-  const drafts = useDrafts((state) => state.drafts);
-  return useMemo(() => buildJob(record, drafts, [], put), [record, drafts, put]);
+  const kept = useMemo(() => keptPart(record, [], put), [record, put]);
+  return useLive(kept);
 }
 
-function buildJob(
-  record: JobRecord,
-  drafts: Parameters<typeof withDrafts>[1],
-  unsent: Unsent[],
-  put: (entry: Entry) => void,
-): Job {
-  const answer = answerFor(withDrafts(record, drafts));
+/** What follows from what is kept alone, so that a keystroke need not work it out again. */
+type KeptPart = Omit<Job, 'answer' | 'margins'>;
+
+function keptPart(record: JobRecord, unsent: Unsent[], put: (entry: Entry) => void): KeptPart {
   return {
     record,
     facts: standingFacts(record),
     state: readRounds(record),
-    answer,
-    margins: answer ? marginsFor(answer) : [],
     next: nextAction(record),
     history: historyOf(record.entries),
     unsent,
     actions: actionsFor(record, put),
   };
+}
+
+/** Adds what follows from what is being typed. */
+function useLive<Kept extends KeptPart | null>(kept: Kept): Kept extends null ? null : Job;
+function useLive(kept: KeptPart | null): Job | null {
+  const drafts = useDrafts((state) => state.drafts);
+  return useMemo(() => {
+    if (!kept) return null;
+    const answer = answerFor(withDrafts(kept.record, drafts));
+    return { ...kept, answer, margins: answer ? marginsFor(answer) : [] };
+  }, [kept, drafts]);
 }
 
 function actionsFor(record: JobRecord, put: (entry: Entry) => void): JobActions {
