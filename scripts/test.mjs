@@ -1,4 +1,4 @@
-import { readFileSync, rmSync } from 'node:fs';
+import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { ensureChromium, ensurePostgres } from './lib/debian.mjs';
 import { ensureBuild } from './lib/build.mjs';
 import { ensurePackages } from './lib/packages.mjs';
@@ -83,6 +83,7 @@ if (chosen.some(({ name }) => name === 'browser')) {
   await ensureChromium();
   await ensureBuild();
 }
+mkdirSync('.margin', { recursive: true });
 for (const project of ['unit', 'server', 'browser']) rmSync(`.margin/${project}.json`, { force: true });
 for (const stage of chosen) await runStage(stage);
 console.log(`${totals.passed} passed, ${totals.failed} failed`);

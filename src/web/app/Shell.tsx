@@ -26,7 +26,7 @@ export function Shell() {
 
   return (
     <div className="flex min-h-screen flex-col">
-      <header className="border-rule flex min-h-14 flex-wrap items-center gap-x-5 gap-y-1 border-b px-6 py-1.5 max-md:px-4">
+      <header className="border-rule flex min-h-14 flex-wrap items-center gap-x-5 gap-y-1 border-b px-6 py-1.5 narrow:px-4">
         <Link
           to="/"
           className="text-[20px] font-extrabold [font-stretch:118%]"
@@ -36,7 +36,7 @@ export function Shell() {
         </Link>
         <div
           id="header-slot"
-          className="border-rule flex min-w-0 flex-1 items-center border-l pl-4 max-md:order-last max-md:w-full max-md:flex-none max-md:border-l-0 max-md:pl-0"
+          className="border-rule flex min-w-0 flex-1 items-center border-l pl-4 narrow:order-last narrow:w-full narrow:flex-none narrow:border-l-0 narrow:pl-0"
         >
           <HeaderSlot.Target />
         </div>
@@ -61,7 +61,7 @@ export function Shell() {
           <button type="button" onClick={() => setBar(true)} className="min-h-8">
             <kbd className="border-rule mr-1 border px-1 font-sans text-[13px]">/</kbd>Find
           </button>
-          <button type="button" onClick={() => setKeys(true)} className="min-h-8 max-md:hidden">
+          <button type="button" onClick={() => setKeys(true)} className="min-h-8 narrow:hidden">
             <kbd className="border-rule mr-1 border px-1 font-sans text-[13px]">?</kbd>Keys
           </button>
         </div>

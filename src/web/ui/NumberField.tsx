@@ -8,8 +8,8 @@ import {
 
 interface Props extends NumberFieldOptions {
   label: string;
-  /** Shows the label to the eye as well as to the screen reader. */
-  showLabel?: boolean;
+  /** Shows the label to the eye as well as to the screen reader; `narrow`: only where no column heading does. */
+  showLabel?: boolean | 'narrow';
   /** Place in measuring order within the group. */
   order: number;
   /** What counts until something is typed, e.g. "assumed 2". */
@@ -69,7 +69,7 @@ export function NumberField({
   const mark = markFor(field.state.kind, refused, unsent);
   return (
     <div className={`min-w-0 ${narrow ? '' : 'relative'} ${className}`}>
-      <label htmlFor={id} className={showLabel ? 'label text-second block' : 'sr-only'}>
+      <label htmlFor={id} className={labelClass(showLabel)}>
         {label}
       </label>
       <div
@@ -118,6 +118,11 @@ export function NumberField({
       </p>
     </div>
   );
+}
+
+function labelClass(show: boolean | 'narrow'): string {
+  if (show === 'narrow') return 'label text-second block wide:sr-only';
+  return show ? 'label text-second block' : 'sr-only';
 }
 
 /** The mark in a field that is not at rest: not sent, questioned or refused. Its words show when the field has the focus. */

@@ -27,14 +27,14 @@ export function CornerGrid({ job, corner, showPlan }: Props) {
   return (
     <div
       data-fields
-      className="grid flex-1 grid-cols-[minmax(0,1fr)_168px_minmax(0,1fr)] grid-rows-2 gap-y-1 px-3 pt-3 max-xl:grid-cols-[minmax(0,1fr)_90px_minmax(0,1fr)] max-md:grid-cols-1 max-md:grid-rows-none"
+      className="grid flex-1 grid-cols-[minmax(0,1fr)_168px_minmax(0,1fr)] grid-rows-2 gap-y-1 px-3 pt-3 max-xl:not-narrow:grid-cols-[minmax(0,1fr)_90px_minmax(0,1fr)] narrow:grid-cols-1 narrow:grid-rows-none"
     >
       {cornerIds.map((id) => (
         <Corner key={id} id={id} job={job} showPlan={showPlan}>
           {corner(id, job.answer?.corners.find((one) => one.id === id) ?? null)}
         </Corner>
       ))}
-      <div className="col-start-2 row-span-2 row-start-1 flex items-center justify-center px-1 max-md:hidden">
+      <div className="col-start-2 row-span-2 row-start-1 flex items-center justify-center px-1 narrow:hidden">
         <MachinePlan footprint={job.record.document.machine} moves={moves} width={168} />
       </div>
     </div>
@@ -53,16 +53,16 @@ function Corner({
   children: ReactNode;
 }) {
   const right = id.startsWith('R');
-  const place = `${right ? 'md:col-start-3' : 'md:col-start-1'} ${id.endsWith('R') ? 'md:row-start-2' : 'md:row-start-1'}`;
+  const place = `${right ? 'wide:col-start-3' : 'wide:col-start-1'} ${id.endsWith('R') ? 'wide:row-start-2' : 'wide:row-start-1'}`;
   return (
     <section
       aria-label={cornerNames[id]}
       data-corner={id}
-      className={`flex min-w-0 gap-2 ${right ? 'md:flex-row-reverse' : ''} ${place}`}
+      className={`flex min-w-0 gap-2 ${right ? 'wide:flex-row-reverse' : ''} ${place}`}
     >
       <TravelRule name={cornerNames[id]} data={ruleData(job, id, showPlan)} side={right ? 'right' : 'left'} />
-      <div className={`min-w-0 flex-1 ${right ? 'md:text-right' : ''}`}>
-        <h2 className={`flex gap-1.5 font-semibold ${right ? 'md:flex-row-reverse' : ''}`}>
+      <div className={`min-w-0 flex-1 ${right ? 'wide:text-right' : ''}`}>
+        <h2 className={`flex gap-1.5 font-semibold ${right ? 'wide:flex-row-reverse' : ''}`}>
           <span className="figures text-second" aria-hidden>
             {cornerNumbers[id]}
           </span>

@@ -18,7 +18,7 @@ export function MarginColumn({ job }: { job: Job }) {
   return (
     <aside
       aria-label="What is left"
-      className="border-short/70 min-w-0 border-l-2 pl-3 max-lg:border-t-2 max-lg:border-l-0 max-lg:pt-3 max-lg:pl-0"
+      className="border-short/70 min-h-[calc(100vh-90px)] min-w-0 border-l-2 pl-3 max-lg:min-h-0 print:mt-4 print:border-l-0 print:pl-0 max-lg:border-t-2 max-lg:border-l-0 max-lg:pt-3 max-lg:pl-0"
     >
       <SumPanel />
       <h2 className="text-head font-semibold">What is left</h2>

@@ -11,6 +11,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Length, Turns } from '../../ui/Figure.tsx';
 import { CornerGrid } from './CornerGrid.tsx';
 import { Footer, NextLink } from './Footer.tsx';
+import { PenBoxes } from './PenBoxes.tsx';
 import { SideChoice } from './SideChoice.tsx';
 
 /** What to turn, by how much, where to stop, and what it will then measure. */
@@ -29,6 +30,7 @@ export function PlanStage({ job }: { job: Job }) {
           )
         }
       />
+      {answer && answer.chanceAfter !== null && <PrintedOutlook answer={answer} />}
       <Footer>
         {answer && answer.chanceAfter !== null ? (
           <Outlook job={job} answer={answer} />
@@ -39,6 +41,16 @@ export function PlanStage({ job }: { job: Job }) {
         {answer ? <StartTurning job={job} answer={answer} /> : <NextLink job={job} from="plan" />}
       </Footer>
     </>
+  );
+}
+
+/** The footer does not print: what the paper needs of it. */
+function PrintedOutlook({ answer }: { answer: Answer }) {
+  return (
+    <p className="border-rule mx-4 hidden border-t py-2 print:block">
+      Round {answer.state.current + 1}: {Math.round((answer.chanceAfter ?? 0) * 100)} in 100 to be within{' '}
+      <Length mm={answer.tolerance.value} />. Settled how: <span className="inline-block w-48 border-b" />
+    </p>
   );
 }
 
@@ -60,6 +72,7 @@ function Planned({ corner, answer }: { corner: CornerAnswer; answer: Answer }) {
       <div className="mt-3" data-testid={`move-${corner.id}`}>
         <Move corner={corner} answer={answer} />
       </div>
+      <PenBoxes words={['stopped at', 'reads after']} />
     </div>
   );
 }

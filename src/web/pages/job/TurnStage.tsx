@@ -172,7 +172,7 @@ function DoneField({ job, id, round, done, record }: DoneFieldProps) {
   };
   const doneMm = done?.valueMm ?? null;
   return (
-    <div className="relative mt-3 max-w-36 md:in-data-[corner^=R]:ml-auto">
+    <div className="relative mt-3 max-w-36 wide:in-data-[corner^=R]:ml-auto">
       {before === null ? (
         <NumberField
           {...common}

@@ -17,7 +17,7 @@ interface FactFieldProps {
   order: number;
   range: Range;
   placeholder?: string;
-  showLabel?: boolean;
+  showLabel?: boolean | 'narrow';
   showUnit?: boolean;
   narrow?: boolean;
   question?: (value: number) => string | null;

@@ -39,7 +39,7 @@ export function NewSetupPage() {
   const begin = () => void navigate(`/jobs/${start()}/next`);
   const answered = job.answer !== null;
   return (
-    <main className="mx-auto grid w-full max-w-[1232px] flex-1 grid-cols-[minmax(0,1fr)_284px] content-start gap-x-6 px-6 py-5 max-lg:grid-cols-1 max-md:px-4">
+    <main className="mx-auto grid w-full max-w-[1232px] flex-1 grid-cols-[minmax(0,1fr)_284px] content-start gap-x-6 px-6 py-5 max-lg:grid-cols-1 narrow:px-4">
       <title>New setup · Margin</title>
       <div>
         <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
@@ -78,6 +78,7 @@ export function NewSetupPage() {
                 job={job}
                 place={{ kind: 'collar', round: 0, corner: id, slot: 'now' }}
                 label={`Collar reads, ${cornerNames[id]}`}
+                showLabel="narrow"
                 order={20 + cornerNumbers[id]}
                 range={ranges.collar}
               />
@@ -135,7 +136,7 @@ export function NewSetupPage() {
 
 function Columns() {
   return (
-    <div className="grid grid-cols-[132px_repeat(4,minmax(0,1fr))] gap-x-4 max-md:hidden" aria-hidden>
+    <div className="grid grid-cols-[132px_repeat(4,minmax(0,1fr))] gap-x-4 narrow:hidden" aria-hidden>
       <span />
       {cornerIds.map((id) => (
         <span key={id} className="py-1 font-semibold">
@@ -148,8 +149,8 @@ function Columns() {
 
 function Row({ label, help, children }: { label: string; help: React.ReactNode; children: React.ReactNode }) {
   return (
-    <div className="border-rule mb-6 grid grid-cols-[132px_repeat(4,minmax(0,1fr))] items-start gap-x-4 border-t pt-2 max-md:grid-cols-2">
-      <div className="max-md:col-span-2">
+    <div className="border-rule mb-6 grid grid-cols-[132px_repeat(4,minmax(0,1fr))] items-start gap-x-4 border-t pt-2 narrow:grid-cols-2">
+      <div className="narrow:col-span-2">
         <p className="font-medium">{label}</p>
         <div className="label text-second">{help}</div>
       </div>
@@ -188,6 +189,7 @@ function HeightNow({ job, id }: { job: Job; id: CornerId }) {
       job={job}
       place={{ kind: 'height', round: 0, corner: id, slot: '1' }}
       label={`Reads now, ${cornerNames[id]}`}
+      showLabel="narrow"
       order={cornerNumbers[id]}
       range={ranges.height}
       question={ask('1')}
@@ -213,8 +215,9 @@ function AxleTarget({
   return (
     <NumberField
       question={ask}
-      className="md:col-span-2"
+      className="wide:col-span-2"
       label={`Wanted, ${axle}`}
+      showLabel="narrow"
       order={order}
       quantity="length"
       decimals={2}
@@ -236,11 +239,11 @@ function Answers({ job }: { job: Job }) {
   const { answer } = job;
   return (
     <div
-      className="border-action bg-wash/40 -mx-4 mb-4 grid grid-cols-[132px_repeat(4,minmax(0,1fr))] gap-x-4 border-y px-4 py-3 max-md:grid-cols-2"
+      className="border-action bg-wash/40 -mx-4 mb-4 grid grid-cols-[132px_repeat(4,minmax(0,1fr))] gap-x-4 border-y px-4 py-3 narrow:grid-cols-2"
       aria-live="polite"
       data-testid="first-answer"
     >
-      <p className="font-medium max-md:col-span-2">
+      <p className="font-medium narrow:col-span-2">
         Seat
         <span className="label text-second block">
           {answer && answer.chanceAfter !== null && (
@@ -264,6 +267,7 @@ function CornerAnswerCell({ job, id }: { job: Job; id: CornerId }) {
     return <p className="text-second text-figure">—</p>;
   return (
     <div>
+      <p className="label wide:hidden">{capital(cornerNames[id])}</p>
       <p className="text-action text-head font-bold">
         {corner.seatMm === 0 ? (
           'leave'
