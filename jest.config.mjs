@@ -10,15 +10,15 @@ const base = {
     ],
   },
 };
+const cluster = {
+  globalSetup: '<rootDir>/tests/api/globalSetup.mjs',
+  globalTeardown: '<rootDir>/tests/api/globalTeardown.mjs',
+};
+
 export default {
   projects: [
     { ...base, displayName: 'unit', testMatch: ['<rootDir>/src/**/*.test.ts'] },
-    {
-      ...base,
-      displayName: 'server',
-      testMatch: ['<rootDir>/tests/api/**/*.test.ts'],
-      globalSetup: '<rootDir>/tests/api/globalSetup.mjs',
-      globalTeardown: '<rootDir>/tests/api/globalTeardown.mjs',
-    },
+    { ...base, ...cluster, displayName: 'server', testMatch: ['<rootDir>/tests/api/**/*.test.ts'] },
+    { ...base, ...cluster, displayName: 'system', testMatch: ['<rootDir>/tests/system/**/*.test.ts'] },
   ],
 };

@@ -78,13 +78,13 @@ if (chosen.length === 0) {
   process.exit(2);
 }
 await ensurePackages();
-if (chosen.some(({ name }) => name === 'server' || name === 'browser')) await ensurePostgres();
-if (chosen.some(({ name }) => name === 'browser')) {
-  await ensureChromium();
-  await ensureBuild();
-}
+const needs = (...names) => chosen.some(({ name }) => names.includes(name));
+if (needs('server', 'system', 'browser')) await ensurePostgres();
+if (needs('browser')) await ensureChromium();
+if (needs('system', 'browser')) await ensureBuild();
 mkdirSync('.margin', { recursive: true });
-for (const project of ['unit', 'server', 'browser']) rmSync(`.margin/${project}.json`, { force: true });
+for (const project of ['unit', 'server', 'system', 'browser'])
+  rmSync(`.margin/${project}.json`, { force: true });
 for (const stage of chosen) await runStage(stage);
 console.log(`${totals.passed} passed, ${totals.failed} failed`);
 process.exit(totals.failed === 0 ? 0 : 1);

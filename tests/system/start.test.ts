@@ -1,0 +1,139 @@
+import { randomUUID } from 'node:crypto';
+import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { plainDocument } from '../fixtures/records.ts';
+import {
+  alive,
+  childrenOf,
+  freePort,
+  postgresPid,
+  startScript,
+  type Started,
+} from '../fixtures/processes.ts';
+
+/** `npm start` as a whole: its database, its ports, its end, and coming back after the worst. */
+const data = mkdtempSync(join(tmpdir(), 'margin-start-'));
+chmodSync(data, 0o755);
+let running: Started | null = null;
+
+afterAll(async () => {
+  running?.child.kill('SIGTERM');
+  await running?.ended;
+  rmSync(data, { recursive: true, force: true });
+});
+
+const start = async (env: Record<string, string> = {}) => {
+  running = await startScript({ MARGIN_DATA: data, PORT: String(await freePort()), ...env });
+  return running;
+};
+const jobs = async (address: string) =>
+  ((await (await fetch(`${address}/api/jobs`)).json()) as { jobs: { id: string; name: string }[] }).jobs;
+const addJob = async (address: string, name: string) => {
+  const body = JSON.stringify({
+    id: randomUUID(),
+    document: plainDocument((document) => (document.name = name)),
+    entries: [],
+  });
+  const response = await fetch(`${address}/api/jobs`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body,
+  });
+  expect(response.status).toBe(201);
+};
+
+jest.setTimeout(120_000);
+
+test('the first start loads the demo jobs, says where it is, and ends cleanly with its database', async () => {
+  const app = await start();
+  expect(app.output()).toMatch(/Loaded 3 demo jobs/);
+  expect(app.output()).toContain(`Margin is on ${app.address}`);
+  expect((await jobs(app.address)).map(({ name }) => name).sort()).toEqual([
+    'Curlew',
+    'Dunlin',
+    'Saltmarsh Lady',
+  ]);
+  const page = await fetch(app.address);
+  expect(await page.text()).toContain('<div id="root">');
+  const database = postgresPid(data);
+  expect(database && alive(database)).toBe(true);
+
+  app.child.kill('SIGINT');
+  expect(await app.ended).toBe(0);
+  expect(database && alive(database)).toBe(false);
+});
+
+test('after everything is killed at once it comes back with nothing lost', async () => {
+  const first = await start();
+  await addJob(first.address, 'Survivor');
+  const database = postgresPid(data) ?? 0;
+  const pid = first.child.pid ?? 0;
+  for (const victim of [pid, ...childrenOf(pid), database]) process.kill(victim, 'SIGKILL');
+  await first.ended;
+
+  const second = await start();
+  const names = (await jobs(second.address)).map(({ name }) => name);
+  expect(names).toContain('Survivor');
+  // An existing database is not given the demo jobs again.
+  expect(names).toHaveLength(4);
+  expect(second.output()).not.toMatch(/demo jobs/);
+  second.child.kill('SIGTERM');
+  expect(await second.ended).toBe(0);
+});
+
+test('a database that was left running is taken up, and stopped at the end', async () => {
+  const first = await start();
+  const database = postgresPid(data) ?? 0;
+  const pid = first.child.pid ?? 0;
+  for (const victim of [pid, ...childrenOf(pid)]) process.kill(victim, 'SIGKILL');
+  await first.ended;
+  expect(alive(database)).toBe(true);
+
+  const second = await start();
+  expect(postgresPid(data)).toBe(database);
+  expect(await jobs(second.address)).toHaveLength(4);
+  second.child.kill('SIGTERM');
+  await second.ended;
+  expect(alive(database)).toBe(false);
+});
+
+test('two starts share the database; the first to end leaves it to the other', async () => {
+  const first = await start();
+  const second = await startScript({ MARGIN_DATA: data, PORT: String(await freePort()) });
+  first.child.kill('SIGTERM');
+  expect(await first.ended).toBe(0);
+  expect(await jobs(second.address)).toHaveLength(4);
+  second.child.kill('SIGTERM');
+  expect(await second.ended).toBe(0);
+  expect(postgresPid(data)).toBeNull();
+});
+
+test('a taken port is told with what to do', async () => {
+  const port = await freePort();
+  const taken = createServer();
+  await new Promise<void>((done) => taken.listen(port, '127.0.0.1', done));
+  const app = await startScript({ MARGIN_DATA: data, PORT: String(port) });
+  expect(await app.ended).toBe(1);
+  expect(app.output()).toContain(`Port ${port} is taken`);
+  expect(app.output()).toMatch(/PORT=\d+ npm start/);
+  await new Promise((done) => taken.close(done));
+});
+
+test('a port that is none is refused in words', async () => {
+  const app = await startScript({ MARGIN_DATA: data, PORT: 'harbour' });
+  expect(await app.ended).toBe(1);
+  expect(app.output()).toContain('PORT must be a whole number from 1 to 65535');
+});
+
+test('DATABASE_URL names another PostgreSQL, which is used and left running', async () => {
+  const base = process.env.MARGIN_TEST_DATABASE ?? '';
+  const app = await start({ DATABASE_URL: base });
+  expect(await jobs(app.address)).toHaveLength(3);
+  expect(postgresPid(data)).toBeNull();
+  app.child.kill('SIGTERM');
+  expect(await app.ended).toBe(0);
+  const again = await start({ DATABASE_URL: base });
+  expect(await jobs(again.address)).toHaveLength(3);
+});
