@@ -112,6 +112,7 @@ test.describe('the whole slice', () => {
     await page.keyboard.press(']');
     await expect(page).toHaveURL(/\/close-out$/);
     await page.keyboard.press('/');
+    await expect(page.getByPlaceholder('Job, stage or command')).toBeFocused();
     await page.keyboard.type('bays');
     await page.keyboard.press('Enter');
     await expect(page.getByText('In the bays')).toBeVisible();

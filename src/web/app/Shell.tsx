@@ -8,7 +8,8 @@ import { KeysDialog } from './KeysDialog.tsx';
 import { useSettings } from './settings.ts';
 import { UnsentNotice } from './UnsentNotice.tsx';
 
-const CommandBar = lazy(async () => ({ default: (await import('./CommandBar.tsx')).CommandBar }));
+const loadBar = async () => ({ default: (await import('./CommandBar.tsx')).CommandBar });
+const CommandBar = lazy(loadBar);
 
 /** The frame of every screen: header, the page, and what can come over it. */
 export function Shell() {
@@ -19,6 +20,11 @@ export function Shell() {
   useEffect(() => {
     document.documentElement.dataset.theme = theme;
   }, [theme]);
+  // Not in the first load, but there before anybody types into it.
+  useEffect(() => {
+    const timer = setTimeout(() => void loadBar(), 1500);
+    return () => clearTimeout(timer);
+  }, []);
   useHotkeys('u', () => setSystem(system === 'mm' ? 'in' : 'mm'));
   useHotkeys('ctrl+k, meta+k', () => setBar(true), { enableOnFormTags: true, preventDefault: true });
   useHotkeys('/', () => setBar(true), { preventDefault: true, useKey: true });

@@ -22,12 +22,21 @@ export function blankFact(place: FactPlace): Fact {
   return { ...place, valueMm: null, askedMm: null, how: null, told: null };
 }
 
-/** The record as it would be with everything readable that is typed at this moment: this is what the sheet draws from. */
-export function withDrafts(record: JobRecord, drafts: Readonly<Record<string, Draft>>): JobRecord {
+type Stamp = Pick<Entry, 'id' | 'at'>;
+
+/**
+ * The record as it would be with everything readable that is typed at this moment: this is what the sheet draws from.
+ * `stamp` gives the facts made of drafts their id and time; by default they are only looked at, never sent.
+ */
+export function withDrafts(
+  record: JobRecord,
+  drafts: Readonly<Record<string, Draft>>,
+  stamp: (key: string) => Stamp = (key) => ({ id: key, at: '' }),
+): JobRecord {
   return Object.entries(drafts).reduce((sofar, [key, { value }]) => {
     const [jobId, kind, ...rest] = key.split('|');
     if (jobId !== record.id || value === null) return sofar;
-    if (kind === 'fact') return withFact(sofar, key, placeFrom(rest), value);
+    if (kind === 'fact') return withFact(sofar, stamp(key), placeFrom(rest), value);
     if (kind !== 'path') return sofar;
     return (rest[0] ?? '').split(';').reduce((open, path) => withValue(open, path.split('.'), value), sofar);
   }, record);
@@ -44,10 +53,10 @@ function placeFrom([kind, round, corner, slot]: string[]): FactPlace {
 
 const LIVE_KINDS: readonly FactKind[] = ['height', 'collar', 'travel-used'];
 
-function withFact(record: JobRecord, key: string, place: FactPlace, valueMm: number): JobRecord {
+function withFact(record: JobRecord, stamp: Stamp, place: FactPlace, valueMm: number): JobRecord {
   if (!LIVE_KINDS.includes(place.kind)) return record;
   const replaces = factAt(standingFacts(record), place)?.id ?? null;
-  const base = { id: key, at: '', label: '', undoOf: null, redoOf: null };
+  const base = { ...stamp, label: 'Typed', undoOf: null, redoOf: null };
   const entry: Entry = { ...base, type: 'fact', fact: { ...blankFact(place), valueMm }, replaces };
   const result = applyEntry(record, entry);
   return result.ok ? result.record : record;
@@ -60,10 +69,13 @@ function withValue(record: JobRecord, path: string[], to: number): JobRecord {
   return result.ok ? { ...record, document: result.value as unknown as JobDocument } : record;
 }
 
-/** The value at a path of a document; undefined paths are a programmer error. */
+/** The value at a path of a document; null where there is nothing, as for a draft of an older version. */
 export function valueAt(document: JobDocument, path: readonly string[]): Json {
   return path.reduce<Json>(
-    (here, key) => (here as { [key: string]: Json })[key] as Json,
+    (here, key) => {
+      const holds = typeof here === 'object' && here !== null && Object.hasOwn(here, key);
+      return holds ? ((here as { [key: string]: Json })[key] as Json) : null;
+    },
     document as unknown as Json,
   );
 }

@@ -5,6 +5,8 @@ import { blankDocument } from '#core/job/create.ts';
 import type { Entry, JobRecord } from '#core/job/types.ts';
 import type { MachineClass } from '#core/machine/classes.ts';
 import { enqueue } from '../../api/queue.ts';
+import { useDrafts } from '../numbers/drafts.ts';
+import { pathKey, withDrafts } from './draftKeys.ts';
 import { newStamp } from './stamp.ts';
 
 export const NEW_ID = 'new';
@@ -36,9 +38,15 @@ export const useNewSetup = create<NewSetup>()(
         }),
       setClass: (machineClass) => set(({ record }) => ({ record: reclassed(record, machineClass) })),
       start: () => {
-        const { record } = get();
+        const { drafts, clearDraft } = useDrafts.getState();
+        // What is typed and not yet committed, perhaps before a reload, goes along.
+        const record = withDrafts(get().record, drafts, newStamp);
+        const name =
+          (drafts[pathKey(NEW_ID, ['name'])]?.text ?? record.document.name).trim() || 'Unnamed job';
+        Object.keys(drafts)
+          .filter((key) => key.startsWith(`${NEW_ID}|`))
+          .forEach(clearDraft);
         const { id } = newStamp();
-        const name = record.document.name.trim() || 'Unnamed job';
         // The description starts as it ended up; only what was measured is history.
         const facts = record.entries.filter(({ type }) => type !== 'change');
         enqueue(id, { kind: 'job', job: { id, document: { ...record.document, name }, entries: facts } });

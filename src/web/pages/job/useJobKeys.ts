@@ -10,7 +10,11 @@ import { useUndoKeys } from '../../features/job/useUndoKeys.ts';
 export function useJobKeys(job: Job, stage: Stage): void {
   const navigate = useNavigate();
   const go = (to: Stage | undefined) => to && void navigate(`/jobs/${job.record.id}/${to}`);
-  const index = stages.indexOf(stage);
+  // By the address and not by what is drawn: a second press may come before the stage is there.
+  const step = (by: 1 | -1) => {
+    const here = stages.indexOf(window.location.pathname.split('/').at(-1) as Stage);
+    go(stages[here + by]);
+  };
   const { state } = useLocation() as { state: { focus?: string } | null };
   // The fields are there once the stage is drawn.
   useEffect(() => {
@@ -19,8 +23,8 @@ export function useJobKeys(job: Job, stage: Stage): void {
     // Once only: a reload must not move the focus again.
     void navigate('.', { replace: true, state: null });
   }, [state, navigate]);
-  useHotkeys('BracketLeft', () => go(stages[index - 1]), [job, stage]);
-  useHotkeys('BracketRight', () => go(stages[index + 1]), [job, stage]);
+  useHotkeys('BracketLeft', () => step(-1), [job]);
+  useHotkeys('BracketRight', () => step(1), [job]);
   useHotkeys('1,2,3,4', (event) => focusCorner(Number(event.key)), { preventDefault: true }, [stage]);
   useHotkeys(
     'm',

@@ -1,0 +1,199 @@
+import { cornerIds } from '#core/machine/body.ts';
+import type { JobRecord } from '#core/job/types.ts';
+import {
+  add,
+  adjustment,
+  factEntry,
+  heights,
+  measured,
+  plainDocument,
+  record,
+  settled,
+} from '../../../tests/fixtures/records.ts';
+import { hideMachine, readTape, turnSeats, type HiddenMachine } from '../../../tests/fixtures/workshop.ts';
+import { answerFor, type Answer } from '../plan/answer.ts';
+import { goodEnough } from '../job/nextAction.ts';
+import { readRounds } from '../job/rounds.ts';
+import { meanOf, readingVariance, updateFromRounds } from './posterior.ts';
+
+const must = (answer: Answer | null): Answer => {
+  if (!answer) throw new Error('expected an answer');
+  return answer;
+};
+
+describe('what a reading is worth', () => {
+  test('repeats thin out the tape, not the friction', () => {
+    expect(readingVariance({ settled: 'rolled' }, 1)).toBeCloseTo(1 + 1.5 ** 2, 12);
+    expect(readingVariance({ settled: 'rolled' }, 4)).toBeCloseTo(0.25 + 1.5 ** 2, 12);
+    expect(readingVariance({ settled: null }, 1)).toBeCloseTo(1 + 4 ** 2, 12);
+    expect(meanOf([1, 2, 6])).toBe(3);
+  });
+
+  test('with one round the height is the mean and its spread that of the reading', () => {
+    const answer = must(answerFor(add(measured(375), ...heights(0, 377, '2'))));
+    expect(answer.corners[0]?.nowMm).toBeCloseTo(376, 3);
+    expect(answer.corners[0]?.nowSdMm).toBeCloseTo(Math.sqrt(0.5 + 1.5 ** 2), 3);
+  });
+});
+
+describe('the posterior against brute force', () => {
+  /** Sums over a fine grid of (front height, gain) what the axle's readings make likely. Two alike fronts, moved alike. */
+  function onGrid(before: number, after: number, move: number, nominal: number) {
+    const v = 1 + 1.5 ** 2;
+    const [sd, weights] = [nominal * 0.12, { total: 0, gain: 0, height: 0 }];
+    for (let gain = nominal - 5 * sd; gain <= nominal + 5 * sd; gain += sd / 40) {
+      for (let start = before - 10; start <= before + 10; start += 0.05) {
+        const misfit =
+          (before - start) ** 2 / (v / 2) +
+          (after - start - gain * move) ** 2 / (v / 2) +
+          ((gain - nominal) / sd) ** 2;
+        const weight = Math.exp(-misfit / 2);
+        weights.total += weight;
+        weights.gain += weight * gain;
+        weights.height += weight * (start + gain * move);
+      }
+    }
+    return { gain: weights.gain / weights.total, height: weights.height / weights.total };
+  }
+
+  test.each([
+    [375, 366, -5],
+    [380, 362, -8],
+    [350, 366, 10],
+  ])('from %d to %d mm with %d mm of seat', (before, after, move) => {
+    const job = add(
+      measured(before),
+      ...cornerIds.map((id) => adjustment(1, id, move)),
+      settled(1),
+      ...heights(1, after),
+    );
+    const { posterior } = must(answerFor(job));
+    const grid = onGrid(before, after, move, 2);
+    expect(posterior.gains.front.now.mean).toBeCloseTo(grid.gain, 3);
+    expect(posterior.state.mean[0]).toBeCloseTo(grid.height, 2);
+  });
+
+  test('an axle that was not moved teaches nothing of itself', () => {
+    const job = add(
+      measured(375),
+      adjustment(1, 'LF', -5),
+      adjustment(1, 'RF', -5),
+      settled(1),
+      ...heights(1, [365, 365, 375, 375]),
+    );
+    const { rear, front } = must(answerFor(job)).posterior.gains;
+    expect(rear.now.sd).toBeCloseTo(rear.prior.sd, 9);
+    expect(front.now.sd).toBeLessThan(front.prior.sd / 1.2);
+  });
+
+  test('more rounds never make it less sure', () => {
+    let job = measured(375);
+    let last = Infinity;
+    for (const round of [1, 2, 3]) {
+      job = add(
+        job,
+        ...cornerIds.map((id) => adjustment(round, id, -3)),
+        settled(round),
+        ...heights(round, 375 - 6 * round),
+      );
+      const { sd } = must(answerFor(job)).posterior.gains.rear.now;
+      expect(sd).toBeLessThan(last);
+      last = sd;
+    }
+  });
+
+  test('a corner left out of a later round still follows the body', () => {
+    const job = add(
+      measured(375),
+      ...cornerIds.map((id) => adjustment(1, id, -5)),
+      settled(1),
+      ...heights(1, 365).slice(0, 3),
+    );
+    const posterior = updateFromRounds(job.document, readRounds(job).rounds);
+    expect(posterior.state.mean[3]).toBeCloseTo(365, 0);
+    expect(posterior.heightsByRound).toHaveLength(2);
+  });
+});
+
+describe('in a simulated workshop', () => {
+  interface Outcome {
+    machine: HiddenMachine;
+    job: JobRecord;
+    answer: Answer;
+  }
+  const TOLERANCE = 6;
+  const within = (machine: HiddenMachine) =>
+    machine.heights.every((height) => Math.abs(height - 365) <= TOLERANCE);
+
+  const measure = (job: JobRecord, machine: HiddenMachine, round: number): JobRecord => {
+    const readings = readTape(machine);
+    const facts = cornerIds.flatMap((corner, i) =>
+      (readings[i] ?? []).map((valueMm, slot) =>
+        factEntry({ kind: 'height', round, corner, slot: String(slot + 1), valueMm }),
+      ),
+    );
+    return add(job, settled(round), ...facts);
+  };
+
+  /** Opens a job on a hidden machine and works `rounds` rounds by the book. */
+  const worked = new Map<string, Outcome>();
+  function work(seed: number, rounds: number): Outcome {
+    const known = worked.get(`${seed}/${rounds}`);
+    if (known) return known;
+    const outcome = workAnew(seed, rounds);
+    worked.set(`${seed}/${rounds}`, outcome);
+    return outcome;
+  }
+
+  function workAnew(seed: number, rounds: number): Outcome {
+    let machine = hideMachine(seed, 2, 40);
+    let job = measure(record(plainDocument((document) => (document.toleranceMm = TOLERANCE))), machine, 0);
+    for (let round = 1; round <= rounds; round++) {
+      const { corners } = must(answerFor(job));
+      const seats = Object.fromEntries(corners.map(({ id, seatMm }) => [id, seatMm]));
+      machine = turnSeats(machine, seats);
+      job = measure(
+        add(job, ...corners.map(({ id, seatMm }) => adjustment(round, id, seatMm))),
+        machine,
+        round,
+      );
+    }
+    return { machine, job, answer: must(answerFor(job)) };
+  }
+
+  const seeds = Array.from({ length: 60 }, (_, i) => 1000 + i);
+
+  test('true heights are in after two rounds on at least 58 of 60 machines, and more of them than after one', () => {
+    const once = seeds.filter((seed) => within(work(seed, 1).machine)).length;
+    const twice = seeds.filter((seed) => within(work(seed, 2).machine)).length;
+    expect(twice).toBeGreaterThanOrEqual(58);
+    expect(twice).toBeGreaterThanOrEqual(once);
+  });
+
+  test('the gain learnt is nearer the truth than the sheet on most machines', () => {
+    const better = seeds.filter((seed) => {
+      const { machine, answer } = work(seed, 2);
+      const { now, prior } = answer.posterior.gains.front;
+      return Math.abs(now.mean - machine.gain.front) < Math.abs(prior.mean - machine.gain.front);
+    });
+    expect(better.length).toBeGreaterThan(40);
+  });
+
+  test('told to stop with a true height out on at most 2 of 60', () => {
+    const wrong = seeds.filter((seed) => {
+      const { machine, answer } = work(seed, 1);
+      return goodEnough(answer) && !within(machine);
+    });
+    expect(wrong.length).toBeLessThanOrEqual(2);
+  });
+
+  test('the stated chance is honest: of landings told with c in 100, about c in 100 land', () => {
+    const told = seeds.map((seed) => ({
+      chance: must(answerFor(work(seed, 1).job)).chanceNow ?? 0,
+      landed: within(work(seed, 1).machine),
+    }));
+    const expected = told.reduce((sum, { chance }) => sum + chance, 0);
+    const landed = told.filter((one) => one.landed).length;
+    expect(Math.abs(landed - expected)).toBeLessThan(12);
+  });
+});

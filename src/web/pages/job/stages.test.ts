@@ -1,0 +1,81 @@
+import { readRounds } from '#core/job/rounds.ts';
+import { stages } from '#core/job/nextAction.ts';
+import type { JobRecord } from '#core/job/types.ts';
+import { cornerIds } from '#core/machine/body.ts';
+import { answerFor } from '#core/plan/answer.ts';
+import { planFact } from '#core/plan/tell.ts';
+import {
+  add,
+  adjustment,
+  factEntry,
+  heights,
+  measured,
+  plainDocument,
+  record,
+  settled,
+} from '../../../../tests/fixtures/records.ts';
+import type { Job } from '../../features/job/useJob.ts';
+import { stageStanding, stageTitles } from './stages.ts';
+
+const jobOf = (made: JobRecord) =>
+  ({ record: made, state: readRounds(made), answer: answerFor(made) }) as Job;
+const words = (made: JobRecord) =>
+  Object.fromEntries(stages.map((stage) => [stage, stageStanding(stage, jobOf(made)).words]));
+const states = (made: JobRecord) =>
+  Object.fromEntries(stages.map((stage) => [stage, stageStanding(stage, jobOf(made)).state]));
+
+test('every stage has a title', () => {
+  expect(stages.map((stage) => stageTitles[stage])).toEqual([
+    'Intake',
+    'Baseline',
+    'Plan',
+    'Turn',
+    'Measure again',
+    'Close out',
+  ]);
+});
+
+test('a blank job says what is missing', () => {
+  const blank = record(plainDocument((document) => (document.corners.LF.targetMm = null)));
+  expect(words(blank)).toMatchObject({
+    intake: '1 targets missing',
+    baseline: 'no readings',
+    plan: 'needs readings',
+  });
+  expect(words(add(blank, ...heights(0, 375).slice(1)))).toMatchObject({ baseline: '1 corners missing' });
+});
+
+test('unsettled readings need a look; settled ones are done', () => {
+  const unsettled = add(record(), ...heights(0, 375));
+  expect(states(unsettled).baseline).toBe('look');
+  expect(words(measured())).toMatchObject({
+    intake: 'targets set',
+    baseline: '1 reading a corner',
+    plan: 'ready to turn',
+  });
+  expect(words(add(measured(), ...heights(0, 375, '2'))).baseline).toBe('2 readings a corner');
+});
+
+test('a target that cannot be had makes the plan need a look', () => {
+  const short = measured(
+    375,
+    plainDocument((document) => cornerIds.forEach((id) => (document.corners[id].collar.minMm = 89))),
+  );
+  expect(stageStanding('plan', jobOf(short))).toEqual({ state: 'look', words: 'not all can be had' });
+});
+
+test('turning, turned, measured, locked', () => {
+  const answer = answerFor(measured());
+  if (!answer) throw new Error('expected an answer');
+  const told = add(measured(), factEntry(planFact(answer)), adjustment(1, 'LF', -5));
+  expect(words(told)).toMatchObject({ plan: 'told', turn: '3 to turn', measure: '' });
+  const turned = add(told, ...cornerIds.slice(1).map((id) => adjustment(1, id, -5)));
+  expect(words(turned)).toMatchObject({ turn: 'round 1 turned', measure: 'no readings' });
+  const done = add(
+    turned,
+    settled(1),
+    ...heights(1, 365),
+    factEntry({ kind: 'locked', round: 1, slot: 'locked' }),
+  );
+  expect(states(done)).toMatchObject({ measure: 'done', 'close-out': 'done' });
+});
