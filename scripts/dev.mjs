@@ -31,7 +31,8 @@ await loadDemo(db, resolve('demo'));
 const events = openJobEvents(database.url, log);
 
 http.on('request', async (request, response) => {
-  if (!request.url?.startsWith('/api')) {
+  // The page's own sources have a folder of that name too; they end in .ts.
+  if (!/^\/api\/[^.]*$/.test(request.url ?? '')) {
     vite.middlewares(request, response);
     return;
   }
