@@ -45,7 +45,7 @@ export function cornerSpec(document: JobDocument, id: CornerId): CornerSpec {
 }
 
 /** A given value, or the assumed one marked as such. */
-export function given(value: number | null, assumed: number): Sourced {
+function given(value: number | null, assumed: number): Sourced {
   return value === null ? { value: assumed, source: 'assumed' } : { value, source: 'sheet' };
 }
 

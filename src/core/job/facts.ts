@@ -20,7 +20,7 @@ export function standingFacts(record: Pick<JobRecord, 'entries'>): FactEntry[] {
 }
 
 /** Facts with the same place are about the same thing: only one of them may stand. */
-export function placeOf(fact: Pick<Fact, 'kind' | 'round' | 'corner' | 'slot'>): string {
+function placeOf(fact: Pick<Fact, 'kind' | 'round' | 'corner' | 'slot'>): string {
   return [fact.kind, fact.round, fact.corner ?? '', fact.slot].join('/');
 }
 

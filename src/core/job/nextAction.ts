@@ -56,7 +56,7 @@ export function goodEnough(answer: Answer): boolean {
 }
 
 /** Whether every best estimate lies within tolerance of its target. */
-export function readsIn(answer: Answer): boolean {
+function readsIn(answer: Answer): boolean {
   return answer.corners.every(
     ({ nowMm, spec }) => spec.targetMm === null || Math.abs(nowMm - spec.targetMm) <= answer.tolerance.value,
   );

@@ -12,7 +12,7 @@ export interface Gaussian {
 }
 
 /** mm at the wheel per mm at the seat, with one standard deviation. */
-export interface Gain {
+interface Gain {
   mean: number;
   sd: number;
 }

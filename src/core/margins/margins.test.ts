@@ -11,6 +11,7 @@ import {
   predictedSum,
   seatMoveSum,
   stopAtSum,
+  toldSum,
 } from '../sums/cornerSums.ts';
 import { marginsFor, worstOfEachKind, type Margin, type MarginKind } from './margins.ts';
 
@@ -85,7 +86,11 @@ describe('sums give the figure they stand for', () => {
     expect(move.result.value).toBeCloseTo((values(move.inputs).c ?? 0) / (values(move.inputs).p ?? 1), 9);
     expect(heightNowSum(corner, answer).result.value).toBeCloseTo(377, 3);
     expect(predictedSum(corner, answer).result.value).toBe(corner.predictedMm);
-    expect(chanceSum(answer)?.result.value).toBe(answer.chanceAfter);
+    expect(chanceSum(answer, 'after')?.result.value).toBe(answer.chanceAfter);
+    expect(chanceSum(answer, 'now')?.result.value).toBe(answer.chanceNow);
+    const told = { seatMm: -5, turns: -2.5, stopAtMm: 85, heightMm: 365, heightSdMm: 2 };
+    expect(toldSum(told, corner, 'front left').result.value).toBeCloseTo(corner.nowMm - 365, 9);
+    expect(toldSum({ ...told, stopAtMm: null }, null, 'front left').result.value).toBe(365);
     expect(gainSum('front', answer).result.value).toBeCloseTo(2, 6);
   });
 

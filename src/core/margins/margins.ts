@@ -1,6 +1,6 @@
 import type { Answer } from '../plan/answer.ts';
 import type { CornerAnswer } from '../plan/cornerAnswer.ts';
-import { cornerNames, type CornerId } from '../machine/body.ts';
+import type { CornerId } from '../machine/body.ts';
 import { tolerances } from '../tolerances.ts';
 
 export type MarginKind = 'thread-up' | 'thread-down' | 'droop' | 'bump-stop' | 'bump-metal' | 'height';
@@ -102,9 +102,4 @@ function make(kind: MarginKind, corner: CornerId, leftMm: number, rangeMm: numbe
 function stateOf(kind: MarginKind, leftMm: number, share: number): MarginState {
   if (leftMm <= tolerances.missedMm) return 'short';
   return share < TIGHT[kind] ? 'tight' : 'clear';
-}
-
-/** A margin in words: "Thread, down, front left". */
-export function marginWords(margin: Margin): string {
-  return `${marginTitles[margin.kind]}, ${cornerNames[margin.corner]}`;
 }

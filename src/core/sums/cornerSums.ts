@@ -3,6 +3,7 @@ import type { Margin } from '../margins/margins.ts';
 import { meanOf } from '../learn/posterior.ts';
 import type { Answer } from '../plan/answer.ts';
 import type { CornerAnswer } from '../plan/cornerAnswer.ts';
+import type { ToldCorner } from '../job/types.ts';
 import { tolerances } from '../tolerances.ts';
 import type { Sum, SumInput } from './types.ts';
 
@@ -123,29 +124,51 @@ export function predictedSum(corner: CornerAnswer, answer: Answer): Sum {
   };
 }
 
-/** The chance that every true height lands in tolerance. */
-export function chanceSum(answer: Answer): Sum | null {
-  if (answer.chanceAfter === null) return null;
+/** The chance that every true height is in tolerance: as it stands now, or after the plan. */
+export function chanceSum(answer: Answer, when: 'now' | 'after'): Sum | null {
+  const after = when === 'after';
+  const chance = after ? answer.chanceAfter : answer.chanceNow;
+  if (chance === null) return null;
   return {
-    title: 'Chance of landing in tolerance',
-    words:
-      'share of random draws of the heights after the plan in which every corner is within tolerance of its target',
-    formula: 'P(|h′ − t| ≤ T at every corner)',
+    title: after ? 'Chance of landing in tolerance' : 'Chance that all are in tolerance now',
+    words: `share of random draws of the heights ${after ? 'after the plan' : 'now'} in which every corner is within tolerance of its target`,
+    formula: after ? 'P(|h′ − t| ≤ T at every corner)' : 'P(|h − t| ≤ T at every corner)',
     inputs: [
       input('T', 'tolerance', answer.tolerance.value, 'length', answer.tolerance.source),
       ...answer.corners.map((corner) =>
         input(
           `σ ${corner.id}`,
           `spread, ${cornerNames[corner.id]}`,
-          corner.predictedSdMm,
+          after ? corner.predictedSdMm : corner.nowSdMm,
           'length',
           'computed',
         ),
       ),
       input('N', 'draws', tolerances.chanceDraws, 'count', 'assumed'),
     ],
-    result: { value: answer.chanceAfter, unit: 'share' },
+    result: { value: chance, unit: 'share' },
     note: 'True heights are meant, not one lucky reading.',
+  };
+}
+
+/** What was told of a corner when turning began, beside what it measures now. */
+export function toldSum(told: ToldCorner, corner: CornerAnswer | null, where: string): Sum {
+  return {
+    title: `As told, ${where}`,
+    words: 'kept as it was told when turning began; it does not change with what is learnt since',
+    formula: corner ? 'off = h − h′' : 'h′ after the move c',
+    inputs: [
+      input('c', 'seat move asked', told.seatMm, 'length', 'told'),
+      input('turns', 'the same in turns', told.turns, 'turns', 'told'),
+      ...(told.stopAtMm === null
+        ? []
+        : [input('stop', 'collar reading to stop at', told.stopAtMm, 'length', 'told')]),
+      input('h′', 'height expected', told.heightMm, 'length', 'told'),
+      input('σ', 'one standard deviation', told.heightSdMm, 'length', 'told'),
+      ...(corner ? [input('h', 'height now', corner.nowMm, 'length', 'measured')] : []),
+    ],
+    result: { value: corner ? corner.nowMm - told.heightMm : told.heightMm, unit: 'length' },
+    note: null,
   };
 }
 

@@ -3,7 +3,7 @@ import type { Logger } from 'pino';
 import type { JobEvent } from '#contract/api.ts';
 import { jobChannel } from '#db/jobs.ts';
 
-export type JobListener = (event: JobEvent) => void;
+type JobListener = (event: JobEvent) => void;
 
 /** Hears of changed jobs, whichever server changed them. */
 export interface JobEvents {

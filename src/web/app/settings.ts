@@ -3,7 +3,7 @@ import { persist } from 'zustand/middleware';
 import type { Denominator, LengthStyle } from '#core/units/formatLength.ts';
 import type { LengthSystem } from '#core/units/parseLength.ts';
 
-export type Theme = 'day' | 'night';
+type Theme = 'day' | 'night';
 
 interface Settings {
   system: LengthSystem;

@@ -3,7 +3,7 @@ import { turnParts, turnWord } from '#core/units/turns.ts';
 import { useLengthStyle } from '../app/settings.ts';
 
 /** A number taken apart, set with a true minus and a real fraction. */
-export function Parts({ parts, signed = false }: { parts: NumberParts; signed?: boolean }) {
+function Parts({ parts, signed = false }: { parts: NumberParts; signed?: boolean }) {
   const zero = parts.digits === '0' && !parts.fraction;
   return (
     <>

@@ -13,7 +13,7 @@ const sourceWords: Record<Source, string> = {
   told: 'as told',
 };
 
-export function SumValue({ value, unit }: { value: number; unit: SumUnit }) {
+function SumValue({ value, unit }: { value: number; unit: SumUnit }) {
   if (unit === 'length') return <Length mm={value} decimals={2} />;
   if (unit === 'turns')
     return (

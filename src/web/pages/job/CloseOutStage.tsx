@@ -123,7 +123,7 @@ function Lock({ job }: { job: Job }) {
     <>
       {answer && answer.chanceNow !== null && (
         <p className="font-semibold">
-          <SumFigure name="Chance that all are in" sum={() => chanceSum(answer)}>
+          <SumFigure name="Chance that all are in" sum={() => chanceSum(answer, 'now')}>
             {Math.round(answer.chanceNow * 100)} in 100 that all heights are within{' '}
             <Length mm={answer.tolerance.value} />
           </SumFigure>

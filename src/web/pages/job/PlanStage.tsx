@@ -124,7 +124,7 @@ function Outlook({ job, answer }: { job: Job; answer: Answer }) {
   return (
     <p>
       <b>
-        <SumFigure name="Chance of landing in tolerance" sum={() => chanceSum(answer)}>
+        <SumFigure name="Chance of landing in tolerance" sum={() => chanceSum(answer, 'after')}>
           <span className="figures">{Math.round((answer.chanceAfter ?? 0) * 100)}</span> in 100 to be within{' '}
           <Length mm={answer.tolerance.value} /> after this round.
         </SumFigure>

@@ -6,7 +6,7 @@ import type { ToldCorner } from '#core/job/types.ts';
 import { cornerIds, cornerNames, type CornerId } from '#core/machine/body.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
-import { gainSum, heightNowSum } from '#core/sums/cornerSums.ts';
+import { chanceSum, gainSum, heightNowSum, toldSum } from '#core/sums/cornerSums.ts';
 import { useLengthStyle, useSettings } from '../../app/settings.ts';
 import { blankFact } from '../../features/job/draftKeys.ts';
 import type { Job } from '../../features/job/useJob.ts';
@@ -141,7 +141,7 @@ function Readings({ job, id, round, answer, told }: ReadingsProps) {
           </>
         )}
       </p>
-      {told && <Compared answer={read.length > 0 ? answer : null} told={told} />}
+      {told && <Compared answer={read.length > 0 ? answer : null} told={told} where={cornerNames[id]} />}
       <div className="relative mt-2">
         <p className="label text-second">{referenceKinds[corner.reference.kind].title}</p>
         <div className="grid grid-cols-3 gap-x-2">
@@ -192,14 +192,16 @@ function hint(collarMm: number | null, style: ReturnType<typeof useLengthStyle>)
   return collarMm === null ? {} : { placeholder: lengthText(collarMm, style) };
 }
 
-function Compared({ answer, told }: { answer: CornerAnswer | null; told: ToldCorner }) {
+function Compared({ answer, told, where }: { answer: CornerAnswer | null; told: ToldCorner; where: string }) {
   const system = useSettings((state) => state.system);
   const off = answer ? answer.nowMm - told.heightMm : null;
   // Less than half the finest step shown is no difference to tell.
   const same = off !== null && Math.abs(off) < (system === 'mm' ? 0.5 : 0.8);
   return (
     <p className="label text-second" data-testid="compared">
-      told <Length mm={told.heightMm} decimals={0} /> ± <Length mm={2 * told.heightSdMm} decimals={0} />
+      <SumFigure name={`As told, ${where}`} sum={() => toldSum(told, answer, where)}>
+        told <Length mm={told.heightMm} decimals={0} /> ± <Length mm={2 * told.heightSdMm} decimals={0} />
+      </SumFigure>
       {off !== null && (
         <span className={Math.abs(off) > 2 * told.heightSdMm + 2 ? 'text-tight font-semibold' : ''}>
           {' '}
@@ -253,14 +255,15 @@ function Settled({ job, round }: { job: Job; round: number }) {
 }
 
 function Verdict({ job, round }: { job: Job; round: number }) {
+  const { answer } = job;
   const complete = cornerIds.every((id) => (job.state.rounds[round]?.heights[id]?.length ?? 0) > 0);
-  if (!complete || !job.answer || job.answer.chanceNow === null) return null;
-  const chance = Math.round(job.answer.chanceNow * 100);
+  if (!complete || !answer || answer.chanceNow === null) return null;
+  const chance = `${Math.round(answer.chanceNow * 100)} in 100`;
   return (
     <p className="font-semibold" data-testid="verdict" aria-live="polite">
-      {goodEnough(job.answer)
-        ? `In tolerance, ${chance} in 100: lock it.`
-        : `${chance} in 100 that all are in.`}
+      <SumFigure name="Chance that all are in tolerance now" sum={() => chanceSum(answer, 'now')}>
+        {goodEnough(answer) ? `In tolerance, ${chance}: lock it.` : `${chance} that all are in.`}
+      </SumFigure>
     </p>
   );
 }

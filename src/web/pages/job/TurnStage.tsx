@@ -2,12 +2,15 @@ import { cautions } from '#core/judge/cautions.ts';
 import { cornerSpec, type CornerSpec } from '#core/job/corner.ts';
 import { factAt } from '#core/job/facts.ts';
 import { collarNow } from '#core/job/rounds.ts';
+import { toldSum } from '#core/sums/cornerSums.ts';
 import type { Fact, ToldCorner, ToldPlan } from '#core/job/types.ts';
 import { cornerNames, type CornerId } from '#core/machine/body.ts';
 import { blankFact, factKey } from '../../features/job/draftKeys.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';
+import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
+
 import { Length, Turns } from '../../ui/Figure.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { Cautions } from './Cautions.tsx';
@@ -85,7 +88,12 @@ function Work({ job, id, round, told }: WorkProps) {
   return (
     <div>
       <p className={`text-figure mt-3 font-bold ${done ? 'text-second' : 'text-action'}`}>
-        <Turns turns={asked.turns} /> {asked.turns > 0 ? 'up' : 'down'}
+        <SumFigure
+          name={`Seat move as told, ${cornerNames[id]}`}
+          sum={() => toldSum(asked, null, cornerNames[id])}
+        >
+          <Turns turns={asked.turns} /> {asked.turns > 0 ? 'up' : 'down'}
+        </SumFigure>
       </p>
       {asked.stopAtMm !== null && (
         <p className="font-medium">

@@ -247,7 +247,7 @@ function Answers({ job }: { job: Job }) {
         Seat
         <span className="label text-second block">
           {answer && answer.chanceAfter !== null && (
-            <SumFigure name="Chance" sum={() => chanceSum(answer)}>
+            <SumFigure name="Chance" sum={() => chanceSum(answer, 'after')}>
               {Math.round(answer.chanceAfter * 100)} in 100 lands
             </SumFigure>
           )}
