@@ -17,11 +17,20 @@ export function questionHeight(
   round: Round | undefined,
   others: readonly number[],
 ): Question | null {
-  const repeat = others.length > 0 ? readingMm - meanOf(others) : 0;
+  const repeat = nearestDifference(readingMm, others);
   if (Math.abs(repeat) > tolerances.repeatQuestionMm) return { kind: 'repeat', differenceMm: repeat };
   const twin = round?.heights[twinOf(corner)];
   const difference = twin ? readingMm - meanOf(twin) : 0;
   return Math.abs(difference) > tolerances.twinQuestionMm ? { kind: 'twin', differenceMm: difference } : null;
+}
+
+/** Against the nearest other reading, so that one stray does not put the others in doubt. */
+function nearestDifference(readingMm: number, others: readonly number[]): number {
+  const differences = others.map((other) => readingMm - other);
+  return differences.reduce(
+    (nearest, one) => (Math.abs(one) < Math.abs(nearest) ? one : nearest),
+    differences[0] ?? 0,
+  );
 }
 
 /** Whether a target is so far from what the tape says that it may be a slip. */

@@ -136,5 +136,8 @@ describe('questions', () => {
   test('a repeat 9 mm off the first is asked about', () => {
     expect(questionHeight(384, 'RF', round, [375])).toEqual({ kind: 'repeat', differenceMm: 9 });
     expect(questionHeight(377, 'RF', round, [375])).toBeNull();
+    // One stray among three does not put the other two in doubt.
+    expect(questionHeight(546, 'RF', undefined, [547, 599])).toBeNull();
+    expect(questionHeight(599, 'RF', undefined, [546, 547])).toEqual({ kind: 'repeat', differenceMm: 52 });
   });
 });

@@ -128,8 +128,8 @@ function labelClass(show: boolean | 'narrow'): string {
 /** The mark in a field that is not at rest: not sent, questioned or refused. Its words show when the field has the focus. */
 function markFor(kind: FieldState['kind'], refused: boolean, unsent: boolean) {
   if (refused) return { glyph: '×', tone: 'text-short' };
-  if (kind === 'questioned') return { glyph: '?', tone: 'text-tight' };
-  return unsent ? { glyph: 'unsent', tone: 'text-tight' } : null;
+  if (unsent) return { glyph: 'unsent', tone: 'text-tight' };
+  return kind === 'questioned' ? { glyph: '?', tone: 'text-tight' } : null;
 }
 
 function wordsFor(state: FieldState, unsent: boolean): string {
