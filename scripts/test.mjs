@@ -23,6 +23,7 @@ const stages = [
   { name: 'unit', ...jest('unit') },
   { name: 'server', ...jest('server') },
   { name: 'build', work: () => ensureBuild() },
+  { name: 'system', ...jest('system') },
   {
     name: 'browser',
     command: ['npx', 'playwright', 'test'],

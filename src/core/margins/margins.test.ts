@@ -7,12 +7,12 @@ import {
   chanceSum,
   gainSum,
   heightNowSum,
-  marginSum,
   predictedSum,
   seatMoveSum,
   stopAtSum,
   toldSum,
 } from '../sums/cornerSums.ts';
+import { marginSum } from '../sums/marginSum.ts';
 import { marginsFor, worstOfEachKind, type Margin, type MarginKind } from './margins.ts';
 
 const answerOf = (job: Parameters<typeof answerFor>[0]): Answer => {

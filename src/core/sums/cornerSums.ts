@@ -1,25 +1,11 @@
 import { cornerNames } from '../machine/body.ts';
-import type { Margin } from '../margins/margins.ts';
 import { meanOf } from '../learn/posterior.ts';
 import type { Answer } from '../plan/answer.ts';
 import type { CornerAnswer } from '../plan/cornerAnswer.ts';
 import type { ToldCorner } from '../job/types.ts';
 import { tolerances } from '../tolerances.ts';
-import type { Sum, SumInput } from './types.ts';
-
-const input = (
-  symbol: string,
-  name: string,
-  value: number,
-  unit: SumInput['unit'],
-  source: SumInput['source'],
-): SumInput => ({
-  symbol,
-  name,
-  value,
-  unit,
-  source,
-});
+import { input } from './input.ts';
+import type { Sum } from './types.ts';
 
 /** The height now: what the readings say together. */
 export function heightNowSum(corner: CornerAnswer, answer: Answer): Sum {
@@ -187,89 +173,4 @@ export function gainSum(axle: 'front' | 'rear', answer: Answer): Sum {
     result: { value: now.mean, unit: 'gain' },
     note: null,
   };
-}
-
-/** What is left before a limit. */
-export function marginSum(margin: Margin, corner: CornerAnswer, toleranceMm: number): Sum {
-  const { spec } = corner;
-  const where = cornerNames[margin.corner];
-  const base = { result: { value: margin.leftMm, unit: 'length' as const } };
-  const assumedNote = margin.assumed
-    ? 'An assumed figure went in: give the corner’s own travel and travel used to firm this up.'
-    : null;
-  switch (margin.kind) {
-    case 'thread-up':
-    case 'thread-down': {
-      const up = margin.kind === 'thread-up';
-      const atMax = up === (spec.readingSign === 1);
-      return {
-        ...base,
-        title: `Thread left ${up ? 'up' : 'down'}, ${where}`,
-        words: 'from the reading to stop at to the end of good thread',
-        formula: atMax ? 'left = r max − stop' : 'left = stop − r min',
-        inputs: [
-          input(
-            atMax ? 'r max' : 'r min',
-            'collar limit',
-            (atMax ? spec.collarMaxMm : spec.collarMinMm) ?? 0,
-            'length',
-            'sheet',
-          ),
-          input('stop', 'reading to stop at', corner.stopAtMm ?? 0, 'length', 'computed'),
-          input('p', 'thread pitch per turn', spec.pitchMm.value, 'length', spec.pitchMm.source),
-        ],
-        note: null,
-      };
-    }
-    case 'droop':
-      return {
-        ...base,
-        title: `Droop left, ${where}`,
-        words: 'wheel travel used after the plan: what it can still extend before it tops out',
-        formula: 'droop = z − (h′ − h)',
-        inputs: [
-          input('z', 'travel used now', corner.travelNow.value, 'length', corner.travelNow.source),
-          input('h′ − h', 'rise by the plan', corner.predictedMm - corner.nowMm, 'length', 'computed'),
-        ],
-        note: assumedNote,
-      };
-    case 'bump-stop':
-    case 'bump-metal':
-      return {
-        ...base,
-        title: `${margin.kind === 'bump-stop' ? 'Bump to stop' : 'Bump to metal'}, ${where}`,
-        words:
-          margin.kind === 'bump-stop'
-            ? 'wheel travel left until the bump stop is touched'
-            : 'wheel travel left until metal',
-        formula: margin.kind === 'bump-stop' ? 'left = z max − z′ − s' : 'left = z max − z′',
-        inputs: [
-          input('z max', 'wheel travel', spec.travelMm.value, 'length', spec.travelMm.source),
-          input(
-            'z′',
-            'travel used after the plan',
-            corner.travelAfterMm,
-            'length',
-            corner.travelNow.source === 'assumed' ? 'assumed' : 'computed',
-          ),
-          ...(margin.kind === 'bump-stop'
-            ? [input('s', 'travel taken by the stop', spec.stopMm.value, 'length', spec.stopMm.source)]
-            : []),
-        ],
-        note: assumedNote,
-      };
-    case 'height':
-      return {
-        ...base,
-        title: `Height within tolerance, ${where}`,
-        words: 'tolerance less the distance from target after the plan',
-        formula: 'left = T − |h′ − t|',
-        inputs: [
-          input('T', 'tolerance', toleranceMm, 'length', 'sheet'),
-          input('h′', 'height after', corner.predictedMm, 'length', 'computed'),
-          input('t', 'target', spec.targetMm ?? 0, 'length', 'sheet'),
-        ],
-        note: null,
-      };
-  }
 }

@@ -3,7 +3,7 @@ import { cornerNames } from '#core/machine/body.ts';
 import { marginTitles, worstOfEachKind, type Margin } from '#core/margins/margins.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { reasonWords } from '#core/plan/reasons.ts';
-import { marginSum } from '#core/sums/cornerSums.ts';
+import { marginSum } from '#core/sums/marginSum.ts';
 import { useLengthStyle } from '../../app/settings.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { MarginValue } from '../../features/job/MarginWords.tsx';
