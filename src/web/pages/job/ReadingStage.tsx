@@ -1,4 +1,4 @@
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { referenceKinds } from '#core/geometry/reference.ts';
 import { goodEnough } from '#core/job/nextAction.ts';
@@ -75,7 +75,16 @@ export function MeasureStage({ job }: { job: Job }) {
           <Readings job={job} id={id} round={round} answer={answer} told={told?.corners[id] ?? null} />
         )}
       />
-      <Learnt job={job} />
+      <Learnt job={job}>
+        <Button
+          look="quiet"
+          className="whitespace-nowrap"
+          onClick={() => setChart(!chart)}
+          aria-expanded={chart}
+        >
+          {chart ? 'Hide the rounds' : 'Draw the rounds'}
+        </Button>
+      </Learnt>
       {chart && (
         <Suspense fallback={<p className="text-second px-4 pb-3">Drawing …</p>}>
           <RoundsChart job={job} />
@@ -84,9 +93,6 @@ export function MeasureStage({ job }: { job: Job }) {
       <Footer>
         <Settled job={job} round={round} />
         <Verdict job={job} round={round} />
-        <Button look="quiet" onClick={() => setChart(!chart)} aria-expanded={chart}>
-          {chart ? 'Hide the rounds' : 'Draw the rounds'}
-        </Button>
         <NextLink job={job} from="measure" />
       </Footer>
     </>
@@ -269,29 +275,32 @@ function Verdict({ job, round }: { job: Job; round: number }) {
 }
 
 /** What the rounds taught of each axle's ratio. */
-function Learnt({ job }: { job: Job }) {
+function Learnt({ job, children }: { job: Job; children: ReactNode }) {
   const { answer } = job;
   if (!answer || answer.state.current === 0) return null;
   return (
-    <p className="border-rule mx-4 border-t py-2" data-testid="learnt">
-      {(['front', 'rear'] as const).map((axle) => {
-        const { prior, now } = answer.posterior.gains[axle];
-        return (
-          <span key={axle} className="mr-5 inline-block">
-            This {axle} gives{' '}
-            <SumFigure name={`Wheel per seat, ${axle}`} sum={() => gainSum(axle, answer)}>
-              <b>
-                <Plain value={now.mean} decimals={2} />
-              </b>{' '}
-              ± <Plain value={now.sd} decimals={2} />
-            </SumFigure>{' '}
-            mm per mm of seat
-            <span className="text-second">
-              , not <Plain value={prior.mean} decimals={2} /> ± <Plain value={prior.sd} decimals={2} />.
+    <div className="border-rule mx-4 flex items-center justify-between gap-4 border-t py-2">
+      <p data-testid="learnt">
+        {(['front', 'rear'] as const).map((axle) => {
+          const { prior, now } = answer.posterior.gains[axle];
+          return (
+            <span key={axle} className="mr-5 inline-block">
+              This {axle} gives{' '}
+              <SumFigure name={`Wheel per seat, ${axle}`} sum={() => gainSum(axle, answer)}>
+                <b>
+                  <Plain value={now.mean} decimals={2} />
+                </b>{' '}
+                ± <Plain value={now.sd} decimals={2} />
+              </SumFigure>{' '}
+              mm per mm of seat
+              <span className="text-second">
+                , not <Plain value={prior.mean} decimals={2} /> ± <Plain value={prior.sd} decimals={2} />.
+              </span>
             </span>
-          </span>
-        );
-      })}
-    </p>
+          );
+        })}
+      </p>
+      {children}
+    </div>
   );
 }
