@@ -12,6 +12,7 @@ const vite = await createServer({
 const load = (path) => vite.ssrLoadModule(`/src/core/${path}`);
 const { blankDocument } = await load('job/create.ts');
 const { applyEntry } = await load('job/applyEntry.ts');
+const { blankFact } = await load('job/facts.ts');
 const { answerFor } = await load('plan/answer.ts');
 const { planFact } = await load('plan/tell.ts');
 
@@ -25,16 +26,7 @@ function tellStory(story, number) {
   const add = (label, fact) => {
     minute += 2;
     const at = new Date(Date.parse(story.start) + minute * 60_000).toISOString();
-    const filled = {
-      round: 0,
-      corner: null,
-      slot: '1',
-      valueMm: null,
-      askedMm: null,
-      how: null,
-      told: null,
-      ...fact,
-    };
+    const filled = { ...blankFact({ round: 0, corner: null, slot: '1', ...fact }), ...fact };
     const entry = {
       id: idOf(number, record.entries.length + 1),
       at,

@@ -4,7 +4,6 @@ import compression from 'compression';
 import express, { type Express, type RequestHandler } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
-import { pinoHttp } from 'pino-http';
 import { sql } from 'drizzle-orm';
 import { limits } from '#contract/limits.ts';
 import { problemOf } from '#contract/problems.ts';
@@ -39,13 +38,6 @@ const securityHeaders = {
 
 function api(deps: Deps): express.Router {
   const router = express.Router();
-  router.use(
-    pinoHttp({
-      logger: deps.log,
-      autoLogging: false,
-      serializers: { req: () => undefined, res: () => undefined },
-    }),
-  );
   router.use(limitWrites(deps.writesPerMinute));
   router.use(
     requireJson,

@@ -57,6 +57,8 @@ test.describe('round the sheet', () => {
       .click();
     await expect(field(page, 'Least collar reading, rear right')).toHaveValue('60');
     await field(page, 'Greatest collar reading, front left').fill('2 in');
+    await expect(page.getByText(/Not possible here: it must be 60 to 1000 mm/)).toBeVisible();
+    await field(page, 'Greatest collar reading, front left').fill('60');
     await field(page, 'Greatest collar reading, front left').press('Enter');
     const refused = page.getByRole('dialog', { name: 'The server would not take this' });
     await expect(refused).toContainText('the least collar reading must be below the greatest');

@@ -19,16 +19,21 @@ export function standingFacts(record: Pick<JobRecord, 'entries'>): FactEntry[] {
   return standing.reverse();
 }
 
+/** What a fact is about. */
+export type FactPlace = Pick<Fact, 'kind' | 'round' | 'corner' | 'slot'>;
+
+/** A fact with everything it does not carry left null. */
+export function blankFact(place: FactPlace): Fact {
+  return { ...place, valueMm: null, askedMm: null, how: null, told: null };
+}
+
 /** Facts with the same place are about the same thing: only one of them may stand. */
-function placeOf(fact: Pick<Fact, 'kind' | 'round' | 'corner' | 'slot'>): string {
+function placeOf(fact: FactPlace): string {
   return [fact.kind, fact.round, fact.corner ?? '', fact.slot].join('/');
 }
 
 /** The standing fact in a place, if any. */
-export function factAt(
-  facts: readonly FactEntry[],
-  place: Pick<Fact, 'kind' | 'round' | 'corner' | 'slot'>,
-): FactEntry | undefined {
+export function factAt(facts: readonly FactEntry[], place: FactPlace): FactEntry | undefined {
   const key = placeOf(place);
   return facts.find((entry) => placeOf(entry.fact) === key);
 }

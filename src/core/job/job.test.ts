@@ -182,6 +182,20 @@ describe('the order of the work', () => {
     expect(state.rounds[1]?.moves).toEqual({ LF: -5 });
   });
 
+  test('a locked job has no plan: its margins are how it stands', () => {
+    const locked = answerFor(add(measured(375), factEntry({ kind: 'locked', round: 0, slot: 'locked' })));
+    expect(locked?.corners.map(({ seatMm }) => seatMm)).toEqual([0, 0, 0, 0]);
+    expect(locked?.corners[0]?.predictedMm).toBe(locked?.corners[0]?.nowMm);
+    expect(locked?.chanceAfter).toBe(locked?.chanceNow);
+    expect(locked?.reasons).toEqual([]);
+  });
+
+  test('settling before every corner is turned ends the turning, and is kept', () => {
+    const state = readRounds(add(tell(measured()), adjustment(1, 'LF', -5), settled(1)));
+    expect(state.turning).toBeNull();
+    expect(state.rounds[1]?.settled).toBe('rolled and bounced');
+  });
+
   test('the collar is carried along by the moves done, and a new reading overrides', () => {
     const done = turned(measured());
     expect(collarNow(readRounds(done).rounds, 'LF', 1)).toBe(85);

@@ -37,7 +37,7 @@ export function readRounds(record: Pick<JobRecord, 'entries'>): RoundsState {
   const all = Array.from({ length: last + 1 }, (_, round) => readRound(facts, round));
   const newest = all[last] as Round;
   const left = newest.told ? leftToTurn(newest.told, newest.moves) : [];
-  const open = last > 0 && left.length > 0 && !hasReadings(newest);
+  const open = last > 0 && left.length > 0 && !measuringBegan(newest);
   const rounds = open ? all.slice(0, last) : all;
   return {
     rounds,
@@ -51,8 +51,9 @@ function leftToTurn(told: ToldPlan, moves: PerCorner<number>): CornerId[] {
   return cornerIds.filter((id) => (told.corners[id]?.seatMm ?? 0) !== 0 && moves[id] === undefined);
 }
 
-function hasReadings(round: Round): boolean {
-  return Object.keys(round.heights).length > 0;
+/** Settling or reading says that turning is over: what was not turned is left alone. */
+function measuringBegan(round: Round): boolean {
+  return round.settled !== null || Object.keys(round.heights).length > 0;
 }
 
 function readRound(facts: readonly FactEntry[], round: number): Round {
@@ -76,16 +77,11 @@ function readRound(facts: readonly FactEntry[], round: number): Round {
 }
 
 /** The collar reading now: the last one read, carried along by the moves done since; null when never read. */
-export function collarNow(
-  rounds: readonly Round[],
-  corner: CornerId,
-  sign: 1 | -1,
-  alsoDone = 0,
-): number | null {
+export function collarNow(rounds: readonly Round[], corner: CornerId, sign: 1 | -1): number | null {
   let reading: number | null = null;
   for (const round of rounds) {
     if (reading !== null) reading += sign * (round.moves[corner] ?? 0);
     reading = round.collars[corner] ?? reading;
   }
-  return reading === null ? null : reading + sign * alsoDone;
+  return reading;
 }

@@ -22,8 +22,6 @@ export interface Answer {
   chanceNow: number | null;
   chanceAfter: number | null;
   reasons: Reason[];
-  /** mm per corner that no setting of four seats can remove, in the order of `corners`. */
-  warpMm: number[];
 }
 
 /** Works out everything the sheet shows from a job's record. Null while no height has been read. */
@@ -32,7 +30,7 @@ export function answerFor(record: JobRecord): Answer | null {
   if (Object.keys(state.rounds[0]?.heights ?? {}).length === 0) return null;
   const posterior = updateFromRounds(record.document, state.rounds);
   const now = cornersNow(record, state, posterior);
-  const plan = solve(record, posterior, now);
+  const plan = state.locked ? leaveAll(now) : solve(record, posterior, now);
   const targets = now.map(({ spec }) => spec.targetMm);
   const tolerance = toleranceOf(record.document);
   const known = targets.some((target) => target !== null);
@@ -53,7 +51,6 @@ export function answerFor(record: JobRecord): Answer | null {
       tied: record.document.equalSides,
       toleranceMm: tolerance.value,
     }),
-    warpMm: plan.warpMm,
   };
 }
 
@@ -90,6 +87,12 @@ function travelNow(record: JobRecord, state: RoundsState, posterior: Posterior, 
   const risen = entry(posterior.state.mean, index) - at(posterior.heightsByRound, 0, index);
   const share = classDefaults[record.document.machine.class].restShare;
   return { value: share * cornerSpec(record.document, id).travelMm.value - risen, source: 'assumed' };
+}
+
+/** A locked job has no plan: what is told is how it stands. */
+function leaveAll(now: readonly CornerNow[]) {
+  const zeros = now.map(() => 0);
+  return { seatsMm: zeros, neededMm: zeros, warpMm: zeros };
 }
 
 function solve(record: JobRecord, posterior: Posterior, now: readonly CornerNow[]) {

@@ -1,3 +1,4 @@
+import { blankFact } from '../job/facts.ts';
 import type { Fact, ToldPlan } from '../job/types.ts';
 import type { Answer } from './answer.ts';
 
@@ -18,14 +19,6 @@ export function toldPlan(answer: Answer): ToldPlan {
 
 /** The fact that records a told plan for the round after the current one. */
 export function planFact(answer: Answer): Fact {
-  return {
-    kind: 'plan',
-    round: answer.state.current + 1,
-    corner: null,
-    slot: 'plan',
-    valueMm: null,
-    askedMm: null,
-    how: null,
-    told: toldPlan(answer),
-  };
+  const round = answer.state.current + 1;
+  return { ...blankFact({ kind: 'plan', round, corner: null, slot: 'plan' }), told: toldPlan(answer) };
 }

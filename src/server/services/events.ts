@@ -22,6 +22,8 @@ export function openJobEvents(url: string, log: Logger): JobEvents {
   let timer: NodeJS.Timeout | undefined;
 
   const retry = () => {
+    // An ended and a failed connection may both ask for the next: there is one.
+    clearTimeout(timer);
     if (!closed) timer = setTimeout(() => void connect(), RETRY_MS);
   };
   const connect = async (): Promise<void> => {
@@ -38,8 +40,9 @@ export function openJobEvents(url: string, log: Logger): JobEvents {
       await fresh.query(`LISTEN ${jobChannel}`);
     } catch (error) {
       log.warn({ code: (error as { code?: string }).code }, 'cannot listen for changes yet');
-      if (fresh.listenerCount('end') > 0) retry();
       fresh.removeAllListeners('end');
+      await fresh.end().catch(() => undefined);
+      retry();
     }
   };
 

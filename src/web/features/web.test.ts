@@ -1,9 +1,10 @@
+import { blankFact } from '#core/job/facts.ts';
 import fc from 'fast-check';
 import { answerFor } from '#core/plan/answer.ts';
 import type { LengthStyle } from '#core/units/formatLength.ts';
 import { add, factEntry, measured, record } from '../../../tests/fixtures/records.ts';
 import { rulerTicks, ruleWords, type TravelRuleData } from '../drawing/travelRule.ts';
-import { blankFact, factKey, pathKey, valueAt, withDrafts } from './job/draftKeys.ts';
+import { factKey, pathKey, valueAt, withDrafts } from './job/draftKeys.ts';
 import { capital, factWords, pathWords, roundWords } from './job/words.ts';
 import { quantities, readWithin } from './numbers/quantity.ts';
 

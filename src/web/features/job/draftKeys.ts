@@ -1,11 +1,9 @@
-import { factAt, standingFacts } from '#core/job/facts.ts';
+import { blankFact, factAt, standingFacts, type FactPlace } from '#core/job/facts.ts';
 import { applyEntry } from '#core/job/applyEntry.ts';
 import { applyOps } from '#core/job/ops.ts';
-import type { Entry, Fact, FactKind, JobDocument, JobRecord, Json } from '#core/job/types.ts';
+import type { Entry, FactKind, JobDocument, JobRecord, Json } from '#core/job/types.ts';
 import type { CornerId } from '#core/machine/body.ts';
 import type { Draft } from '../numbers/drafts.ts';
-
-export type FactPlace = Pick<Fact, 'kind' | 'round' | 'corner' | 'slot'>;
 
 /** Name of the draft of a fact's field. */
 export function factKey(jobId: string, { kind, round, corner, slot }: FactPlace): string {
@@ -15,11 +13,6 @@ export function factKey(jobId: string, { kind, round, corner, slot }: FactPlace)
 /** Name of the draft of a description's field; a field that sets several places at once names them all. */
 export function pathKey(jobId: string, ...paths: (readonly string[])[]): string {
   return `${jobId}|path|${paths.map((path) => path.join('.')).join(';')}`;
-}
-
-/** A fact with everything it does not carry left null. */
-export function blankFact(place: FactPlace): Fact {
-  return { ...place, valueMm: null, askedMm: null, how: null, told: null };
 }
 
 type Stamp = Pick<Entry, 'id' | 'at'>;

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { factAt, standingFacts, type FactEntry } from '#core/job/facts.ts';
+import { factAt, standingFacts, type FactEntry, type FactPlace } from '#core/job/facts.ts';
 import { historyOf, redoEntry, undoEntry, type History } from '#core/job/history.ts';
 import { nextAction, type NextAction } from '#core/job/nextAction.ts';
 import { readRounds, type RoundsState } from '#core/job/rounds.ts';
@@ -9,7 +9,7 @@ import { answerFor, type Answer } from '#core/plan/answer.ts';
 import { useJobRecord } from '../../api/jobs.ts';
 import { enqueue, type Unsent } from '../../api/queue.ts';
 import { useDrafts } from '../numbers/drafts.ts';
-import { valueAt, withDrafts, type FactPlace } from './draftKeys.ts';
+import { valueAt, withDrafts } from './draftKeys.ts';
 import { newStamp } from './stamp.ts';
 import { useNewSetup } from './useNewSetup.ts';
 

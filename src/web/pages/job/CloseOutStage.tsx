@@ -1,9 +1,8 @@
 import { cautions } from '#core/judge/cautions.ts';
 import { goodEnough } from '#core/job/nextAction.ts';
-import { factAt } from '#core/job/facts.ts';
+import { factAt, blankFact } from '#core/job/facts.ts';
 import { cornerIds, cornerNames } from '#core/machine/body.ts';
 import { chanceSum, gainSum, heightNowSum } from '#core/sums/cornerSums.ts';
-import { blankFact } from '../../features/job/draftKeys.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital } from '../../features/job/words.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';

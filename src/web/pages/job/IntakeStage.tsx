@@ -201,7 +201,7 @@ function NumberRow({ job, row, index }: { job: Job; row: Row; index: number }) {
               path={['corners', id, ...row.path]}
               order={10 * (index + 1) + cornerNumbers[id]}
               quantity={row.quantity}
-              range={row.range}
+              range={rangeAt(job, id, row)}
               {...hint}
             />
           </td>
@@ -209,6 +209,13 @@ function NumberRow({ job, row, index }: { job: Job; row: Row; index: number }) {
       })}
     </tr>
   );
+}
+
+/** A collar's limits bound each other, so that the field itself refuses what crosses. */
+function rangeAt(job: Job, id: CornerId, { label, range }: Row): Range {
+  const { minMm, maxMm } = job.record.document.corners[id].collar;
+  if (label === 'Collar from') return { ...range, max: maxMm ?? range.max };
+  return label === 'Collar to' ? { ...range, min: minMm ?? range.min } : range;
 }
 
 /** Copies front left's value to the other three. */

@@ -1,3 +1,4 @@
+import { blankFact } from '#core/job/facts.ts';
 import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { referenceKinds } from '#core/geometry/reference.ts';
@@ -8,7 +9,6 @@ import { lengthText } from '#core/units/formatLength.ts';
 import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
 import { chanceSum, gainSum, heightNowSum, toldSum } from '#core/sums/cornerSums.ts';
 import { useLengthStyle, useSettings } from '../../app/settings.ts';
-import { blankFact } from '../../features/job/draftKeys.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital, cornerNumbers, roundWords } from '../../features/job/words.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
@@ -64,8 +64,8 @@ export function MeasureStage({ job }: { job: Job }) {
     <>
       {state.turning && (
         <p className="text-tight px-4 pt-3">
-          Not turned yet: {state.turning.left.map((id) => cornerNames[id]).join(', ')}. Once a height is read
-          here, they count as left alone.
+          Not turned yet: {state.turning.left.map((id) => cornerNames[id]).join(', ')}. Once it is settled or
+          read here, they count as left alone.
         </p>
       )}
       <CornerGrid

@@ -1,11 +1,11 @@
 import { cautions } from '#core/judge/cautions.ts';
 import { cornerSpec, type CornerSpec } from '#core/job/corner.ts';
-import { factAt } from '#core/job/facts.ts';
+import { factAt, blankFact } from '#core/job/facts.ts';
 import { collarNow } from '#core/job/rounds.ts';
 import { toldSum } from '#core/sums/cornerSums.ts';
 import type { Fact, ToldCorner, ToldPlan } from '#core/job/types.ts';
 import { cornerNames, type CornerId } from '#core/machine/body.ts';
-import { blankFact, factKey } from '../../features/job/draftKeys.ts';
+import { factKey } from '../../features/job/draftKeys.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';

@@ -1,10 +1,10 @@
-import { factAt } from '#core/job/facts.ts';
+import { factAt, blankFact, type FactPlace } from '#core/job/facts.ts';
 import { questionHeight, questionTarget, questionWords } from '#core/judge/questions.ts';
 import type { CornerId } from '#core/machine/body.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { limits } from '#contract/limits.ts';
 import { useLengthStyle } from '../../app/settings.ts';
-import { blankFact, factKey, pathKey, valueAt, type FactPlace } from '../../features/job/draftKeys.ts';
+import { factKey, pathKey, valueAt } from '../../features/job/draftKeys.ts';
 import { isUnsent, type Job } from '../../features/job/useJob.ts';
 import { capital, factWords, pathWords } from '../../features/job/words.ts';
 import type { QuantityName, Range } from '../../features/numbers/quantity.ts';
