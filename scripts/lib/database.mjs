@@ -3,7 +3,7 @@ import { ensurePostgres } from './debian.mjs';
 
 /**
  * The database to serve from: DATABASE_URL when given, else the private cluster of this checkout, started.
- * `stop` leaves a cluster alone that somebody else started.
+ * `stop` leaves a cluster alone that another server still works on.
  */
 export async function openDatabase() {
   if (process.env.DATABASE_URL) return { url: process.env.DATABASE_URL, stop: () => undefined };

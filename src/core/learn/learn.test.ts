@@ -9,17 +9,13 @@ import {
   plainDocument,
   record,
   settled,
+  must,
 } from '../../../tests/fixtures/records.ts';
 import { hideMachine, readTape, turnSeats, type HiddenMachine } from '../../../tests/fixtures/workshop.ts';
 import { answerFor, type Answer } from '../plan/answer.ts';
 import { goodEnough } from '../job/nextAction.ts';
 import { readRounds } from '../job/rounds.ts';
 import { meanOf, readingVariance, updateFromRounds } from './posterior.ts';
-
-const must = (answer: Answer | null): Answer => {
-  if (!answer) throw new Error('expected an answer');
-  return answer;
-};
 
 describe('what a reading is worth', () => {
   test('repeats thin out the tape, not the friction', () => {

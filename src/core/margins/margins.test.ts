@@ -1,8 +1,16 @@
 import { cornerIds } from '#core/machine/body.ts';
-import { add, factEntry, heights, measured, plainDocument, record } from '../../../tests/fixtures/records.ts';
+import {
+  add,
+  factEntry,
+  heights,
+  measured,
+  plainDocument,
+  record,
+  must,
+} from '../../../tests/fixtures/records.ts';
 import { questionHeight, questionTarget, questionWords } from '../judge/questions.ts';
 import { readRounds } from '../job/rounds.ts';
-import { answerFor, type Answer } from '../plan/answer.ts';
+import { answerFor } from '../plan/answer.ts';
 import {
   chanceSum,
   gainSum,
@@ -15,11 +23,7 @@ import {
 import { marginSum } from '../sums/marginSum.ts';
 import { marginsFor, worstOfEachKind, type Margin, type MarginKind } from './margins.ts';
 
-const answerOf = (job: Parameters<typeof answerFor>[0]): Answer => {
-  const answer = answerFor(job);
-  if (!answer) throw new Error('expected an answer');
-  return answer;
-};
+const answerOf = (job: Parameters<typeof answerFor>[0]) => must(answerFor(job));
 const find = (margins: readonly Margin[], kind: MarginKind, corner = 'LF') =>
   margins.find((margin) => margin.kind === kind && margin.corner === corner);
 

@@ -11,6 +11,7 @@ import {
   plainDocument,
   record,
   settled,
+  must,
 } from '../../../tests/fixtures/records.ts';
 import { answerFor, byCorner, type Answer } from './answer.ts';
 import { chanceWithin } from './chance.ts';
@@ -18,10 +19,6 @@ import { threadRoom } from './limits.ts';
 import { reasonWords } from './reasons.ts';
 import { planFact } from './tell.ts';
 
-const must = (answer: Answer | null): Answer => {
-  if (!answer) throw new Error('expected an answer');
-  return answer;
-};
 const answerTo = (values: number | readonly number[], edit?: (document: JobDocument) => void) =>
   must(answerFor(measured(values, plainDocument(edit))));
 const mm = (value: number) => `${value.toFixed(1)} mm`;

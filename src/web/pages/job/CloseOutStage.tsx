@@ -1,3 +1,4 @@
+import { byCorner } from '#core/plan/answer.ts';
 import { cautions } from '#core/judge/cautions.ts';
 import { goodEnough } from '#core/job/nextAction.ts';
 import { factAt, blankFact } from '#core/job/facts.ts';
@@ -70,7 +71,7 @@ function Heights({ job }: { job: Job }) {
       </thead>
       <tbody>
         {cornerIds.flatMap((id) => {
-          const corner = answer.corners.find((one) => one.id === id);
+          const corner = byCorner(answer)[id];
           if (!corner) return [];
           const off = corner.spec.targetMm === null ? null : corner.nowMm - corner.spec.targetMm;
           const out = off !== null && Math.abs(off) > answer.tolerance.value;

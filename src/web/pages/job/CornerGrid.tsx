@@ -1,3 +1,4 @@
+import { byCorner } from '#core/plan/answer.ts';
 import type { ReactNode } from 'react';
 import { cornerIds, cornerNames, type CornerId } from '#core/machine/body.ts';
 import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
@@ -31,7 +32,7 @@ export function CornerGrid({ job, corner, showPlan }: Props) {
     >
       {cornerIds.map((id) => (
         <Corner key={id} id={id} job={job} showPlan={showPlan}>
-          {corner(id, job.answer?.corners.find((one) => one.id === id) ?? null)}
+          {corner(id, byCorner(job.answer)[id] ?? null)}
         </Corner>
       ))}
       <div className="col-start-2 row-span-2 row-start-1 flex items-center justify-center px-1 narrow:hidden">
@@ -76,7 +77,7 @@ function Corner({
 
 function ruleData(job: Job, id: CornerId, showPlan: boolean): TravelRuleData {
   const { document } = job.record;
-  const answer = job.answer?.corners.find((one) => one.id === id);
+  const answer = byCorner(job.answer)[id];
   const spec = answer?.spec ?? cornerSpec(document, id);
   const now = answer?.travelNow ?? null;
   const target =

@@ -1,3 +1,4 @@
+import { byCorner } from '#core/plan/answer.ts';
 import { useState } from 'react';
 import { cornerNames } from '#core/machine/body.ts';
 import { marginTitles, worstOfEachKind, type Margin } from '#core/margins/margins.ts';
@@ -51,7 +52,7 @@ export function MarginColumn({ job }: { job: Job }) {
 }
 
 function MarginRow({ margin, job }: { margin: Margin; job: Job }) {
-  const corner = job.answer?.corners.find(({ id }) => id === margin.corner);
+  const corner = byCorner(job.answer)[margin.corner];
   if (!corner || !job.answer) return null;
   const tolerance = job.answer.tolerance.value;
   return (

@@ -1,3 +1,4 @@
+import { byCorner } from '#core/plan/answer.ts';
 import { useEffect, useRef } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { referenceKinds, type ReferenceKind } from '#core/geometry/reference.ts';
@@ -262,7 +263,7 @@ function Answers({ job }: { job: Job }) {
 
 function CornerAnswerCell({ job, id }: { job: Job; id: CornerId }) {
   const { answer } = job;
-  const corner = answer?.corners.find((one) => one.id === id);
+  const corner = byCorner(answer)[id];
   if (!answer || !corner || corner.spec.targetMm === null)
     return <p className="text-second text-figure">—</p>;
   return (
