@@ -3,6 +3,12 @@
  * "Absolute" constants are compared with a difference, "relative" ones with a share of the value.
  */
 export const tolerances = {
+  /** N, absolute. An equilibrium's largest force out of balance: under 1e-8 mm on any real spring. */
+  balanceN: 1e-6,
+  /** N/mm, absolute. A pivot below this is a body that nothing holds. */
+  pivotNPerMm: 1e-9,
+  /** steps. Newton needs five to ten, and one for each end of travel met; more is a machine that tips over. */
+  newtonSteps: 60,
   /** mm, absolute. Spread of one careful tape reading (one standard deviation). */
   tapeSdMm: 1,
   /** mm, absolute. Caliper on a collar (one standard deviation). */

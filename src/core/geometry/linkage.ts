@@ -1,0 +1,145 @@
+import type { FaultList } from '../faults.ts';
+
+/** A place in the plane of the machine: x forward, z up, mm, in the frame's own axes. */
+export type Place = readonly [number, number];
+
+/**
+ * A swing arm that works its damper through a rocker: the arm turns about `armPivot` and carries the axle and the
+ * link's lower end; the link pushes the rocker, which turns about `rockerPivot` and presses the damper.
+ * All places are those at full droop.
+ */
+export interface LinkageDescription {
+  armPivot: Place;
+  axle: Place;
+  linkOnArm: Place;
+  rockerPivot: Place;
+  linkOnRocker: Place;
+  damperOnRocker: Place;
+  damperOnFrame: Place;
+  /** Added to the link's length (lowering links): the damper stays fully extended at full droop. */
+  linkLongerMm?: number | undefined;
+}
+
+const STEPS = 40;
+
+/** Checks that the linkage can be moved through a wheel travel in mm and always compresses the damper. */
+export function checkLinkage(
+  path: string,
+  linkage: LinkageDescription,
+  travelMm: number,
+  faults: FaultList,
+): void {
+  const places = [
+    'armPivot',
+    'axle',
+    'linkOnArm',
+    'rockerPivot',
+    'linkOnRocker',
+    'damperOnRocker',
+    'damperOnFrame',
+  ] as const;
+  let right = true;
+  for (const name of places)
+    for (const k of [0, 1] as const)
+      right = faults.number(`${path}.${name}[${k}]`, linkage[name]?.[k], { min: -1e4, max: 1e4 }) && right;
+  right = faults.number(`${path}.linkLongerMm`, linkage.linkLongerMm ?? 0, { min: -200, max: 200 }) && right;
+  if (!right || !Number.isFinite(travelMm)) return;
+  const rows = linkageTable(linkage, travelMm);
+  const bad = rows.findIndex(([z, s], i) => {
+    const before = rows[i - 1];
+    return (
+      !Number.isFinite(s) ||
+      !Number.isFinite(z) ||
+      (before !== undefined && (s <= before[1] || z <= before[0]))
+    );
+  });
+  if (bad >= 0) {
+    const mm = ((bad * travelMm) / STEPS).toFixed(0);
+    faults.add(
+      path,
+      `a linkage that locks or extends the damper near ${mm} mm of travel`,
+      'places at full droop from which the wheel can rise through its whole travel',
+    );
+  }
+}
+
+/**
+ * Rows of [wheel travel, damper compression] of a linkage through a wheel travel in mm. The arm is turned in steps; the
+ * link's upper end is where a circle about the arm's end (the link) meets the one about the rocker's pivot, on the side
+ * it starts from; the damper shortens from its length at full droop. Not-a-number rows where the circles do not meet.
+ */
+export function linkageTable(linkage: LinkageDescription, travelMm: number): [number, number][] {
+  const turnAt = armTurns(linkage);
+  const droop = damperAt(linkage, 0);
+  return Array.from({ length: STEPS + 1 }, (_, i) => {
+    const z = (travelMm * i) / STEPS;
+    return [z, i === 0 ? 0 : droop - damperAt(linkage, rockerTurn(linkage, turnAt(z)))];
+  });
+}
+
+/** mm by which other links raise the wheel in the frame at full droop: the chassis is lower by as much. */
+export function linkageDroopShift(linkage: LinkageDescription): number {
+  const { armPivot, axle } = linkage;
+  return rotate(axle, armPivot, droopTurn(linkage))[1] - axle[1];
+}
+
+/** The arm's turn in radians for a wheel travel from full droop, from the axle's rise: sin(new) = sin(start) + z / arm. */
+function armTurns(linkage: LinkageDescription): (travelMm: number) => number {
+  const { armPivot, axle } = linkage;
+  const arm = distance(armPivot, axle);
+  const side = axle[0] < armPivot[0] ? -1 : 1;
+  const first = droopTurn(linkage);
+  const start = Math.asin(Math.sin(angle(armPivot, rotate(axle, armPivot, first))));
+  return (z) => first + side * (Math.asin(Math.sin(start) + z / arm) - start);
+}
+
+/** The arm's turn at which the damper is fully extended: links of another length change it. */
+function droopTurn(linkage: LinkageDescription): number {
+  if (!linkage.linkLongerMm) return 0;
+  const { armPivot, linkOnArm, linkOnRocker } = linkage;
+  const lever = distance(armPivot, linkOnArm);
+  const base = distance(armPivot, linkOnRocker);
+  const link = distance(linkOnArm, linkOnRocker) + linkage.linkLongerMm;
+  const opening = Math.acos((lever ** 2 + base ** 2 - link ** 2) / (2 * lever * base));
+  const side = Math.sign(cross(armPivot, linkOnRocker, linkOnArm)) || 1;
+  return wrap(angle(armPivot, linkOnRocker) + side * opening - angle(armPivot, linkOnArm));
+}
+
+/** Radians the rocker has turned from the described place when the arm has turned by so many. */
+function rockerTurn(linkage: LinkageDescription, armTurn: number): number {
+  const { armPivot, linkOnArm, rockerPivot, linkOnRocker } = linkage;
+  const low = rotate(linkOnArm, armPivot, armTurn);
+  const link = distance(linkOnArm, linkOnRocker) + (linkage.linkLongerMm ?? 0);
+  const rocker = distance(rockerPivot, linkOnRocker);
+  const base = distance(rockerPivot, low);
+  // Cosine rule in the triangle rocker pivot, link's upper end, link's lower end.
+  const opening = Math.acos((rocker ** 2 + base ** 2 - link ** 2) / (2 * rocker * base));
+  const side = Math.sign(cross(rockerPivot, linkOnArm, linkOnRocker)) || 1;
+  return wrap(angle(rockerPivot, low) + side * opening - angle(rockerPivot, linkOnRocker));
+}
+
+function damperAt({ rockerPivot, damperOnRocker, damperOnFrame }: LinkageDescription, turn: number): number {
+  return distance(rotate(damperOnRocker, rockerPivot, turn), damperOnFrame);
+}
+
+function distance(a: Place, b: Place): number {
+  return Math.hypot(b[0] - a[0], b[1] - a[1]);
+}
+
+function angle(from: Place, to: Place): number {
+  return Math.atan2(to[1] - from[1], to[0] - from[0]);
+}
+
+function cross(o: Place, a: Place, b: Place): number {
+  return (a[0] - o[0]) * (b[1] - o[1]) - (a[1] - o[1]) * (b[0] - o[0]);
+}
+
+function rotate(place: Place, about: Place, turn: number): Place {
+  const [x, z] = [place[0] - about[0], place[1] - about[1]];
+  const [c, s] = [Math.cos(turn), Math.sin(turn)];
+  return [about[0] + c * x - s * z, about[1] + s * x + c * z];
+}
+
+function wrap(turn: number): number {
+  return turn - 2 * Math.PI * Math.round(turn / (2 * Math.PI));
+}

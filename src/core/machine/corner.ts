@@ -1,0 +1,212 @@
+import { ratioMap, type RatioMap } from '../geometry/ratioMap.ts';
+import { AirSpring } from '../springs/air.ts';
+import type { Elastic } from '../springs/elastic.ts';
+import { GasSpring } from '../springs/gas.ts';
+import { Stack, type StackDescription } from '../springs/stack.ts';
+import { torsionArc, torsionAsStack } from '../springs/torsion.ts';
+import type { ContactDescription, TopOutDescription } from './description.ts';
+
+/** What sets a corner apart from its description: seat and lower mount, and what learning has found. */
+export interface CornerSetting {
+  /** Seat movement from where `preloadMm` was taken, mm, positive towards the spring. */
+  seatMm: number;
+  /** Lower mount screwed out, mm of damper length, positive raises the machine. */
+  mountMm: number;
+  /** True ratio over nominal. */
+  ratioScale: number;
+  /** Growth of the ratio over the travel beyond the described, as a share. */
+  ratioRise: number;
+  /** True over labelled rate, by spring. */
+  springScales: readonly number[];
+  /** mm added to the described preload. */
+  preloadOffMm: number;
+}
+
+export const plainSetting: CornerSetting = {
+  seatMm: 0,
+  mountMm: 0,
+  ratioScale: 1,
+  ratioRise: 0,
+  springScales: [],
+  preloadOffMm: 0,
+};
+
+/**
+ * One corner by virtual work: Fw(z) = F(x) dr/dz + (Fgas(s) + Fstop(s) - Ftop(s)) ds/dz with x = r(z) + p, and
+ * Kw = dFw/dz = k (dr/dz)^2 + F d2r/dz2 + the same of gas and stops.
+ *
+ * A lower mount screwed out by m lengthens the damper: at full extension the wheel hangs lower by the travel y0 in
+ * which the damper would have moved by m, so r(z) becomes r(z - y0) + m and the travel to metal grows by y0.
+ */
+export class CornerModel {
+  /** N at the wheel, at the travel last evaluated. */
+  forceN = 0;
+  /** N/mm at the wheel, at the travel last evaluated. */
+  rateNPerMm = 0;
+  /** Wheel travel at which metal meets metal or the springs are solid, mm. */
+  zMax = 0;
+  /** Wheel travel by which the lower mount moves full droop, mm. */
+  droopShiftMm = 0;
+  /** Damper compression at the travel last evaluated, mm. */
+  damperMm = 0;
+  readonly damper: RatioMap;
+  readonly spring: RatioMap;
+  readonly elastic: Elastic;
+  readonly stack: Stack | null;
+  private readonly gas: GasSpring | null;
+  private readonly stop: Stack | null;
+  private readonly topOut: TopOutDescription | null;
+  private readonly stopAtMm: number;
+  private readonly basePreloadMm: number;
+  private readonly quadratic: number;
+  private scale: number;
+  /** Seat and lower mount as last set, and the stack's compression at full droop, mm. */
+  seatMm = 0;
+  mountMm = 0;
+  preloadMm = 0;
+
+  constructor(
+    readonly description: ContactDescription,
+    setting: CornerSetting = plainSetting,
+  ) {
+    const { ratio, springRatio, travelMm, springs, gas, stop, topOut } = description;
+    this.damper = ratioMap(ratio, travelMm);
+    this.spring = springRatio ? ratioMap(springRatio, travelMm) : this.damper;
+    this.stack = springs.kind === 'air' ? null : new Stack(stackOf(description), setting.springScales);
+    this.elastic = springs.kind === 'air' ? new AirSpring(springs.air) : (this.stack as Stack);
+    this.gas = gas ? new GasSpring(gas) : null;
+    this.stop = stop ? new Stack(rubber(stop.rows)) : null;
+    this.topOut = topOut;
+    this.stopAtMm = stop?.contactMm ?? Infinity;
+    this.basePreloadMm = restPreload(description) + setting.preloadOffMm;
+    this.scale = setting.ratioScale;
+    this.damper.evaluate(travelMm);
+    this.quadratic = (setting.ratioRise * this.damper.value) / (2 * travelMm * travelMm);
+    this.set(setting.seatMm, setting.mountMm);
+  }
+
+  /** Moves the seat and the lower mount (mm each, from the description's). Changes this corner. */
+  set(seatMm: number, mountMm: number): void {
+    this.seatMm = seatMm;
+    this.mountMm = mountMm;
+    this.preloadMm = this.stack ? this.basePreloadMm + seatMm : 0;
+    this.stack?.build(this.preloadMm);
+    this.droopShiftMm = mountMm === 0 ? 0 : this.travelOf(mountMm);
+    this.zMax = this.description.travelMm + this.droopShiftMm;
+    if (this.springAt(this.zMax) > this.elastic.solidMm) this.zMax = this.travelWhereSolid();
+  }
+
+  /** Leaves wheel force, wheel rate and damper compression at a wheel travel in the fields. */
+  evaluate(travelMm: number): void {
+    const y = travelMm - this.droopShiftMm;
+    const { damper, spring, scale } = this;
+    damper.evaluate(y);
+    const s = this.bent(damper.value, y) + this.mountMm;
+    const ds = scale * (damper.slope + 2 * this.quadratic * y);
+    const dds = scale * (damper.curvature + 2 * this.quadratic);
+    this.damperMm = s;
+    let [x, dx, ddx] = [s, ds, dds];
+    if (spring !== damper) {
+      spring.evaluate(y);
+      x = this.bent(spring.value, y);
+      dx = scale * (spring.slope + 2 * this.quadratic * y);
+      ddx = scale * (spring.curvature + 2 * this.quadratic);
+    }
+    this.elastic.evaluate(x + this.preloadMm);
+    this.forceN = this.elastic.forceN * dx;
+    this.rateNPerMm = this.elastic.rateNPerMm * dx * dx + this.elastic.forceN * ddx;
+    if (this.gas) this.add(this.gas, s, ds, dds);
+    if (this.stop && s > this.stopAtMm) this.add(this.stop, s - this.stopAtMm, ds, dds);
+    if (this.topOut && s < this.topOut.lengthMm) this.addTopOut(this.topOut, s, ds, dds);
+  }
+
+  private add(part: Elastic, s: number, ds: number, dds: number): void {
+    part.evaluate(s);
+    this.forceN += part.forceN * ds;
+    this.rateNPerMm += part.rateNPerMm * ds * ds + part.forceN * dds;
+  }
+
+  private addTopOut({ rateNPerMm, lengthMm }: TopOutDescription, s: number, ds: number, dds: number): void {
+    const force = rateNPerMm * (s - lengthMm);
+    this.forceN += force * ds;
+    this.rateNPerMm += rateNPerMm * ds * ds + force * dds;
+  }
+
+  /** N mm stored at a wheel travel, up to a constant. */
+  energy(travelMm: number): number {
+    const s = this.damperAt(travelMm);
+    const squeezed = Math.max(s - this.stopAtMm, 0);
+    const short = this.topOut ? Math.max(this.topOut.lengthMm - s, 0) : 0;
+    return (
+      this.elastic.energy(this.springAt(travelMm) + this.preloadMm) +
+      (this.gas?.energy(s) ?? 0) +
+      (this.stop?.energy(squeezed) ?? 0) +
+      ((this.topOut?.rateNPerMm ?? 0) * short * short) / 2
+    );
+  }
+
+  private bent(value: number, y: number): number {
+    return this.scale * (value + this.quadratic * y * y);
+  }
+
+  /** Damper compression in mm at a wheel travel. */
+  damperAt(travelMm: number): number {
+    const y = travelMm - this.droopShiftMm;
+    this.damper.evaluate(y);
+    return this.bent(this.damper.value, y) + this.mountMm;
+  }
+
+  /** The spring's own compression map r in mm at a wheel travel, without preload. */
+  springAt(travelMm: number): number {
+    if (this.spring === this.damper) return this.damperAt(travelMm);
+    const y = travelMm - this.droopShiftMm;
+    this.spring.evaluate(y);
+    return this.bent(this.spring.value, y);
+  }
+
+  /** Damper per wheel at a wheel travel. */
+  ratioAt(travelMm: number): number {
+    const y = travelMm - this.droopShiftMm;
+    this.damper.evaluate(y);
+    return this.scale * (this.damper.slope + 2 * this.quadratic * y);
+  }
+
+  /** How far the wheel hangs lower when the damper is longer by so many mm. */
+  private travelOf(damperMm: number): number {
+    let y = 0;
+    for (let i = 0; i < 30; i++) {
+      this.damper.evaluate(-y);
+      const miss = this.bent(this.damper.value, -y) + damperMm;
+      const slope = this.scale * (this.damper.slope - 2 * this.quadratic * y);
+      y += miss / slope;
+      if (Math.abs(miss) < 1e-12) break;
+    }
+    return y;
+  }
+
+  private travelWhereSolid(): number {
+    let [low, high] = [0, this.zMax];
+    for (let i = 0; i < 60; i++) {
+      const middle = (low + high) / 2;
+      if (this.springAt(middle) + this.preloadMm > this.elastic.solidMm) high = middle;
+      else low = middle;
+    }
+    return low;
+  }
+}
+
+/** A stack for rubber: the rows of a bump stop. */
+function rubber(rows: readonly (readonly [number, number])[]): StackDescription {
+  return { springs: [{ kind: 'table', rows, solidMm: null }], rings: [] };
+}
+
+/** The coils that carry a contact; for a torsion spring the coil that does the same. */
+export function stackOf({ springs }: ContactDescription): StackDescription {
+  if (springs.kind === 'stack') return springs.stack;
+  return springs.kind === 'torsion' ? torsionAsStack(springs.torsion) : { springs: [], rings: [] };
+}
+
+function restPreload({ springs, preloadMm }: ContactDescription): number {
+  if (springs.kind !== 'torsion') return preloadMm;
+  return preloadMm + torsionArc(springs.torsion, springs.torsion.camDegrees[springs.cam] ?? 0);
+}
