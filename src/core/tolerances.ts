@@ -3,6 +3,36 @@
  * "Absolute" constants are compared with a difference, "relative" ones with a share of the value.
  */
 export const tolerances = {
+  /** mm of seat. A slider that does not come off its ring within this never will. */
+  deadStretchMm: 60,
+  /** Seed of the machines drawn to plan on: the same readings always give the same plan. */
+  planSeed: 7,
+  /** machines drawn to plan on where time allows. */
+  planDraws: 16,
+  /** mm at the wheel per mm of seat, squared. A seat that does nothing (its slider on a ring) still costs to move. */
+  leastGain: 0.01,
+  /** mm at the wheel per mm of seat. Below this a seat does nothing that can be planned with. */
+  deadGain: 0.05,
+  /** share. Work is called done when all true heights are in, and stay in, with at least this probability. */
+  lockChance: 0.96,
+  /** rounds. After this many more work is not advised. */
+  mostRounds: 8,
+  /** km. Driven to let new springs settle. */
+  driveKm: 400,
+  /** km. After this a spring has lost what it will lose. */
+  settledKm: 3000,
+  /** rounds. Moves linearised anew this often; straight machines need two, kneed stacks three or four. */
+  planRounds: 8,
+  /** sweeps over the adjusters in search of a better chance of landing. */
+  chanceSweeps: 8,
+  /** share. A step that adds less to the chance than this is not told. */
+  chanceStep: 0.002,
+  /** deviations. A reading further off than this is weighed down: Huber's 2.5 costs under 1 % where all is right. */
+  strayLimit: 2.5,
+  /** steps. A fit needs three to six. */
+  fitSteps: 12,
+  /** absolute, in squared deviations. A fit that gains less than this is done. */
+  fitGain: 1e-4,
   /** N, absolute. An equilibrium's largest force out of balance: under 1e-8 mm on any real spring. */
   balanceN: 1e-6,
   /** N/mm, absolute. A pivot below this is a body that nothing holds. */

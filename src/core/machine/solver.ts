@@ -54,6 +54,7 @@ export class MachineSolver {
   /** Sum of g m B, and the weights themselves. */
   private readonly load: Float64Array;
   private readonly unsprungN: Float64Array;
+  private readonly frictionN: Float64Array;
   private readonly basis: Float64Array;
   private readonly gradient: Float64Array;
   private readonly hessian: Float64Array;
@@ -83,6 +84,7 @@ export class MachineSolver {
     this.padMm = Float64Array.from(contacts, ({ padMm }) => padMm);
     this.tyreRates = Float64Array.from(contacts, ({ tyreRateNPerMm }) => tyreRateNPerMm);
     this.unsprungN = Float64Array.from(contacts, ({ unsprungKg }) => unsprungKg * GRAVITY);
+    this.frictionN = new Float64Array(this.n);
     this.load = new Float64Array(this.m);
     const index = (name: string) => contacts.findIndex((contact) => contact.name === name);
     this.bars = bars
@@ -122,10 +124,29 @@ export class MachineSolver {
     });
   }
 
+  /**
+   * Friction that holds each contact so many mm of travel deeper than without (its wheel rate times that, N, taken at
+   * the frictionless solution). Changes this solver.
+   */
+  setFriction(mm: readonly number[]): void {
+    this.frictionN.fill(0);
+    this.solve();
+    for (let i = 0; i < this.n; i++) {
+      const corner = this.corners[i] as CornerModel;
+      corner.evaluate(this.z[i] as number);
+      this.frictionN[i] = -corner.rateNPerMm * (mm[i] ?? 0);
+    }
+  }
+
   /** Height of the body at a place, mm over the origin, in the solution. */
   bodyHeight(x: number, y: number): number {
     const roll = this.m === 3 ? ((this.q[2] as number) * y) / METRE : 0;
     return (this.q[0] as number) + ((this.q[1] as number) * x) / METRE + roll;
+  }
+
+  /** Starts the next solve from nothing instead of the last solution. */
+  forget(): void {
+    this.warm = false;
   }
 
   /** Finds the equilibrium, from the last one when there is one. */
@@ -180,7 +201,7 @@ export class MachineSolver {
       const squeeze = (this.padMm[i] as number) - height;
       const rate = squeeze > 0 ? (this.tyreRates[i] as number) : 0;
       const lift = (this.unsprungN[i] as number) - rate * squeeze;
-      gradient[m + i] = corner.forceN + lift;
+      gradient[m + i] = corner.forceN + lift + (this.frictionN[i] as number);
       for (let a = 0; a < m; a++) gradient[a] = (gradient[a] as number) + lift * (basis[i * m + a] as number);
       if (!second) continue;
       hessian[(m + i) * size + m + i] = corner.rateNPerMm + rate;
@@ -354,6 +375,11 @@ export class MachineSolver {
   /** Whether a contact's travel is at full droop (-1), at metal or solid springs (1), or between (0). */
   endOf(i: number): -1 | 0 | 1 {
     return this.bound[i] as -1 | 0 | 1;
+  }
+
+  /** N by which a contact is pressed against the end of its travel (positive at full droop, negative at metal); else 0. */
+  pressN(i: number): number {
+    return this.bound[i] === 0 ? 0 : (this.gradient[this.m + i] as number);
   }
 
   private finish(iterations: number, residualN: number): SolveReport {

@@ -104,6 +104,12 @@ function solve(record: JobRecord, posterior: Posterior, now: readonly CornerNow[
       (i, j) => at(posterior.projection, i, j) * (now[j] as CornerNow).gain,
     ),
     wanted,
+    weights: now.map(() => 1),
+    twist: build(
+      now.length,
+      now.length,
+      (i, j) => ((i === j ? 1 : 0) - at(posterior.projection, i, j)) * (now[j] as CornerNow).gain,
+    ),
     gains: now.map(({ gain }) => gain),
     rooms: now.map(({ room }) => room),
     stepsMm: now.map(({ spec }) => spec.pitchMm.value * tolerances.turnStep),

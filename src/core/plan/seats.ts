@@ -4,11 +4,15 @@ import { tolerances } from '../tolerances.ts';
 import { stepRange, type ThreadRoom } from './limits.ts';
 
 export interface SeatProblem {
-  /** n x n: d(height)/d(seat). */
+  /** heights x n: d(height)/d(adjuster). */
   influence: Matrix;
-  /** n: height wanted minus height now, mm; null where no target is set. */
+  /** By height: wanted minus now, mm; null where no target is set. */
   wanted: readonly (number | null)[];
-  /** n: what the seat's own wheel moves per mm, for the small-move preference. */
+  /** By height: how much it counts, 1 as usual. */
+  weights: readonly number[];
+  /** contacts x n: what the wheel moves per mm and the body does not follow. */
+  twist: Matrix;
+  /** n: what the adjuster's own wheel moves per mm, for the small-move preference. */
   gains: readonly number[];
   rooms: readonly ThreadRoom[];
   /** n: mm of seat per adjuster step. */
@@ -25,8 +29,8 @@ export interface SeatSolution {
 }
 
 /**
- * Least squares over all corners: minimise sum (J c - wanted)^2 + lambda sum (gain c)^2
- * + mu |(G - J) c|^2 within the thread, where (G - J) c is what the wheels move and the body does not follow (twist), and
+ * Least squares over all corners: minimise sum w (J c - wanted)^2 + lambda sum (gain c)^2
+ * + mu |T c|^2 within the thread, where T c is what the wheels move and the body does not follow (twist), and
  * tied corners share one unknown. Steps are chosen among the whole steps around the smooth optimum by trying
  * them together, not by rounding each.
  */
@@ -59,7 +63,7 @@ interface Quadratic {
 
 function quadraticOf(problem: SeatProblem, spread: Matrix): Quadratic {
   const rows = problem.wanted.flatMap((wanted, i) =>
-    wanted === null ? [] : [{ wanted, row: problem.influence[i] ?? [] }],
+    wanted === null ? [] : [weighted(wanted, problem.influence[i] ?? [], problem.weights[i] ?? 1)],
   );
   const jacobian = multiply(
     rows.map(({ row }) => row),
@@ -67,17 +71,13 @@ function quadraticOf(problem: SeatProblem, spread: Matrix): Quadratic {
   );
   const turned = rows.length === 0 ? problem.groups.map(() => []) : transpose(jacobian);
   const fit = build(turned.length, turned.length, (i, j) => dot(turned[i] ?? [], turned[j] ?? []));
-  const twists = transpose(
-    multiply(
-      problem.influence.map((row, i) =>
-        row.map((value, j) => (i === j ? entry(problem.gains, i) : 0) - value),
-      ),
-      spread,
-    ),
-  );
+  const twists = transpose(multiply(problem.twist, spread));
   const twist = (i: number, j: number) => tolerances.twistPenalty * dot(twists[i] ?? [], twists[j] ?? []);
   const penalty = (g: number) =>
-    spread.reduce((sum, row, i) => sum + entry(row, g) * entry(problem.gains, i) ** 2, 0);
+    spread.reduce(
+      (sum, row, i) => sum + entry(row, g) * Math.max(entry(problem.gains, i) ** 2, tolerances.leastGain),
+      0,
+    );
   const wanted = rows.map((row) => row.wanted);
   return {
     hessian: fit.map((row, i) =>
@@ -85,6 +85,11 @@ function quadraticOf(problem: SeatProblem, spread: Matrix): Quadratic {
     ),
     gradient: turned.map((row) => dot(row, wanted)),
   };
+}
+
+function weighted(wanted: number, row: readonly number[], weight: number) {
+  const root = Math.sqrt(weight);
+  return { wanted: wanted * root, row: row.map((value) => value * root) };
 }
 
 function bestSteps(

@@ -1,0 +1,65 @@
+import type { MachineDescription } from '../machine/description.ts';
+
+/** A quantity as normal: mean and one standard deviation. */
+export interface Spread {
+  mean: number;
+  sd: number;
+}
+
+/** What is not known for sure of one contact. Logarithms are natural: 0.05 is five percent. */
+export interface ContactBelief {
+  /** Log of true over described ratio, apart from what the axle shares. */
+  ratio: number;
+  /** Log of true over described rate, by spring. */
+  springs: readonly number[];
+  preloadMm: number;
+  tyre: number;
+  /** mm of wheel travel that friction leaves, one standard deviation. */
+  frictionMm: number;
+}
+
+/** What is not known for sure of a machine: standard deviations unless a mean is named. */
+export interface Belief {
+  /** Log of true over described ratio, shared by the contacts of an axle. */
+  axleRatio: { front: number; rear: number };
+  /** Growth of the ratio over the travel beyond the described, as a share; by axle. */
+  rise: Spread;
+  contacts: readonly ContactBelief[];
+  /** Share of each mass. */
+  masses: readonly number[];
+  /** Log of each hooked bar's rate. */
+  bars: readonly number[];
+  /** Loss of height of new springs once settled, mm at the wheel: what all share, and each its own. */
+  settling: { all: Spread; own: number };
+  /** Log of the distance (km) in which two thirds of it are lost. */
+  settlingKm: Spread;
+}
+
+/** How a height is taken. */
+export interface Reference {
+  name: string;
+  /** Ground kinds follow the body; `travel` kinds lose what the wheel uses; `damper` kinds what the damper does. */
+  follows: 'body' | 'travel' | 'damper';
+  contact: number;
+  x: number;
+  y: number;
+  /** Height of the reference when the body is at the origin, or at full droop. */
+  constant: Spread;
+}
+
+/** The state a machine is in at some moment, as far as it was set by hand. */
+export interface Situation {
+  /** By contact, mm from where the description's preload was taken. */
+  seatsMm: readonly number[];
+  mountsMm: readonly number[];
+  /** Driven since the springs were new, km. */
+  km: number;
+  /** Which masses are aboard. */
+  aboard: readonly boolean[];
+}
+
+export interface BelievedMachine {
+  machine: MachineDescription;
+  belief: Belief;
+  references: readonly Reference[];
+}

@@ -1,0 +1,191 @@
+import { factorInPlace, solveInPlace } from '../numerics/flatCholesky.ts';
+import { tolerances } from '../tolerances.ts';
+import type { BelievedMachine, Situation } from './belief.ts';
+import { parametersOf, unpack, type Parameter, type Values } from './parameters.ts';
+import { sensitivity, simulate, type Outcome } from './simulate.ts';
+
+/** One number read off the machine. */
+export interface Reading {
+  what: 'height' | 'travel';
+  /** Index of the reference or the contact. */
+  index: number;
+  mm: number;
+  sdMm: number;
+}
+
+/** What was read in one round, in the situation the machine was in. */
+export interface RoundEvidence {
+  situation: Situation;
+  readings: readonly Reading[];
+  /** Times the usual friction: more where nothing was settled. */
+  frictionScale: number;
+}
+
+/** What is known of a machine after all readings: normal in the parameters' coordinates about the best fit. */
+export interface Fit {
+  believed: BelievedMachine;
+  parameters: Parameter[];
+  /** Best coordinates. */
+  best: Float64Array;
+  values: Values;
+  /** Lower Cholesky factor of the precision in the coordinates, row-major. */
+  factor: Float64Array;
+  /** How the machine stood in each round, friction included. */
+  rounds: Outcome[];
+  /** For each round, how much each reading counts: 1, or less where it does not agree with the rest. */
+  weights: number[][];
+  converged: boolean;
+}
+
+/**
+ * Most probable machine given all readings, and the spread about it.
+ *
+ * Minimise |x|^2 + sum w ((read - model(x)) / sd)^2 over the standard normal coordinates x by Gauss and Newton, with
+ * the step halved while it does not help; precision at the minimum is I + J'WJ (Laplace's approximation). Readings
+ * further off than `strayLimit` deviations are weighed down by Huber's rule, so that one that does not agree with the
+ * rest pulls less the further off it is.
+ */
+export function fit(believed: BelievedMachine, rounds: readonly RoundEvidence[]): Fit {
+  const parameters = parametersOf(believed, rounds.length);
+  parameters.forEach((parameter) => {
+    if (parameter.kind === 'friction') parameter.sd *= rounds[parameter.round]?.frictionScale ?? 1;
+  });
+  let here = evaluate(believed, parameters, rounds, startOf(believed, parameters, rounds));
+  let converged = false;
+  for (let i = 0; i < tolerances.fitSteps && !converged; i++) {
+    const next = improve(believed, parameters, rounds, here);
+    converged = next === null || here.cost - next.cost < tolerances.fitGain;
+    here = next ?? here;
+  }
+  const { factor, weights } = normalEquations(believed, parameters, rounds, here);
+  return {
+    believed,
+    parameters,
+    best: here.x,
+    values: here.values,
+    factor,
+    rounds: here.outcomes,
+    weights,
+    converged,
+  };
+}
+
+interface Point {
+  x: Float64Array;
+  values: Values;
+  outcomes: Outcome[];
+  cost: number;
+}
+
+/** Every unknown at its mean, but constants where the first reading puts them. */
+function startOf(
+  believed: BelievedMachine,
+  parameters: readonly Parameter[],
+  rounds: readonly RoundEvidence[],
+): Float64Array {
+  const x = new Float64Array(parameters.length);
+  const first = rounds[0];
+  if (!first) return x;
+  const plain = simulate(believed, unpack(believed, parameters, x), first.situation, 0);
+  parameters.forEach((parameter, k) => {
+    if (parameter.kind !== 'constant' || parameter.sd < 100) return;
+    const reading = rounds
+      .flatMap(({ readings }) => readings)
+      .find(({ what, index }) => what === 'height' && index === parameter.reference);
+    if (reading) x[k] = (reading.mm - (plain.heights[parameter.reference] ?? 0)) / parameter.sd;
+  });
+  return x;
+}
+
+function evaluate(
+  believed: BelievedMachine,
+  parameters: readonly Parameter[],
+  rounds: readonly RoundEvidence[],
+  x: Float64Array,
+): Point {
+  const values = unpack(believed, parameters, x);
+  const outcomes = rounds.map(({ situation }, r) => simulate(believed, values, situation, r));
+  let cost = x.reduce((sum, one) => sum + one * one, 0);
+  rounds.forEach(({ readings }, r) => {
+    for (const reading of readings) cost += huber(miss(reading, outcomes[r] as Outcome));
+  });
+  return { x, values, outcomes, cost };
+}
+
+/** Deviations by which a reading is off the model. */
+function miss({ what, index, mm, sdMm }: Reading, { heights, travel }: Outcome): number {
+  return (mm - ((what === 'height' ? heights : travel)[index] ?? NaN)) / sdMm;
+}
+
+function huber(deviations: number): number {
+  const size = Math.abs(deviations);
+  const k = tolerances.strayLimit;
+  return size <= k ? size * size : k * (2 * size - k);
+}
+
+function improve(
+  believed: BelievedMachine,
+  parameters: readonly Parameter[],
+  rounds: readonly RoundEvidence[],
+  here: Point,
+): Point | null {
+  const { factor, right } = normalEquations(believed, parameters, rounds, here);
+  const n = parameters.length;
+  solveInPlace(factor, n, n, right);
+  for (let share = 1; share > 0.01; share /= 2) {
+    const next = evaluate(
+      believed,
+      parameters,
+      rounds,
+      here.x.map((one, k) => one + share * (right[k] as number)),
+    );
+    if (next.cost < here.cost) return next;
+  }
+  return null;
+}
+
+/** Factor of I + J'WJ, and -x + J'W r, at a point. */
+function normalEquations(
+  believed: BelievedMachine,
+  parameters: readonly Parameter[],
+  rounds: readonly RoundEvidence[],
+  { x, values, outcomes }: Point,
+) {
+  const n = parameters.length;
+  const factor = new Float64Array(n * n);
+  for (let k = 0; k < n; k++) factor[k * n + k] = 1;
+  const right = x.map((one) => -one);
+  const weights = rounds.map(({ situation, readings }, r) => {
+    const outcome = outcomes[r] as Outcome;
+    const slopes = sensitivity(believed, parameters, values, outcome, situation, r);
+    return readings.map((reading) => {
+      const off = miss(reading, outcome);
+      const weight = Math.abs(off) <= tolerances.strayLimit ? 1 : tolerances.strayLimit / Math.abs(off);
+      const row = (reading.what === 'height' ? slopes.heights : slopes.travel).subarray(
+        reading.index * n,
+        (reading.index + 1) * n,
+      );
+      addRow(factor, right, row, { off, weight, sdMm: reading.sdMm });
+      return weight;
+    });
+  });
+  if (!factorInPlace(factor, n, n, 0)) throw new Error('expected a positive definite precision, got none');
+  return { factor, right, weights };
+}
+
+function addRow(
+  matrix: Float64Array,
+  right: Float64Array,
+  row: Float64Array,
+  { off, weight, sdMm }: { off: number; weight: number; sdMm: number },
+): void {
+  const n = right.length;
+  for (let a = 0; a < n; a++) {
+    const slope = row[a] as number;
+    if (slope === 0) continue;
+    const scaled = (slope * weight) / sdMm;
+    right[a] = (right[a] as number) + scaled * off;
+    for (let b = 0; b <= a; b++)
+      matrix[a * n + b] = (matrix[a * n + b] as number) + (scaled * (row[b] as number)) / sdMm;
+  }
+}

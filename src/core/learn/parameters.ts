@@ -1,0 +1,136 @@
+import type { Axle } from '../machine/classes.ts';
+import { stackOf, type CornerSetting } from '../machine/corner.ts';
+import type { BelievedMachine, Spread } from './belief.ts';
+
+/** One unknown number of a machine. Its value is mean + sd times a standard normal coordinate. */
+export type Parameter = Spread &
+  (
+    | { kind: 'axle-ratio' | 'axle-rise'; axle: Axle }
+    | { kind: 'ratio' | 'preload' | 'tyre' | 'settling-own'; contact: number }
+    | { kind: 'spring'; contact: number; spring: number }
+    | { kind: 'mass'; mass: number }
+    | { kind: 'bar'; bar: number }
+    | { kind: 'settling-all' | 'settling-km' }
+    | { kind: 'constant'; reference: number }
+    | { kind: 'friction'; contact: number; round: number }
+  );
+
+/** All unknowns of a believed machine with so many rounds of readings, in a fixed order; friction last. */
+export function parametersOf({ machine, belief, references }: BelievedMachine, rounds: number): Parameter[] {
+  const off = (sd: number): Spread => ({ mean: 0, sd });
+  const axles = (['front', 'rear'] as const).filter((axle) =>
+    machine.contacts.some((one) => one.axle === axle),
+  );
+  const contacts = belief.contacts.flatMap((one, contact): Parameter[] => [
+    { kind: 'ratio', contact, ...off(one.ratio) },
+    { kind: 'preload', contact, ...off(one.preloadMm) },
+    { kind: 'tyre', contact, ...off(one.tyre) },
+    { kind: 'settling-own', contact, ...off(belief.settling.own) },
+    ...one.springs.map((sd, spring): Parameter => ({ kind: 'spring', contact, spring, ...off(sd) })),
+  ]);
+  const friction = Array.from({ length: rounds }, (_, round) =>
+    belief.contacts.map((one, contact): Parameter => ({
+      kind: 'friction',
+      contact,
+      round,
+      ...off(one.frictionMm),
+    })),
+  ).flat();
+  const all: Parameter[] = [
+    ...axles.flatMap((axle): Parameter[] => [
+      { kind: 'axle-ratio', axle, ...off(belief.axleRatio[axle]) },
+      { kind: 'axle-rise', axle, ...belief.rise },
+    ]),
+    ...contacts,
+    ...belief.masses.map((sd, mass): Parameter => ({ kind: 'mass', mass, ...off(sd) })),
+    ...belief.bars.map((sd, bar): Parameter => ({ kind: 'bar', bar, ...off(sd) })),
+    { kind: 'settling-all', ...belief.settling.all },
+    { kind: 'settling-km', ...belief.settlingKm },
+    ...references.map(({ constant }, reference): Parameter => ({ kind: 'constant', reference, ...constant })),
+    ...friction,
+  ];
+  // What is known for sure is no unknown; what it adds is its mean, which `unpack` keeps.
+  return all.filter(({ sd, mean }) => sd > 0 || mean !== 0);
+}
+
+/** A machine's unknowns given values: what the solver takes. */
+export interface Values {
+  settings: (CornerSetting & { springScales: number[] })[];
+  tyreScales: number[];
+  massScales: number[];
+  barScales: number[];
+  settlingMm: number[];
+  settlingKm: number;
+  constants: number[];
+  /** mm of wheel travel, by round and contact. */
+  friction: number[][];
+}
+
+/** Values at standard normal coordinates, one for each parameter. */
+export function unpack(
+  { machine, belief, references }: BelievedMachine,
+  parameters: readonly Parameter[],
+  coordinates: ArrayLike<number>,
+): Values {
+  const { contacts } = machine;
+  const logRatio = contacts.map(() => 0);
+  const values: Values = {
+    settings: contacts.map((contact) => ({
+      seatMm: 0,
+      mountMm: 0,
+      ratioScale: 1,
+      ratioRise: 0,
+      springScales: stackOf(contact).springs.map(() => 1),
+      preloadOffMm: 0,
+    })),
+    tyreScales: contacts.map(() => 1),
+    massScales: belief.masses.map(() => 1),
+    barScales: belief.bars.map(() => 1),
+    settlingMm: contacts.map(() => 0),
+    settlingKm: Math.exp(belief.settlingKm.mean),
+    constants: references.map(() => 0),
+    friction: [],
+  };
+  const ofAxle = (axle: Axle, act: (i: number) => void) =>
+    contacts.forEach((contact, i) => contact.axle === axle && act(i));
+  const setting = (i: number) => values.settings[i] as Values['settings'][number];
+  const addTo = (list: number[], i: number, amount: number) => (list[i] = (list[i] ?? 0) + amount);
+  parameters.forEach((parameter, k) => {
+    const value = parameter.mean + parameter.sd * (coordinates[k] ?? 0);
+    switch (parameter.kind) {
+      case 'axle-ratio':
+        return ofAxle(parameter.axle, (i) => addTo(logRatio, i, value));
+      case 'axle-rise':
+        return ofAxle(parameter.axle, (i) => (setting(i).ratioRise = value));
+      case 'ratio':
+        return addTo(logRatio, parameter.contact, value);
+      case 'preload':
+        return (setting(parameter.contact).preloadOffMm = value);
+      case 'spring':
+        return (setting(parameter.contact).springScales[parameter.spring] = Math.exp(value));
+      case 'tyre':
+        return (values.tyreScales[parameter.contact] = Math.exp(value));
+      case 'settling-own':
+        return addTo(values.settlingMm, parameter.contact, value);
+      case 'settling-all':
+        return contacts.forEach((_, i) => addTo(values.settlingMm, i, value));
+      case 'settling-km':
+        return (values.settlingKm = Math.exp(value));
+      case 'mass':
+        return (values.massScales[parameter.mass] = 1 + value);
+      case 'bar':
+        return (values.barScales[parameter.bar] = Math.exp(value));
+      case 'constant':
+        return (values.constants[parameter.reference] = value);
+      case 'friction':
+        return ((values.friction[parameter.round] ??= contacts.map(() => 0))[parameter.contact] = value);
+    }
+  });
+  logRatio.forEach((value, i) => (setting(i).ratioScale = Math.exp(value)));
+  return values;
+}
+
+/** Share of the settling loss gone after so many km. */
+export function settledShare(km: number, settlingKm: number): number {
+  return 1 - Math.exp(-km / settlingKm);
+}

@@ -1,0 +1,93 @@
+import { solveInPlace } from '../numerics/flatCholesky.ts';
+import { standardNormal, type Uniform } from '../numerics/random.ts';
+import type { Situation } from './belief.ts';
+import type { Fit } from './fit.ts';
+import { unpack, type Values } from './parameters.ts';
+import { sensitivity, simulate, type Outcome } from './simulate.ts';
+
+/** True heights (without friction) to expect in a situation. */
+export interface Prediction {
+  outcome: Outcome;
+  /** By reference, mm. */
+  mean: number[];
+  covariance: number[][];
+  /** Wheel travel used, by contact, and its standard deviation, mm. */
+  travel: number[];
+  travelSd: number[];
+}
+
+/** Heights and travels expected in a situation, to first order in what is not known. */
+export function predict(fit: Fit, situation: Situation): Prediction {
+  const { believed, parameters, values } = fit;
+  const outcome = simulate(believed, values, situation);
+  const slopes = sensitivity(believed, parameters, values, outcome, situation);
+  const spread = spreadOf(fit, slopes.heights, outcome.heights.length);
+  const travelSpread = spreadOf(fit, slopes.travel, outcome.travel.length);
+  return {
+    outcome,
+    mean: outcome.heights,
+    covariance: spread,
+    travel: outcome.travel,
+    travelSd: travelSpread.map((row, i) => Math.sqrt(row[i] ?? 0)),
+  };
+}
+
+/** Heights in several situations at once, one after another, with what they share. */
+export function predictJointly(
+  fit: Fit,
+  situations: readonly Situation[],
+): { mean: number[]; covariance: number[][] } {
+  const { believed, parameters, values } = fit;
+  const width = believed.references.length * parameters.length;
+  const rows = new Float64Array(width * situations.length);
+  const mean = situations.flatMap((situation, k) => {
+    const outcome = simulate(believed, values, situation);
+    rows.set(sensitivity(believed, parameters, values, outcome, situation).heights, k * width);
+    return outcome.heights;
+  });
+  return { mean, covariance: spreadOf(fit, rows, mean.length) };
+}
+
+/** A P A' with P the inverse of the fit's precision, for A given row-major: rows solved against the factor. */
+function spreadOf({ factor, parameters }: Fit, rows: Float64Array, count: number): number[][] {
+  const n = parameters.length;
+  const halves = Array.from({ length: count }, (_, i) => {
+    const half = rows.slice(i * n, (i + 1) * n);
+    forward(factor, n, half);
+    return half;
+  });
+  return halves.map((a) => halves.map((b) => a.reduce((sum, value, k) => sum + value * (b[k] as number), 0)));
+}
+
+function forward(factor: Float64Array, n: number, right: Float64Array): void {
+  for (let i = 0; i < n; i++) {
+    let rest = right[i] as number;
+    for (let k = 0; k < i; k++) rest -= (factor[i * n + k] as number) * (right[k] as number);
+    right[i] = rest / (factor[i * n + i] as number);
+  }
+}
+
+/** One machine that the readings allow, drawn from the fit. */
+export function drawValues({ believed, parameters, best, factor }: Fit, uniform: Uniform): Values {
+  const n = parameters.length;
+  const x = Float64Array.from({ length: n }, () => standardNormal(uniform));
+  // L' d = e gives d with covariance (L L')^-1.
+  for (let i = n - 1; i >= 0; i--) {
+    let rest = x[i] as number;
+    for (let k = i + 1; k < n; k++) rest -= (factor[k * n + i] as number) * (x[k] as number);
+    x[i] = rest / (factor[i * n + i] as number);
+  }
+  for (let i = 0; i < n; i++) x[i] = (x[i] as number) + (best[i] as number);
+  return unpack(believed, parameters, x);
+}
+
+/** Standard deviations of the parameters' coordinates after the readings: 1 where nothing was learnt. */
+export function coordinateSds({ factor, parameters }: Fit): number[] {
+  const n = parameters.length;
+  return parameters.map((_, k) => {
+    const unit = new Float64Array(n);
+    unit[k] = 1;
+    solveInPlace(factor, n, n, unit);
+    return Math.sqrt(unit[k] as number);
+  });
+}

@@ -1,0 +1,275 @@
+import { CornerModel, type CornerSetting } from '../machine/corner.ts';
+import { seatForce } from '../machine/equilibrium.ts';
+import { MachineSolver, GRAVITY } from '../machine/solver.ts';
+import type { BelievedMachine, Situation } from './belief.ts';
+import { settledShare, type Parameter, type Values } from './parameters.ts';
+
+/** A believed machine with all its unknowns given values, brought to rest in a situation. */
+export interface Outcome {
+  solver: MachineSolver;
+  settings: CornerSetting[];
+  converged: boolean;
+  /** By reference, mm. */
+  heights: number[];
+  /** Wheel travel used, by contact, mm. */
+  travel: number[];
+}
+
+/** Settings of every corner in a situation: seats and mounts as set, less what the springs have lost. */
+function settingsIn({ machine }: BelievedMachine, values: Values, situation: Situation): CornerSetting[] {
+  const share = settledShare(situation.km, values.settlingKm);
+  return values.settings.map((setting, i) => {
+    const contact = machine.contacts[i];
+    const ratio = nominalRatio(contact?.ratio, contact?.travelMm ?? 1) * setting.ratioScale;
+    const lost = Math.max(values.settlingMm[i] ?? 0, 0) * share * ratio;
+    return { ...setting, seatMm: (situation.seatsMm[i] ?? 0) - lost, mountMm: situation.mountsMm[i] ?? 0 };
+  });
+}
+
+function nominalRatio(
+  ratio: BelievedMachine['machine']['contacts'][number]['ratio'] | undefined,
+  travelMm: number,
+): number {
+  if (ratio?.kind === 'constant') return ratio.ratio * (1 + 0.5 * (ratio.rise ?? 0));
+  if (ratio?.kind === 'table') return ((ratio.rows.at(-1)?.[1] ?? 0) - (ratio.rows[0]?.[1] ?? 0)) / travelMm;
+  return 0.8;
+}
+
+/** Brings a believed machine to rest. `round` adds that round's friction; without it there is none. */
+export function simulate(
+  believed: BelievedMachine,
+  values: Values,
+  situation: Situation,
+  round?: number,
+): Outcome {
+  const settings = settingsIn(believed, values, situation);
+  const solver = new MachineSolver(believed.machine, settings);
+  believed.machine.contacts.forEach((contact, i) => {
+    solver.tyreRates[i] = contact.tyreRateNPerMm * (values.tyreScales[i] ?? 1);
+  });
+  solver.bars.forEach((bar, b) => (bar.rate *= values.barScales[b] ?? 1));
+  solver.setMasses(massesAboard(believed, values, situation));
+  const friction = round === undefined ? undefined : values.friction[round];
+  if (friction) solver.setFriction(friction);
+  const { converged } = solver.solve();
+  return {
+    solver,
+    settings,
+    converged,
+    heights: readHeights(believed, values, solver),
+    travel: [...solver.z],
+  };
+}
+
+function massesAboard({ machine }: BelievedMachine, values: Values, { aboard }: Situation): number[] {
+  return machine.masses.map(({ kg }, k) => (aboard[k] === false ? 0 : kg * (values.massScales[k] ?? 1)));
+}
+
+function readHeights({ references }: BelievedMachine, values: Values, solver: MachineSolver): number[] {
+  return references.map(({ follows, contact, x, y }, k) => {
+    const constant = values.constants[k] ?? 0;
+    if (follows === 'body') return constant + solver.bodyHeight(x, y);
+    const corner = solver.corners[contact];
+    const z = solver.z[contact] ?? 0;
+    // A lower mount screwed out lets the wheel hang lower: hub-to-body heights gain that.
+    return follows === 'travel'
+      ? constant + (corner?.droopShiftMm ?? 0) - z
+      : constant - (corner?.damperAt(z) ?? 0);
+  });
+}
+
+/** Derivatives of heights (by reference) and travels (by contact) by each parameter's coordinate, at an outcome. */
+export interface Sensitivity {
+  /** references x parameters, row-major. */
+  heights: Float64Array;
+  /** contacts x parameters, row-major. */
+  travel: Float64Array;
+  firm: boolean;
+}
+
+/**
+ * By the implicit function theorem d[q, z]/dp = -H^-1 dg/dp, where a parameter changes the gradient g of the energy
+ * only where it acts: a corner's own wheel force (differences at a fixed travel), its tyre, or the load on the body.
+ */
+export function sensitivity(
+  believed: BelievedMachine,
+  parameters: readonly Parameter[],
+  values: Values,
+  outcome: Outcome,
+  situation: Situation,
+  round?: number,
+): Sensitivity {
+  const { machine, references } = believed;
+  const { solver } = outcome;
+  const { n, m } = solver;
+  const count = parameters.length;
+  const result: Sensitivity = {
+    heights: new Float64Array(references.length * count),
+    travel: new Float64Array(n * count),
+    firm: solver.differentiate(),
+  };
+  if (!result.firm) return result;
+  const forces = machine.contacts.map((_, i) => cornerForces(outcome, i));
+  const basis = references.map(({ x, y }) => {
+    const row = new Float64Array(m);
+    solver.writeBasis(row, 0, x, y);
+    return row;
+  });
+  const change = new Float64Array(m + n);
+  const share = settledShare(situation.km, values.settlingKm);
+  const scratch = { believed, solver, forces, values, situation, share, round };
+  parameters.forEach((parameter, k) => {
+    change.fill(0);
+    if (!gradientChange(parameter, scratch, change)) {
+      if (parameter.kind === 'constant') result.heights[parameter.reference * count + k] = parameter.sd;
+      return;
+    }
+    solver.respond(change);
+    for (let i = 0; i < n; i++) result.travel[i * count + k] = (change[m + i] as number) * parameter.sd;
+    references.forEach(({ follows, contact }, r) => {
+      let rise = 0;
+      if (follows === 'body')
+        for (let a = 0; a < m; a++) rise += (basis[r]?.[a] ?? 0) * (change[a] as number);
+      else if (follows === 'travel') rise = -(change[m + contact] as number);
+      else
+        rise =
+          -(change[m + contact] as number) * (forces[contact]?.ratio ?? 1) -
+          stretch(parameter, contact, scratch);
+      result.heights[r * count + k] = rise * parameter.sd;
+    });
+  });
+  return result;
+}
+
+interface Scratch {
+  believed: BelievedMachine;
+  solver: MachineSolver;
+  forces: CornerForces[];
+  values: Values;
+  situation: Situation;
+  share: number;
+  round: number | undefined;
+}
+
+/** How a damper's own reading grows with its ratio at a fixed travel. */
+function stretch(parameter: Parameter, contact: number, { believed, solver }: Scratch): number {
+  const shared =
+    parameter.kind === 'axle-ratio' && believed.machine.contacts[contact]?.axle === parameter.axle;
+  const own = parameter.kind === 'ratio' && parameter.contact === contact;
+  return shared || own ? (solver.corners[contact]?.damperAt(solver.z[contact] ?? 0) ?? 0) : 0;
+}
+
+interface CornerForces {
+  logRatio: number;
+  rise: number;
+  preload: number;
+  springs: number[];
+  rate: number;
+  ratio: number;
+}
+
+/** Derivatives of one corner's wheel force at its travel, N per unit of each. */
+function cornerForces({ solver, settings }: Outcome, i: number): CornerForces {
+  const corner = solver.corners[i] as CornerModel;
+  const setting = settings[i] as CornerSetting;
+  const z = solver.z[i] as number;
+  const force = (changed: Partial<CornerSetting>) => {
+    const other = new CornerModel(corner.description, { ...setting, ...changed });
+    other.evaluate(z);
+    return other.forceN;
+  };
+  const h = 1e-4;
+  const both = (change: (by: number) => Partial<CornerSetting>) =>
+    (force(change(h)) - force(change(-h))) / (2 * h);
+  const scale = (by: number) => setting.ratioScale * (1 + by);
+  corner.evaluate(z);
+  return {
+    rate: corner.rateNPerMm,
+    ratio: corner.ratioAt(z),
+    logRatio: both((by) => ({ ratioScale: scale(by) })),
+    rise: both((by) => ({ ratioRise: setting.ratioRise + by })),
+    preload: seatForce(corner, z),
+    springs: setting.springScales.map((_, s) =>
+      both((by) => ({
+        springScales: setting.springScales.map((value, k) => (k === s ? value * (1 + by) : value)),
+      })),
+    ),
+  };
+}
+
+/** Writes the change of g by one unit of a parameter; false when it changes none. */
+function gradientChange(parameter: Parameter, scratch: Scratch, change: Float64Array): boolean {
+  const { believed, solver, forces, values, situation, share, round } = scratch;
+  const { n, m } = solver;
+  const push = (i: number, by: number) => (change[m + i] = (change[m + i] as number) + by);
+  const eachOf = (axle: string, by: (one: CornerForces) => number) =>
+    forces.forEach((one, i) => believed.machine.contacts[i]?.axle === axle && push(i, by(one)));
+  const lose = (i: number, mm: number) => {
+    const one = forces[i] as CornerForces;
+    if ((values.settlingMm[i] ?? 0) > 0) push(i, -mm * one.ratio * one.preload);
+  };
+  switch (parameter.kind) {
+    case 'axle-ratio':
+      eachOf(parameter.axle, ({ logRatio }) => logRatio);
+      return true;
+    case 'axle-rise':
+      eachOf(parameter.axle, ({ rise }) => rise);
+      return true;
+    case 'ratio':
+      push(parameter.contact, forces[parameter.contact]?.logRatio ?? 0);
+      return true;
+    case 'preload':
+      push(parameter.contact, forces[parameter.contact]?.preload ?? 0);
+      return true;
+    case 'spring':
+      push(parameter.contact, forces[parameter.contact]?.springs[parameter.spring] ?? 0);
+      return true;
+    case 'tyre':
+      return tyreChange(scratch, parameter.contact, change);
+    case 'mass': {
+      const mass = believed.machine.masses[parameter.mass];
+      if (!mass || situation.aboard[parameter.mass] === false) return false;
+      solver.writeBasis(change, 0, mass.x, mass.y);
+      for (let a = 0; a < m; a++) change[a] = (change[a] as number) * mass.kg * GRAVITY;
+      return true;
+    }
+    case 'bar': {
+      const bar = solver.bars[parameter.bar];
+      if (!bar) return false;
+      const force = bar.rate * ((solver.z[bar.a] as number) - (solver.z[bar.b] as number) - bar.offset);
+      push(bar.a, force);
+      push(bar.b, -force);
+      return true;
+    }
+    case 'settling-all':
+      for (let i = 0; i < n; i++) lose(i, share);
+      return share > 0;
+    case 'settling-own':
+      lose(parameter.contact, share);
+      return share > 0;
+    case 'settling-km':
+      if (share === 0) return false;
+      // d(1 - exp(-K/t)) / d log t = -(K/t) exp(-K/t).
+      for (let i = 0; i < n; i++)
+        lose(i, -(values.settlingMm[i] ?? 0) * (situation.km / values.settlingKm) * (1 - share));
+      return true;
+    case 'friction':
+      if (parameter.round !== round) return false;
+      push(parameter.contact, -(forces[parameter.contact]?.rate ?? 0));
+      return true;
+    case 'constant':
+      return false;
+  }
+}
+
+/** A stiffer tyre pushes back more where it is: with its own force for each unit of the logarithm. */
+function tyreChange({ solver, believed }: Scratch, i: number, change: Float64Array): boolean {
+  const { m } = solver;
+  const contact = believed.machine.contacts[i];
+  if (!contact) return false;
+  const force = solver.pads[i] as number;
+  solver.writeBasis(change, 0, contact.x, contact.y);
+  for (let a = 0; a < m; a++) change[a] = (change[a] as number) * -force;
+  change[m + i] = -force;
+  return true;
+}

@@ -1,0 +1,298 @@
+import { drawValues, predict, type Prediction } from '../learn/predict.ts';
+import type { Values } from '../learn/parameters.ts';
+import type { CornerModel } from '../machine/corner.ts';
+import { seededUniform } from '../numerics/random.ts';
+import type { Fit } from '../learn/fit.ts';
+import type { Situation } from '../learn/belief.ts';
+import { simulate, type Outcome } from '../learn/simulate.ts';
+import { influence, seatForce } from '../machine/equilibrium.ts';
+import { build, entry } from '../numerics/matrix.ts';
+import { tolerances } from '../tolerances.ts';
+import { chanceWithin } from './chance.ts';
+import { stepRange, type ThreadRoom } from './limits.ts';
+import { planSeats } from './seats.ts';
+
+/** Something that can be turned at a contact. */
+export interface Adjuster {
+  contact: number;
+  kind: 'seat' | 'mount';
+  /** mm of one step: groove, notch or the smallest turn that is told. */
+  stepMm: number;
+  room: ThreadRoom;
+}
+
+export interface AimProblem {
+  fit: Fit;
+  /** Where the adjusters are now, and what the machine has run. */
+  from: Situation;
+  /** What it has run, and what is aboard, when the targets are to be met; null for as it is. */
+  meetAt: Pick<Situation, 'km' | 'aboard'> | null;
+  /** By reference: target in mm, or null where there is none. */
+  targets: readonly (number | null)[];
+  weights: readonly number[];
+  toleranceMm: number;
+  adjusters: readonly Adjuster[];
+  /** Indices of adjusters that move alike; every adjuster in one group. */
+  groups: readonly (readonly number[])[];
+  /** Machines drawn beside the likeliest to plan on: more find their way around knees, fewer are faster. */
+  draws: number;
+}
+
+export interface AimSolution {
+  /** By adjuster, mm in whole steps. */
+  movesMm: number[];
+  /** By adjuster: the best moves if nothing ran out and there were no steps. */
+  freeMm: number[];
+  to: Situation;
+  prediction: Prediction;
+  chance: number;
+  converged: boolean;
+}
+
+/**
+ * Adjuster moves that bring all heights nearest their targets on the machine as it is believed to be. The full model is
+ * linearised, solved within the limits, moved to, and linearised again until the moves stand still; whole steps are then
+ * chosen together, and of the steps around them those with the best chance of landing.
+ */
+export function aimFor(problem: AimProblem): AimSolution {
+  const machines = allowedMachines(problem);
+  const within = settleOn(
+    problem,
+    machines,
+    problem.adjusters.map(({ room }) => room),
+  );
+  const { smooth, linear, converged } = within;
+  const ranOut = within.free.some((move, j) => atEnd(problem.adjusters[j] as Adjuster, move));
+  const free = ranOut
+    ? settleOn(
+        problem,
+        machines.slice(0, 1),
+        problem.adjusters.map(() => endless),
+      )
+    : within;
+  const first = moveFrom(problem, smooth);
+  const prediction = predict(problem.fit, first);
+  const movesMm = likeliest(problem, smooth, linear.influence, prediction);
+  const to = moveFrom(problem, movesMm);
+  const last = predict(problem.fit, to);
+  return {
+    movesMm,
+    freeMm: free.free,
+    to,
+    prediction: last,
+    chance: chanceWithin(last, problem.targets, problem.toleranceMm),
+    converged: converged && last.outcome.converged,
+  };
+}
+
+const endless: ThreadRoom = { down: -Infinity, up: Infinity };
+
+function atEnd({ room }: Adjuster, move: number): boolean {
+  return move <= room.down + 1e-9 || move >= room.up - 1e-9;
+}
+
+/** The situation after these moves, when the targets are to be met. */
+function moveFrom({ from, meetAt, adjusters }: AimProblem, movesMm: readonly number[]): Situation {
+  const seatsMm = [...from.seatsMm];
+  const mountsMm = [...from.mountsMm];
+  adjusters.forEach(({ contact, kind }, j) => {
+    const list = kind === 'seat' ? seatsMm : mountsMm;
+    list[contact] = (list[contact] ?? 0) + entry(movesMm, j);
+  });
+  return { ...from, ...meetAt, seatsMm, mountsMm };
+}
+
+interface Linear {
+  influence: number[][];
+  twist: number[][];
+  gains: number[];
+}
+
+/**
+ * Machines that the readings allow: the likeliest and some drawn. Seats are planned on all of them at once, because near a
+ * knee (a ring, the end of travel) the likeliest alone may say that a seat does nothing.
+ */
+function allowedMachines({ fit, draws }: AimProblem): Values[] {
+  const uniform = seededUniform(tolerances.planSeed);
+  return [fit.values, ...Array.from({ length: draws }, () => drawValues(fit, uniform))];
+}
+
+function settleOn(problem: AimProblem, machines: readonly Values[], rooms: readonly ThreadRoom[]) {
+  let moves = problem.adjusters.map(() => 0);
+  let free = moves;
+  let linear: Linear = { influence: [], twist: [], gains: [] };
+  for (let round = 0; round < tolerances.planRounds; round++) {
+    const from = wake(problem, moves);
+    const situation = moveFrom(problem, from);
+    const all = machines.map((values) => {
+      const outcome = simulate(problem.fit.believed, values, situation);
+      return { outcome, linear: linearise(problem, outcome) };
+    });
+    linear = (all[0] as (typeof all)[number]).linear;
+    const rows = all.flatMap(({ outcome, linear: { influence: slopes } }) =>
+      slopes.map((row, r) => ({
+        row,
+        wanted: wantedAt(problem, outcome, row, from, r),
+        weight: (problem.weights[r] ?? 1) / machines.length,
+      })),
+    );
+    const { seatsMm, smoothMm } = planSeats({
+      ...linear,
+      influence: rows.map(({ row }) => row),
+      wanted: rows.map(({ wanted }) => wanted),
+      weights: rows.map(({ weight }) => weight),
+      rooms,
+      stepsMm: problem.adjusters.map(({ stepMm }) => stepMm),
+      groups: problem.groups,
+    });
+    free = smoothMm;
+    const still = seatsMm.every((value, j) => Math.abs(value - entry(moves, j)) < 1e-9);
+    moves = seatsMm;
+    if (still) return { smooth: moves, free, linear, converged: true };
+  }
+  return { smooth: moves, free, linear, converged: false };
+}
+
+/** What all moves together must add to a height, seen straight from where they are now. */
+function wantedAt(
+  { targets }: AimProblem,
+  { heights }: Outcome,
+  row: readonly number[],
+  moves: readonly number[],
+  r: number,
+): number | null {
+  const target = targets[r] ?? null;
+  if (target === null) return null;
+  return target - entry(heights, r) + row.reduce((sum, value, j) => sum + value * entry(moves, j), 0);
+}
+
+/**
+ * Moves with dead stretches passed. While a ring on the body holds its slider, raising the seat moves nothing until the
+ * slider comes off; while a corner is pressed against an end of its travel, the seat first has to take up that force.
+ */
+function wake(problem: AimProblem, moves: readonly number[]): number[] {
+  const { fit, adjusters, targets } = problem;
+  const outcome = simulate(fit.believed, fit.values, moveFrom(problem, moves));
+  return moves.map((move, j) => {
+    const { contact, kind, stepMm, room } = adjusters[j] as Adjuster;
+    const corner = outcome.solver.corners[contact];
+    const r = fit.believed.references.findIndex(
+      (reference, k) => reference.contact === contact && targets[k] !== null,
+    );
+    if (kind !== 'seat' || !corner || r < 0) return move;
+    const up = (targets[r] ?? 0) - entry(outcome.heights, r);
+    const passed = up > 1 ? deadStretchUp(outcome, contact, stepMm) : 0;
+    const pressed = pressedStretch(outcome, contact);
+    const further = pressed * up > 0 ? pressed : passed;
+    return Math.min(Math.max(move + further, room.down), room.up);
+  });
+}
+
+/** mm of seat until a slider held by its ring comes off it; 0 where the seat acts already, or never would. */
+function deadStretchUp({ solver }: Outcome, contact: number, stepMm: number): number {
+  const corner = solver.corners[contact] as CornerModel;
+  const z = solver.z[contact] as number;
+  const { seatMm, mountMm } = corner;
+  corner.evaluate(z);
+  const least = tolerances.deadGain * corner.rateNPerMm;
+  let further = 0;
+  while (seatForce(corner, z) < least && further < tolerances.deadStretchMm) {
+    further += stepMm;
+    corner.set(seatMm + further, mountMm);
+  }
+  corner.set(seatMm, mountMm);
+  return further < tolerances.deadStretchMm ? further : 0;
+}
+
+/** mm of seat that take up what presses a corner against an end of its travel: down at full droop, up at metal. */
+function pressedStretch({ solver }: Outcome, contact: number): number {
+  const press = solver.pressN(contact);
+  if (press === 0) return 0;
+  const push = seatForce(solver.corners[contact] as CornerModel, solver.z[contact] as number);
+  return push > 0 ? -press / push : 0;
+}
+
+/** Heights, twist and own-wheel gain per mm of each adjuster, at an outcome. */
+function linearise({ fit, adjusters }: AimProblem, outcome: Outcome): Linear {
+  const { references, machine } = fit.believed;
+  const { solver } = outcome;
+  const seats = influence(solver);
+  const rises = adjusters.map(({ contact, kind }) => {
+    if (!seats) return { heights: references.map(() => 0), contacts: machine.contacts.map(() => 0), gain: 0 };
+    const corner = solver.corners[contact];
+    const z = solver.z[contact] ?? 0;
+    // A lower mount does to the body what a seat does, by the damper's ratio; it leaves travel and preload alone.
+    const push = corner ? seatForce(corner, z) : 0;
+    corner?.evaluate(z);
+    const rate = corner?.rateNPerMm ?? 0;
+    const gain = kind === 'seat' ? (rate > 0 ? push / rate : 0) : 1 / (corner?.ratioAt(0) ?? 1);
+    const asSeat = kind === 'seat' || push === 0 ? 1 : (gain * rate) / push;
+    const travelOwn = kind === 'mount' ? gain : 0;
+    const body = (x: number, y: number) => {
+      const row = new Float64Array(solver.m);
+      solver.writeBasis(row, 0, x, y);
+      return asSeat * row.reduce((sum, value, a) => sum + value * (seats.body[a]?.[contact] ?? 0), 0);
+    };
+    const travel = (i: number) =>
+      asSeat * (seats.travel[i]?.[contact] ?? 0) + (i === contact ? travelOwn : 0);
+    return {
+      heights: references.map(({ follows, contact: at, x, y }) => {
+        if (follows === 'body') return body(x, y);
+        // Hub-to-body height also grows by what the mount lowers full droop.
+        if (follows === 'travel') return (at === contact ? travelOwn : 0) - travel(at);
+        return -travel(at) * (solver.corners[at]?.ratioAt(solver.z[at] ?? 0) ?? 1);
+      }),
+      contacts: machine.contacts.map(({ x, y }) => body(x, y)),
+      gain,
+    };
+  });
+  const column = (j: number) => rises[j] as (typeof rises)[number];
+  return {
+    influence: build(references.length, adjusters.length, (r, j) => entry(column(j).heights, r)),
+    twist: build(
+      machine.contacts.length,
+      adjusters.length,
+      (i, j) => (adjusters[j]?.contact === i ? column(j).gain : 0) - entry(column(j).contacts, i),
+    ),
+    gains: rises.map(({ gain }) => gain),
+  };
+}
+
+/** Of the whole steps around these moves, those with the best chance; ties go to the smaller miss. */
+function likeliest(
+  problem: AimProblem,
+  start: readonly number[],
+  influence: number[][],
+  at: Prediction,
+): number[] {
+  const chanceOf = (moves: readonly number[]) => {
+    const mean = at.mean.map((value, r) =>
+      moves.reduce((sum, move, j) => sum + (influence[r]?.[j] ?? 0) * (move - entry(start, j)), value),
+    );
+    return chanceWithin({ mean, covariance: at.covariance }, problem.targets, problem.toleranceMm);
+  };
+  let best = [...start];
+  let bestChance = chanceOf(best);
+  for (let sweep = 0; sweep < tolerances.chanceSweeps; sweep++) {
+    const before = bestChance;
+    for (const group of problem.groups) {
+      for (const sign of [1, -1]) {
+        const moved = best.map((value, j) =>
+          group.includes(j) ? value + sign * (problem.adjusters[j]?.stepMm ?? 0) : value,
+        );
+        if (!group.every((j) => allowed(problem.adjusters[j] as Adjuster, moved[j] ?? 0))) continue;
+        const chance = chanceOf(moved);
+        // A step must earn its place: less than this is the noise of the draws.
+        if (chance > bestChance + tolerances.chanceStep) [best, bestChance] = [moved, chance];
+      }
+    }
+    if (bestChance === before) break;
+  }
+  return best;
+}
+
+function allowed({ room, stepMm }: Adjuster, moveMm: number): boolean {
+  const [lowest, highest] = stepRange(room, stepMm);
+  const steps = Math.round(moveMm / stepMm);
+  return steps >= lowest && steps <= highest;
+}

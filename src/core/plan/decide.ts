@@ -1,0 +1,83 @@
+import type { Situation } from '../learn/belief.ts';
+import type { Fit } from '../learn/fit.ts';
+import { predictJointly } from '../learn/predict.ts';
+import { tolerances } from '../tolerances.ts';
+import { aimFor, type Adjuster, type AimSolution } from './aim.ts';
+import { chanceWithin } from './chance.ts';
+
+export interface DecideProblem {
+  fit: Fit;
+  now: Situation;
+  targets: readonly (number | null)[];
+  toleranceMm: number;
+  adjusters: readonly Adjuster[];
+  groups: readonly (readonly number[])[];
+  /** Rounds of work done so far. */
+  roundsDone: number;
+  /** Whether it can be driven before measuring. */
+  mayDrive: boolean;
+}
+
+export type Decision =
+  | { do: 'stop'; chanceNow: number; chanceSettled: number; why: string }
+  | { do: 'round'; movesMm: number[]; driveKm: number; chance: number; why: string };
+
+/**
+ * The next step: stop when every true height is probably in, now and once new springs have settled; adjust while that
+ * makes landing likelier; drive the springs in once the heights are in, with the adjustment that will then be right.
+ */
+export function decide(problem: DecideProblem): Decision {
+  const { fit, now, targets, toleranceMm, roundsDone, mayDrive } = problem;
+  const settled = { ...now, km: now.km + tolerances.settledKm };
+  const both = predictJointly(fit, [now, settled]);
+  const chanceBoth = chanceWithin(both, [...targets, ...targets], toleranceMm);
+  const n = targets.length;
+  const chanceNow = chanceWithin(
+    { mean: both.mean.slice(0, n), covariance: both.covariance.slice(0, n).map((row) => row.slice(0, n)) },
+    targets,
+    toleranceMm,
+  );
+  const good = mayDrive ? chanceBoth : chanceNow;
+  if (good >= tolerances.lockChance)
+    return {
+      do: 'stop',
+      chanceNow,
+      chanceSettled: chanceBoth,
+      why: 'every true height is in, and will be once the springs have settled',
+    };
+  if (roundsDone >= tolerances.mostRounds)
+    return {
+      do: 'stop',
+      chanceNow,
+      chanceSettled: chanceBoth,
+      why: 'more rounds would not make it likelier',
+    };
+  const adjust = aimAt(problem, now.km);
+  const tryDrive = mayDrive && chanceNow >= tolerances.lockChance;
+  if (tryDrive) {
+    const km = now.km + tolerances.driveKm;
+    const driven = aimAt(problem, km);
+    return round(driven, tolerances.driveKm, 'the heights are in: drive the new springs in');
+  }
+  return round(adjust, 0, `${Math.round(100 * adjust.chance)} in 100 to land`);
+}
+
+function round({ movesMm, chance }: AimSolution, driveKm: number, why: string): Decision {
+  return { do: 'round', movesMm, driveKm, chance, why };
+}
+
+function aimAt(problem: DecideProblem, km: number): AimSolution {
+  const { fit, now, targets, toleranceMm, adjusters, groups } = problem;
+  const meetAt = { km, aboard: now.aboard };
+  return aimFor({
+    fit,
+    from: now,
+    meetAt,
+    targets,
+    weights: targets.map(() => 1),
+    toleranceMm,
+    adjusters,
+    groups,
+    draws: tolerances.planDraws,
+  });
+}
