@@ -5,7 +5,14 @@ import { run } from './run.mjs';
 import { fail } from './say.mjs';
 
 const STAMP = 'dist/.source';
-const SOURCES = ['src', 'vite.config.ts', 'vite.server.config.ts', 'package-lock.json', 'package.json'];
+const SOURCES = [
+  'src',
+  'vite.config.ts',
+  'vite.server.config.ts',
+  'vite.cli.config.ts',
+  'package-lock.json',
+  'package.json',
+];
 
 /** Builds page and server unless the last build was made from these very sources. */
 export async function ensureBuild() {

@@ -15,6 +15,8 @@ export const tolerances = {
   deadGain: 0.05,
   /** share. Work is called done when all true heights are in, and stay in, with at least this probability. */
   lockChance: 0.96,
+  /** share. What another turn of the spanner must add to the chance before it is advised ahead of a drive. */
+  worthATurn: 0.01,
   /** rounds. After this many more work is not advised. */
   mostRounds: 8,
   /** km. Driven to let new springs settle. */

@@ -53,11 +53,13 @@ export function decide(problem: DecideProblem): Decision {
       why: 'more rounds would not make it likelier',
     };
   const adjust = aimAt(problem, now.km);
-  const tryDrive = mayDrive && chanceNow >= tolerances.lockChance;
-  if (tryDrive) {
-    const km = now.km + tolerances.driveKm;
-    const driven = aimAt(problem, km);
-    return round(driven, tolerances.driveKm, 'the heights are in: drive the new springs in');
+  if (mayDrive && chanceNow >= tolerances.lockChance) {
+    const driven = aimAt(problem, now.km + tolerances.driveKm);
+    // What can still be won by turning is won first: the drive blurs what the next reading says of it.
+    const turnFirst =
+      adjust.chance - chanceNow > tolerances.worthATurn &&
+      driven.chance < tolerances.lockChance + tolerances.worthATurn;
+    if (!turnFirst) return round(driven, tolerances.driveKm, 'the heights are in: drive the new springs in');
   }
   return round(adjust, 0, `${Math.round(100 * adjust.chance)} in 100 to land`);
 }

@@ -1,0 +1,42 @@
+import { Command } from 'commander';
+import { Exit, exits } from './faultExit.ts';
+import { rounds } from './rounds.ts';
+import { stack } from './stack.ts';
+
+const program = new Command('margin')
+  .description('Suspension set-up from files: what a machine does, how far to turn, and what is left.')
+  .addHelpText(
+    'after',
+    '\nExit codes: 0 done, 1 the program failed, 2 the input is wrong, 3 the targets are out of reach.',
+  )
+  .exitOverride((error) => {
+    throw new Exit(error.exitCode === 0 ? exits.done : exits.badInput, '');
+  });
+
+function print(text: string): void {
+  process.stdout.write(text);
+}
+
+program
+  .command('stack')
+  .description('force, rate and events of springs one on another, against damper travel')
+  .argument('<file>', 'a stack file, or - for standard input')
+  .option('--step <mm>', 'damper travel between rows, mm', '5')
+  .option('--format <format>', 'csv or json', 'csv')
+  .action((file: string, options: { step: string; format: string }) => print(stack(file, options)));
+
+program
+  .command('rounds')
+  .description('the next adjustment or stop, for each line of JSON on standard input')
+  .action(async () => {
+    process.exitCode = await rounds(process.stdin, process.stdout);
+  });
+
+try {
+  await program.parseAsync();
+} catch (error) {
+  const exit =
+    error instanceof Exit ? error : new Exit(exits.failed, `margin failed: ${(error as Error).message}`);
+  if (exit.message) process.stderr.write(`${exit.message}\n`);
+  process.exitCode = exit.code;
+}
