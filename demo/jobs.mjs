@@ -7,6 +7,16 @@ const perCorner = (document, edit) =>
     edit(corner, id.endsWith('F') ? 'front' : 'rear'),
   );
 
+const coil = (name, rateNPerMm, freeLengthMm, solidLengthMm) => ({
+  name,
+  kind: 'linear',
+  rateNPerMm,
+  rows: null,
+  freeLengthMm,
+  solidLengthMm,
+  tender: false,
+});
+
 const collar = (datum, grows, minMm, maxMm) => ({ datum, grows, minMm, maxMm });
 
 export const demoJobs = [
@@ -16,12 +26,18 @@ export const demoJobs = [
     describe: (blank) => {
       const document = blank('truck', 'Dunlin');
       document.machine = {
-        class: 'truck',
+        ...document.machine,
         title: 'Tarnhew Drover, coil-overs all round',
         wheelbaseMm: 3240,
         trackFrontMm: 1620,
         trackRearMm: 1610,
+        massKg: 2240,
+        frontShare: 0.55,
       };
+      document.cases = ['as measured', 'as specified', 'loaded for a week'];
+      document.loads = [
+        { name: 'boat gear in the bed', kg: 190, xMm: -1450, yMm: 0, aboard: [false, false, true] },
+      ];
       document.load = 'canopy, empty';
       document.note = 'Owner wants 45 mm over standard on the springs that are fitted.';
       perCorner(document, (corner, axle) => {
@@ -32,6 +48,8 @@ export const demoJobs = [
           pitchMm: 2.54,
           travelMm: axle === 'front' ? 222 : 244,
           stopMm: 48,
+          springs: [axle === 'front' ? coil('105 front', 105, 340, 160) : coil('44 rear', 44, 420, 170)],
+          preloadMm: axle === 'front' ? 34 : 26,
         });
         corner.collar =
           axle === 'front'
@@ -53,12 +71,14 @@ export const demoJobs = [
     describe: (blank) => {
       const document = blank('car', 'Saltmarsh Lady');
       document.machine = {
-        class: 'car',
+        ...document.machine,
         title: 'Ostrel Marram GT, track days',
         wheelbaseMm: 2465,
         trackFrontMm: 1475,
         trackRearMm: 1490,
+        massKg: 1085,
       };
+      document.bars.front = { rateNPerMm: 14, hooked: false };
       document.load = 'driver, 20 l of fuel';
       document.toleranceMm = 3;
       perCorner(document, (corner, axle) => {
@@ -69,9 +89,14 @@ export const demoJobs = [
           pitchMm: 2,
           travelMm: axle === 'front' ? 138 : 146,
           stopMm: 30,
+          springs: [axle === 'front' ? coil('40 front', 40, 230, 78) : coil('65 rear', 65, 200, 82)],
+          preloadMm: 7,
         });
         corner.collar = collar('lock ring shoulder', 'against-seat', 12, 88);
       });
+      Object.entries({ LF: 272, RF: 268, LR: 275, RR: 270 }).forEach(
+        ([id, kg]) => (document.corners[id].loadKg = kg),
+      );
       return document;
     },
     tell: ({ settle, heights, collars, travelUsed, tell, turn }) => {
@@ -91,11 +116,13 @@ export const demoJobs = [
     describe: (blank) => {
       const document = blank('side-by-side', 'Curlew');
       document.machine = {
-        class: 'side-by-side',
+        ...document.machine,
         title: 'Skirlaw Bracken 4, long travel',
         wheelbaseMm: 2980,
         trackFrontMm: 1630,
         trackRearMm: 1610,
+        massKg: 960,
+        frontShare: 0.44,
       };
       document.load = 'driver, passenger, day kit';
       document.toleranceMm = 6;
@@ -107,6 +134,12 @@ export const demoJobs = [
           pitchMm: 2.5,
           travelMm: axle === 'front' ? 440 : 452,
           stopMm: 52,
+          springs:
+            axle === 'front'
+              ? [coil('upper', 45, 260, 90), coil('main', 70, 360, 130)]
+              : [coil('upper', 48, 280, 95), coil('main', 80, 410, 150)],
+          rings: [{ after: 0, limitMm: axle === 'front' ? 63 : 86, on: 'body' }],
+          preloadMm: axle === 'front' ? 40 : 22,
         });
         corner.collar = collar('top cap', 'with-seat', 70, 160);
       });

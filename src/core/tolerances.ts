@@ -3,6 +3,32 @@
  * "Absolute" constants are compared with a difference, "relative" ones with a share of the value.
  */
 export const tolerances = {
+  /** mm, absolute. Travel used, from two readings of the tape (one standard deviation). */
+  travelUsedSdMm: 1.4,
+  /** machines drawn to plan on while somebody types. */
+  pageDraws: 4,
+  /** relative. Left and right of an axle are made alike to about this. */
+  ratioTwinSd: 0.02,
+  /** share. A ratio said to be constant may still grow or fall so much over the travel. */
+  risePriorSd: 0.04,
+  /** relative. Springs are made to 5 % at most. */
+  springSd: 0.03,
+  /** relative. A spring nobody has named, taken to carry the load at the class's ride height. */
+  unknownSpringSd: 0.35,
+  /** mm, absolute. Preload from bench lengths or a tape. */
+  preloadSdMm: 2,
+  /** relative. A mass somebody has named. */
+  massSd: 0.03,
+  /** relative. A wheel on scales. */
+  weighedSd: 0.015,
+  /** relative. A wheel's share of a known whole. */
+  sharedMassSd: 0.05,
+  /** relative. A wheel of a machine of which only the class is known. */
+  unknownMassSd: 0.15,
+  /** relative. Rate of an anti-roll bar from a sheet. */
+  barSd: 0.1,
+  /** km. New springs have lost two thirds of what they will lose. */
+  settlingKm: 90,
   /** mm of seat. A slider that does not come off its ring within this never will. */
   deadStretchMm: 60,
   /** Seed of the machines drawn to plan on: the same readings always give the same plan. */
@@ -28,7 +54,7 @@ export const tolerances = {
   /** sweeps over the adjusters in search of a better chance of landing. */
   chanceSweeps: 8,
   /** share. A step that adds less to the chance than this is not told. */
-  chanceStep: 0.002,
+  chanceStep: 0.01,
   /** deviations. A reading further off than this is weighed down: Huber's 2.5 costs under 1 % where all is right. */
   strayLimit: 2.5,
   /** steps. A fit needs three to six. */
@@ -52,7 +78,7 @@ export const tolerances = {
   /** relative. Nominal ratios from sheets and eyes are good to about 12 %. */
   ratioPriorSd: 0.12,
   /** mm, absolute. Prior spread of a height before any reading: as good as knowing nothing. */
-  heightPriorSdMm: 1000,
+  heightPriorSdMm: 20000,
   /** dimensionless. Weight of "move little" against 1 mm of height error squared: bias under 0.01 mm. */
   smallMovePenalty: 1e-5,
   /**

@@ -1,4 +1,5 @@
 import { asc, desc, eq, inArray, sql } from 'drizzle-orm';
+import { migrateDocument } from '#core/job/migrate.ts';
 import type { Entry, JobDocument, JobRecord } from '#core/job/types.ts';
 import type { Queryable } from './connect.ts';
 import { entryFromRows, type EntryRow } from './rows.ts';
@@ -40,7 +41,8 @@ async function withEntries(db: Queryable, rows: (typeof jobs.$inferSelect)[]): P
     record: {
       id: row.id,
       version: row.version,
-      document: row.document,
+      // Rows keep the version they were written in; the next change writes this one.
+      document: migrateDocument(row.document),
       entries: entryRows.filter(({ jobId }) => jobId === row.id).map(restored),
     },
     updatedAt: row.updatedAt,

@@ -1,5 +1,6 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import { migrateJob } from '#core/job/migrate.ts';
 import type { NewJob } from '#contract/api.ts';
 import { newJobSchema } from '#contract/schemas/entry.ts';
 import type { Database } from '#db/connect.ts';
@@ -12,7 +13,10 @@ export async function loadDemo(db: Database, folder: string): Promise<number> {
   if (!(await isEmpty(db))) return 0;
   const files = (await readdir(folder)).filter((file) => file.endsWith('.json')).sort();
   for (const file of files) {
-    const job = validated<NewJob>(newJobSchema, JSON.parse(await readFile(join(folder, file), 'utf8')));
+    const job = validated<NewJob>(
+      newJobSchema,
+      migrateJob(JSON.parse(await readFile(join(folder, file), 'utf8'))),
+    );
     await createJob(db, job);
   }
   return files.length;

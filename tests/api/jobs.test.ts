@@ -1,3 +1,4 @@
+import { blankSpring } from '#core/job/spring.ts';
 import { randomUUID } from 'node:crypto';
 import request from 'supertest';
 import { sql } from 'drizzle-orm';
@@ -272,7 +273,14 @@ describe('what is wrong is refused with where and why', () => {
     ],
     ['/document/machine/class', (document) => Object.assign(document.machine ?? {}, { class: 'boat' })],
     ['/document/name', (document) => Object.assign(document, { name: ' ' })],
-    ['/document/extra', (document) => Object.assign(document, { extra: 1 })],
+    ['/document/loads', (document) => Object.assign(document, { loads: 1 })],
+    [
+      '/document/corners/LF/springs/0',
+      (document) =>
+        Object.assign(document.corners.LF, {
+          springs: [{ ...blankSpring, rateNPerMm: 30, freeLengthMm: 200, solidLengthMm: 210 }],
+        }),
+    ],
     ['/document/corners', (document) => Object.assign(document, { corners: null })],
   ];
   test.each(brokenDocuments)('a job with a bad %s', async (pointer, spoil) => {
@@ -310,7 +318,7 @@ describe('what is wrong is refused with where and why', () => {
       change('__proto__.polluted', null, 1),
       change('constructor.prototype', null, 1),
       change('corners.LF', null, { deep: [[[[[[[[[[1]]]]]]]]]] }),
-      change('schemaVersion', 1, 2),
+      change('schemaVersion', 2, 3),
       { ...change('name', 'Sandpiper', 'x'), extra: true },
     ];
     for (const entry of bad) {

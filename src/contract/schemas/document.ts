@@ -13,6 +13,128 @@ interface Range {
 export const within = ({ min, max }: Range) => Joi.number().strict().min(min).max(max);
 const optional = (range: Range) => within(range).allow(null).required();
 
+const rows = (x: Range, y: Range) =>
+  Joi.array()
+    .items(Joi.array().ordered(within(x).required(), within(y).required()))
+    .min(2)
+    .max(limits.tableRows);
+
+const name = Joi.string().allow('').max(limits.nameLength).required();
+
+const spring = Joi.object({
+  name,
+  kind: Joi.valid('linear', 'table').required(),
+  rateNPerMm: optional(limits.springRateNPerMm),
+  rows: rows({ ...limits.springMm, min: 0 }, limits.springN)
+    .allow(null)
+    .required(),
+  freeLengthMm: optional(limits.springMm),
+  solidLengthMm: optional(limits.springMm),
+  tender: Joi.boolean().strict().required(),
+})
+  .unknown()
+  .custom((value: { freeLengthMm: number | null; solidLengthMm: number | null }, helpers) =>
+    value.freeLengthMm !== null && value.solidLengthMm !== null && value.solidLengthMm >= value.freeLengthMm
+      ? helpers.error('spring.order')
+      : value,
+  )
+  .messages({ 'spring.order': 'the solid length must be below the free length' });
+
+const ring = Joi.object({
+  after: Joi.number()
+    .strict()
+    .integer()
+    .min(0)
+    .max(limits.springsPerCorner - 2)
+    .required(),
+  limitMm: within({ min: -300, max: 1000 }).required(),
+  on: Joi.valid('body', 'seat').required(),
+}).unknown();
+
+const place = Joi.array().ordered(within(limits.placeMm).required(), within(limits.placeMm).required());
+
+const ratioFrom = Joi.alternatives().conditional('.kind', {
+  switch: [
+    {
+      is: 'constant',
+      then: Joi.object({
+        kind: Joi.required(),
+        ratio: within(limits.ratio).required(),
+        rise: within({ min: -0.9, max: 3 }),
+      }),
+    },
+    {
+      is: 'levers',
+      then: Joi.object({
+        kind: Joi.required(),
+        damperLeverMm: within(limits.springMm).required(),
+        wheelLeverMm: within(limits.springMm).required(),
+        damperAngleDeg: within({ min: 5, max: 175 }).required(),
+      }),
+    },
+    {
+      is: 'table',
+      then: Joi.object({
+        kind: Joi.required(),
+        rows: rows({ min: 0, max: 2000 }, { min: 0, max: 2000 }).required(),
+      }),
+    },
+    {
+      is: 'linkage',
+      then: Joi.object({
+        kind: Joi.required(),
+        ...Object.fromEntries(
+          [
+            'armPivot',
+            'axle',
+            'linkOnArm',
+            'rockerPivot',
+            'linkOnRocker',
+            'damperOnRocker',
+            'damperOnFrame',
+          ].map((key) => [key, place.required()]),
+        ),
+        linkLongerMm: within({ min: -100, max: 100 }),
+      }),
+    },
+  ],
+  otherwise: Joi.object({ kind: Joi.valid('constant', 'levers', 'table', 'linkage').required() }).unknown(),
+});
+
+const gas = Joi.object({
+  gaugeBar: within({ min: 0, max: 100 }).required(),
+  volumeCm3: within({ min: 1, max: 100000 }).required(),
+  areaMm2: within({ min: 1, max: 100000 }).required(),
+  exponent: within({ min: 1, max: 1.7 }).required(),
+}).unknown();
+
+const mount = Joi.object({
+  pitchMm: within(limits.pitchMm).required(),
+  engagedMm: within(limits.clearanceMm).required(),
+  leastMm: within(limits.clearanceMm).required(),
+  mostMm: within(limits.clearanceMm).required(),
+}).unknown();
+
+const clearance = Joi.object({
+  name,
+  nowMm: within(limits.clearanceMm).required(),
+  perMm: within({ min: -5, max: 5 }).required(),
+  leastMm: within(limits.clearanceMm).required(),
+}).unknown();
+
+const bar = Joi.object({
+  rateNPerMm: within(limits.barRateNPerMm).required(),
+  hooked: Joi.boolean().strict().required(),
+}).unknown();
+
+const load = Joi.object({
+  name,
+  kg: within(limits.wheelKg).required(),
+  xMm: within(limits.placeMm).required(),
+  yMm: within(limits.placeMm).required(),
+  aboard: Joi.array().items(Joi.boolean().strict()).max(limits.cases).required(),
+}).unknown();
+
 const corner = Joi.object({
   reference: Joi.object({
     kind: Joi.valid(...Object.keys(referenceKinds)).required(),
@@ -36,12 +158,29 @@ const corner = Joi.object({
         : collar,
     )
     .messages({ 'collar.order': 'the least collar reading must be below the greatest' }),
-});
+  ratioFrom: ratioFrom.allow(null).required(),
+  springRatio: optional(limits.ratio),
+  springs: Joi.array().items(spring).max(limits.springsPerCorner).required(),
+  rings: Joi.array()
+    .items(ring)
+    .max(limits.springsPerCorner - 1)
+    .required(),
+  preloadMm: optional(limits.preloadMm),
+  roomMm: optional(limits.roomMm),
+  gas: gas.allow(null).required(),
+  stopRows: rows({ min: 0, max: 500 }, limits.springN).allow(null).required(),
+  stepMm: optional(limits.pitchMm),
+  mount: mount.allow(null).required(),
+  tyreRateNPerMm: optional(limits.tyreRateNPerMm),
+  unsprungKg: optional(limits.wheelKg),
+  loadKg: optional(limits.wheelKg),
+  clearances: Joi.array().items(clearance).max(limits.loads).required(),
+}).unknown();
 
 /** A whole job document. */
 export const documentSchema = Joi.object({
   schema: Joi.valid('margin-job').required(),
-  schemaVersion: Joi.valid(1).required(),
+  schemaVersion: Joi.valid(2).required(),
   name: Joi.string().trim().min(1).max(limits.nameLength).required(),
   machine: Joi.object({
     class: Joi.valid(...machineClasses).required(),
@@ -49,10 +188,20 @@ export const documentSchema = Joi.object({
     wheelbaseMm: optional(limits.baseMm),
     trackFrontMm: optional(limits.baseMm),
     trackRearMm: optional(limits.baseMm),
-  }).required(),
+    massKg: optional(limits.machineKg),
+    frontShare: optional(limits.share),
+  })
+    .unknown()
+    .required(),
+  cases: Joi.array().items(Joi.string().min(1).max(limits.nameLength)).min(2).max(limits.cases).required(),
+  loads: Joi.array().items(load).max(limits.loads).required(),
+  bars: Joi.object({ front: bar.allow(null).required(), rear: bar.allow(null).required() }).required(),
+  settlingMm: optional(limits.settlingMm),
   load: Joi.string().allow('').max(limits.labelLength).required(),
   toleranceMm: optional(limits.toleranceMm),
   equalSides: Joi.boolean().strict().required(),
   note: Joi.string().allow('').max(limits.noteLength).required(),
   corners: Joi.object(Object.fromEntries(cornerIds.map((id) => [id, corner.required()]))).required(),
-});
+})
+  // The file is open: what others have added to it is kept.
+  .unknown();

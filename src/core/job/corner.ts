@@ -1,5 +1,6 @@
 import { axleOf, type CornerId } from '../machine/body.ts';
 import { classDefaults } from '../machine/classes.ts';
+import { tolerances } from '../tolerances.ts';
 import type { JobDocument } from './types.ts';
 
 /** Where a figure comes from; every sum shows it. */
@@ -19,6 +20,8 @@ export interface CornerSpec {
   pitchMm: Sourced;
   travelMm: Sourced;
   stopMm: Sourced;
+  /** Smallest seat movement that is told. */
+  stepMm: Sourced;
   /** +1 when the collar reading grows as the seat moves towards the spring, else -1. */
   readingSign: 1 | -1;
   collarMinMm: number | null;
@@ -38,6 +41,7 @@ export function cornerSpec(document: JobDocument, id: CornerId): CornerSpec {
     pitchMm: given(corner.pitchMm, assumed.pitchMm),
     travelMm: given(corner.travelMm, assumed.travelMm[axle]),
     stopMm: given(corner.stopMm, assumed.stopMm),
+    stepMm: given(corner.stepMm, (corner.pitchMm ?? assumed.pitchMm) * tolerances.turnStep),
     readingSign: corner.collar.grows === 'with-seat' ? 1 : -1,
     collarMinMm: corner.collar.minMm,
     collarMaxMm: corner.collar.maxMm,

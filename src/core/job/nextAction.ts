@@ -58,7 +58,8 @@ export function goodEnough(answer: Answer): boolean {
 /** Whether every best estimate lies within tolerance of its target. */
 function readsIn(answer: Answer): boolean {
   return answer.corners.every(
-    ({ nowMm, spec }) => spec.targetMm === null || Math.abs(nowMm - spec.targetMm) <= answer.tolerance.value,
+    ({ nowSpecMm, spec }) =>
+      spec.targetMm === null || Math.abs(nowSpecMm - spec.targetMm) <= answer.tolerance.value,
   );
 }
 
@@ -96,7 +97,7 @@ export function summarise(record: JobRecord, updatedAt: string): JobSummary {
   const toGo = (id: CornerId): number | null => {
     const corner = answer?.corners.find((one) => one.id === id);
     if (!answer || !corner || corner.spec.targetMm === null) return null;
-    const togo = corner.spec.targetMm - corner.nowMm;
+    const togo = corner.spec.targetMm - corner.nowSpecMm;
     return Math.abs(togo) > answer.tolerance.value ? togo : 0;
   };
   return {

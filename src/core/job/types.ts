@@ -1,4 +1,8 @@
+import type { RatioDescription } from '../geometry/ratioMap.ts';
 import type { ReferenceKind } from '../geometry/reference.ts';
+import type { GasDescription } from '../springs/gas.ts';
+import type { RingDescription } from '../springs/stack.ts';
+import type { SpringDocument } from './spring.ts';
 import type { CornerId } from '../machine/body.ts';
 import type { MachineClass } from '../machine/classes.ts';
 
@@ -31,12 +35,72 @@ export interface CornerDocument {
     minMm: number | null;
     maxMm: number | null;
   };
+  /** Where the ratio is more than one number: levers, measured pairs or a linkage. Stands before `ratio`. */
+  ratioFrom: RatioDescription | null;
+  /** Spring per wheel, where the spring is apart from the damper. */
+  springRatio: number | null;
+  /** From the seat outwards; none where nothing is known of them. */
+  springs: SpringDocument[];
+  /** Crossover rings, by the slider they stop. */
+  rings: RingDescription[];
+  /** How far the springs are compressed at full droop with the collar where it was at the baseline; negative is slack. */
+  preloadMm: number | null;
+  /** Room for the springs at full extension with the collar there; with free lengths it gives the preload. */
+  roomMm: number | null;
+  gas: GasDescription | null;
+  /** Bump stop as rows of [squeeze mm, force N] at the damper; touched where `stopMm` says. */
+  stopRows: [number, number][] | null;
+  /** Smallest movement of the seat: a groove or notch. Null is an eighth of a turn. */
+  stepMm: number | null;
+  /** Threaded lower mount that sets height alone; null where there is none. */
+  mount: MountDocument | null;
+  tyreRateNPerMm: number | null;
+  /** Wheel, brake and half the arms. */
+  unsprungKg: number | null;
+  /** Weight on this wheel as measured, wheel and all. */
+  loadKg: number | null;
+  /** Distances that change with height, as they are at the baseline. */
+  clearances: ClearanceDocument[];
+}
+
+export interface MountDocument {
+  pitchMm: number;
+  /** Thread in the mount at the baseline, and the least it must keep. */
+  engagedMm: number;
+  leastMm: number;
+  /** Thread in the mount when it is screwed in as far as it goes. */
+  mostMm: number;
+}
+
+export interface ClearanceDocument {
+  name: string;
+  nowMm: number;
+  /** mm gained per mm that the body rises over this wheel. */
+  perMm: number;
+  leastMm: number;
+}
+
+/** Something heavy that is not always on board. */
+export interface LoadDocument {
+  name: string;
+  kg: number;
+  /** mm ahead of the middle of the wheelbase, and left of the middle. */
+  xMm: number;
+  yMm: number;
+  /** Whether it is aboard, by load case. */
+  aboard: boolean[];
+}
+
+export interface BarDocument {
+  /** N per mm of difference between left and right wheel travel. */
+  rateNPerMm: number;
+  hooked: boolean;
 }
 
 /** The description part of a job: versioned, changed only through entries. */
 export interface JobDocument {
   schema: 'margin-job';
-  schemaVersion: 1;
+  schemaVersion: 2;
   /** What the shop calls the job. */
   name: string;
   machine: {
@@ -45,7 +109,17 @@ export interface JobDocument {
     wheelbaseMm: number | null;
     trackFrontMm: number | null;
     trackRearMm: number | null;
+    /** Whole machine with what is on board while measuring. */
+    massKg: number | null;
+    /** Share of that on the front axle, 0 to 1. */
+    frontShare: number | null;
   };
+  /** Names of the load cases: the first is the one measured in, the second the one the targets are for. */
+  cases: string[];
+  loads: LoadDocument[];
+  bars: { front: BarDocument | null; rear: BarDocument | null };
+  /** Height that new springs are expected to lose; targets are then for after it. */
+  settlingMm: number | null;
   /** The load case on board while measuring, in words. */
   load: string;
   /** Each true height is wanted within this of its target; null takes the class's. */

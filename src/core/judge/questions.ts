@@ -1,7 +1,7 @@
 import type { CornerId } from '../machine/body.ts';
 import { twinOf } from '../machine/body.ts';
 import type { Round } from '../job/rounds.ts';
-import { meanOf } from '../learn/posterior.ts';
+import { meanOf } from '../numerics/mean.ts';
 import { tolerances } from '../tolerances.ts';
 
 /** A question: how far off something is, and from what. */

@@ -1,4 +1,5 @@
 import { factorInPlace, solveInPlace } from '../numerics/flatCholesky.ts';
+import { meanOf } from '../numerics/mean.ts';
 import { tolerances } from '../tolerances.ts';
 import type { BelievedMachine, Situation } from './belief.ts';
 import { parametersOf, unpack, type Parameter, type Values } from './parameters.ts';
@@ -77,7 +78,7 @@ interface Point {
   cost: number;
 }
 
-/** Every unknown at its mean, but constants where the first reading puts them. */
+/** Every unknown at its mean, but constants where the first round's readings put them. */
 function startOf(
   believed: BelievedMachine,
   parameters: readonly Parameter[],
@@ -89,10 +90,13 @@ function startOf(
   const plain = simulate(believed, unpack(believed, parameters, x), first.situation, 0);
   parameters.forEach((parameter, k) => {
     if (parameter.kind !== 'constant' || parameter.sd < 100) return;
-    const reading = rounds
-      .flatMap(({ readings }) => readings)
-      .find(({ what, index }) => what === 'height' && index === parameter.reference);
-    if (reading) x[k] = (reading.mm - (plain.heights[parameter.reference] ?? 0)) / parameter.sd;
+    const readings = first.readings.filter(
+      ({ what, index }) => what === 'height' && index === parameter.reference,
+    );
+    if (readings.length === 0) return;
+    // Their mean: between two that do not agree nothing says which is right.
+    const mm = meanOf(readings.map((reading) => reading.mm));
+    x[k] = (mm - (plain.heights[parameter.reference] ?? 0)) / parameter.sd;
   });
   return x;
 }

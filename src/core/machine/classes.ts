@@ -19,6 +19,12 @@ export interface ClassDefaults {
   /** Wheel travel left at which the bump stop is first touched. */
   stopMm: number;
   toleranceMm: number;
+  /** Whole machine, and the share of it on the front axle. */
+  massKg: number;
+  frontShare: number;
+  tyreRateNPerMm: number;
+  /** One wheel with its brake and half its arms. */
+  unsprungKg: number;
   referenceKind: ReferenceKind;
 }
 
@@ -34,6 +40,10 @@ export const classDefaults: Record<MachineClass, ClassDefaults> = {
     restShare: 0.45,
     stopMm: 35,
     toleranceMm: 6,
+    massKg: 1250,
+    frontShare: 0.52,
+    tyreRateNPerMm: 220,
+    unsprungKg: 38,
     referenceKind: 'hub-arch',
   },
   truck: {
@@ -46,6 +56,10 @@ export const classDefaults: Record<MachineClass, ClassDefaults> = {
     restShare: 0.4,
     stopMm: 45,
     toleranceMm: 13,
+    massKg: 2150,
+    frontShare: 0.54,
+    tyreRateNPerMm: 280,
+    unsprungKg: 60,
     referenceKind: 'hub-arch',
   },
   'side-by-side': {
@@ -58,6 +72,10 @@ export const classDefaults: Record<MachineClass, ClassDefaults> = {
     restShare: 0.4,
     stopMm: 50,
     toleranceMm: 25,
+    massKg: 820,
+    frontShare: 0.44,
+    tyreRateNPerMm: 110,
+    unsprungKg: 32,
     referenceKind: 'ground-chassis',
   },
 };

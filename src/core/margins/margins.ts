@@ -89,9 +89,9 @@ function travelMargins({ id, spec, travelNow, travelAfterMm }: CornerAnswer): Ma
   ];
 }
 
-function heightMargin({ id, spec, predictedMm }: CornerAnswer, toleranceMm: number): Margin[] {
+function heightMargin({ id, spec, specMm }: CornerAnswer, toleranceMm: number): Margin[] {
   if (spec.targetMm === null) return [];
-  return [make('height', id, toleranceMm - Math.abs(predictedMm - spec.targetMm), toleranceMm, false)];
+  return [make('height', id, toleranceMm - Math.abs(specMm - spec.targetMm), toleranceMm, false)];
 }
 
 function make(kind: MarginKind, corner: CornerId, leftMm: number, rangeMm: number, assumed: boolean): Margin {

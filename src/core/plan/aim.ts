@@ -121,8 +121,9 @@ function settleOn(problem: AimProblem, machines: readonly Values[], rooms: reado
   let moves = problem.adjusters.map(() => 0);
   let free = moves;
   let linear: Linear = { influence: [], twist: [], gains: [] };
+  const reach = rooms.map((room) => ({ ...room }));
   for (let round = 0; round < tolerances.planRounds; round++) {
-    const from = wake(problem, moves);
+    const from = wake(problem, moves, reach);
     const situation = moveFrom(problem, from);
     const all = machines.map((values) => {
       const outcome = simulate(problem.fit.believed, values, situation);
@@ -141,7 +142,7 @@ function settleOn(problem: AimProblem, machines: readonly Values[], rooms: reado
       influence: rows.map(({ row }) => row),
       wanted: rows.map(({ wanted }) => wanted),
       weights: rows.map(({ weight }) => weight),
-      rooms,
+      rooms: reach,
       stepsMm: problem.adjusters.map(({ stepMm }) => stepMm),
       groups: problem.groups,
     });
@@ -170,7 +171,7 @@ function wantedAt(
  * Moves with dead stretches passed. While a ring on the body holds its slider, raising the seat moves nothing until the
  * slider comes off; while a corner is pressed against an end of its travel, the seat first has to take up that force.
  */
-function wake(problem: AimProblem, moves: readonly number[]): number[] {
+function wake(problem: AimProblem, moves: readonly number[], reach: ThreadRoom[]): number[] {
   const { fit, adjusters, targets } = problem;
   const outcome = simulate(fit.believed, fit.values, moveFrom(problem, moves));
   return moves.map((move, j) => {
@@ -183,9 +184,21 @@ function wake(problem: AimProblem, moves: readonly number[]): number[] {
     const up = (targets[r] ?? 0) - entry(outcome.heights, r);
     const passed = up > 1 ? deadStretchUp(outcome, contact, stepMm) : 0;
     const pressed = pressedStretch(outcome, contact);
+    if (pressed * up < 0) return stopAtEnd(reach, j, { at: move + pressed, stepMm });
     const further = pressed * up > 0 ? pressed : passed;
     return Math.min(Math.max(move + further, room.down), room.up);
   });
+}
+
+/** Past the end of travel a seat only adds force: `reach` (changed) ends a step before it, and so does the move. */
+function stopAtEnd(reach: ThreadRoom[], j: number, { at, stepMm }: { at: number; stepMm: number }): number {
+  const room = reach[j] as ThreadRoom;
+  const inside = at > 0 ? at - stepMm / 100 : at + stepMm / 100;
+  reach[j] =
+    at > 0
+      ? { ...room, up: Math.min(room.up, Math.max(inside, 0)) }
+      : { ...room, down: Math.max(room.down, Math.min(inside, 0)) };
+  return inside;
 }
 
 /** mm of seat until a slider held by its ring comes off it; 0 where the seat acts already, or never would. */

@@ -1,7 +1,12 @@
-import type { Gaussian } from '../learn/posterior.ts';
 import { cholesky, entry } from '../numerics/matrix.ts';
 import { seededUniform, standardNormal } from '../numerics/random.ts';
 import { tolerances } from '../tolerances.ts';
+
+/** Jointly normal numbers. */
+export interface Gaussian {
+  mean: readonly number[];
+  covariance: readonly (readonly number[])[];
+}
 
 /**
  * Probability (0..1) that every height with a target is truly within `toleranceMm` of it, for jointly normal

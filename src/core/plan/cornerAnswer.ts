@@ -11,8 +11,10 @@ export interface CornerAnswer {
   nowSdMm: number;
   /** mm at the wheel per mm at the seat, as known now. */
   gain: number;
-  /** Wheel travel used now, from full droop: measured at some round and carried along, or assumed. */
+  /** Wheel travel used now, from full droop: measured, computed from springs and loads, or assumed. */
   travelNow: Sourced;
+  /** One standard deviation of the travel used, mm. */
+  travelSdMm: number;
   collarMm: number | null;
   room: ThreadRoom;
   /** The move asked for; zero is "leave". */
@@ -22,4 +24,9 @@ export interface CornerAnswer {
   predictedMm: number;
   predictedSdMm: number;
   travelAfterMm: number;
+  /** Height now, were it loaded and settled as the specification means it. */
+  nowSpecMm: number;
+  /** Height after the plan as the specification means it: its load case, with new springs settled. */
+  specMm: number;
+  specSdMm: number;
 }

@@ -32,7 +32,7 @@ function threadReasons({ corners, neededMm }: Input): Reason[] {
     const needed = neededMm[i] ?? 0;
     const roomMm = needed > 0 ? corner.room.up : corner.room.down;
     if (Math.abs(needed) <= Math.abs(roomMm) + corner.spec.pitchMm.value * tolerances.turnStep) return [];
-    const missingHeightMm = (corner.spec.targetMm ?? corner.predictedMm) - corner.predictedMm;
+    const missingHeightMm = (corner.spec.targetMm ?? corner.specMm) - corner.specMm;
     return [{ kind: 'thread', corner: corner.id, neededMm: needed, roomMm, missingHeightMm }];
   });
 }
@@ -56,7 +56,7 @@ function tiedReasons({ corners, tied, toleranceMm }: Input): Reason[] {
     const twin = corners.find(({ id }) => id === twinOf(corner.id));
     if (!twin || !corner.id.startsWith('L') || corner.spec.targetMm === null || twin.spec.targetMm === null)
       return [];
-    const differenceMm = corner.predictedMm - corner.spec.targetMm - (twin.predictedMm - twin.spec.targetMm);
+    const differenceMm = corner.specMm - corner.spec.targetMm - (twin.specMm - twin.spec.targetMm);
     return Math.abs(differenceMm) > toleranceMm ? [{ kind: 'tied', corner: corner.id, differenceMm }] : [];
   });
 }

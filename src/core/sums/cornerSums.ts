@@ -1,5 +1,5 @@
 import { cornerNames } from '../machine/body.ts';
-import { meanOf } from '../learn/posterior.ts';
+import { meanOf } from '../numerics/mean.ts';
 import type { Answer } from '../plan/answer.ts';
 import type { CornerAnswer } from '../plan/cornerAnswer.ts';
 import type { ToldCorner } from '../job/types.ts';

@@ -40,6 +40,7 @@ function wordsFor(type: string, { limit, valids }: { limit?: number; valids?: un
   if (type === 'string.max' || type === 'array.max')
     return `must have at most ${limit} ${type.startsWith('string') ? 'characters' : 'items'}`;
   if (type === 'collar.order') return 'the least collar reading must be below the greatest';
+  if (type === 'spring.order') return 'the solid length must be below the free length';
   return WORDS[type.split('.')[0] ?? ''] ?? 'is not right';
 }
 

@@ -1,4 +1,5 @@
 import { Router, type RequestHandler } from 'express';
+import { migrateJob } from '#core/job/migrate.ts';
 import type { Entry } from '#core/job/types.ts';
 import type { EntryAnswer, JobAnswer, JobList, NewJob } from '#contract/api.ts';
 import { entrySchema, jobIdSchema, newJobSchema } from '#contract/schemas/entry.ts';
@@ -29,7 +30,7 @@ export function jobRoutes({ db }: Deps): Router {
       response.json({ jobs: await jobSummaries(db) } satisfies JobList);
     })
     .post(async (request, response) => {
-      const job = validated<NewJob>(newJobSchema, request.body);
+      const job = validated<NewJob>(newJobSchema, migrateJob(request.body));
       response.status(201).json((await createJob(db, job)) satisfies JobAnswer);
     })
     .all(only('GET', 'POST'));

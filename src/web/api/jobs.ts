@@ -2,6 +2,7 @@ import { QueryClient, useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
 import type { JobAnswer, JobEvent, JobList } from '#contract/api.ts';
 import { applyEntry } from '#core/job/applyEntry.ts';
+import { migrateDocument } from '#core/job/migrate.ts';
 import type { JobRecord } from '#core/job/types.ts';
 import { ApiProblem, callApi } from './client.ts';
 import { onSent, send, useQueue, type Unsent } from './queue.ts';
@@ -51,7 +52,7 @@ function withUnsent(record: JobRecord | null, unsent: readonly Unsent[]): JobRec
 function unsentJob(unsent: readonly Unsent[]): JobRecord | null {
   const made = unsent.map(({ what }) => (what.kind === 'job' ? what.job : null)).find((job) => job !== null);
   if (!made) return null;
-  const blank: JobRecord = { id: made.id, version: 1, document: made.document, entries: [] };
+  const blank: JobRecord = { id: made.id, version: 1, document: migrateDocument(made.document), entries: [] };
   return made.entries.reduce((sofar, entry) => {
     const result = applyEntry(sofar, entry);
     return result.ok ? result.record : sofar;

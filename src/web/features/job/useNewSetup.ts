@@ -2,6 +2,7 @@ import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import { applyEntry } from '#core/job/applyEntry.ts';
 import { blankDocument } from '#core/job/create.ts';
+import { migrateDocument } from '#core/job/migrate.ts';
 import type { Entry, JobRecord } from '#core/job/types.ts';
 import type { MachineClass } from '#core/machine/classes.ts';
 import { enqueue } from '../../api/queue.ts';
@@ -54,7 +55,17 @@ export const useNewSetup = create<NewSetup>()(
         return id;
       },
     }),
-    { name: 'margin-new-setup', partialize: ({ record }) => ({ record }) },
+    {
+      name: 'margin-new-setup',
+      partialize: ({ record }) => ({ record }),
+      // What an older page left in this browser is brought up to date, not lost.
+      merge: (kept, fresh) => {
+        const { record } = (kept ?? {}) as Partial<Pick<NewSetup, 'record'>>;
+        return record
+          ? { ...fresh, record: { ...record, document: migrateDocument(record.document) } }
+          : fresh;
+      },
+    },
   ),
 );
 
