@@ -14,7 +14,7 @@ export const tolerances = {
   /** relative. Springs are made to 5 % at most. */
   springSd: 0.03,
   /** relative. A spring nobody has named, taken to carry the load at the class's ride height. */
-  unknownSpringSd: 0.35,
+  unknownSpringSd: 0.8,
   /** mm, absolute. Preload from bench lengths or a tape. */
   preloadSdMm: 2,
   /** relative. A mass somebody has named. */

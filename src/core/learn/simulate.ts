@@ -1,4 +1,4 @@
-import { CornerModel, type CornerSetting } from '../machine/corner.ts';
+import type { CornerModel, CornerSetting } from '../machine/corner.ts';
 import { seatForce } from '../machine/equilibrium.ts';
 import { MachineSolver, GRAVITY } from '../machine/solver.ts';
 import type { BelievedMachine, Situation } from './belief.ts';
@@ -171,29 +171,14 @@ interface CornerForces {
 /** Derivatives of one corner's wheel force at its travel, N per unit of each. */
 function cornerForces({ solver, settings }: Outcome, i: number): CornerForces {
   const corner = solver.corners[i] as CornerModel;
-  const setting = settings[i] as CornerSetting;
   const z = solver.z[i] as number;
-  const force = (changed: Partial<CornerSetting>) => {
-    const other = new CornerModel(corner.description, { ...setting, ...changed });
-    other.evaluate(z);
-    return other.forceN;
-  };
-  const h = 1e-4;
-  const both = (change: (by: number) => Partial<CornerSetting>) =>
-    (force(change(h)) - force(change(-h))) / (2 * h);
-  const scale = (by: number) => setting.ratioScale * (1 + by);
   corner.evaluate(z);
   return {
     rate: corner.rateNPerMm,
     ratio: corner.ratioAt(z),
-    logRatio: both((by) => ({ ratioScale: scale(by) })),
-    rise: both((by) => ({ ratioRise: setting.ratioRise + by })),
     preload: seatForce(corner, z),
-    springs: setting.springScales.map((_, s) =>
-      both((by) => ({
-        springScales: setting.springScales.map((value, k) => (k === s ? value * (1 + by) : value)),
-      })),
-    ),
+    springs: settings[i]?.springScales.map((_, k) => corner.springSlope(k, z)) ?? [],
+    ...corner.ratioSlopes(z),
   };
 }
 

@@ -120,6 +120,62 @@ export class CornerModel {
     if (this.topOut && s < this.topOut.lengthMm) this.addTopOut(this.topOut, s, ds, dds);
   }
 
+  /**
+   * Derivatives of the wheel force at a fixed travel, N per unit: by the logarithm of the ratio, and by its rise. With a
+   * part's force f and rate k at its own compression s(z): dF = k ds' s + f ds', where s and s' change as the ratio does.
+   */
+  ratioSlopes(travelMm: number): { logRatio: number; rise: number } {
+    const y = travelMm - this.droopShiftMm;
+    const { travelMm: whole } = this.description;
+    const { damper, spring, elastic, scale, quadratic } = this;
+    damper.evaluate(whole);
+    const bendOfDamper = damper.value / (2 * whole * whole);
+    let [logRatio, rise] = [0, 0];
+    const addPart = (map: RatioMap, force: number, rate: number) => {
+      map.evaluate(y);
+      const value = scale * (map.value + quadratic * y * y);
+      const slope = scale * (map.slope + 2 * quadratic * y);
+      const [bent, tilt] = [scale * bendOfDamper * y * y, 2 * scale * bendOfDamper * y];
+      logRatio += rate * value * slope + force * slope;
+      rise += rate * bent * slope + force * tilt;
+    };
+    elastic.evaluate(this.springAt(travelMm) + this.preloadMm);
+    addPart(spring, elastic.forceN, elastic.rateNPerMm);
+    const s = this.damperAt(travelMm);
+    if (this.gas) {
+      this.gas.evaluate(s);
+      addPart(damper, this.gas.forceN, this.gas.rateNPerMm);
+    }
+    if (this.stop && s > this.stopAtMm) {
+      this.stop.evaluate(s - this.stopAtMm);
+      addPart(damper, this.stop.forceN, this.stop.rateNPerMm);
+    }
+    if (this.topOut && s < this.topOut.lengthMm)
+      addPart(damper, this.topOut.rateNPerMm * (s - this.topOut.lengthMm), this.topOut.rateNPerMm);
+    if (this.mountMm !== 0) {
+      // A longer damper hangs the wheel lower by mount / ratio, which shrinks as the ratio grows.
+      this.evaluate(travelMm);
+      logRatio += (this.rateNPerMm * this.mountMm) / this.ratioAt(0);
+    }
+    return { logRatio, rise };
+  }
+
+  /** N of wheel force at a fixed travel per unit of the logarithm of one spring's rate. */
+  springSlope(spring: number, travelMm: number): number {
+    if (!this.stack) return 0;
+    const force = (factor: number) => {
+      this.stack?.stiffen(spring, factor);
+      this.stack?.build(this.preloadMm);
+      this.evaluate(travelMm);
+      this.stack?.stiffen(spring, 1 / factor);
+      return this.forceN;
+    };
+    const h = 1e-4;
+    const slope = (force(1 + h) - force(1 - h)) / (2 * h);
+    this.stack.build(this.preloadMm);
+    return slope;
+  }
+
   private add(part: Elastic, s: number, ds: number, dds: number): void {
     part.evaluate(s);
     this.forceN += part.forceN * ds;

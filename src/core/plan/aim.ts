@@ -8,7 +8,7 @@ import { simulate, type Outcome } from '../learn/simulate.ts';
 import { influence, seatForce } from '../machine/equilibrium.ts';
 import { build, entry } from '../numerics/matrix.ts';
 import { tolerances } from '../tolerances.ts';
-import { chanceWithin } from './chance.ts';
+import { chancesAround, chanceWithin } from './chance.ts';
 import { stepRange, type ThreadRoom } from './limits.ts';
 import { planSeats } from './seats.ts';
 
@@ -121,9 +121,13 @@ function settleOn(problem: AimProblem, machines: readonly Values[], rooms: reado
   let moves = problem.adjusters.map(() => 0);
   let free = moves;
   let linear: Linear = { influence: [], twist: [], gains: [] };
+  let best = { moves, miss: Infinity };
   const reach = rooms.map((room) => ({ ...room }));
   for (let round = 0; round < tolerances.planRounds; round++) {
-    const from = wake(problem, moves, reach);
+    const here = simulate(problem.fit.believed, problem.fit.values, moveFrom(problem, moves));
+    const miss = missOf(problem, here);
+    if (miss < best.miss) best = { moves, miss };
+    const from = wake(problem, here, moves, reach);
     const situation = moveFrom(problem, from);
     const all = machines.map((values) => {
       const outcome = simulate(problem.fit.believed, values, situation);
@@ -151,7 +155,16 @@ function settleOn(problem: AimProblem, machines: readonly Values[], rooms: reado
     moves = seatsMm;
     if (still) return { smooth: moves, free, linear, converged: true };
   }
-  return { smooth: moves, free, linear, converged: false };
+  // Where straight steps go to and fro over a knee, the nearest place that was visited counts.
+  return { smooth: best.moves, free, linear, converged: false };
+}
+
+/** Weighted squares of what heights miss their targets by, mm^2. */
+function missOf({ targets, weights }: AimProblem, { heights }: Outcome): number {
+  return targets.reduce<number>(
+    (sum, target, r) => (target === null ? sum : sum + (weights[r] ?? 1) * (target - entry(heights, r)) ** 2),
+    0,
+  );
 }
 
 /** What all moves together must add to a height, seen straight from where they are now. */
@@ -171,9 +184,13 @@ function wantedAt(
  * Moves with dead stretches passed. While a ring on the body holds its slider, raising the seat moves nothing until the
  * slider comes off; while a corner is pressed against an end of its travel, the seat first has to take up that force.
  */
-function wake(problem: AimProblem, moves: readonly number[], reach: ThreadRoom[]): number[] {
+function wake(
+  problem: AimProblem,
+  outcome: Outcome,
+  moves: readonly number[],
+  reach: ThreadRoom[],
+): number[] {
   const { fit, adjusters, targets } = problem;
-  const outcome = simulate(fit.believed, fit.values, moveFrom(problem, moves));
   return moves.map((move, j) => {
     const { contact, kind, stepMm, room } = adjusters[j] as Adjuster;
     const corner = outcome.solver.corners[contact];
@@ -278,11 +295,12 @@ function likeliest(
   influence: number[][],
   at: Prediction,
 ): number[] {
+  const chance = chancesAround(at.covariance, problem.targets, problem.toleranceMm);
   const chanceOf = (moves: readonly number[]) => {
     const mean = at.mean.map((value, r) =>
       moves.reduce((sum, move, j) => sum + (influence[r]?.[j] ?? 0) * (move - entry(start, j)), value),
     );
-    return chanceWithin({ mean, covariance: at.covariance }, problem.targets, problem.toleranceMm);
+    return chance(mean);
   };
   let best = [...start];
   let bestChance = chanceOf(best);
@@ -294,9 +312,9 @@ function likeliest(
           group.includes(j) ? value + sign * (problem.adjusters[j]?.stepMm ?? 0) : value,
         );
         if (!group.every((j) => allowed(problem.adjusters[j] as Adjuster, moved[j] ?? 0))) continue;
-        const chance = chanceOf(moved);
+        const likely = chanceOf(moved);
         // A step must earn its place: less than this is the noise of the draws.
-        if (chance > bestChance + tolerances.chanceStep) [best, bestChance] = [moved, chance];
+        if (likely > bestChance + tolerances.chanceStep) [best, bestChance] = [moved, likely];
       }
     }
     if (bestChance === before) break;

@@ -13,40 +13,51 @@ export interface Gaussian {
  * heights, by drawing from them. The draws are the same every time: the same data always gives the same figure.
  */
 export function chanceWithin(
-  heights: Gaussian,
+  { mean, covariance }: Gaussian,
   targets: readonly (number | null)[],
   toleranceMm: number,
 ): number {
-  const n = heights.mean.length;
-  const lower = Float64Array.from(cholesky(heights.covariance).flat());
-  // Where there is no target anything is within.
-  const off = Float64Array.from(targets, (target, i) =>
-    target === null ? 0 : entry(heights.mean, i) - target,
-  );
-  const reach = Float64Array.from(targets, (target) => (target === null ? Infinity : toleranceMm));
-  const draws = standardDraws(n);
-  let within = 0;
-  for (let draw = 0; draw < tolerances.chanceDraws; draw++) {
-    if (drawWithin(draws, draw * n, lower, off, reach)) within++;
-  }
-  return within / tolerances.chanceDraws;
+  return chancesAround(covariance, targets, toleranceMm)(mean);
 }
 
-// Runs thousands of times a keystroke, so on flat arrays and without allocation.
-function drawWithin(
-  draws: Float64Array,
-  start: number,
-  lower: Float64Array,
-  off: Float64Array,
-  reach: Float64Array,
-): boolean {
-  const n = off.length;
-  for (let i = 0; i < n; i++) {
-    let error = off[i] as number;
-    for (let k = 0; k <= i; k++) error += (lower[i * n + k] as number) * (draws[start + k] as number);
-    if (Math.abs(error) > (reach[i] as number)) return false;
-  }
+/** The same for many means about which the heights spread alike: the draws are shaped once. */
+export function chancesAround(
+  covariance: Gaussian['covariance'],
+  targets: readonly (number | null)[],
+  toleranceMm: number,
+): (mean: readonly number[]) => number {
+  const n = targets.length;
+  const errors = shapedDraws(covariance, n);
+  // Where there is no target anything is within.
+  const reach = Float64Array.from(targets, (target) => (target === null ? Infinity : toleranceMm));
+  return (mean) => {
+    const off = Float64Array.from(targets, (target, i) => (target === null ? 0 : entry(mean, i) - target));
+    let within = 0;
+    for (let start = 0; start < errors.length; start += n) if (allWithin(errors, start, off, reach)) within++;
+    return within / tolerances.chanceDraws;
+  };
+}
+
+// These run thousands of times a keystroke, so on flat arrays and without allocation.
+function allWithin(errors: Float64Array, start: number, off: Float64Array, reach: Float64Array): boolean {
+  for (let i = 0; i < off.length; i++)
+    if (Math.abs((off[i] as number) + (errors[start + i] as number)) > (reach[i] as number)) return false;
   return true;
+}
+
+/** Standard draws times the Cholesky factor of a covariance: draws x n, flat. */
+function shapedDraws(covariance: Gaussian['covariance'], n: number): Float64Array {
+  const lower = Float64Array.from(cholesky(covariance).flat());
+  const draws = standardDraws(n);
+  const shaped = new Float64Array(draws.length);
+  for (let start = 0; start < draws.length; start += n) {
+    for (let i = 0; i < n; i++) {
+      let error = 0;
+      for (let k = 0; k <= i; k++) error += (lower[i * n + k] as number) * (draws[start + k] as number);
+      shaped[start + i] = error;
+    }
+  }
+  return shaped;
 }
 
 const made = new Map<number, Float64Array>();

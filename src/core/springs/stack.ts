@@ -54,8 +54,6 @@ export class Stack implements Elastic {
   forceN = 0;
   rateNPerMm = 0;
   solidMm = Infinity;
-  /** Events in the order they come, for the preload last built for. */
-  events: StackEvent[] = [];
   readonly size: number;
   private readonly curves: SpringCurve[];
   private readonly rings: readonly RingDescription[];
@@ -71,6 +69,9 @@ export class Stack implements Elastic {
   private readonly piece: Int32Array;
   private readonly moving: Uint8Array;
   private readonly held: Uint8Array;
+  /** By knot: 0 nothing to tell, 1 a ring, 2 a spring gone solid; and which. */
+  private readonly eventKind: Uint8Array;
+  private readonly eventIndex: Uint8Array;
 
   /** `scales` multiplies each spring's forces. */
   constructor(description: StackDescription, scales: readonly number[] = []) {
@@ -88,13 +89,14 @@ export class Stack implements Elastic {
     this.piece = new Int32Array(this.size);
     this.moving = new Uint8Array(this.size);
     this.held = new Uint8Array(this.rings.length);
+    this.eventKind = new Uint8Array(most);
+    this.eventIndex = new Uint8Array(most);
     this.build(0);
   }
 
   /** Builds the curve anew for a preload in mm, which moves the limits of rings on the body. Changes this stack. */
   build(preloadMm: number): void {
     this.count = 0;
-    this.events.length = 0;
     this.solidMm = Infinity;
     this.piece.fill(0);
     this.moving.fill(1);
@@ -188,6 +190,7 @@ export class Stack implements Elastic {
 
   private happen(what: 'row' | 'solid' | 'ring', which: number): void {
     const knot = this.count;
+    this.eventKind[knot] = 0;
     if (what === 'row') {
       this.piece[which] = (this.piece[which] as number) + 1;
       return;
@@ -197,12 +200,28 @@ export class Stack implements Elastic {
       this.held[which] = 1;
       this.moving.fill(0, 0, (this.rings[which] as RingDescription).after + 1);
     }
-    this.events.push({
-      kind: what,
-      index: what === 'ring' ? (this.rings[which] as RingDescription).after : which,
-      compressionMm: this.knotX[knot] as number,
-      forceN: this.knotF[knot] as number,
-    });
+    this.eventKind[knot] = what === 'ring' ? 1 : 2;
+    this.eventIndex[knot] = what === 'ring' ? (this.rings[which] as RingDescription).after : which;
+  }
+
+  /** Events in the order they come, for the preload last built for. */
+  get events(): StackEvent[] {
+    const knots = Array.from({ length: this.count }, (_, knot) => knot);
+    return knots
+      .filter((knot) => knot > 0 && this.eventKind[knot] !== 0)
+      .map((knot) => ({
+        kind: this.eventKind[knot] === 1 ? 'ring' : 'solid',
+        index: this.eventIndex[knot] as number,
+        compressionMm: this.knotX[knot] as number,
+        forceN: this.knotF[knot] as number,
+      }));
+  }
+
+  /** Multiplies the forces of spring `i`. Changes this stack, from the next `build` on. */
+  stiffen(i: number, factor: number): void {
+    const curve = this.curves[i] as SpringCurve;
+    for (let k = 0; k < curve.forceN.length; k++) curve.forceN[k] = (curve.forceN[k] as number) * factor;
+    curve.lastRateNPerMm *= factor;
   }
 
   /** Force (N) and rate (N/mm) at a compression in mm; at the solid length the last rate is kept. */
