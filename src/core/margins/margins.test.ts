@@ -8,6 +8,7 @@ import {
   record,
   must,
 } from '../../../tests/fixtures/records.ts';
+import { blankSpring } from '../job/spring.ts';
 import { questionHeight, questionTarget, questionWords } from '../judge/questions.ts';
 import { readRounds } from '../job/rounds.ts';
 import { answerFor } from '../plan/answer.ts';
@@ -102,15 +103,15 @@ describe('sums give the figure they stand for', () => {
     for (const margin of marginsFor(answer).filter(({ corner: id }) => id === 'LF')) {
       const sum = marginSum(margin, corner, 3);
       const at = (symbol: string) => sum.inputs.find((one) => one.symbol === symbol)?.value ?? 0;
-      const expected = {
+      const expected: Partial<Record<MarginKind, number>> = {
         'thread-up': at('r max') - at('stop'),
         'thread-down': at('stop') - at('r min'),
-        droop: at('z') - at('h′ − h'),
+        droop: at('z'),
         'bump-stop': at('z max') - at('z′') - at('s'),
         'bump-metal': at('z max') - at('z′'),
         height: at('T') - Math.abs(at('h′') - at('t')),
-      }[margin.kind];
-      expect(sum.result.value).toBeCloseTo(expected, 6);
+      };
+      expect(sum.result.value).toBeCloseTo(expected[margin.kind] ?? at('left'), 6);
     }
   });
 
@@ -143,5 +144,80 @@ describe('questions', () => {
     // One stray among three does not put the other two in doubt.
     expect(questionHeight(546, 'RF', undefined, [547, 599])).toBeNull();
     expect(questionHeight(599, 'RF', undefined, [546, 547])).toEqual({ kind: 'repeat', differenceMm: 52 });
+  });
+});
+
+describe('springs, load cases and clearances', () => {
+  /** Corner mass 250 kg at 2:1, upper 90 over lower 150 N/mm: F = 2 W, W without the 38 kg wheel. */
+  const fitted = () =>
+    plainDocument((document) => {
+      document.machine.massKg = 1000;
+      document.machine.frontShare = 0.5;
+      document.cases = ['as measured', 'as specified', 'full load'];
+      document.loads = [{ name: 'load', kg: 160, xMm: -1300, yMm: 0, aboard: [false, false, true] }];
+      for (const id of cornerIds)
+        Object.assign(document.corners[id], {
+          springs: [
+            { ...blankSpring, name: 'upper', rateNPerMm: 90, freeLengthMm: 260, solidLengthMm: 120 },
+            { ...blankSpring, name: 'lower', rateNPerMm: 150, freeLengthMm: 300, solidLengthMm: 150 },
+          ],
+          rings: [{ after: 0, limitMm: 75, on: 'body' }],
+          preloadMm: 15,
+          clearances: [{ name: 'tyre to arch', nowMm: 60, perMm: 1, leastMm: 40 }],
+        });
+    });
+  const job = measured(365, fitted());
+  const margins = marginsFor(answerOf(job));
+  const one = (kind: MarginKind, corner: string, name?: string) =>
+    margins.find(
+      (margin) => margin.kind === kind && margin.corner === corner && (!name || margin.name === name),
+    );
+  const springN = (212 * 9.80665) / 0.5;
+
+  test('gap to the ring is c0 + p - F/k1, and the spring is seated by its preload', () => {
+    expect(one('crossover', 'LF')?.leftMm).toBeCloseTo(75 + 15 - springN / 90, 0);
+    expect(one('seated', 'LF')?.leftMm).toBeCloseTo(15, 0);
+  });
+
+  test('coil space at full bump: the upper is held by its ring, the lower closes what is left', () => {
+    // 200 mm of wheel at 2:1 is 100 mm, with 15 of preload 115 along the stack; the upper may take 90.
+    const force = 115 / (1 / 90 + 1 / 150);
+    expect(one('coil', 'LF', 'upper')?.leftMm).toBeCloseTo(140 - force / 90, 0);
+    expect(one('coil', 'LF', 'lower')?.leftMm).toBeCloseTo(150 - force / 150, 0);
+  });
+
+  test('the rear has least droop and bump left when loaded, and says in which case', () => {
+    expect(one('bump-metal', 'LR')).toMatchObject({ loadCase: 'full load' });
+    expect(one('droop', 'LR')).toMatchObject({ loadCase: 'as measured' });
+    const squat = (one('clearance', 'LF')?.leftMm ?? 0) - (one('clearance', 'LR')?.leftMm ?? 0);
+    // 80 kg on each rear wheel at 2:1 over 56 N/mm in series.
+    expect(squat).toBeGreaterThan((80 * 9.80665) / (56.25 * 0.25) - 8);
+    expect(one('clearance', 'LR')).toMatchObject({ name: 'tyre to arch', loadCase: 'full load' });
+  });
+
+  test('a spring that is solid before the wheel is at its stop is short', () => {
+    const document = fitted();
+    const [upper] = document.corners.LF.springs;
+    Object.assign(document.corners.LF, { rings: [], springs: [{ ...upper, solidLengthMm: 150 }] });
+    const short = marginsFor(answerOf(measured(365, document))).find(
+      ({ kind, corner }) => kind === 'coil' && corner === 'LF',
+    );
+    expect(short).toMatchObject({ state: 'short', leftMm: expect.closeTo(110 - 115, 0) });
+  });
+
+  test('what contradicts itself is told by its place, and the plain sheet goes on', () => {
+    const document = fitted();
+    document.corners.RR.ratioFrom = {
+      kind: 'table',
+      rows: [
+        [0, 0],
+        [50, 30],
+        [40, 45],
+      ],
+    };
+    const answer = answerOf(measured(365, document));
+    expect(answer.faults.map(({ path }) => path)).toEqual(['corners.RR.ratioFrom.rows[2][0]']);
+    expect(answer.corners).toHaveLength(4);
+    expect(marginsFor(answer).some(({ kind }) => kind === 'coil')).toBe(false);
   });
 });

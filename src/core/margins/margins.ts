@@ -2,16 +2,34 @@ import type { Answer } from '../plan/answer.ts';
 import type { CornerAnswer } from '../plan/cornerAnswer.ts';
 import type { CornerId } from '../machine/body.ts';
 import { tolerances } from '../tolerances.ts';
+import { springMargins } from './springMargins.ts';
+import { standings, type Standing } from './standing.ts';
 
-export type MarginKind = 'thread-up' | 'thread-down' | 'droop' | 'bump-stop' | 'bump-metal' | 'height';
+export type MarginKind =
+  | 'thread-up'
+  | 'thread-down'
+  | 'droop'
+  | 'bump-stop'
+  | 'bump-metal'
+  | 'coil'
+  | 'seated'
+  | 'crossover'
+  | 'clearance'
+  | 'height';
 export type MarginState = 'clear' | 'tight' | 'short';
 
 /** What is left before one limit at one corner, after the plan. */
 export interface Margin {
   kind: MarginKind;
   corner: CornerId;
-  /** mm left: at the seat for thread, at the wheel for travel, at the reference for height. */
+  /** Which of several of its kind: a spring, a clearance. */
+  name: string | null;
+  /** The load case it is the least in; null where loads do not matter. */
+  loadCase: string | null;
+  /** mm left: at the seat for thread, at the wheel for travel, along the spring for coils, at the reference for height. */
   leftMm: number;
+  /** One standard deviation of it, mm. */
+  sdMm: number;
   /** The same in turns, for thread. */
   turns: number | null;
   state: MarginState;
@@ -27,6 +45,10 @@ export const marginTitles: Record<MarginKind, string> = {
   droop: 'Droop',
   'bump-stop': 'Bump to stop',
   'bump-metal': 'Bump to metal',
+  coil: 'Coil space at full bump',
+  seated: 'Spring seated at droop',
+  crossover: 'Gap to crossover',
+  clearance: 'Clearance',
   height: 'Height within tolerance',
 };
 
@@ -37,12 +59,52 @@ const TIGHT: Record<MarginKind, number> = {
   droop: 0.2,
   'bump-stop': 0.15,
   'bump-metal': 0.2,
+  coil: 0.05,
+  seated: 0.1,
+  crossover: 0.1,
+  clearance: 0.2,
   height: 0.25,
 };
 
-/** Every margin that can be told, smallest share first. */
+/** What a margin is before it is judged. */
+export interface Left {
+  kind: MarginKind;
+  leftMm: number;
+  /** The whole of which it is left, mm. */
+  rangeMm: number;
+  sdMm: number;
+  assumed: boolean;
+  name?: string;
+}
+
+/** Every margin that can be told, for each corner in the load case where it is least; smallest share first. */
 export function marginsFor(answer: Answer): Margin[] {
-  return answer.corners.flatMap((corner) => cornerMargins(corner, answer.tolerance.value)).sort(bySmallest);
+  const all = standings(answer);
+  return answer.corners
+    .flatMap((corner) => {
+      const own = all.filter(({ id }) => id === corner.id);
+      const standing = own.flatMap((one) =>
+        [...travelLeft(corner, one), ...springMargins(answer, one), ...clearancesLeft(answer, one)].map(
+          (left) => ({
+            ...judged(corner.id, left),
+            loadCase: own.length > 1 ? one.loadCase : null,
+          }),
+        ),
+      );
+      return [
+        ...threadMargins(corner),
+        ...leastOfEach(standing),
+        ...heightMargin(corner, answer.tolerance.value),
+      ];
+    })
+    .sort(bySmallest);
+}
+
+/** Of one corner's margins in several load cases, the least of each. */
+function leastOfEach(margins: readonly Margin[]): Margin[] {
+  const key = ({ kind, name }: Margin) => `${kind}/${name ?? ''}`;
+  const sorted = [...margins].sort((a, b) => a.leftMm - b.leftMm);
+  return sorted.filter((margin, i) => sorted.findIndex((one) => key(one) === key(margin)) === i);
 }
 
 /** Shorts first, then tights, then by share. */
@@ -56,47 +118,68 @@ export function worstOfEachKind(margins: readonly Margin[]): Margin[] {
   return margins.filter((margin, i) => margins.findIndex(({ kind }) => kind === margin.kind) === i);
 }
 
-function cornerMargins(corner: CornerAnswer, toleranceMm: number): Margin[] {
-  return [...threadMargins(corner), ...travelMargins(corner), ...heightMargin(corner, toleranceMm)];
-}
-
 function threadMargins({ id, spec, room, seatMm, collarMm }: CornerAnswer): Margin[] {
   const { collarMinMm: min, collarMaxMm: max } = spec;
   const pitch = spec.pitchMm;
-  const range = min !== null && max !== null ? max - min : null;
+  const rangeMm = min !== null && max !== null ? max - min : 10 * pitch.value;
   const one = (kind: MarginKind, leftMm: number): Margin[] => {
     if (!Number.isFinite(leftMm) || collarMm === null) return [];
-    const margin = make(kind, id, leftMm, range ?? 10 * pitch.value, false);
-    return [{ ...margin, turns: leftMm / pitch.value }];
+    const left = { kind, leftMm, rangeMm, sdMm: tolerances.collarSdMm, assumed: false };
+    return [{ ...judged(id, left), turns: leftMm / pitch.value }];
   };
   return [...one('thread-up', room.up - seatMm), ...one('thread-down', seatMm - room.down)];
 }
 
-function travelMargins({ id, spec, travelNow, travelAfterMm }: CornerAnswer): Margin[] {
+function travelLeft({ spec, travelNow }: CornerAnswer, { travelMm, travelSdMm: sdMm }: Standing): Left[] {
   const travel = spec.travelMm;
-  const assumed = travelNow.source === 'assumed' || travel.source === 'assumed';
-  const toMetal = travel.value - travelAfterMm;
+  const unknown = travelNow.source === 'assumed';
+  const assumed = unknown || travel.source === 'assumed';
+  const toMetal = travel.value - travelMm;
+  const rangeMm = travel.value;
   return [
-    make('droop', id, travelAfterMm, travel.value, travelNow.source === 'assumed'),
-    make(
-      'bump-stop',
-      id,
-      toMetal - spec.stopMm.value,
-      travel.value,
-      assumed || spec.stopMm.source === 'assumed',
-    ),
-    make('bump-metal', id, toMetal, travel.value, assumed),
+    { kind: 'droop', leftMm: travelMm, rangeMm, sdMm, assumed: unknown },
+    {
+      kind: 'bump-stop',
+      leftMm: toMetal - spec.stopMm.value,
+      rangeMm,
+      sdMm,
+      assumed: assumed || spec.stopMm.source === 'assumed',
+    },
+    { kind: 'bump-metal', leftMm: toMetal, rangeMm, sdMm, assumed },
   ];
 }
 
-function heightMargin({ id, spec, specMm }: CornerAnswer, toleranceMm: number): Margin[] {
-  if (spec.targetMm === null) return [];
-  return [make('height', id, toleranceMm - Math.abs(specMm - spec.targetMm), toleranceMm, false)];
+function clearancesLeft({ document }: Answer, { id, risenMm, travelSdMm }: Standing): Left[] {
+  return document.corners[id].clearances.map(({ name, nowMm, perMm, leastMm }) => ({
+    kind: 'clearance',
+    name,
+    leftMm: nowMm + perMm * risenMm - leastMm,
+    rangeMm: Math.max(nowMm, 10),
+    sdMm: Math.abs(perMm) * travelSdMm,
+    assumed: false,
+  }));
 }
 
-function make(kind: MarginKind, corner: CornerId, leftMm: number, rangeMm: number, assumed: boolean): Margin {
+function heightMargin({ id, spec, specMm, specSdMm }: CornerAnswer, toleranceMm: number): Margin[] {
+  if (spec.targetMm === null) return [];
+  const leftMm = toleranceMm - Math.abs(specMm - spec.targetMm);
+  return [judged(id, { kind: 'height', leftMm, rangeMm: toleranceMm, sdMm: specSdMm, assumed: false })];
+}
+
+function judged(corner: CornerId, { kind, leftMm, rangeMm, sdMm, assumed, name }: Left): Margin {
   const share = Math.min(Math.max(leftMm / rangeMm, 0), 1);
-  return { kind, corner, leftMm, turns: null, state: stateOf(kind, leftMm, share), share, assumed };
+  return {
+    kind,
+    corner,
+    name: name ?? null,
+    loadCase: null,
+    leftMm,
+    sdMm,
+    turns: null,
+    state: stateOf(kind, leftMm, share),
+    share,
+    assumed,
+  };
 }
 
 function stateOf(kind: MarginKind, leftMm: number, share: number): MarginState {

@@ -122,6 +122,9 @@ function settleOn(problem: AimProblem, machines: readonly Values[], rooms: reado
   let free = moves;
   let linear: Linear = { influence: [], twist: [], gains: [] };
   let best = { moves, miss: Infinity };
+  const start = machines.map(
+    (values) => simulate(problem.fit.believed, values, moveFrom(problem, moves)).heights,
+  );
   const reach = rooms.map((room) => ({ ...room }));
   for (let round = 0; round < tolerances.planRounds; round++) {
     const here = simulate(problem.fit.believed, problem.fit.values, moveFrom(problem, moves));
@@ -134,10 +137,17 @@ function settleOn(problem: AimProblem, machines: readonly Values[], rooms: reado
       return { outcome, linear: linearise(problem, outcome) };
     });
     linear = (all[0] as (typeof all)[number]).linear;
-    const rows = all.flatMap(({ outcome, linear: { influence: slopes } }) =>
+    const rows = all.flatMap(({ outcome, linear: { influence: slopes } }, s) =>
       slopes.map((row, r) => ({
         row,
-        wanted: wantedAt(problem, outcome, row, from, r),
+        // Of a drawn machine only what the moves do counts: where it stands now is for the likeliest to say.
+        wanted: wantedAt(
+          problem,
+          entry(outcome.heights, r) - entry(start[s] ?? [], r) + entry(start[0] ?? [], r),
+          row,
+          from,
+          r,
+        ),
         weight: (problem.weights[r] ?? 1) / machines.length,
       })),
     );
@@ -170,14 +180,14 @@ function missOf({ targets, weights }: AimProblem, { heights }: Outcome): number 
 /** What all moves together must add to a height, seen straight from where they are now. */
 function wantedAt(
   { targets }: AimProblem,
-  { heights }: Outcome,
+  heightMm: number,
   row: readonly number[],
   moves: readonly number[],
   r: number,
 ): number | null {
   const target = targets[r] ?? null;
   if (target === null) return null;
-  return target - entry(heights, r) + row.reduce((sum, value, j) => sum + value * entry(moves, j), 0);
+  return target - heightMm + row.reduce((sum, value, j) => sum + value * entry(moves, j), 0);
 }
 
 /**

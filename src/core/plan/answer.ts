@@ -39,6 +39,8 @@ export interface Answer {
   chanceNow: number | null;
   chanceAfter: number | null;
   reasons: Reason[];
+  /** The job as it was worked out: without what is fitted where that has faults. */
+  document: JobDocument;
   machine: JobMachine;
   fit: Fit;
   /** Seats and mounts now and after the plan, as measured. */
@@ -88,6 +90,7 @@ export function answerFor(record: JobRecord): Answer | null {
       tied: document.equalSides,
       toleranceMm: tolerance.value,
     }),
+    document,
     machine,
     fit: learnt,
     now,

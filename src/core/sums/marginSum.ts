@@ -6,12 +6,16 @@ import type { Sum } from './types.ts';
 
 type Body = Pick<Sum, 'title' | 'words' | 'formula' | 'inputs'>;
 
-const bodies: Record<MarginKind, (corner: CornerAnswer, toleranceMm: number) => Body> = {
+const bodies: Record<MarginKind, (corner: CornerAnswer, toleranceMm: number, margin: Margin) => Body> = {
   'thread-up': (corner) => thread(corner, 'up'),
   'thread-down': (corner) => thread(corner, 'down'),
-  droop,
-  'bump-stop': (corner) => bump(corner, 'stop'),
-  'bump-metal': (corner) => bump(corner, 'metal'),
+  droop: (_corner, _tolerance, margin) => droop(margin),
+  'bump-stop': (corner, _tolerance, margin) => bump(corner, 'stop', margin),
+  'bump-metal': (corner, _tolerance, margin) => bump(corner, 'metal', margin),
+  coil: (_corner, _tolerance, margin) => plain(margin, springSums.coil),
+  seated: (_corner, _tolerance, margin) => plain(margin, springSums.seated),
+  crossover: (_corner, _tolerance, margin) => plain(margin, springSums.crossover),
+  clearance: (_corner, _tolerance, margin) => plain(margin, springSums.clearance),
   height,
 };
 
@@ -20,7 +24,7 @@ export function marginSum(margin: Margin, corner: CornerAnswer, toleranceMm: num
   const note = margin.assumed
     ? 'An assumed figure went in: give the corner’s own travel and travel used to firm this up.'
     : null;
-  const body = bodies[margin.kind](corner, toleranceMm);
+  const body = bodies[margin.kind](corner, toleranceMm, margin);
   const title = `${body.title}, ${cornerNames[margin.corner]}`;
   return { ...body, title, result: { value: margin.leftMm, unit: 'length' }, note };
 }
@@ -40,23 +44,82 @@ function thread({ spec, stopAtMm }: CornerAnswer, way: 'up' | 'down'): Body {
   };
 }
 
-function droop({ travelNow, predictedMm, nowMm }: CornerAnswer): Body {
+interface Wording {
+  title: string;
+  words: string;
+  formula: string;
+  left: string;
+}
+
+const springSums: Record<'coil' | 'seated' | 'crossover' | 'clearance', Wording> = {
+  coil: {
+    title: 'Coil space',
+    words: 'what the spring can still close with the wheel at the end of its travel',
+    formula: 'left = (free − solid) − x at full bump',
+    left: 'way left to solid',
+  },
+  seated: {
+    title: 'Spring seated at droop',
+    words: 'how far the springs are still compressed with the wheel hanging',
+    formula: 'p = free length − room at full droop, plus every seat move since',
+    left: 'preload after the plan',
+  },
+  crossover: {
+    title: 'Gap to crossover',
+    words: 'way of the slider to its ring where the machine rests',
+    formula: 'gap = c₀ + p − F/k₁ on the body, c₀ − F/k₁ on the seat',
+    left: 'slider to ring',
+  },
+  clearance: {
+    title: 'Clearance',
+    words: 'as measured at the baseline, carried along with height, less the least that is wanted',
+    formula: 'left = d + g (h′ − h₀) − least',
+    left: 'left over the least',
+  },
+};
+
+/** A margin that comes out of the machine's own model: what it is, where it is least, and how sure it is. */
+function plain({ leftMm, sdMm, name, loadCase }: Margin, { title, words, formula, left }: Wording): Body {
+  const where = loadCase === null ? '' : `; least when ${loadCase}`;
   return {
-    title: 'Droop left',
-    words: 'wheel travel used after the plan: what it can still extend before it tops out',
-    formula: 'droop = z − (h′ − h)',
+    title: name === null ? title : `${title}, ${name}`,
+    words: words + where,
+    formula,
     inputs: [
-      input('z', 'travel used now', travelNow.value, 'length', travelNow.source),
-      input('h′ − h', 'rise by the plan', predictedMm - nowMm, 'length', 'computed'),
+      input('left', left, leftMm, 'length', 'computed'),
+      ...(sdMm > 0 ? [input('σ', 'one standard deviation', sdMm, 'length', 'computed')] : []),
     ],
   };
 }
 
-function bump({ spec, travelAfterMm, travelNow }: CornerAnswer, to: 'stop' | 'metal'): Body {
+function caseWords({ loadCase }: Margin): string {
+  return loadCase === null ? '' : `, ${loadCase}`;
+}
+
+function droop(margin: Margin): Body {
+  return {
+    title: 'Droop left',
+    words: `wheel travel used after the plan${caseWords(margin)}: what it can still extend before it tops out`,
+    formula: 'Fw(z) = W solved for z, on the ratio and preload that the readings bear out',
+    inputs: [
+      input('z', 'travel used after the plan', margin.leftMm, 'length', 'computed'),
+      input('σ', 'one standard deviation', margin.sdMm, 'length', 'computed'),
+    ],
+  };
+}
+
+function bump({ spec, travelNow }: CornerAnswer, to: 'stop' | 'metal', margin: Margin): Body {
   const source = travelNow.source === 'assumed' ? 'assumed' : 'computed';
+  const stop = to === 'stop' ? spec.stopMm.value : 0;
   const inputs = [
     input('z max', 'wheel travel', spec.travelMm.value, 'length', spec.travelMm.source),
-    input('z′', 'travel used after the plan', travelAfterMm, 'length', source),
+    input(
+      'z′',
+      `travel used after the plan${caseWords(margin)}`,
+      spec.travelMm.value - stop - margin.leftMm,
+      'length',
+      source,
+    ),
   ];
   if (to === 'metal')
     return {
@@ -76,14 +139,14 @@ function bump({ spec, travelAfterMm, travelNow }: CornerAnswer, to: 'stop' | 'me
   };
 }
 
-function height({ spec, predictedMm }: CornerAnswer, toleranceMm: number): Body {
+function height({ spec, specMm }: CornerAnswer, toleranceMm: number): Body {
   return {
     title: 'Height within tolerance',
     words: 'tolerance less the distance from target after the plan',
     formula: 'left = T − |h′ − t|',
     inputs: [
       input('T', 'tolerance', toleranceMm, 'length', 'sheet'),
-      input('h′', 'height after', predictedMm, 'length', 'computed'),
+      input('h′', 'height after, as specified', specMm, 'length', 'computed'),
       input('t', 'target', spec.targetMm ?? 0, 'length', 'sheet'),
     ],
   };

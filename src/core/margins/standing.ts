@@ -1,0 +1,48 @@
+import { cornerIds, type CornerId } from '../machine/body.ts';
+import type { CornerModel } from '../machine/corner.ts';
+import { readSolver, type ContactEquilibrium } from '../machine/equilibrium.ts';
+import { predict } from '../learn/predict.ts';
+import type { Answer } from '../plan/answer.ts';
+
+/** How one corner stands in one load case, after the plan. */
+export interface Standing extends ContactEquilibrium {
+  id: CornerId;
+  loadCase: string;
+  /** One standard deviation of the travel used, mm. */
+  travelSdMm: number;
+  /** mm the body stands higher over this wheel than at the baseline. */
+  risenMm: number;
+  corner: CornerModel;
+}
+
+/** Every read corner in every load case that differs from the others, the measured one first. */
+export function standings(answer: Answer): Standing[] {
+  const { document, machine, fit, after } = answer;
+  const baseline = fit.rounds[0]?.travel ?? [];
+  return differentCases(answer).flatMap((k) => {
+    const { outcome, travelSd } = predict(fit, { ...after, aboard: machine.aboard[k] ?? after.aboard });
+    const { contacts } = readSolver(outcome.solver, {
+      converged: outcome.converged,
+      iterations: 0,
+      residualN: 0,
+    });
+    return answer.corners.map(({ id }): Standing => {
+      const i = cornerIds.indexOf(id);
+      const contact = contacts[i] as ContactEquilibrium;
+      return {
+        ...contact,
+        id,
+        loadCase: document.cases[k] ?? '',
+        travelSdMm: travelSd[i] ?? 0,
+        risenMm: (baseline[i] ?? contact.travelMm) - contact.travelMm,
+        corner: outcome.solver.corners[i] as CornerModel,
+      };
+    });
+  });
+}
+
+/** Indices of the load cases, those left out that have the same aboard as an earlier one. */
+function differentCases({ machine }: Answer): number[] {
+  const keys = machine.aboard.map((aboard) => aboard.join());
+  return keys.flatMap((key, k) => (keys.indexOf(key) === k ? [k] : []));
+}
