@@ -48,7 +48,7 @@ export const demoJobs = [
           pitchMm: 2.54,
           travelMm: axle === 'front' ? 222 : 244,
           stopMm: 48,
-          springs: [axle === 'front' ? coil('105 front', 105, 340, 160) : coil('44 rear', 44, 420, 170)],
+          springs: [axle === 'front' ? coil('105 front', 105, 350, 160) : coil('44 rear', 44, 440, 160)],
           preloadMm: axle === 'front' ? 34 : 26,
         });
         corner.collar =
@@ -89,8 +89,8 @@ export const demoJobs = [
           pitchMm: 2,
           travelMm: axle === 'front' ? 138 : 146,
           stopMm: 30,
-          springs: [axle === 'front' ? coil('40 front', 40, 230, 78) : coil('65 rear', 65, 200, 82)],
-          preloadMm: 7,
+          springs: [axle === 'front' ? coil('32 front', 32, 230, 78) : coil('50 rear', 50, 200, 82)],
+          preloadMm: 22,
         });
         corner.collar = collar('lock ring shoulder', 'against-seat', 12, 88);
       });

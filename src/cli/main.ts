@@ -1,5 +1,6 @@
 import { Command } from 'commander';
 import { Exit, exits } from './faultExit.ts';
+import { learn, plan, solve } from './job.ts';
 import { rounds } from './rounds.ts';
 import { stack } from './stack.ts';
 
@@ -16,6 +17,34 @@ const program = new Command('margin')
 function print(text: string): void {
   process.stdout.write(text);
 }
+
+function printJson(value: unknown): void {
+  print(`${JSON.stringify(value, null, 2)}\n`);
+}
+
+const jobArgument = ['<file>', 'a job file, or - for standard input'] as const;
+
+program
+  .command('solve')
+  .description('how the machine of a job stands in each load case: travels, loads, heights, margins')
+  .argument(...jobArgument)
+  .action((file: string) => printJson(solve(file)));
+
+program
+  .command('plan')
+  .description('seat moves for a job that has been measured, what to expect of them, and what is left')
+  .argument(...jobArgument)
+  .action((file: string) => {
+    const { answer, code } = plan(file);
+    printJson(answer);
+    process.exitCode = code;
+  });
+
+program
+  .command('learn')
+  .description('what the readings of a job have taught of its ratios, springs and loads')
+  .argument(...jobArgument)
+  .action((file: string) => printJson(learn(file)));
 
 program
   .command('stack')

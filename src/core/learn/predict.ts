@@ -1,4 +1,3 @@
-import { solveInPlace } from '../numerics/flatCholesky.ts';
 import { standardNormal, type Uniform } from '../numerics/random.ts';
 import type { Situation } from './belief.ts';
 import type { Fit } from './fit.ts';
@@ -59,6 +58,38 @@ function spreadOf({ factor, parameters }: Fit, rows: Float64Array, count: number
   return halves.map((a) => halves.map((b) => a.reduce((sum, value, k) => sum + value * (b[k] as number), 0)));
 }
 
+/** Heights, travels and single coordinates in a situation as rows whose inner products are covariances. */
+export interface SpreadRows {
+  heights: Float64Array[];
+  travel: Float64Array[];
+  /** Of the parameter with this index. */
+  unit: (parameter: number) => Float64Array;
+}
+
+/** Whitened rows of what a fit does not know: with P = (L L')^-1, cov(a, b) = (L^-1 a) . (L^-1 b). */
+export function travelSpreadRows(fit: Fit, situation: Situation): SpreadRows {
+  const { believed, parameters, values, factor } = fit;
+  const n = parameters.length;
+  const outcome = simulate(believed, values, situation);
+  const slopes = sensitivity(believed, parameters, values, outcome, situation);
+  const whitened = (rows: Float64Array, count: number) =>
+    Array.from({ length: count }, (_, i) => {
+      const row = rows.slice(i * n, (i + 1) * n);
+      forward(factor, n, row);
+      return row;
+    });
+  return {
+    heights: whitened(slopes.heights, believed.references.length),
+    travel: whitened(slopes.travel, believed.machine.contacts.length),
+    unit: (parameter) => {
+      const row = new Float64Array(n);
+      row[parameter] = 1;
+      forward(factor, n, row);
+      return row;
+    },
+  };
+}
+
 function forward(factor: Float64Array, n: number, right: Float64Array): void {
   for (let i = 0; i < n; i++) {
     let rest = right[i] as number;
@@ -79,15 +110,4 @@ export function drawValues({ believed, parameters, best, factor }: Fit, uniform:
   }
   for (let i = 0; i < n; i++) x[i] = (x[i] as number) + (best[i] as number);
   return unpack(believed, parameters, x);
-}
-
-/** Standard deviations of the parameters' coordinates after the readings: 1 where nothing was learnt. */
-export function coordinateSds({ factor, parameters }: Fit): number[] {
-  const n = parameters.length;
-  return parameters.map((_, k) => {
-    const unit = new Float64Array(n);
-    unit[k] = 1;
-    solveInPlace(factor, n, n, unit);
-    return Math.sqrt(unit[k] as number);
-  });
 }

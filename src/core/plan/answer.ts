@@ -120,7 +120,8 @@ function meetAt(document: JobDocument, machine: JobMachine): Pick<Situation, 'km
   };
 }
 
-function evidenceOf(
+/** What was read in every round, with seats as they stood then (mm from the baseline). */
+export function evidenceOf(
   document: JobDocument,
   machine: JobMachine,
   state: RoundsState,

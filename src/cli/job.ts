@@ -1,0 +1,73 @@
+import { nextAction } from '#core/job/nextAction.ts';
+import { solveJob } from '#core/job/solveJob.ts';
+import { worthAsking } from '#core/learn/worth.ts';
+import { marginsFor } from '#core/margins/margins.ts';
+import { answerFor, type Answer } from '#core/plan/answer.ts';
+import { reasonWords } from '#core/plan/reasons.ts';
+import { Exit, exits, faultExit } from './faultExit.ts';
+import { readJobFile } from './jobFile.ts';
+
+const mm = (value: number) => `${value.toFixed(1)} mm`;
+
+/** How the machine of a job stands in each load case, and what is left. */
+export function solve(file: string): unknown {
+  const record = readJobFile(file);
+  const cases = solveJob(record);
+  if (!cases.ok) throw faultExit(file, cases.faults);
+  const answer = answerFor(record);
+  return { cases: cases.value, margins: answer ? marginsFor(answer) : [] };
+}
+
+/** What to turn, what to expect of it, and the exit code that goes with it. */
+export function plan(file: string): { answer: unknown; code: number } {
+  const record = readJobFile(file);
+  const answer = measuredAnswer(file, record);
+  const out = answer.reasons.some(({ kind }) => kind !== 'rigid-body');
+  return {
+    code: out ? exits.outOfReach : exits.done,
+    answer: {
+      next: nextAction(record, answer),
+      chanceNow: answer.chanceNow,
+      chanceAfter: answer.chanceAfter,
+      toleranceMm: answer.tolerance,
+      corners: answer.corners.map((corner) => ({
+        corner: corner.id,
+        seatMm: corner.seatMm,
+        turns: corner.turns,
+        stopAtMm: corner.stopAtMm,
+        targetMm: corner.spec.targetMm,
+        nowMm: { mean: corner.nowMm, sd: corner.nowSdMm },
+        afterMm: { mean: corner.predictedMm, sd: corner.predictedSdMm },
+        asSpecifiedMm: { mean: corner.specMm, sd: corner.specSdMm },
+        travelMm: { now: corner.travelNow, after: corner.travelAfterMm, sd: corner.travelSdMm },
+      })),
+      reasons: answer.reasons.map((reason) => ({ ...reason, ...reasonWords(reason, mm) })),
+      margins: marginsFor(answer),
+      worthAsking: worthAsking(answer.fit, answer.after),
+    },
+  };
+}
+
+/** What the readings have taught. */
+export function learn(file: string): unknown {
+  const answer = measuredAnswer(file, readJobFile(file));
+  const { parameters, best } = answer.fit;
+  return {
+    gains: answer.posterior.gains,
+    heightsByRound: answer.posterior.heightsByRound,
+    strays: answer.posterior.strays,
+    parameters: parameters.flatMap(({ mean, sd, ...what }, k) =>
+      what.kind === 'friction' || what.kind === 'constant'
+        ? []
+        : [{ ...what, prior: { mean, sd }, now: mean + sd * (best[k] ?? 0) }],
+    ),
+  };
+}
+
+function measuredAnswer(file: string, record: ReturnType<typeof readJobFile>): Answer {
+  const answer = answerFor(record);
+  if (!answer)
+    throw new Exit(exits.badInput, `${file} has no height readings: there is nothing to go by yet`);
+  if (answer.faults.length > 0) throw faultExit(file, answer.faults);
+  return answer;
+}

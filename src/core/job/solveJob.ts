@@ -1,0 +1,88 @@
+import type { Checked } from '../faults.ts';
+import { cornerIds, type CornerId } from '../machine/body.ts';
+import { influence, readSolver, type ContactEquilibrium, type Influence } from '../machine/equilibrium.ts';
+import { GRAVITY } from '../machine/solver.ts';
+import { fit } from '../learn/fit.ts';
+import { simulate, type Outcome } from '../learn/simulate.ts';
+import { evidenceOf } from '../plan/answer.ts';
+import { machineOf } from './believed.ts';
+import { readRounds } from './rounds.ts';
+import type { JobRecord } from './types.ts';
+
+export interface SolvedCorner extends ContactEquilibrium {
+  /** Height as the specification states it; null where none was read. */
+  heightMm: number | null;
+  padLoadKg: number;
+}
+
+export interface SolvedCase {
+  loadCase: string;
+  converged: boolean;
+  corners: SolvedCorner[];
+  totals: Totals;
+  /** What one mm of each seat does, in the order of the corners; null where the machine does not stand firm. */
+  influence: Influence | null;
+}
+
+/** What stands on the ground. */
+export interface Totals {
+  totalKg: number;
+  /** Shares of the total, 0 to 1. */
+  front: number;
+  left: number;
+  /** (RF + LR) over the total. */
+  crossRfLr: number;
+  pitchMmPerM: number;
+  rollMmPerM: number;
+}
+
+/** How a job's machine stands now, in each load case, with all that its readings have taught. */
+export function solveJob(record: JobRecord): Checked<SolvedCase[]> {
+  const { document } = record;
+  const state = readRounds(record);
+  const read = cornerIds.filter((id) => state.rounds[0]?.heights[id] !== undefined);
+  const machine = machineOf(document, read);
+  if (!machine.ok) return machine;
+  const rounds = evidenceOf(document, machine.value, state, read);
+  const learnt = fit(machine.value.believed, rounds);
+  const now = rounds.at(-1)?.situation ?? { seatsMm: [], mountsMm: [], km: 0, aboard: [] };
+  return {
+    ok: true,
+    value: document.cases.map((loadCase, k) => {
+      const outcome = simulate(machine.value.believed, learnt.values, {
+        ...now,
+        aboard: machine.value.aboard[k] ?? [],
+      });
+      return solved(loadCase, outcome, read);
+    }),
+  };
+}
+
+function solved(loadCase: string, outcome: Outcome, read: readonly CornerId[]): SolvedCase {
+  const { contacts, body } = readSolver(outcome.solver, {
+    converged: outcome.converged,
+    iterations: 0,
+    residualN: 0,
+  });
+  const kg = contacts.map(({ padLoadN }) => padLoadN / GRAVITY);
+  const totalKg = kg.reduce((sum, one) => sum + one, 0);
+  const share = (has: (id: CornerId) => boolean) =>
+    cornerIds.reduce((sum, id, i) => (has(id) ? sum + (kg[i] ?? 0) : sum), 0) / totalKg;
+  return {
+    loadCase,
+    converged: outcome.converged,
+    corners: contacts.map((contact, i) => {
+      const at = read.indexOf(cornerIds[i] as CornerId);
+      return { ...contact, heightMm: at < 0 ? null : (outcome.heights[at] ?? null), padLoadKg: kg[i] ?? 0 };
+    }),
+    totals: {
+      totalKg,
+      front: share((id) => id.endsWith('F')),
+      left: share((id) => id.startsWith('L')),
+      crossRfLr: share((id) => id === 'RF' || id === 'LR'),
+      pitchMmPerM: body.pitchMmPerM,
+      rollMmPerM: body.rollMmPerM,
+    },
+    influence: influence(outcome.solver),
+  };
+}

@@ -1,0 +1,79 @@
+import type { Axle } from '../machine/classes.ts';
+import { tolerances } from '../tolerances.ts';
+import type { Fit } from './fit.ts';
+import { travelSpreadRows } from './predict.ts';
+import type { Situation } from './belief.ts';
+import type { Parameter } from './parameters.ts';
+
+/** Something that could still be measured, and what it would do to the uncertainty of the heights that are planned. */
+export interface Asking {
+  ask: 'travel' | 'weigh' | 'springs' | 'preload';
+  axle: Axle;
+  /** Standard deviation of the planned heights of that axle now, and with the answer, mm. */
+  sdMm: number;
+  withItMm: number;
+}
+
+/**
+ * Of all that could be asked, what would narrow the planned heights most, best first. With covariance P and a wish to
+ * know the rows B to r, the heights' A P A' becomes A (P - P B' (B P B' + r^2)^-1 B P) A', one row at a time.
+ */
+export function worthAsking(fit: Fit, after: Situation): Asking[] {
+  const { believed, parameters } = fit;
+  const rows = travelSpreadRows(fit, after);
+  const asks = (['front', 'rear'] as const).flatMap((axle): Asking[] => {
+    const heights = believed.references.flatMap(({ contact }, r) =>
+      believed.machine.contacts[contact]?.axle === axle ? [rows.heights[r] as Float64Array] : [],
+    );
+    if (heights.length === 0) return [];
+    const sdMm = rootMean(heights.map((a) => dot(a, a)));
+    const answer = (ask: Asking['ask'], known: { row: Float64Array; sd: number }[]): Asking => ({
+      ask,
+      axle,
+      sdMm,
+      withItMm: rootMean(heights.map((a) => conditioned(a, known))),
+    });
+    const of = (kind: Parameter['kind'], sd: number) =>
+      parameters.flatMap((parameter, k) => {
+        const contact =
+          'contact' in parameter ? parameter.contact : 'mass' in parameter ? parameter.mass : -1;
+        const here = believed.machine.contacts[contact]?.axle === axle;
+        return parameter.kind === kind && here ? [{ row: rows.unit(k), sd: sd / parameter.sd }] : [];
+      });
+    const travels = believed.machine.contacts.flatMap((contact, i) =>
+      contact.axle === axle ? [{ row: rows.travel[i] as Float64Array, sd: tolerances.travelUsedSdMm }] : [],
+    );
+    return [
+      answer('travel', travels),
+      answer('weigh', of('mass', tolerances.weighedSd)),
+      answer('springs', of('spring', tolerances.springSd)),
+      answer('preload', of('preload', tolerances.preloadSdMm)),
+    ];
+  });
+  return asks.sort((a, b) => a.withItMm / a.sdMm - b.withItMm / b.sdMm);
+}
+
+/** Variance left of `a` when the rows are known to within their deviations, taken in one after another. */
+function conditioned(a: Float64Array, known: readonly { row: Float64Array; sd: number }[]): number {
+  const all = [a, ...known.map(({ row }) => row)];
+  const covariance = all.map((x) => all.map((y) => dot(x, y)));
+  const at = (i: number, j: number) => covariance[i]?.[j] ?? 0;
+  known.forEach(({ sd }, k) => {
+    const column = all.map((_, i) => at(i, k + 1));
+    const variance = at(k + 1, k + 1) + sd * sd;
+    for (const [i, row] of covariance.entries())
+      for (let j = 0; j < row.length; j++)
+        row[j] = (row[j] as number) - ((column[i] ?? 0) * (column[j] ?? 0)) / variance;
+  });
+  return Math.max(at(0, 0), 0);
+}
+
+function dot(a: Float64Array, b: Float64Array): number {
+  let sum = 0;
+  for (let k = 0; k < a.length; k++) sum += (a[k] as number) * (b[k] as number);
+  return sum;
+}
+
+function rootMean(values: readonly number[]): number {
+  return Math.sqrt(values.reduce((sum, value) => sum + value, 0) / values.length);
+}
