@@ -3,6 +3,12 @@
  * "Absolute" constants are compared with a difference, "relative" ones with a share of the value.
  */
 export const tolerances = {
+  /** relative. A ratio taken off the machine with a tape, wheel against damper. */
+  measuredRatioSd: 0.03,
+  /** share. So likely to land that nothing more need be asked. */
+  sureChance: 0.95,
+  /** share. A measurement is worth the walk when it brings the spread below this share of what it was. */
+  worthAskingShare: 0.85,
   /** mm, absolute. Travel used, from two readings of the tape (one standard deviation). */
   travelUsedSdMm: 1.4,
   /** machines drawn to plan on while somebody types. */

@@ -7,7 +7,7 @@ import type { Parameter } from './parameters.ts';
 
 /** Something that could still be measured, and what it would do to the uncertainty of the heights that are planned. */
 export interface Asking {
-  ask: 'travel' | 'weigh' | 'springs' | 'preload';
+  ask: 'travel' | 'weigh' | 'springs' | 'preload' | 'ratio';
   axle: Axle;
   /** Standard deviation of the planned heights of that axle now, and with the answer, mm. */
   sdMm: number;
@@ -37,7 +37,8 @@ export function worthAsking(fit: Fit, after: Situation): Asking[] {
       parameters.flatMap((parameter, k) => {
         const contact =
           'contact' in parameter ? parameter.contact : 'mass' in parameter ? parameter.mass : -1;
-        const here = believed.machine.contacts[contact]?.axle === axle;
+        const own = 'axle' in parameter ? parameter.axle : believed.machine.contacts[contact]?.axle;
+        const here = own === axle;
         return parameter.kind === kind && here ? [{ row: rows.unit(k), sd: sd / parameter.sd }] : [];
       });
     const travels = believed.machine.contacts.flatMap((contact, i) =>
@@ -48,6 +49,7 @@ export function worthAsking(fit: Fit, after: Situation): Asking[] {
       answer('weigh', of('mass', tolerances.weighedSd)),
       answer('springs', of('spring', tolerances.springSd)),
       answer('preload', of('preload', tolerances.preloadSdMm)),
+      answer('ratio', of('axle-ratio', tolerances.measuredRatioSd)),
     ];
   });
   return asks.sort((a, b) => a.withItMm / a.sdMm - b.withItMm / b.sdMm);

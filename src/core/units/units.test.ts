@@ -8,6 +8,7 @@ import {
   type Denominator,
 } from './formatLength.ts';
 import { explainRefusal } from './amount.ts';
+import { inReadersUnit, measureText, parseMeasure } from './measure.ts';
 import { parseLength } from './parseLength.ts';
 import { parseRatio, ratioText } from './ratio.ts';
 import { parseTurns, turnsText } from './turns.ts';
@@ -169,5 +170,43 @@ describe('turns and ratios', () => {
     expect(parseRatio('0:1').ok).toBe(false);
     expect(parseRatio('2:1:1').ok).toBe(false);
     expect(ratioText(0.5)).toBe('1 mm of seat = 2.00 mm at the wheel');
+  });
+});
+
+describe('masses, rates and shares', () => {
+  test.each([
+    ['mass', '250', 'mm', 250],
+    ['mass', '250', 'in', 113.3980925],
+    ['mass', '551 lb', 'mm', 249.929396],
+    ['rate', '105', 'mm', 105],
+    ['rate', '600 lb/in', 'mm', 105.076],
+    ['rate', '600', 'in', 105.076],
+    ['rate', '10.5 kg/mm', 'in', 102.9698],
+    ['share', '54', 'mm', 0.54],
+    ['share', '54,5 %', 'mm', 0.545],
+  ] as const)('%s %s for a reader of %s', (name, text, system, expected) => {
+    const parsed = parseMeasure(name, text, system);
+    expect(parsed.ok && parsed.value).toBeCloseTo(expected, 3);
+  });
+
+  test('what is written is read back as the same', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom('mass', 'rate', 'share'),
+        fc.constantFrom('mm', 'in'),
+        fc.integer({ min: 1, max: 90000 }),
+        (name, system, n) => {
+          const value = n / 1000;
+          const shown = inReadersUnit(name, value, system);
+          const back = parseMeasure(name, shown.value.toFixed(9), system);
+          expect(back.ok && Math.abs(back.value - value) < 1e-6).toBe(true);
+        },
+      ),
+    );
+    expect(measureText('rate', 105.076)).toBe('105.1 N/mm · 600 lb/in');
+  });
+
+  test.each(['', 'kg', '5 stone', '1.2.3', '5 /in'])('refuses %j', (text) => {
+    expect(parseMeasure('mass', text, 'mm').ok).toBe(false);
   });
 });

@@ -8,11 +8,12 @@ import {
   partsToInput,
   type LengthStyle,
 } from '#core/units/formatLength.ts';
+import { inReadersUnit, measureText, parseMeasure, type MeasureName } from '#core/units/measure.ts';
 import { parseLength } from '#core/units/parseLength.ts';
 import { parseRatio, ratioText } from '#core/units/ratio.ts';
 import { parseTurns, turnsText } from '#core/units/turns.ts';
 
-export type QuantityName = 'length' | 'turns' | 'ratio';
+export type QuantityName = 'length' | 'turns' | 'ratio' | MeasureName;
 
 export type Read = { ok: true; value: number } | { ok: false; why: string };
 
@@ -32,7 +33,22 @@ const refused = (reason: Parameters<typeof explainRefusal>[0]): Read => ({
   why: explainRefusal(reason),
 });
 
+const measured = (name: MeasureName, step: number, decimals: number): Quantity => ({
+  read: (text, { system }) => {
+    const parsed = parseMeasure(name, text, system);
+    return parsed.ok ? { ok: true, value: parsed.value } : refused(parsed.reason);
+  },
+  write: (value, { system }) =>
+    partsToInput(decimalParts(inReadersUnit(name, value, system).value, decimals)),
+  echo: (value) => measureText(name, value),
+  unit: ({ system }) => inReadersUnit(name, 0, system).unit,
+  step: () => step,
+});
+
 export const quantities: Record<QuantityName, Quantity> = {
+  mass: measured('mass', 1, 1),
+  rate: measured('rate', 1, 2),
+  share: measured('share', 0.005, 1),
   length: {
     read: (text, style) => {
       const parsed = parseLength(text, style.system);

@@ -9,6 +9,7 @@ import type { Job } from '../../features/job/useJob.ts';
 import { capital, cornerNumbers, pathWords } from '../../features/job/words.ts';
 import type { QuantityName, Range } from '../../features/numbers/quantity.ts';
 import { TextField } from '../../ui/TextField.tsx';
+import { FittedSection } from './FittedSection.tsx';
 import { Footer, NextLink } from './Footer.tsx';
 import { PathField, ranges, useTargetQuestion } from './fields.tsx';
 import { SideChoice } from './SideChoice.tsx';
@@ -133,6 +134,7 @@ export function IntakeStage({ job }: { job: Job }) {
           </tbody>
         </table>
       </div>
+      <FittedSection job={job} />
       <div className="flex-1" />
       <div className="-mx-4">
         <Footer>

@@ -1,5 +1,6 @@
 import { byCorner } from '#core/plan/answer.ts';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
+import { askingWords, bestQuestion } from '#core/judge/asking.ts';
 import { cornerNames } from '#core/machine/body.ts';
 import { marginTitles, worstOfEachKind, type Margin } from '#core/margins/margins.ts';
 import { lengthText } from '#core/units/formatLength.ts';
@@ -24,12 +25,14 @@ export function MarginColumn({ job }: { job: Job }) {
       <SumPanel />
       <h2 className="text-head font-semibold">What is left</h2>
       <p className="label text-second">
-        {job.state.locked ? 'as locked' : 'after this plan, for the load on board'}
+        {job.state.locked
+          ? 'as locked'
+          : `after this plan, ${job.margins.some(({ loadCase }) => loadCase !== null) ? 'in every load case' : 'for the load on board'}`}
       </p>
       {rows.length === 0 && <p className="text-second mt-3">Margins show as soon as a height is read.</p>}
       <ul className="mt-3">
         {rows.map((margin) => (
-          <MarginRow key={margin.kind + margin.corner} margin={margin} job={job} />
+          <MarginRow key={margin.kind + margin.corner + (margin.name ?? '')} margin={margin} job={job} />
         ))}
       </ul>
       {job.margins.length > 0 && (
@@ -43,6 +46,7 @@ export function MarginColumn({ job }: { job: Job }) {
         </button>
       )}
       <MissingCollars job={job} />
+      <WorthAsking job={job} />
       <Reasons job={job} />
       <p className="label text-second mt-4 print:hidden">
         Any figure opens its sum: <kbd className="border-rule border px-1 font-sans">s</kbd>
@@ -68,7 +72,7 @@ function MarginRow({ margin, job }: { margin: Margin; job: Job }) {
       </div>
       <div className="label text-second flex justify-between pl-[22px]">
         <span>
-          {cornerNames[margin.corner]}
+          {[cornerNames[margin.corner], margin.name, margin.loadCase].filter(Boolean).join(', ')}
           {margin.assumed && <span className="text-tight"> · part assumed</span>}
         </span>
         <span className={stateTone[margin.state]}>{margin.state}</span>
@@ -106,6 +110,19 @@ function MissingCollars({ job }: { job: Job }) {
     <p className="label text-second mt-3">
       Thread left is not known for {missing.map(({ id }) => cornerNames[id]).join(', ')}: give the collar
       reading (baseline) and its limits (intake).
+    </p>
+  );
+}
+
+/** The one measurement that would narrow the plan most, while there is one worth the walk. */
+function WorthAsking({ job }: { job: Job }) {
+  const style = useLengthStyle(1);
+  const { answer } = job;
+  const best = useMemo(() => answer && bestQuestion(answer), [answer]);
+  if (!best) return null;
+  return (
+    <p className="label text-second mt-3" data-testid="worth-asking">
+      {askingWords(best, (mm) => lengthText(mm, style))}
     </p>
   );
 }

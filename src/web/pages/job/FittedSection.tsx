@@ -1,0 +1,307 @@
+import { ChevronDown } from 'lucide-react';
+import { Collapsible } from 'radix-ui';
+import { blankSpring, type SpringDocument } from '#core/job/spring.ts';
+import type { Json } from '#core/job/types.ts';
+import { cornerKg } from '#core/job/believed.ts';
+import { classDefaults } from '#core/machine/classes.ts';
+import { axleOf, cornerIds, cornerNames, type CornerId } from '#core/machine/body.ts';
+import { decimalParts, MM_PER_INCH, partsToText } from '#core/units/formatLength.ts';
+import { inReadersUnit, type MeasureName } from '#core/units/measure.ts';
+import type { LengthSystem } from '#core/units/parseLength.ts';
+import { limits } from '#contract/limits.ts';
+import { useSettings } from '../../app/settings.ts';
+import { pathKey } from '../../features/job/draftKeys.ts';
+import type { Job } from '../../features/job/useJob.ts';
+import { capital, cornerNumbers } from '../../features/job/words.ts';
+import type { QuantityName, Range } from '../../features/numbers/quantity.ts';
+import { NumberField } from '../../ui/NumberField.tsx';
+import { PathField } from './fields.tsx';
+import { LoadsTable } from './LoadsTable.tsx';
+
+/** Springs, weights and load cases. Nothing here is needed to begin; each figure narrows the plan or opens a margin. */
+export function FittedSection({ job }: { job: Job }) {
+  const { document } = job.record;
+  const given =
+    document.loads.length > 0 ||
+    document.machine.massKg !== null ||
+    cornerIds.some((id) => document.corners[id].springs.length > 0 || document.corners[id].loadKg !== null);
+  return (
+    <Collapsible.Root defaultOpen={given} className="border-rule mt-1 border-t pb-4">
+      <Collapsible.Trigger className="group flex min-h-10 items-center gap-2 font-semibold">
+        <ChevronDown aria-hidden size={16} className="-rotate-90 group-data-[state=open]:rotate-0" />
+        Springs and weights
+        <span className="label text-second font-normal">
+          not needed to begin; they narrow the plan and show what the springs have left
+        </span>
+      </Collapsible.Trigger>
+      <Collapsible.Content data-fields>
+        <Faults job={job} />
+        <Whole job={job} />
+        <div className="overflow-x-auto">
+          <table className="mt-2 w-full min-w-[640px] table-fixed border-collapse">
+            <caption className="sr-only">Springs and weights of each corner</caption>
+            <thead>
+              <tr>
+                <th className="w-[168px]" />
+                {cornerIds.map((id) => (
+                  <th key={id} scope="col" className="px-2 pb-1 text-left font-semibold">
+                    <span className="figures text-second">{cornerNumbers[id]}</span>{' '}
+                    {capital(cornerNames[id])}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              <SpringRow
+                job={job}
+                index={0}
+                label="Spring rate"
+                help="as written on it"
+                name="rateNPerMm"
+                quantity="rate"
+                range={limits.springRateNPerMm}
+              />
+              <SpringRow
+                job={job}
+                index={1}
+                label="Free length"
+                help="on the bench"
+                name="freeLengthMm"
+                quantity="length"
+                range={limits.springMm}
+              />
+              <SpringRow
+                job={job}
+                index={2}
+                label="Solid length"
+                help="all coils touching"
+                name="solidLengthMm"
+                quantity="length"
+                range={limits.springMm}
+              />
+              <PathRow
+                job={job}
+                index={3}
+                label="Preload at droop"
+                help="wheel hanging, collar as at the baseline"
+                name="preloadMm"
+                quantity="length"
+                range={limits.preloadMm}
+              />
+              <PathRow
+                job={job}
+                index={4}
+                label="Weight on the wheel"
+                help="scales, wheel and all"
+                name="loadKg"
+                quantity="mass"
+                range={limits.wheelKg}
+                hint={(id) => cornerKg(document, id)}
+              />
+            </tbody>
+          </table>
+        </div>
+        <LoadsTable job={job} />
+      </Collapsible.Content>
+    </Collapsible.Root>
+  );
+}
+
+function Faults({ job }: { job: Job }) {
+  const faults = job.answer?.faults ?? [];
+  if (faults.length === 0) return null;
+  return (
+    <div role="alert" className="border-short label border-l-2 py-1 pl-3">
+      <p className="font-semibold">
+        Something fitted contradicts itself; until it is put right, springs and weights are left out.
+      </p>
+      {faults.map(({ path, got, want }) => (
+        <p key={path}>
+          {path}: {got}; right would be {want}.
+        </p>
+      ))}
+    </div>
+  );
+}
+
+function Whole({ job }: { job: Job }) {
+  const assumed = classDefaults[job.record.document.machine.class];
+  const hint = useHint();
+  return (
+    <div className="relative grid grid-cols-4 items-end gap-x-4 gap-y-2 max-md:grid-cols-2">
+      <PathField
+        job={job}
+        path={['machine', 'massKg']}
+        label="Whole machine now"
+        showLabel
+        order={1}
+        quantity="mass"
+        range={limits.machineKg}
+        placeholder={hint('mass', assumed.massKg)}
+      />
+      <PathField
+        job={job}
+        path={['machine', 'frontShare']}
+        label="Of that on the front"
+        showLabel
+        order={2}
+        quantity="share"
+        range={limits.share}
+        placeholder={hint('share', assumed.frontShare)}
+      />
+      <PathField
+        job={job}
+        path={['settlingMm']}
+        label="New springs will lose"
+        showLabel
+        order={3}
+        range={limits.settlingMm}
+        placeholder="nothing allowed for"
+      />
+    </div>
+  );
+}
+
+/** An assumed figure as it stands in an empty field. */
+function useHint() {
+  const system = useSettings((state) => state.system);
+  return (name: MeasureName, value: number) => {
+    const shown = inReadersUnit(name, value, system);
+    return `${partsToText(decimalParts(shown.value, shown.value > 50 ? 0 : 1))} assumed`;
+  };
+}
+
+interface RowProps {
+  job: Job;
+  index: number;
+  label: string;
+  help: string;
+  quantity: QuantityName;
+  range: Range;
+}
+
+function Row({
+  label,
+  help,
+  children,
+}: {
+  label: string;
+  help: string;
+  children: (id: CornerId) => React.ReactNode;
+}) {
+  return (
+    <tr className="border-rule relative border-t">
+      <th scope="row" className="py-1 pr-2 text-left font-medium">
+        {label}
+        <span className="label text-second block font-normal">{help}</span>
+      </th>
+      {cornerIds.map((id) => (
+        <td key={id} className="px-2 py-1 align-top">
+          {children(id)}
+        </td>
+      ))}
+    </tr>
+  );
+}
+
+function PathRow({
+  job,
+  index,
+  label,
+  help,
+  name,
+  quantity,
+  range,
+  hint,
+}: RowProps & { name: string; hint?: (id: CornerId) => number }) {
+  const say = useHint();
+  return (
+    <Row label={label} help={help}>
+      {(id) => (
+        <PathField
+          job={job}
+          path={['corners', id, name]}
+          order={10 * (index + 1) + cornerNumbers[id]}
+          quantity={quantity}
+          range={range}
+          {...(hint ? { placeholder: say('mass', hint(id)) } : {})}
+        />
+      )}
+    </Row>
+  );
+}
+
+type SpringNumber = 'rateNPerMm' | 'freeLengthMm' | 'solidLengthMm';
+
+/** One figure of a corner's only spring; more than one is shown, and changed in the job file. */
+function SpringRow({ job, index, label, help, name, quantity, range }: RowProps & { name: SpringNumber }) {
+  const system = useSettings((state) => state.system);
+  return (
+    <Row label={label} help={help}>
+      {(id) => {
+        const { springs } = job.record.document.corners[id];
+        if (springs.length > 1)
+          return (
+            <span className="figures text-second block pt-1.5 text-[15px]">
+              {springFigures(springs, name, system)}
+            </span>
+          );
+        const spring = springs[0] ?? blankSpring;
+        const path = ['corners', id, 'springs'];
+        return (
+          <NumberField
+            label={`${label}, ${cornerNames[id]}`}
+            draftKey={`${pathKey(job.record.id, path)}.${name}`}
+            quantity={quantity}
+            decimals={2}
+            range={springRange(spring, name, range)}
+            order={10 * (index + 1) + cornerNumbers[id]}
+            value={spring[name]}
+            onCommit={(value) =>
+              job.actions.change(`${label}, ${cornerNames[id]}`, [
+                path,
+                withFigure(spring, axleName(id), name, value),
+              ])
+            }
+          />
+        );
+      }}
+    </Row>
+  );
+}
+
+function axleName(id: CornerId): string {
+  return `${axleOf(id)} spring`;
+}
+
+/** The springs of a corner with one figure changed; none when nothing is left of the only one. */
+function withFigure(spring: SpringDocument, name: string, key: SpringNumber, value: number | null): Json {
+  const changed = { ...spring, name: spring.name || name, [key]: value };
+  const empty =
+    changed.rateNPerMm === null && changed.freeLengthMm === null && changed.solidLengthMm === null;
+  return (empty ? [] : [changed]) as unknown as Json;
+}
+
+/** Free and solid length bound each other, so that the field itself refuses what crosses. */
+function springRange(
+  { freeLengthMm, solidLengthMm }: SpringDocument,
+  name: SpringNumber,
+  range: Range,
+): Range {
+  if (name === 'freeLengthMm' && solidLengthMm !== null) return { ...range, min: solidLengthMm + 1 };
+  return name === 'solidLengthMm' && freeLengthMm !== null ? { ...range, max: freeLengthMm - 1 } : range;
+}
+
+/** One figure of every spring of a corner, from the seat outwards, with its unit once: "45 + 70 N/mm". */
+function springFigures(springs: readonly SpringDocument[], name: SpringNumber, system: LengthSystem): string {
+  const shown = springs.map((spring) => {
+    const value = spring[name];
+    if (value === null) return '–';
+    const number =
+      name === 'rateNPerMm'
+        ? inReadersUnit('rate', value, system).value
+        : value / (system === 'mm' ? 1 : MM_PER_INCH);
+    return partsToText(decimalParts(number, 1));
+  });
+  return `${shown.join(' + ')} ${name === 'rateNPerMm' ? inReadersUnit('rate', 0, system).unit : system}`;
+}

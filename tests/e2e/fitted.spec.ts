@@ -1,0 +1,73 @@
+import { allSent, expect, field, test } from './app.ts';
+
+const DUNLIN = '/jobs/00000000-0000-4000-8000-000100000000';
+
+test.describe('springs and weights', () => {
+  test('a spring given in pounds per inch is kept, opens the margins of its corner and survives a reload', async ({
+    page,
+  }) => {
+    await page.goto('/');
+    await page.getByRole('link', { name: 'car', exact: true }).click();
+    for (const corner of ['front left', 'front right', 'rear left', 'rear right'])
+      await field(page, `Reads now, ${corner}`).fill('375');
+    await field(page, 'Wanted, front').fill('365');
+    await field(page, 'Wanted, rear').fill('365');
+    await field(page, 'Name of the job').fill('Whimbrel');
+    await page.getByRole('button', { name: 'Start the job' }).click();
+    await page.getByRole('link', { name: /^Intake/ }).click();
+    await page.getByRole('button', { name: /Springs and weights/ }).click();
+
+    await field(page, 'Spring rate, front left').fill('200 lb/in');
+    await expect(page.getByText('35 N/mm · 200 lb/in')).toBeVisible();
+    await page.keyboard.press('Tab');
+    await field(page, 'Free length, front left').fill('250');
+    await field(page, 'Solid length, front left').fill('260');
+    await page.keyboard.press('Tab');
+    // What crosses is refused in the field and nothing else is touched.
+    await expect(field(page, 'Solid length, front left')).toHaveAttribute('aria-invalid', 'true');
+    await field(page, 'Solid length, front left').fill('100');
+    await page.keyboard.press('Tab');
+    await field(page, 'Preload at droop, front left').fill('20');
+    await page.keyboard.press('Tab');
+    const column = page.getByRole('complementary', { name: 'What is left' });
+    await expect(column).toContainText('Coil space at full bump');
+    await expect(column).toContainText('Spring seated at droop');
+    await allSent(page);
+
+    await page.reload();
+    await expect(field(page, 'Spring rate, front left')).toHaveValue('35.03');
+    await page.getByRole('button', { name: 'in', exact: true }).click();
+    await expect(field(page, 'Spring rate, front left')).toHaveValue('200');
+  });
+
+  test('a load aboard in its own case: the margin says in which case it is least; undo takes it back', async ({
+    page,
+  }) => {
+    await page.goto(`${DUNLIN}/intake`);
+    const column = page.getByRole('complementary', { name: 'What is left' });
+    await expect(column).toContainText('loaded for a week');
+    await page.getByLabel('boat gear in the bed aboard loaded for a week').uncheck();
+    await expect(column).not.toContainText('loaded for a week');
+    await page.getByRole('button', { name: 'Undo', exact: true }).click();
+    await expect(column).toContainText('loaded for a week');
+    await page.getByRole('button', { name: 'Add a load', exact: true }).click();
+    await expect(field(page, 'Weight, load 2')).toHaveValue('0');
+    await page.getByRole('button', { name: 'Remove load 2' }).click();
+    await expect(page.getByLabel('What load 2 is')).toHaveCount(0);
+    await allSent(page);
+  });
+
+  test('what would help most is asked for while the plan is unsure, and no longer once it is known', async ({
+    page,
+  }) => {
+    await page.goto('/');
+    await page.getByRole('link', { name: 'car', exact: true }).click();
+    for (const corner of ['front left', 'front right', 'rear left', 'rear right'])
+      await field(page, `Reads now, ${corner}`).fill('395');
+    await field(page, 'Wanted, front').fill('350');
+    await field(page, 'Wanted, rear').fill('350');
+    await field(page, 'Name of the job').fill('Sanderling');
+    await page.getByRole('button', { name: 'Start the job' }).click();
+    await expect(page.getByTestId('worth-asking')).toContainText('would narrow the heights there from ±');
+  });
+});
