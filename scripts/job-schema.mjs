@@ -9,5 +9,5 @@ const vite = await createServer({
   logLevel: 'error',
 });
 const { jobFileSchema } = await vite.ssrLoadModule('/src/contract/schemas/jobFile.ts');
-writeFileSync('docs/job-file.schema.json', `${JSON.stringify(jobFileSchema())}\n`);
+writeFileSync('docs/job-file.schema.json', `${JSON.stringify(jobFileSchema(), null, 1)}\n`);
 await vite.close();

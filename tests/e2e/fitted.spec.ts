@@ -70,4 +70,19 @@ test.describe('springs and weights', () => {
     await page.getByRole('button', { name: 'Start the job' }).click();
     await expect(page.getByTestId('worth-asking')).toContainText('would narrow the heights there from ±');
   });
+
+  test('the plan is tried on drawn machines in a worker, and tried anew when it changes', async ({
+    page,
+  }) => {
+    await page.goto(`${DUNLIN}/plan`);
+    const tried = page.getByTestId('sampled');
+    await expect(tried).toContainText(/Tried on 2000 machines that the readings allow: \d+ in 100 land/);
+    expect(page.workers()).toHaveLength(1);
+    const before = await tried.textContent();
+    await page.getByLabel('equal left and right').check();
+    await expect(tried).not.toHaveText(before ?? '');
+    await expect(tried).toContainText('in 100 land');
+    await page.getByRole('button', { name: 'Undo', exact: true }).click();
+    await expect(tried).toHaveText(before ?? '');
+  });
 });

@@ -99,7 +99,11 @@ function forward(factor: Float64Array, n: number, right: Float64Array): void {
 }
 
 /** One machine that the readings allow, drawn from the fit. */
-export function drawValues({ believed, parameters, best, factor }: Fit, uniform: Uniform): Values {
+export function drawValues(fit: Fit, uniform: Uniform): Values {
+  return unpack(fit.believed, fit.parameters, drawCoordinates(fit, uniform));
+}
+
+function drawCoordinates({ parameters, best, factor }: Fit, uniform: Uniform): Float64Array {
   const n = parameters.length;
   const x = Float64Array.from({ length: n }, () => standardNormal(uniform));
   // L' d = e gives d with covariance (L L')^-1.
@@ -109,5 +113,27 @@ export function drawValues({ believed, parameters, best, factor }: Fit, uniform:
     x[i] = rest / (factor[i * n + i] as number);
   }
   for (let i = 0; i < n; i++) x[i] = (x[i] as number) + (best[i] as number);
-  return unpack(believed, parameters, x);
+  return x;
+}
+
+/**
+ * A way to draw heights after some work: where a drawn machine stands now is taken straight from the fit, so that it
+ * agrees with what was read; what the work does to it comes from the full model.
+ */
+export function heightSampler(fit: Fit, now: Situation, after: Situation): (uniform: Uniform) => number[] {
+  const { believed, parameters, values, best } = fit;
+  const n = parameters.length;
+  const outcome = simulate(believed, values, now);
+  const { heights: slopes } = sensitivity(believed, parameters, values, outcome, now);
+  return (uniform) => {
+    const x = drawCoordinates(fit, uniform);
+    const drawn = unpack(believed, parameters, x);
+    const [before, then] = [simulate(believed, drawn, now).heights, simulate(believed, drawn, after).heights];
+    return outcome.heights.map((height, r) => {
+      let straight = height;
+      for (let k = 0; k < n; k++)
+        straight += (slopes[r * n + k] as number) * ((x[k] as number) - (best[k] as number));
+      return straight + (then[r] ?? NaN) - (before[r] ?? NaN);
+    });
+  };
 }

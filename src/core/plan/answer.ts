@@ -46,6 +46,8 @@ export interface Answer {
   /** Seats and mounts now and after the plan, as measured. */
   now: Situation;
   after: Situation;
+  /** After the plan, as the specification means it: its load case, new springs settled. */
+  specifiedAfter: Situation;
 }
 
 /** Works out everything the sheet shows from a job's record. Null while no height has been read. */
@@ -95,6 +97,7 @@ export function answerFor(record: JobRecord): Answer | null {
     fit: learnt,
     now,
     after,
+    specifiedAfter: { ...after, ...specified },
   };
 }
 

@@ -18,6 +18,8 @@ import { answerFor, byCorner, type Answer } from './answer.ts';
 import { chanceWithin } from './chance.ts';
 import { threadRoom } from './limits.ts';
 import { reasonWords } from './reasons.ts';
+import { blankSpring } from '../job/spring.ts';
+import { samplePlan } from './sampled.ts';
 import { planFact } from './tell.ts';
 
 const answerTo = (values: number | readonly number[], edit?: (document: JobDocument) => void) =>
@@ -326,4 +328,40 @@ test('alike corners get alike moves: no twist is used to shave the last tenth', 
   expect(answer.corners.map(({ turns }) => turns)).toEqual(
     [-4.75, -4.75, -4, -4].map((turns) => expect.closeTo(turns, 9)),
   );
+});
+
+describe('a plan tried on drawn machines', () => {
+  const answer = answerTo([377, 371, 380, 374], (document) => {
+    Object.assign(document.machine, { massKg: 1000, frontShare: 0.5 });
+    for (const id of cornerIds)
+      Object.assign(document.corners[id], {
+        springs: [{ ...blankSpring, name: 'coil', rateNPerMm: 65 }],
+        preloadMm: 20,
+      });
+  });
+  const run = (count: number) => {
+    const steps = samplePlan(answer, count);
+    const progress: number[] = [];
+    for (let step = steps.next(); ; step = steps.next()) {
+      if (step.done) return { ...step.value, progress };
+      progress.push(step.value);
+    }
+  };
+  const sampled = run(1000);
+
+  test('agrees with the straight chance to within the noise of both, and repeats', () => {
+    expect(Math.abs(sampled.landed / sampled.count - (answer.chanceAfter ?? NaN))).toBeLessThan(0.06);
+    expect(run(1000).landed).toBe(sampled.landed);
+    expect(sampled.progress).toEqual(Array.from({ length: 20 }, (_, k) => 50 * (k + 1)));
+  });
+
+  test('its heights spread as the prediction says', () => {
+    sampled.heights.forEach(({ low, middle, high }, i) => {
+      const corner = answer.corners[i];
+      expect(Math.abs(middle - (corner?.specMm ?? NaN))).toBeLessThan(0.3);
+      // 5 to 95 in 100 is 3.29 standard deviations.
+      expect((high - low) / (3.29 * (corner?.specSdMm ?? NaN))).toBeGreaterThan(0.85);
+      expect((high - low) / (3.29 * (corner?.specSdMm ?? NaN))).toBeLessThan(1.15);
+    });
+  });
 });

@@ -5,6 +5,7 @@ import type { Answer } from '#core/plan/answer.ts';
 import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
 import { cornerIds, cornerNames } from '#core/machine/body.ts';
 import { chanceSum, heightNowSum, predictedSum, seatMoveSum, stopAtSum } from '#core/sums/cornerSums.ts';
+import { useSampledPlan } from '../../features/job/useSampledPlan.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -118,6 +119,25 @@ function Move({ corner, answer }: { corner: CornerAnswer; answer: Answer }) {
   );
 }
 
+/** Whether the springs are named: machines drawn on guessed springs would say nothing. */
+function isFitted({ corners, machine }: Answer): boolean {
+  return corners.every(({ id }) => machine.sources[id].springs !== 'assumed');
+}
+
+/** The chance again, from machines drawn and brought to rest by the full model; worked out beside the page. */
+function SampledLine({ job }: { job: Job }) {
+  const { result, done } = useSampledPlan(job.record);
+  if (result)
+    return (
+      <span data-testid="sampled">
+        {' '}
+        Tried on {result.count} machines that the readings allow:{' '}
+        {Math.round((100 * result.landed) / result.count)} in 100 land.
+      </span>
+    );
+  return done === null ? null : <span> Trying it: {done} machines so far.</span>;
+}
+
 function Outlook({ job, answer }: { job: Job; answer: Answer }) {
   const first = firstToTurn(answer);
   const missing = cornerIds.filter((id) => !answer.corners.some((corner) => corner.id === id));
@@ -131,10 +151,11 @@ function Outlook({ job, answer }: { job: Job; answer: Answer }) {
       </b>
       <span className="text-second label block">
         {missing.length > 0
-          ? `Not measured: ${missing.map((id) => cornerNames[id]).join(', ')}; each corner is taken to answer for itself.`
+          ? `Not measured: ${missing.map((id) => cornerNames[id]).join(', ')}; each is taken to move as its twin.`
           : first && !job.state.turning
             ? `Start ${cornerNames[first]}: it moves most.`
             : ''}
+        {isFitted(answer) && !job.state.locked && <SampledLine job={job} />}
       </span>
     </p>
   );

@@ -1,0 +1,37 @@
+import { expose } from 'comlink';
+import type { JobRecord } from '#core/job/types.ts';
+import { answerFor } from '#core/plan/answer.ts';
+import { samplePlan, type Sampled } from '#core/plan/sampled.ts';
+
+let latest = 0;
+
+const pause = () => new Promise((done) => setTimeout(done));
+
+/** Samples a job's plan; gives null when it was called off or asked anew in the meantime. */
+async function sample(
+  record: JobRecord,
+  count: number,
+  onProgress: (done: number) => void,
+): Promise<Sampled | null> {
+  const mine = ++latest;
+  const answer = answerFor(record);
+  if (!answer) return null;
+  const run = samplePlan(answer, count);
+  for (;;) {
+    const step = run.next();
+    if (step.done) return step.value;
+    if (step.value % 500 === 0) onProgress(step.value);
+    // Room for a message that calls it off.
+    await pause();
+    if (mine !== latest) return null;
+  }
+}
+
+function cancel(): void {
+  latest++;
+}
+
+const api = { sample, cancel };
+export type SamplingApi = typeof api;
+
+expose(api);
