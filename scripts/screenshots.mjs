@@ -10,6 +10,12 @@ const shots = [
   { name: 'bays', path: '/' },
   { name: 'new-setup', path: '/new?class=car', act: typeFirstAnswer },
   { name: 'intake', path: job(3, 'intake') },
+  {
+    name: 'springs',
+    path: job(1, 'intake'),
+    act: (page) =>
+      page.getByRole('button', { name: /Springs and weights/ }).evaluate((node) => node.scrollIntoView()),
+  },
   { name: 'baseline', path: job(1, 'baseline') },
   {
     name: 'plan',

@@ -10,7 +10,7 @@ export interface Fault {
 export type Checked<T> = { ok: true; value: T } | { ok: false; faults: Fault[] };
 
 /** Most rows a measured table may have: more is not a measurement but a mistake. */
-export const MOST_ROWS = 500;
+const MOST_ROWS = 500;
 
 interface Range {
   min?: number;

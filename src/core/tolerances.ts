@@ -12,7 +12,7 @@ export const tolerances = {
   /** mm, absolute. Travel used, from two readings of the tape (one standard deviation). */
   travelUsedSdMm: 1.4,
   /** machines drawn to plan on while somebody types. */
-  pageDraws: 4,
+  pageDraws: 2,
   /** relative. Left and right of an axle are made alike to about this. */
   ratioTwinSd: 0.02,
   /** share. A ratio said to be constant may still grow or fall so much over the travel. */
@@ -98,6 +98,8 @@ export const tolerances = {
   turnStep: 1 / 8,
   /** draws. Enough that the stated chance repeats to about 1 in 100. */
   chanceDraws: 4000,
+  /** draws, to compare neighbouring plans on: the same ones for all, so that fewer do. */
+  searchDraws: 1000,
   /** mm, absolute. A reading further than this from its twin across the axle is questioned. */
   twinQuestionMm: 25,
   /** mm, absolute. A target further than this from what was read is questioned: half a number, or the wrong point. */

@@ -1,7 +1,7 @@
 import type { FaultList } from '../faults.ts';
 
 /** A place in the plane of the machine: x forward, z up, mm, in the frame's own axes. */
-export type Place = readonly [number, number];
+type Place = readonly [number, number];
 
 /**
  * A swing arm that works its damper through a rocker: the arm turns about `armPivot` and carries the axle and the

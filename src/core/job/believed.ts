@@ -14,7 +14,7 @@ import { springFrom } from './spring.ts';
 import type { JobDocument } from './types.ts';
 
 /** Where the figures of one corner's model come from. */
-export interface CornerSources {
+interface CornerSources {
   springs: Source;
   preload: Source;
   load: Source;

@@ -9,7 +9,7 @@ import { machineOf } from './believed.ts';
 import { readRounds } from './rounds.ts';
 import type { JobRecord } from './types.ts';
 
-export interface SolvedCorner extends ContactEquilibrium {
+interface SolvedCorner extends ContactEquilibrium {
   /** Height as the specification states it; null where none was read. */
   heightMm: number | null;
   padLoadKg: number;
@@ -25,7 +25,7 @@ export interface SolvedCase {
 }
 
 /** What stands on the ground. */
-export interface Totals {
+interface Totals {
   totalKg: number;
   /** Shares of the total, 0 to 1. */
   front: number;

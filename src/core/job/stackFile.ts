@@ -15,7 +15,7 @@ export interface StackFile {
 }
 
 /** One line of a stack's table. */
-export interface StackRow {
+interface StackRow {
   damperMm: number;
   forceN: number;
   rateNPerMm: number;

@@ -63,7 +63,7 @@ export interface CornerDocument {
   clearances: ClearanceDocument[];
 }
 
-export interface MountDocument {
+interface MountDocument {
   pitchMm: number;
   /** Thread in the mount at the baseline, and the least it must keep. */
   engagedMm: number;
@@ -72,7 +72,7 @@ export interface MountDocument {
   mostMm: number;
 }
 
-export interface ClearanceDocument {
+interface ClearanceDocument {
   name: string;
   nowMm: number;
   /** mm gained per mm that the body rises over this wheel. */
@@ -91,7 +91,7 @@ export interface LoadDocument {
   aboard: boolean[];
 }
 
-export interface BarDocument {
+interface BarDocument {
   /** N per mm of difference between left and right wheel travel. */
   rateNPerMm: number;
   hooked: boolean;

@@ -19,7 +19,7 @@ export interface ContactBelief {
 }
 
 /** What is not known for sure of a machine: standard deviations unless a mean is named. */
-export interface Belief {
+interface Belief {
   /** Log of true over described ratio, shared by the contacts of an axle. */
   axleRatio: { front: number; rear: number };
   /** Growth of the ratio over the travel beyond the described, as a share; by axle. */

@@ -4,7 +4,7 @@ import { solveInPlace } from '../numerics/flatCholesky.ts';
 import type { Fit } from './fit.ts';
 
 /** mm at the wheel per mm at the seat, with one standard deviation. */
-export interface Gain {
+interface Gain {
   mean: number;
   sd: number;
 }

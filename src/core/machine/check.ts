@@ -60,7 +60,7 @@ function apart(a: ContactDescription, b: ContactDescription): number {
 }
 
 /** Every fault of one contact. */
-export function checkContact(path: string, contact: ContactDescription): Fault[] {
+function checkContact(path: string, contact: ContactDescription): Fault[] {
   const faults = new FaultList();
   faults.number(`${path}.x`, contact.x, PLACE);
   faults.number(`${path}.y`, contact.y, PLACE);

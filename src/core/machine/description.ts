@@ -12,7 +12,7 @@ export type SpringsDescription =
   | { kind: 'air'; air: AirDescription };
 
 /** Rubber or foam that is touched late in the travel. */
-export interface StopDescription {
+interface StopDescription {
   /** Damper compression at first contact, mm. */
   contactMm: number;
   /** Rows of [squeeze mm, force N], from zero, both growing. */

@@ -3,7 +3,7 @@ import type { MachineDescription } from './description.ts';
 import { MachineSolver, type SolveReport } from './solver.ts';
 
 /** How a contact stands. */
-export type ContactState =
+type ContactState =
   /** Between its stops, on its springs. */
   | 'free'
   /** Fully extended: the springs push at least as hard as the load. */

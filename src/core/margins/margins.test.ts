@@ -22,7 +22,8 @@ import {
   toldSum,
 } from '../sums/cornerSums.ts';
 import { marginSum } from '../sums/marginSum.ts';
-import { marginsFor, worstOfEachKind, type Margin, type MarginKind } from './margins.ts';
+import type { MarginKind } from './left.ts';
+import { marginsFor, worstOfEachKind, type Margin } from './margins.ts';
 
 const answerOf = (job: Parameters<typeof answerFor>[0]) => must(answerFor(job));
 const find = (margins: readonly Margin[], kind: MarginKind, corner = 'LF') =>

@@ -2,20 +2,10 @@ import type { Answer } from '../plan/answer.ts';
 import type { CornerAnswer } from '../plan/cornerAnswer.ts';
 import type { CornerId } from '../machine/body.ts';
 import { tolerances } from '../tolerances.ts';
+import type { Left, MarginKind } from './left.ts';
 import { springMargins } from './springMargins.ts';
 import { standings, type Standing } from './standing.ts';
 
-export type MarginKind =
-  | 'thread-up'
-  | 'thread-down'
-  | 'droop'
-  | 'bump-stop'
-  | 'bump-metal'
-  | 'coil'
-  | 'seated'
-  | 'crossover'
-  | 'clearance'
-  | 'height';
 export type MarginState = 'clear' | 'tight' | 'short';
 
 /** What is left before one limit at one corner, after the plan. */
@@ -65,17 +55,6 @@ const TIGHT: Record<MarginKind, number> = {
   clearance: 0.2,
   height: 0.25,
 };
-
-/** What a margin is before it is judged. */
-export interface Left {
-  kind: MarginKind;
-  leftMm: number;
-  /** The whole of which it is left, mm. */
-  rangeMm: number;
-  sdMm: number;
-  assumed: boolean;
-  name?: string;
-}
 
 /** Every margin that can be told, for each corner in the load case where it is least; smallest share first. */
 export function marginsFor(answer: Answer): Margin[] {

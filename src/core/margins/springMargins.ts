@@ -1,6 +1,6 @@
 import type { JobDocument } from '../job/types.ts';
 import type { Answer } from '../plan/answer.ts';
-import type { Left } from './margins.ts';
+import type { Left } from './left.ts';
 import type { Standing } from './standing.ts';
 
 /** What the springs of one corner have left, in one load case; nothing where nobody has said which springs they are. */

@@ -305,7 +305,7 @@ function likeliest(
   influence: number[][],
   at: Prediction,
 ): number[] {
-  const chance = chancesAround(at.covariance, problem.targets, problem.toleranceMm);
+  const chance = chancesAround(at.covariance, problem.targets, problem.toleranceMm, tolerances.searchDraws);
   const chanceOf = (moves: readonly number[]) => {
     const mean = at.mean.map((value, r) =>
       moves.reduce((sum, move, j) => sum + (influence[r]?.[j] ?? 0) * (move - entry(start, j)), value),

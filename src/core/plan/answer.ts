@@ -19,7 +19,7 @@ import { threadRoom } from './limits.ts';
 import { reasonsFor, type Reason } from './reasons.ts';
 
 /** What the readings say, beside the heights. */
-export interface Learnt {
+interface Learnt {
   gains: Record<Axle, LearntGain>;
   /** Heights without friction in every round, by corner in the order of `corners`. */
   heightsByRound: number[][];

@@ -20,21 +20,22 @@ export function chanceWithin(
   return chancesAround(covariance, targets, toleranceMm)(mean);
 }
 
-/** The same for many means about which the heights spread alike: the draws are shaped once. */
+/** The same for many means about which the heights spread alike: the draws (at most `chanceDraws`) are shaped once. */
 export function chancesAround(
   covariance: Gaussian['covariance'],
   targets: readonly (number | null)[],
   toleranceMm: number,
+  draws: number = tolerances.chanceDraws,
 ): (mean: readonly number[]) => number {
   const n = targets.length;
-  const errors = shapedDraws(covariance, n);
+  const errors = shapedDraws(covariance, n, draws);
   // Where there is no target anything is within.
   const reach = Float64Array.from(targets, (target) => (target === null ? Infinity : toleranceMm));
   return (mean) => {
     const off = Float64Array.from(targets, (target, i) => (target === null ? 0 : entry(mean, i) - target));
     let within = 0;
     for (let start = 0; start < errors.length; start += n) if (allWithin(errors, start, off, reach)) within++;
-    return within / tolerances.chanceDraws;
+    return within / draws;
   };
 }
 
@@ -46,9 +47,9 @@ function allWithin(errors: Float64Array, start: number, off: Float64Array, reach
 }
 
 /** Standard draws times the Cholesky factor of a covariance: draws x n, flat. */
-function shapedDraws(covariance: Gaussian['covariance'], n: number): Float64Array {
+function shapedDraws(covariance: Gaussian['covariance'], n: number, count: number): Float64Array {
   const lower = Float64Array.from(cholesky(covariance).flat());
-  const draws = standardDraws(n);
+  const draws = standardDraws(n).subarray(0, count * n);
   const shaped = new Float64Array(draws.length);
   for (let start = 0; start < draws.length; start += n) {
     for (let i = 0; i < n; i++) {

@@ -72,7 +72,7 @@ const priors = {
 } as const;
 
 /** The machine of a request with what is not known of it, or every fault in it. */
-export function believedFrom(nominal: Nominal): Checked<BelievedMachine> {
+function believedFrom(nominal: Nominal): Checked<BelievedMachine> {
   const contacts = nominal.corners.map(contactFrom);
   const checked = checkMachine({
     contacts,
@@ -142,7 +142,7 @@ function contactFrom(corner: NominalCorner): ContactDescription {
 }
 
 /** Every fault of a request's shape; numbers of the machine are checked with it. */
-export function checkRequest(request: RoundsRequest): FaultList {
+function checkRequest(request: RoundsRequest): FaultList {
   const faults = new FaultList();
   const { nominal, history } = request ?? {};
   for (const list of ['corners', 'masses', 'arbs', 'refs'] as const)

@@ -42,10 +42,8 @@ export function seatMoveSum(corner: CornerAnswer, answer: Answer): Sum {
     title: `Seat move, ${cornerNames[corner.id]}`,
     words: answer.wholeBody
       ? 'the moves of all four seats that bring the four heights nearest their targets, within the thread, in eighths of a turn'
-      : 'height to go divided by what the seat gives at the wheel, within the thread, in eighths of a turn',
-    formula: answer.wholeBody
-      ? 'least Σ (h + P·g·c − t)²,  turns = c / p'
-      : 'c = (t − h) / g,  turns = c / p',
+      : 'the moves of the seats that bring the heights read so far nearest their targets, an unread corner moving as its twin',
+    formula: 'least Σ (h + J·c − t)²,  turns = c / p',
     inputs: [
       input('h', 'height now', corner.nowMm, 'length', 'measured'),
       input('t', 'target', target, 'length', 'sheet'),
@@ -60,9 +58,7 @@ export function seatMoveSum(corner: CornerAnswer, answer: Answer): Sum {
       input('c', 'seat move chosen', corner.seatMm, 'length', 'computed'),
     ],
     result: { value: corner.turns, unit: 'turns' },
-    note: answer.wholeBody
-      ? 'P is the rigid body on four equal wheel rates with the bars unhooked: one seat alone gives about 3/4 of its move at its own corner, 1/4 at its neighbours and −1/4 across.'
-      : 'Each corner is taken to answer for itself until all four are measured.',
+    note: 'J is what each seat does to each height where the machine rests: a rigid body on its springs, tyres and hooked bars. On equal wheel rates one seat alone gives about 3/4 of its move at its own corner, 1/4 at its neighbours and −1/4 across. It is worked out anew as the seats move.',
   };
 }
 
@@ -89,8 +85,8 @@ export function stopAtSum(corner: CornerAnswer): Sum | null {
 export function predictedSum(corner: CornerAnswer, answer: Answer): Sum {
   return {
     title: `Height after, ${cornerNames[corner.id]}`,
-    words: 'height now, plus what all the seat moves give here through the body',
-    formula: 'h′ = h + Σ P·g·c',
+    words: 'height now, plus what all the seat moves give here once the machine has come to rest again',
+    formula: 'h′ = h + Δh(c), least energy of springs, tyres, bars and weights',
     inputs: [
       input('h', 'height now', corner.nowMm, 'length', 'measured'),
       ...answer.corners.map((other) =>
@@ -106,7 +102,7 @@ export function predictedSum(corner: CornerAnswer, answer: Answer): Sum {
       input('σ', 'one standard deviation', corner.predictedSdMm, 'length', 'computed'),
     ],
     result: { value: corner.predictedMm, unit: 'length' },
-    note: 'The band shown is two standard deviations: it takes in the readings, the friction left and what is not known of the ratio.',
+    note: 'The band shown is two standard deviations: it takes in the readings, the friction left and what is not known of ratio, springs, preload and weights.',
   };
 }
 
@@ -163,8 +159,9 @@ export function gainSum(axle: 'front' | 'rear', answer: Answer): Sum {
   const { prior, now } = answer.posterior.gains[axle];
   return {
     title: `Wheel per seat, ${axle}`,
-    words: 'the sheet’s ratio weighed against what every adjustment so far really did',
-    formula: 'g ~ Normal(1/MR, 12 %), updated by h = h₀ + P·g·c in every round',
+    words: 'the sheet’s ratio weighed against the travel used and what every adjustment so far really did',
+    formula:
+      'g = 1/MR at rest; MR known to 12 % at first, then the most probable machine given every reading',
     inputs: [
       input('1/MR', 'nominal', prior.mean, 'gain', 'sheet'),
       input('σ₀', 'its standard deviation', prior.sd, 'gain', 'assumed'),

@@ -1,5 +1,6 @@
 import { cornerNames } from '../machine/body.ts';
-import type { Margin, MarginKind } from '../margins/margins.ts';
+import type { MarginKind } from '../margins/left.ts';
+import type { Margin } from '../margins/margins.ts';
 import type { CornerAnswer } from '../plan/cornerAnswer.ts';
 import { input } from './input.ts';
 import type { Sum } from './types.ts';

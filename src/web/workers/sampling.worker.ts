@@ -3,6 +3,9 @@ import type { JobRecord } from '#core/job/types.ts';
 import { answerFor } from '#core/plan/answer.ts';
 import { samplePlan, type Sampled } from '#core/plan/sampled.ts';
 
+/** Machines between two looks at the messages: each look costs some milliseconds of its own. */
+const ROOM_EVERY = 250;
+
 let latest = 0;
 
 const pause = () => new Promise((done) => setTimeout(done));
@@ -20,7 +23,8 @@ async function sample(
   for (;;) {
     const step = run.next();
     if (step.done) return step.value;
-    if (step.value % 500 === 0) onProgress(step.value);
+    if (step.value % ROOM_EVERY !== 0) continue;
+    onProgress(step.value);
     // Room for a message that calls it off.
     await pause();
     if (mine !== latest) return null;

@@ -4,7 +4,7 @@ import type { JobRecord } from '#core/job/types.ts';
 import type { Sampled } from '#core/plan/sampled.ts';
 import type { SamplingApi } from '../../workers/sampling.worker.ts';
 
-export const SAMPLES = 2000;
+const SAMPLES = 2000;
 /** ms without a keystroke before the sampling begins. */
 const REST = 400;
 
