@@ -20,7 +20,10 @@ const shots = [
   {
     name: 'plan',
     path: job(1, 'plan'),
-    act: (page) => page.locator('[data-testid=move-LF] [data-sum]').first().click(),
+    act: async (page) => {
+      await page.locator('[data-testid=move-LF] [data-sum]').first().click();
+      await page.getByTestId('sampled').waitFor();
+    },
   },
   { name: 'turn', path: job(3, 'turn') },
   {

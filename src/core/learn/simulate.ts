@@ -73,7 +73,7 @@ function readHeights({ references }: BelievedMachine, values: Values, solver: Ma
     const z = solver.z[contact] ?? 0;
     // A lower mount screwed out lets the wheel hang lower: hub-to-body heights gain that.
     return follows === 'travel'
-      ? constant + (corner?.droopShiftMm ?? 0) - z
+      ? constant + (corner ? corner.droopShiftMm - corner.linkRiseMm : 0) - z
       : constant - (corner?.damperAt(z) ?? 0);
   });
 }

@@ -1,3 +1,4 @@
+import { linkageDroopShift } from '../geometry/linkage.ts';
 import { ratioMap, type RatioMap } from '../geometry/ratioMap.ts';
 import { AirSpring } from '../springs/air.ts';
 import type { Elastic } from '../springs/elastic.ts';
@@ -47,6 +48,8 @@ export class CornerModel {
   zMax = 0;
   /** Wheel travel by which the lower mount moves full droop, mm. */
   droopShiftMm = 0;
+  /** How much higher other links hold the wheel in the frame at full droop, mm: the chassis is lower by that. */
+  readonly linkRiseMm: number;
   /** Damper compression at the travel last evaluated, mm. */
   damperMm = 0;
   readonly damper: RatioMap;
@@ -74,6 +77,7 @@ export class CornerModel {
     this.spring = springRatio ? ratioMap(springRatio, travelMm) : this.damper;
     this.stack = springs.kind === 'air' ? null : new Stack(stackOf(description), setting.springScales);
     this.elastic = springs.kind === 'air' ? new AirSpring(springs.air) : (this.stack as Stack);
+    this.linkRiseMm = ratio.kind === 'linkage' ? linkageDroopShift(ratio) : 0;
     this.gas = gas ? new GasSpring(gas) : null;
     this.stop = stop ? new Stack(rubber(stop.rows)) : null;
     this.topOut = topOut;

@@ -111,6 +111,31 @@ describe('one corner in closed form', () => {
     expect(after.contacts[0]?.travelMm).toBeCloseTo(before.contacts[0]?.travelMm ?? 0, 9);
   });
 
+  test('preload force is that of the stack at full droop', () => {
+    expect(equilibrium(plainCar({ preloadMm: 12 })).contacts[0]?.preloadN).toBeCloseTo(360, 9);
+    expect(equilibrium(plainCar({ preloadMm: -5 })).contacts[0]?.preloadN).toBe(0);
+  });
+
+  test('lowering links lower the chassis by what they lift the wheel in the frame', () => {
+    const linkage = (linkLongerMm: number) =>
+      ({
+        kind: 'linkage',
+        armPivot: [0, 0],
+        axle: [-500, 0],
+        linkOnArm: [-100, 0],
+        rockerPivot: [0, 200],
+        linkOnRocker: [-100, 200],
+        damperOnRocker: [-300, 200],
+        damperOnFrame: [-300, 9200],
+        linkLongerMm,
+      }) as const;
+    const machine = (longer: number) => plainCar({ ratio: linkage(longer), springs: linear(60) });
+    expect(checkMachine(machine(-2)).ok).toBe(true);
+    const [plain, lowered] = [equilibrium(machine(0)), equilibrium(machine(-2))];
+    expect(lowered.body.heaveMm - plain.body.heaveMm).toBeCloseTo(-10, 0);
+    expect(lowered.contacts[0]?.travelMm).toBeCloseTo(plain.contacts[0]?.travelMm ?? 0, 0);
+  });
+
   test('a spring apart from the damper has its own ratio', () => {
     const machine = plainCar({ springRatio: { kind: 'constant', ratio: 0.7 }, springs: linear(60) });
     const up = equilibrium(

@@ -36,6 +36,8 @@ export interface ContactEquilibrium {
   springForceN: number;
   stackMm: number;
   preloadMm: number;
+  /** N along the spring at full droop. */
+  preloadN: number;
   /** Each spring's compression, mm, from the seat outwards. */
   springsMm: number[];
   padLoadN: number;
@@ -77,17 +79,19 @@ function readContact(solver: MachineSolver, corner: CornerModel, i: number): Con
   corner.evaluate(travelMm);
   const stackMm = corner.springAt(travelMm) + corner.preloadMm;
   const padLoadN = solver.pads[i] as number;
+  const springForceN = corner.elastic.forceN;
+  const wheel = { wheelForceN: corner.forceN, wheelRateNPerMm: corner.rateNPerMm, damperMm: corner.damperMm };
+  corner.elastic.evaluate(corner.preloadMm);
   return {
     name: corner.description.name,
     state: stateOf(solver, corner, i),
     inAir: padLoadN === 0,
     travelMm,
     bumpLeftMm: corner.zMax - travelMm,
-    damperMm: corner.damperMm,
     ratio,
-    wheelForceN: corner.forceN,
-    wheelRateNPerMm: corner.rateNPerMm,
-    springForceN: corner.elastic.forceN,
+    ...wheel,
+    springForceN,
+    preloadN: corner.elastic.forceN,
     stackMm,
     preloadMm: corner.preloadMm,
     springsMm: corner.stack

@@ -196,7 +196,7 @@ export class MachineSolver {
       const corner = this.corners[i] as CornerModel;
       const zi = at[m + i] as number;
       corner.evaluate(zi);
-      let height = zi - corner.droopShiftMm;
+      let height = zi - corner.droopShiftMm + corner.linkRiseMm;
       for (let a = 0; a < m; a++) height += (basis[i * m + a] as number) * (at[a] as number);
       const squeeze = (this.padMm[i] as number) - height;
       const rate = squeeze > 0 ? (this.tyreRates[i] as number) : 0;
@@ -387,7 +387,8 @@ export class MachineSolver {
     for (let a = 0; a < m; a++) this.q[a] = at[a] as number;
     for (let i = 0; i < n; i++) {
       this.z[i] = at[m + i] as number;
-      let height = (at[m + i] as number) - (this.corners[i] as CornerModel).droopShiftMm;
+      const { droopShiftMm, linkRiseMm } = this.corners[i] as CornerModel;
+      let height = (at[m + i] as number) - droopShiftMm + linkRiseMm;
       for (let a = 0; a < m; a++) height += (this.basis[i * m + a] as number) * (at[a] as number);
       this.pads[i] = (this.tyreRates[i] as number) * Math.max((this.padMm[i] as number) - height, 0);
     }

@@ -2,6 +2,7 @@ import { cornerNames } from '../machine/body.ts';
 import { meanOf } from '../numerics/mean.ts';
 import type { Answer } from '../plan/answer.ts';
 import type { CornerAnswer } from '../plan/cornerAnswer.ts';
+import type { Source } from '../job/corner.ts';
 import type { ToldCorner } from '../job/types.ts';
 import { tolerances } from '../tolerances.ts';
 import { input } from './input.ts';
@@ -37,7 +38,6 @@ export function heightNowSum(corner: CornerAnswer, answer: Answer): Sum {
 export function seatMoveSum(corner: CornerAnswer, answer: Answer): Sum {
   const { targetMm, pitchMm } = corner.spec;
   const target = targetMm ?? corner.nowMm;
-  const learnt = answer.state.current > 0;
   return {
     title: `Seat move, ${cornerNames[corner.id]}`,
     words: answer.wholeBody
@@ -47,7 +47,7 @@ export function seatMoveSum(corner: CornerAnswer, answer: Answer): Sum {
     inputs: [
       input('h', 'height now', corner.nowMm, 'length', 'measured'),
       input('t', 'target', target, 'length', 'sheet'),
-      input('g', 'wheel per seat', corner.gain, 'gain', learnt ? 'learnt' : corner.spec.ratio.source),
+      input('g', 'wheel per seat', corner.gain, 'gain', gainSource(corner)),
       input('p', 'thread pitch per turn', pitchMm.value, 'length', pitchMm.source),
       ...(Number.isFinite(corner.room.up)
         ? [input('c max', 'seat room up', corner.room.up, 'length', 'computed')]
@@ -60,6 +60,11 @@ export function seatMoveSum(corner: CornerAnswer, answer: Answer): Sum {
     result: { value: corner.turns, unit: 'turns' },
     note: 'J is what each seat does to each height where the machine rests: a rigid body on its springs, tyres and hooked bars. On equal wheel rates one seat alone gives about 3/4 of its move at its own corner, 1/4 at its neighbours and −1/4 across. It is worked out anew as the seats move.',
   };
+}
+
+/** Learnt as soon as readings have moved it off what the sheet says. */
+function gainSource({ gain, spec }: CornerAnswer): Source {
+  return Math.abs(gain * spec.ratio.value - 1) < 1e-3 ? spec.ratio.source : 'learnt';
 }
 
 /** The collar reading to stop at. Null when no collar was read. */
@@ -92,13 +97,7 @@ export function predictedSum(corner: CornerAnswer, answer: Answer): Sum {
       ...answer.corners.map((other) =>
         input(`c ${other.id}`, `seat move, ${cornerNames[other.id]}`, other.seatMm, 'length', 'computed'),
       ),
-      input(
-        'g',
-        'wheel per seat here',
-        corner.gain,
-        'gain',
-        answer.state.current > 0 ? 'learnt' : corner.spec.ratio.source,
-      ),
+      input('g', 'wheel per seat here', corner.gain, 'gain', gainSource(corner)),
       input('σ', 'one standard deviation', corner.predictedSdMm, 'length', 'computed'),
     ],
     result: { value: corner.predictedMm, unit: 'length' },
