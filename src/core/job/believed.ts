@@ -286,7 +286,7 @@ function referenceOf(document: JobDocument, id: CornerId): Reference {
   const { kind } = document.corners[id].reference;
   return {
     name: id,
-    follows: referenceKinds[kind].seesTyres ? 'body' : 'travel',
+    follows: referenceKinds[kind].follows,
     contact: cornerIds.indexOf(id),
     x,
     y,

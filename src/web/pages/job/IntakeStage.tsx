@@ -1,4 +1,4 @@
-import { referenceKinds, type ReferenceKind } from '#core/geometry/reference.ts';
+import { fourWheelKinds, referenceKinds } from '#core/geometry/reference.ts';
 import { classDefaults } from '#core/machine/classes.ts';
 import { axleOf, cornerIds, cornerNames, type CornerId } from '#core/machine/body.ts';
 import type { Json } from '#core/job/types.ts';
@@ -260,7 +260,7 @@ interface Option {
   value: string;
   words: string;
 }
-const kindOptions: readonly Option[] = (Object.keys(referenceKinds) as ReferenceKind[]).map((kind) => ({
+const kindOptions: readonly Option[] = fourWheelKinds.map((kind) => ({
   value: kind,
   words: referenceKinds[kind].title,
 }));

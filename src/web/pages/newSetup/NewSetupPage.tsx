@@ -1,7 +1,7 @@
 import { byCorner } from '#core/plan/answer.ts';
 import { useEffect, useRef } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import { referenceKinds, type ReferenceKind } from '#core/geometry/reference.ts';
+import { fourWheelKinds, referenceKinds } from '#core/geometry/reference.ts';
 import { classDefaults, machineClasses, type MachineClass } from '#core/machine/classes.ts';
 import { axleOf, cornerIds, cornerNames, type CornerId } from '#core/machine/body.ts';
 import { lengthText } from '#core/units/formatLength.ts';
@@ -174,7 +174,7 @@ function ReferenceChoice({ job }: { job: Job }) {
       onChange={(event) => set(event.target.value)}
       className="border-second/70 -ml-1 h-6 w-full border-b bg-transparent"
     >
-      {(Object.keys(referenceKinds) as ReferenceKind[]).map((one) => (
+      {fourWheelKinds.map((one) => (
         <option key={one} value={one}>
           {referenceKinds[one].title}
         </option>
