@@ -3,6 +3,8 @@
  * "Absolute" constants are compared with a difference, "relative" ones with a share of the value.
  */
 export const tolerances = {
+  /** coordinates. How many frictions the assumed size of friction is worth against those seen on the machine. */
+  frictionFaith: 3,
   /** relative. A ratio taken off the machine with a tape, wheel against damper. */
   measuredRatioSd: 0.03,
   /** share. So likely to land that nothing more need be asked. */
@@ -46,7 +48,7 @@ export const tolerances = {
   /** mm at the wheel per mm of seat. Below this a seat does nothing that can be planned with. */
   deadGain: 0.05,
   /** share. Work is called done when all true heights are in, and stay in, with at least this probability. */
-  lockChance: 0.96,
+  lockChance: 0.97,
   /** share. What another turn of the spanner must add to the chance before it is advised ahead of a drive. */
   worthATurn: 0.01,
   /** rounds. After this many more work is not advised. */

@@ -64,7 +64,7 @@ export const fourWheelKinds = (Object.keys(referenceKinds) as ReferenceKind[]).f
 );
 
 /** Whether tyre size, pressure and an uneven floor move the reading. */
-export function seesTyres(kind: ReferenceKind): boolean {
+function seesTyres(kind: ReferenceKind): boolean {
   return referenceKinds[kind].follows === 'body';
 }
 

@@ -1,5 +1,5 @@
 import { hideVehicle, isIn, measure, work, type Vehicle } from '../../../tests/fixtures/shop.ts';
-import { answerRequest, type HistoryRound, type RoundsRequest } from './roundsProtocol.ts';
+import { answerRequest, learnFrom, type HistoryRound, type RoundsRequest } from './roundsProtocol.ts';
 
 interface Story {
   after: boolean[];
@@ -43,6 +43,28 @@ describe('worked by the book on simulated machines', () => {
     expect(share(stories, ({ stopped }) => stopped)).toBe(1);
     expect(share(stories, ({ inAtStop }) => inAtStop)).toBeGreaterThanOrEqual(0.98);
     expect(share(stories, ({ settledIn }) => settledIn)).toBeGreaterThanOrEqual(0.95);
+  });
+});
+
+describe('friction', () => {
+  /** Reads a vehicle four times over without turning anything, and gives the friction then assumed, mm. */
+  function frictionAfterReadings(seed: number, times: number): number {
+    const vehicle = hideVehicle(seed);
+    vehicle.truth.bandMm = vehicle.truth.bandMm.map((band) => band * times);
+    const { nominal } = vehicle;
+    const history = [
+      measure(vehicle),
+      ...Array.from({ length: 3 }, () => ({ done: {}, drive: 0, ...measure(vehicle) })),
+    ];
+    const learnt = learnFrom({ nominal, history });
+    if (!learnt.ok) throw new Error(learnt.faults[0]?.path);
+    return learnt.value.parameters.find(({ kind }) => kind === 'friction')?.sd ?? NaN;
+  }
+
+  test('a machine that sticks is seen to stick: more friction is assumed than on one that does not', () => {
+    const seeds = [0, 1, 5, 6, 10];
+    for (const seed of seeds)
+      expect(frictionAfterReadings(seed, 4)).toBeGreaterThan(1.3 * frictionAfterReadings(seed, 0.2));
   });
 });
 

@@ -1,6 +1,7 @@
 import { FaultList, type Checked } from '../faults.ts';
 import type { BelievedMachine, Situation } from '../learn/belief.ts';
-import { fit, type Reading, type RoundEvidence } from '../learn/fit.ts';
+import type { Fit, Reading, RoundEvidence } from '../learn/fit.ts';
+import { fitWithFriction } from '../learn/friction.ts';
 import { checkMachine } from '../machine/check.ts';
 import type { ContactDescription } from '../machine/description.ts';
 import { decide, type Decision } from './decide.ts';
@@ -186,8 +187,8 @@ export interface Followed {
   mayDrive: boolean;
 }
 
-/** The answer to one request: the next adjustment, or stop. */
-export function answerRequest(request: RoundsRequest, followed?: Followed): Checked<Decision> {
+/** What all readings of a request say together. */
+export function learnFrom(request: RoundsRequest, followed?: Followed): Checked<Fit> {
   const { faults } = checkRequest(request);
   if (faults.length > 0) return { ok: false, faults };
   const { nominal, history } = request;
@@ -199,12 +200,19 @@ export function answerRequest(request: RoundsRequest, followed?: Followed): Chec
     frictionScale: 1,
     readings: readingsOf(nominal, heights, travelUsed ?? {}),
   }));
-  const learnt = fit(believed.value, evidence);
-  const now = situations.at(-1) as Situation;
+  return { ok: true, value: fitWithFriction(believed.value, evidence) };
+}
+
+/** The answer to one request: the next adjustment, or stop. */
+export function answerRequest(request: RoundsRequest, followed?: Followed): Checked<Decision> {
+  const learnt = learnFrom(request, followed);
+  if (!learnt.ok) return learnt;
+  const { nominal, history } = request;
+  const now = situationsOf(nominal, history, followed?.openingCollars).at(-1) as Situation;
   return {
     ok: true,
     value: decide({
-      fit: learnt,
+      fit: learnt.value,
       now,
       targets: nominal.refs.map(({ target }) => target),
       toleranceMm: nominal.tolerance,

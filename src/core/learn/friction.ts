@@ -1,0 +1,39 @@
+import { solveInPlace } from '../numerics/flatCholesky.ts';
+import { tolerances } from '../tolerances.ts';
+import type { BelievedMachine } from './belief.ts';
+import { fit, type Fit, type RoundEvidence } from './fit.ts';
+
+/**
+ * A fit that also learns how much friction this machine leaves. Each round's friction coordinates were taken to have
+ * variance 1; given the readings their second moment is mean^2 + variance. Its average over all of them, together with
+ * `frictionFaith` coordinates' worth of what was assumed, scales the assumed friction, and the machine is fitted again
+ * (two steps of expectation and maximisation).
+ */
+export function fitWithFriction(believed: BelievedMachine, rounds: readonly RoundEvidence[]): Fit {
+  let learnt = fit(believed, rounds);
+  if (rounds.length < 2) return learnt;
+  let scale = 1;
+  for (let step = 0; step < 2; step++) {
+    scale *= Math.sqrt(meanSquare(learnt));
+    learnt = fit(
+      believed,
+      rounds.map((round) => ({ ...round, frictionScale: round.frictionScale * scale })),
+    );
+  }
+  return learnt;
+}
+
+function meanSquare({ parameters, best, factor }: Fit): number {
+  const n = parameters.length;
+  let sum: number = tolerances.frictionFaith;
+  let count: number = tolerances.frictionFaith;
+  parameters.forEach((parameter, k) => {
+    if (parameter.kind !== 'friction') return;
+    const unit = new Float64Array(n);
+    unit[k] = 1;
+    solveInPlace(factor, n, n, unit);
+    sum += (best[k] as number) ** 2 + (unit[k] as number);
+    count++;
+  });
+  return sum / count;
+}
