@@ -15,24 +15,23 @@ export interface Outcome {
   travel: number[];
 }
 
-/** Settings of every corner in a situation: seats and mounts as set, less what the springs have lost. */
-function settingsIn({ machine }: BelievedMachine, values: Values, situation: Situation): CornerSetting[] {
-  const share = settledShare(situation.km, values.settlingKm);
-  return values.settings.map((setting, i) => {
-    const contact = machine.contacts[i];
-    const ratio = nominalRatio(contact?.ratio, contact?.travelMm ?? 1) * setting.ratioScale;
-    const lost = Math.max(values.settlingMm[i] ?? 0, 0) * share * ratio;
-    return { ...setting, seatMm: (situation.seatsMm[i] ?? 0) - lost, mountMm: situation.mountsMm[i] ?? 0 };
-  });
+/** Settings of every corner with seats and mounts as set. */
+function settingsIn(values: Values, { seatsMm, mountsMm }: Situation): CornerSetting[] {
+  return values.settings.map((setting, i) => ({
+    ...setting,
+    seatMm: seatsMm[i] ?? 0,
+    mountMm: mountsMm[i] ?? 0,
+  }));
 }
 
-function nominalRatio(
-  ratio: BelievedMachine['machine']['contacts'][number]['ratio'] | undefined,
-  travelMm: number,
-): number {
-  if (ratio?.kind === 'constant') return ratio.ratio * (1 + 0.5 * (ratio.rise ?? 0));
-  if (ratio?.kind === 'table') return ((ratio.rows.at(-1)?.[1] ?? 0) - (ratio.rows[0]?.[1] ?? 0)) / travelMm;
-  return 0.8;
+/** A spring that has lost so much height at the wheel presses as if its seat were lower by that times the ratio. */
+function loseHeight(solver: MachineSolver, values: Values, { km }: Situation): void {
+  const share = settledShare(km, values.settlingKm);
+  if (share === 0) return;
+  solver.corners.forEach((corner, i) => {
+    const lostMm = Math.max(values.settlingMm[i] ?? 0, 0) * share;
+    if (lostMm > 0) corner.set(corner.seatMm - lostMm * corner.meanRatio, corner.mountMm);
+  });
 }
 
 /** Brings a believed machine to rest. `round` adds that round's friction; without it there is none. */
@@ -42,8 +41,9 @@ export function simulate(
   situation: Situation,
   round?: number,
 ): Outcome {
-  const settings = settingsIn(believed, values, situation);
+  const settings = settingsIn(values, situation);
   const solver = new MachineSolver(believed.machine, settings);
+  loseHeight(solver, values, situation);
   believed.machine.contacts.forEach((contact, i) => {
     solver.tyreRates[i] = contact.tyreRateNPerMm * (values.tyreScales[i] ?? 1);
   });

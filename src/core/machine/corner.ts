@@ -52,6 +52,8 @@ export class CornerModel {
   readonly linkRiseMm: number;
   /** Damper compression at the travel last evaluated, mm. */
   damperMm = 0;
+  /** Damper per wheel over the whole travel. */
+  readonly meanRatio: number;
   readonly damper: RatioMap;
   readonly spring: RatioMap;
   readonly elastic: Elastic;
@@ -86,6 +88,7 @@ export class CornerModel {
     this.scale = setting.ratioScale;
     this.damper.evaluate(travelMm);
     this.quadratic = (setting.ratioRise * this.damper.value) / (2 * travelMm * travelMm);
+    this.meanRatio = (setting.ratioScale * this.damper.value) / travelMm;
     this.set(setting.seatMm, setting.mountMm);
   }
 

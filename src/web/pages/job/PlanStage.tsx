@@ -142,7 +142,8 @@ function Outlook({ job, answer }: { job: Job; answer: Answer }) {
   const first = firstToTurn(answer);
   const missing = cornerIds.filter((id) => !answer.corners.some((corner) => corner.id === id));
   return (
-    <p>
+    // Beside the choice and the button it takes what is left, however long it gets.
+    <p className="min-w-[250px] flex-1">
       <b>
         <SumFigure name="Chance of landing in tolerance" sum={() => chanceSum(answer, 'after')}>
           <span className="figures">{Math.round((answer.chanceAfter ?? 0) * 100)}</span> in 100 to be within{' '}
