@@ -85,4 +85,28 @@ test.describe('springs and weights', () => {
     await page.getByRole('button', { name: 'Undo', exact: true }).click();
     await expect(tried).toHaveText(before ?? '');
   });
+
+  test('a reading that does not agree with the rest is told, and hardly moves the height', async ({
+    page,
+  }) => {
+    await page.goto('/');
+    await page.getByRole('link', { name: 'car', exact: true }).click();
+    for (const corner of ['front left', 'front right', 'rear left', 'rear right'])
+      await field(page, `Reads now, ${corner}`).fill('375');
+    await field(page, 'Wanted, front').fill('365');
+    await field(page, 'Wanted, rear').fill('365');
+    await field(page, 'Name of the job').fill('Turnstone');
+    await page.getByRole('button', { name: 'Start the job' }).click();
+    await page.getByRole('link', { name: /^Baseline/ }).click();
+    await field(page, 'Front left, reading 2').fill('376');
+    await field(page, 'Front left, reading 3').fill('428');
+    await page.keyboard.press('Tab');
+    const told = page.getByRole('region', { name: 'Readings that do not agree' });
+    await expect(told).toContainText(
+      /Front left, baseline: 428 mm does not agree with the rest; it counts \d in 100/,
+    );
+    await page.getByRole('link', { name: /^Plan/ }).click();
+    await expect(page.getByTestId('move-LF')).toContainText('turns down');
+    await allSent(page);
+  });
 });

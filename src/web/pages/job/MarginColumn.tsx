@@ -7,6 +7,7 @@ import { lengthText } from '#core/units/formatLength.ts';
 import { reasonWords } from '#core/plan/reasons.ts';
 import { marginSum } from '#core/sums/marginSum.ts';
 import { useLengthStyle } from '../../app/settings.ts';
+import { capital, roundWords } from '../../features/job/words.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { MarginValue } from '../../features/job/MarginWords.tsx';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
@@ -46,6 +47,7 @@ export function MarginColumn({ job }: { job: Job }) {
         </button>
       )}
       <MissingCollars job={job} />
+      <Strays job={job} />
       <WorthAsking job={job} />
       <Reasons job={job} />
       <p className="label text-second mt-4 print:hidden">
@@ -111,6 +113,24 @@ function MissingCollars({ job }: { job: Job }) {
       Thread left is not known for {missing.map(({ id }) => cornerNames[id]).join(', ')}: give the collar
       reading (baseline) and its limits (intake).
     </p>
+  );
+}
+
+/** Readings that do not agree with the rest: kept, told, and counted for less. */
+function Strays({ job }: { job: Job }) {
+  const style = useLengthStyle(1);
+  const strays = job.answer?.posterior.strays ?? [];
+  if (strays.length === 0) return null;
+  return (
+    <section aria-label="Readings that do not agree" className="label mt-3">
+      {strays.map(({ round, corner, what, mm, weight }) => (
+        <p key={`${round}${corner}${what}${mm}`} className="text-tight">
+          {capital(cornerNames[corner])}, {roundWords(round)}: {lengthText(mm, style)}
+          {what === 'travel' ? ' of travel used' : ''} does not agree with the rest; it counts{' '}
+          {Math.max(Math.round(100 * weight), 1)} in 100. Settle and read again.
+        </p>
+      ))}
+    </section>
   );
 }
 
