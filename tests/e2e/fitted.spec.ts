@@ -1,4 +1,4 @@
-import { allSent, expect, field, test } from './app.ts';
+import { allSent, expect, field, quickStart, test } from './app.ts';
 
 const DUNLIN = '/jobs/00000000-0000-4000-8000-000100000000';
 
@@ -6,14 +6,7 @@ test.describe('springs and weights', () => {
   test('a spring given in pounds per inch is kept, opens the margins of its corner and survives a reload', async ({
     page,
   }) => {
-    await page.goto('/');
-    await page.getByRole('link', { name: 'car', exact: true }).click();
-    for (const corner of ['front left', 'front right', 'rear left', 'rear right'])
-      await field(page, `Reads now, ${corner}`).fill('375');
-    await field(page, 'Wanted, front').fill('365');
-    await field(page, 'Wanted, rear').fill('365');
-    await field(page, 'Name of the job').fill('Whimbrel');
-    await page.getByRole('button', { name: 'Start the job' }).click();
+    await quickStart(page, 'Whimbrel', Array<string>(4).fill('375'), '365', '365');
     await page.getByRole('link', { name: /^Intake/ }).click();
     await page.getByRole('button', { name: /Springs and weights/ }).click();
 
@@ -60,14 +53,7 @@ test.describe('springs and weights', () => {
   test('what would help most is asked for while the plan is unsure, and no longer once it is known', async ({
     page,
   }) => {
-    await page.goto('/');
-    await page.getByRole('link', { name: 'car', exact: true }).click();
-    for (const corner of ['front left', 'front right', 'rear left', 'rear right'])
-      await field(page, `Reads now, ${corner}`).fill('395');
-    await field(page, 'Wanted, front').fill('350');
-    await field(page, 'Wanted, rear').fill('350');
-    await field(page, 'Name of the job').fill('Sanderling');
-    await page.getByRole('button', { name: 'Start the job' }).click();
+    await quickStart(page, 'Sanderling', Array<string>(4).fill('395'), '350', '350');
     await expect(page.getByTestId('worth-asking')).toContainText('would narrow the heights there from ±');
   });
 
@@ -89,14 +75,7 @@ test.describe('springs and weights', () => {
   test('a reading that does not agree with the rest is told, and hardly moves the height', async ({
     page,
   }) => {
-    await page.goto('/');
-    await page.getByRole('link', { name: 'car', exact: true }).click();
-    for (const corner of ['front left', 'front right', 'rear left', 'rear right'])
-      await field(page, `Reads now, ${corner}`).fill('375');
-    await field(page, 'Wanted, front').fill('365');
-    await field(page, 'Wanted, rear').fill('365');
-    await field(page, 'Name of the job').fill('Turnstone');
-    await page.getByRole('button', { name: 'Start the job' }).click();
+    await quickStart(page, 'Turnstone', Array<string>(4).fill('375'), '365', '365');
     await page.getByRole('link', { name: /^Baseline/ }).click();
     await field(page, 'Front left, reading 2').fill('376');
     await field(page, 'Front left, reading 3').fill('428');
