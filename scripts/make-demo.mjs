@@ -16,12 +16,14 @@ const { blankFact } = await load('job/facts.ts');
 const { answerFor } = await load('plan/answer.ts');
 const { planFact } = await load('plan/tell.ts');
 
-const CORNERS = ['LF', 'RF', 'LR', 'RR'];
+const { cornersIn } = await load('machine/body.ts');
+const { workOf } = await load('job/rounds.ts');
 const idOf = (job, n) =>
   `00000000-0000-4000-8000-${String(job).padStart(4, '0')}${String(n).padStart(8, '0')}`;
 
 function tellStory(story, number) {
   let record = { id: idOf(number, 0), version: 1, document: story.describe(blankDocument), entries: [] };
+  const corners = cornersIn(record.document);
   let minute = 0;
   const add = (label, fact) => {
     minute += 2;
@@ -46,26 +48,29 @@ function tellStory(story, number) {
     heights: (round, ...rows) =>
       rows.forEach((row, i) =>
         row.forEach((valueMm, c) =>
-          add('Height reading', { kind: 'height', round, corner: CORNERS[c], slot: String(i + 1), valueMm }),
+          add('Height reading', { kind: 'height', round, corner: corners[c], slot: String(i + 1), valueMm }),
         ),
       ),
     collars: (round, row) =>
-      row.forEach((valueMm, c) =>
-        add('Collar reading', { kind: 'collar', round, corner: CORNERS[c], slot: 'now', valueMm }),
-      ),
+      row.forEach((valueMm, c) => {
+        // Cams and air have no collar to read.
+        if (valueMm !== null)
+          add('Collar reading', { kind: 'collar', round, corner: corners[c], slot: 'now', valueMm });
+      }),
     travelUsed: (round, row) =>
       row.forEach((valueMm, c) =>
-        add('Travel used', { kind: 'travel-used', round, corner: CORNERS[c], slot: 'now', valueMm }),
+        add('Travel used', { kind: 'travel-used', round, corner: corners[c], slot: 'now', valueMm }),
       ),
     tell: () => add('Plan told', planFact(answerFor(record))),
-    turn: (round, corners) => {
+    turn: (round, turned) => {
       const told = record.entries.findLast(({ fact }) => fact.kind === 'plan').fact.told;
-      corners.forEach((corner) => {
-        const askedMm = told.corners[corner].seatMm;
-        if (askedMm !== 0)
-          add('Seat turned', { kind: 'adjustment', round, corner, slot: 'done', valueMm: askedMm, askedMm });
-      });
+      turned.forEach((corner) =>
+        workOf(told.corners[corner]).forEach(({ kind, slot, mm }) =>
+          add('Turned', { kind, round, corner, slot, valueMm: mm, askedMm: mm }),
+        ),
+      );
     },
+    lock: (round) => add('Locked', { kind: 'locked', round, slot: 'locked' }),
   };
   story.tell(tools);
   return { id: record.id, document: record.document, entries: record.entries };

@@ -15,6 +15,18 @@ export const tolerances = {
   travelUsedSdMm: 1.4,
   /** machines drawn to plan on while somebody types. */
   pageDraws: 2,
+  /** relative. No ratio is learnt better than this. */
+  leastRatioSd: 0.002,
+  /** relative. A ratio that earlier jobs have taught may differ so much today: other load, other tyres. */
+  relearntSd: 0.01,
+  /** bar, absolute. A gauge on an air spring. */
+  gaugeSdBar: 0.1,
+  /** share. Cross weight wanted within this, and missed when further off. */
+  crossShare: 0.002,
+  /** thread diameters. A lower mount must keep this much engaged, unless the maker says more. */
+  engagedDiameters: 1.5,
+  /** passes. Seats and rings set each other; two passes settle them, a third is for rings near their sliders. */
+  ringPasses: 3,
   /** relative. Left and right of an axle are made alike to about this. */
   ratioTwinSd: 0.02,
   /** share. A ratio said to be constant may still grow or fall so much over the travel. */
@@ -27,6 +39,8 @@ export const tolerances = {
   preloadSdMm: 2,
   /** relative. A mass somebody has named. */
   massSd: 0.03,
+  /** kg, absolute. No wheel is weighed better: the floor and friction see to that. */
+  leastScaleKg: 1.5,
   /** relative. A wheel on scales. */
   weighedSd: 0.015,
   /** relative. A wheel's share of a known whole. */

@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { referenceKinds } from '#core/geometry/reference.ts';
-import { cornerIds } from '#core/machine/body.ts';
-import { machineClasses } from '#core/machine/classes.ts';
+import { allCorners, cornerFault } from '#core/machine/body.ts';
+import { machineClasses, type MachineClass } from '#core/machine/classes.ts';
 import { limits } from '../limits.ts';
 
 interface Range {
@@ -49,6 +49,7 @@ const ring = Joi.object({
     .required(),
   limitMm: within({ min: -300, max: 1000 }).required(),
   on: Joi.valid('body', 'seat').required(),
+  gapMm: optional(limits.gapMm),
 }).unknown();
 
 const place = Joi.array().ordered(within(limits.placeMm).required(), within(limits.placeMm).required());
@@ -108,10 +109,38 @@ const gas = Joi.object({
   exponent: within({ min: 1, max: 1.7 }).required(),
 }).unknown();
 
+const torsion = Joi.object({
+  rateNMmPerDeg: within(limits.torsionNMmPerDeg).required(),
+  count: Joi.valid(1, 2).required(),
+  leverMm: within(limits.springMm).required(),
+  camDegrees: Joi.array()
+    .items(within({ min: 0, max: 360 }))
+    .min(1)
+    .max(limits.cams)
+    .required(),
+  mostDegrees: optional({ min: 1, max: 720 }),
+}).unknown();
+
+const chamber = {
+  gaugeBar: within({ min: 0, max: 100 }).required(),
+  volumeCm3: within({ min: 1, max: 100000 }).required(),
+};
+
+const air = Joi.object({
+  ...chamber,
+  areaMm2: within({ min: 1, max: 100000 }).required(),
+  exponent: within({ min: 1, max: 1.7 }).required(),
+  second: Joi.object(chamber).unknown().allow(null).required(),
+}).unknown();
+
+const ordered = (low: string, high: string) => (value: Record<string, number>, helpers: Joi.CustomHelpers) =>
+  (value[low] as number) >= (value[high] as number) ? helpers.error('order') : value;
+
 const mount = Joi.object({
   pitchMm: within(limits.pitchMm).required(),
+  threadMm: optional(limits.threadMm),
   engagedMm: within(limits.clearanceMm).required(),
-  leastMm: within(limits.clearanceMm).required(),
+  leastMm: optional(limits.clearanceMm),
   mostMm: within(limits.clearanceMm).required(),
 }).unknown();
 
@@ -139,8 +168,16 @@ const corner = Joi.object({
   reference: Joi.object({
     kind: Joi.valid(...Object.keys(referenceKinds)).required(),
     offsetMm: within(limits.offsetMm).required(),
+    aheadMm: within(limits.placeMm).required(),
   }).required(),
   targetMm: optional(limits.heightMm),
+  weight: optional(limits.weight),
+  sagMm: optional(limits.sagMm),
+  sagWindow: Joi.object({ fromMm: within(limits.sagMm).required(), toMm: within(limits.sagMm).required() })
+    .custom(ordered('fromMm', 'toMm'))
+    .messages({ order: 'the least sag must be below the most' })
+    .allow(null)
+    .required(),
   ratio: optional(limits.ratio),
   pitchMm: optional(limits.pitchMm),
   travelMm: optional(limits.travelMm),
@@ -165,10 +202,20 @@ const corner = Joi.object({
     .items(ring)
     .max(limits.springsPerCorner - 1)
     .required(),
+  torsion: torsion.allow(null).required(),
+  cam: Joi.number()
+    .strict()
+    .integer()
+    .min(0)
+    .max(limits.cams - 1)
+    .allow(null)
+    .required(),
+  air: air.allow(null).required(),
   preloadMm: optional(limits.preloadMm),
   roomMm: optional(limits.roomMm),
   gas: gas.allow(null).required(),
   stopRows: rows({ min: 0, max: 500 }, limits.springN).allow(null).required(),
+  adjustable: Joi.boolean().strict().required(),
   stepMm: optional(limits.pitchMm),
   mount: mount.allow(null).required(),
   tyreRateNPerMm: optional(limits.tyreRateNPerMm),
@@ -177,14 +224,31 @@ const corner = Joi.object({
   clearances: Joi.array().items(clearance).max(limits.loads).required(),
 }).unknown();
 
+const learnt = Joi.object({
+  from: name,
+  ratios: Joi.object(
+    Object.fromEntries(
+      allCorners.map((id) => [
+        id,
+        Joi.object({
+          ratio: within({ min: 0.02, max: 3 }).required(),
+          sd: within({ min: 0.001, max: 1 }).required(),
+        }),
+      ]),
+    ),
+  ).required(),
+}).unknown();
+
 /** A whole job document. */
 export const documentSchema = Joi.object({
   schema: Joi.valid('margin-job').required(),
-  schemaVersion: Joi.valid(2).required(),
+  schemaVersion: Joi.valid(3).required(),
   name: Joi.string().trim().min(1).max(limits.nameLength).required(),
   machine: Joi.object({
     class: Joi.valid(...machineClasses).required(),
     title: Joi.string().allow('').max(limits.nameLength).required(),
+    id: Joi.string().uuid().allow(null).required(),
+    learnt: learnt.allow(null).required(),
     wheelbaseMm: optional(limits.baseMm),
     trackFrontMm: optional(limits.baseMm),
     trackRearMm: optional(limits.baseMm),
@@ -200,8 +264,14 @@ export const documentSchema = Joi.object({
   load: Joi.string().allow('').max(limits.labelLength).required(),
   toleranceMm: optional(limits.toleranceMm),
   equalSides: Joi.boolean().strict().required(),
+  crossTarget: optional(limits.share),
   note: Joi.string().allow('').max(limits.noteLength).required(),
-  corners: Joi.object(Object.fromEntries(cornerIds.map((id) => [id, corner.required()]))).required(),
+  corners: Joi.object(Object.fromEntries(allCorners.map((id) => [id, corner]))).required(),
 })
+  .custom((value: { machine: { class: MachineClass }; corners: object }, helpers) => {
+    const fault = cornerFault(value.machine.class, Object.keys(value.corners));
+    return fault ? helpers.error('corners', { fault: `${fault.path}: expected ${fault.want}` }) : value;
+  })
+  .messages({ corners: '{#fault}' })
   // The file is open: what others have added to it is kept.
   .unknown();

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { cornerIds } from '#core/machine/body.ts';
+import { allCorners } from '#core/machine/body.ts';
 import { limits } from '../limits.ts';
 import { documentSchema, within } from './document.ts';
 
@@ -9,17 +9,27 @@ const toldCorner = Joi.object({
   seatMm: within(limits.moveMm).required(),
   turns: within({ min: -1500, max: 1500 }).required(),
   stopAtMm: within({ min: -1000, max: 2000 }).allow(null).required(),
+  mountMm: within(limits.moveMm),
+  ringsMm: Joi.array()
+    .items(within(limits.moveMm))
+    .max(limits.springsPerCorner - 1),
+  camTo: Joi.number()
+    .strict()
+    .integer()
+    .min(0)
+    .max(limits.cams - 1),
+  airToBar: within({ min: 0, max: 100 }),
   heightMm: within({ min: -4000, max: 4000 }).required(),
   heightSdMm: within({ min: 0, max: 2000 }).required(),
 });
 
 const told = Joi.object({
-  corners: Joi.object(Object.fromEntries(cornerIds.map((id) => [id, toldCorner]))).required(),
+  corners: Joi.object(Object.fromEntries(allCorners.map((id) => [id, toldCorner]))).required(),
   chance: within({ min: 0, max: 1 }).required(),
 });
 
 const round = Joi.number().strict().integer().min(0).max(limits.rounds).required();
-const corner = Joi.valid(...cornerIds).required();
+const corner = Joi.valid(...allCorners).required();
 const nothing = Joi.valid(null).required();
 const slot = Joi.string().min(1).max(16).required();
 const how = Joi.string().allow(null).max(limits.labelLength).required();
@@ -49,6 +59,17 @@ const facts: Record<string, Joi.Schema> = {
   plan: fact('plan', { told: told.required() }),
   adjustment: fact('adjustment', {
     corner,
+    valueMm: within(limits.moveMm).required(),
+    askedMm: within(limits.moveMm).allow(null).required(),
+  }),
+  mount: fact('mount', {
+    corner,
+    valueMm: within(limits.moveMm).required(),
+    askedMm: within(limits.moveMm).allow(null).required(),
+  }),
+  ring: fact('ring', {
+    corner,
+    slot: Joi.valid('0', '1', '2').required(),
     valueMm: within(limits.moveMm).required(),
     askedMm: within(limits.moveMm).allow(null).required(),
   }),

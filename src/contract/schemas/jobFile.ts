@@ -12,7 +12,7 @@ export function jobFileSchema(): Node {
   const body = sharing(whole, definitions) as Node;
   return {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
-    title: 'Margin job file, version 2',
+    title: 'Margin job file, version 3',
     description:
       'One job: what is fitted and wanted, and everything seen and done. Lengths in mm, forces in N, masses in kg, as the names say. Fields that are not known are kept.',
     ...body,

@@ -1,3 +1,6 @@
+/** What a machine stands on, as far as measuring goes: four wheels, two skis and a skid, or two wheels. */
+export type Footing = 'wheels' | 'sleds' | 'bikes';
+
 /** How a ride height is measured. */
 export type ReferenceKind =
   'ground-chassis' | 'ground-arch' | 'hub-arch' | 'rim-arch' | 'axle-mark' | 'bumper-ground' | 'shaft';
@@ -9,7 +12,7 @@ export interface ReferenceFacts {
   /** What it loses as the suspension is used: the body's own height, wheel travel, or damper travel. */
   follows: 'body' | 'travel' | 'damper';
   /** Machines it is met on. */
-  on: 'any' | 'bikes' | 'sleds';
+  on: readonly Footing[];
 }
 
 /** Kinds that follow the body or the travel grow by 1 mm when the body rises 1 mm over its wheel, the shaft by the ratio. */
@@ -18,50 +21,52 @@ export const referenceKinds: Record<ReferenceKind, ReferenceFacts> = {
     title: 'ground to chassis point',
     how: 'floor to the marked point, straight up',
     follows: 'body',
-    on: 'any',
+    on: ['wheels', 'sleds', 'bikes'],
   },
   'ground-arch': {
     title: 'ground to arch',
     how: 'floor to arch lip, over the wheel centre',
     follows: 'body',
-    on: 'any',
+    on: ['wheels'],
   },
   'hub-arch': {
     title: 'hub centre to arch',
     how: 'wheel centre to arch lip, straight up',
     follows: 'travel',
-    on: 'any',
+    on: ['wheels'],
   },
   'rim-arch': {
     title: 'rim edge to arch',
     how: 'lower rim edge through the centre to arch lip',
     follows: 'travel',
-    on: 'any',
+    on: ['wheels'],
   },
   'axle-mark': {
     title: 'axle to mark',
     how: 'axle centre to a mark above it on the tail',
     follows: 'travel',
-    on: 'bikes',
+    on: ['bikes'],
   },
   'bumper-ground': {
     title: 'bumper mark to ground',
     how: 'mark on the bumper straight down to the floor',
     follows: 'body',
-    on: 'sleds',
+    on: ['sleds'],
   },
   shaft: {
     title: 'exposed shaft',
     how: 'band on the damper shaft or fork tube to its seal',
     follows: 'damper',
-    on: 'bikes',
+    on: ['bikes', 'sleds'],
   },
 };
 
-/** The kinds met on cars, trucks and side-by-sides. */
-export const fourWheelKinds = (Object.keys(referenceKinds) as ReferenceKind[]).filter(
-  (kind) => referenceKinds[kind].on === 'any',
-);
+/** The kinds met on what stands so. */
+export function kindsOn(footing: Footing): ReferenceKind[] {
+  return (Object.keys(referenceKinds) as ReferenceKind[]).filter((kind) =>
+    referenceKinds[kind].on.includes(footing),
+  );
+}
 
 /** Whether tyre size, pressure and an uneven floor move the reading. */
 function seesTyres(kind: ReferenceKind): boolean {

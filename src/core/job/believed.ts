@@ -1,15 +1,30 @@
 import { FaultList, type Checked, type Fault } from '../faults.ts';
 import { ratioMap } from '../geometry/ratioMap.ts';
 import { referenceKinds } from '../geometry/reference.ts';
-import type { BelievedMachine, ContactBelief, Reference, Situation } from '../learn/belief.ts';
-import { axleOf, contactPoint, cornerIds, type CornerId } from '../machine/body.ts';
+import type { BelievedMachine, ContactBelief, Reference, Situation, Spread } from '../learn/belief.ts';
+import {
+  axleOf,
+  contactPoint,
+  cornerFault,
+  cornersIn,
+  sideOf,
+  twinOf,
+  type CornerId,
+} from '../machine/body.ts';
 import { checkMachine } from '../machine/check.ts';
-import { classDefaults } from '../machine/classes.ts';
-import type { ContactDescription, MassDescription, SpringsDescription } from '../machine/description.ts';
+import { classDefaults, type Axle } from '../machine/classes.ts';
+import { AIR_STEP_BAR } from '../machine/corner.ts';
+import type {
+  BarDescription,
+  ContactDescription,
+  MassDescription,
+  SpringsDescription,
+} from '../machine/description.ts';
 import { GRAVITY } from '../machine/solver.ts';
 import type { SpringDescription } from '../springs/spring.ts';
 import { tolerances } from '../tolerances.ts';
 import { cornerSpec, type Source } from './corner.ts';
+import { blankCorner } from './create.ts';
 import { springFrom } from './spring.ts';
 import type { JobDocument } from './types.ts';
 
@@ -22,6 +37,8 @@ interface CornerSources {
 
 export interface JobMachine {
   believed: BelievedMachine;
+  /** Its corners, in the order of its contacts. */
+  corners: readonly CornerId[];
   sources: Record<CornerId, CornerSources>;
   /** Masses aboard, by load case. */
   aboard: boolean[][];
@@ -33,48 +50,37 @@ export interface JobMachine {
  */
 export function machineOf(document: JobDocument, read: readonly CornerId[]): Checked<JobMachine> {
   const faults = new FaultList();
-  const corners = cornerIds.map((id) => cornerFrom(document, id, faults));
+  const wrong = cornerFault(document.machine.class, Object.keys(document.corners));
+  if (wrong) return { ok: false, faults: [wrong] };
+  const ids = cornersIn(document);
+  const corners = ids.map((id) => cornerFrom(document, id, faults));
   const loads = document.loads.map(({ name, kg, xMm, yMm }) => ({ name, kg, x: xMm, y: yMm }));
   const machine = checkMachine({
     contacts: corners.map(({ contact }) => contact),
     masses: [...cornerMasses(document), ...loads],
-    bars: (['front', 'rear'] as const).flatMap((axle) => {
-      const bar = document.bars[axle];
-      const letter = axle === 'front' ? 'F' : 'R';
-      return bar
-        ? [
-            {
-              between: [`L${letter}`, `R${letter}`] as const,
-              rateNPerMm: bar.rateNPerMm,
-              offsetMm: 0,
-              hooked: bar.hooked,
-            },
-          ]
-        : [];
-    }),
+    bars: barsOf(document, faults),
   });
-  if (!machine.ok) faults.faults.push(...machine.faults.map(inDocument));
+  if (!machine.ok) faults.faults.push(...machine.faults.map((fault) => inDocument(fault, ids)));
   if (faults.faults.length > 0 || !machine.ok) return { ok: false, faults: faults.faults };
   const settling = document.settlingMm ?? 0;
   const loadSd = massSpread(document);
   return {
     ok: true,
     value: {
-      sources: Object.fromEntries(
-        cornerIds.map((id, i) => [id, corners[i]?.sources]),
-      ) as JobMachine['sources'],
+      corners: ids,
+      sources: Object.fromEntries(ids.map((id, i) => [id, corners[i]?.sources])) as JobMachine['sources'],
       aboard: document.cases.map((_, k) => [
-        ...cornerIds.map(() => true),
+        ...ids.map(() => true),
         ...document.loads.map(({ aboard }) => aboard[k] ?? false),
       ]),
       believed: {
         machine: machine.value,
         references: read.map((id) => referenceOf(document, id)),
         belief: {
-          axleRatio: { front: tolerances.ratioPriorSd, rear: tolerances.ratioPriorSd },
+          axleRatio: { front: axlePriorSd(document, 'front'), rear: axlePriorSd(document, 'rear') },
           rise: { mean: 0, sd: tolerances.risePriorSd },
           contacts: corners.map(({ belief }) => belief),
-          masses: [...cornerIds.map(() => loadSd), ...loads.map(() => tolerances.massSd)],
+          masses: [...ids.map(() => loadSd), ...loads.map(() => tolerances.massSd)],
           bars: machine.value.bars.filter(({ hooked }) => hooked).map(() => tolerances.barSd),
           settling: { all: { mean: settling, sd: 0.4 * settling }, own: 0.15 * settling },
           settlingKm: { mean: Math.log(tolerances.settlingKm), sd: 0 },
@@ -87,22 +93,13 @@ export function machineOf(document: JobDocument, read: readonly CornerId[]): Che
 /** The same job with everything beyond the plain sheet left out: what a model with faults falls back to. */
 export function plainly(document: JobDocument): JobDocument {
   const corners = Object.fromEntries(
-    cornerIds.map((id) => [
-      id,
-      {
-        ...document.corners[id],
-        ratioFrom: null,
-        springRatio: null,
-        springs: [],
-        rings: [],
-        preloadMm: null,
-        roomMm: null,
-        gas: null,
-        stopRows: null,
-      },
-    ]),
-  ) as unknown as JobDocument['corners'];
-  return { ...document, corners };
+    cornersIn(document).map((id) => {
+      const { reference, targetMm, ratio, pitchMm, travelMm, stopMm, collar, stepMm } = document.corners[id];
+      const plain = { reference, targetMm, ratio, pitchMm, travelMm, stopMm, collar, stepMm };
+      return [id, { ...blankCorner(document.machine.class, id), ...plain }];
+    }),
+  ) as JobDocument['corners'];
+  return { ...document, bars: { front: null, rear: null }, corners };
 }
 
 /** Situation with these seats and mounts, in load case `k`. */
@@ -110,16 +107,19 @@ export function situationOf(
   machine: JobMachine,
   seatsMm: readonly number[],
   mountsMm: readonly number[],
+  ringsMm: readonly (readonly number[])[] | undefined,
   k: number,
 ): Situation {
-  return { seatsMm, mountsMm, km: 0, aboard: machine.aboard[k] ?? machine.aboard[0] ?? [] };
+  return { seatsMm, mountsMm, ringsMm, km: 0, aboard: machine.aboard[k] ?? machine.aboard[0] ?? [] };
 }
 
 /** Faults of the engine's description name contacts by number; the document names corners. */
-function inDocument({ path, ...rest }: Fault): Fault {
+function inDocument({ path, ...rest }: Fault, corners: readonly CornerId[]): Fault {
   const named = path
-    .replace(/^contacts\[(\d)\]/, (_, i: string) => `corners.${cornerIds[Number(i)] ?? i}`)
+    .replace(/^contacts\[(\d)\]/, (_, i: string) => `corners.${corners[Number(i)] ?? i}`)
     .replace('.springs.stack.', '.')
+    .replace('.springs.torsion.', '.torsion.')
+    .replace('.springs.air.', '.air.')
     .replace('.ratio.', '.ratioFrom.');
   return { path: named, ...rest };
 }
@@ -139,6 +139,7 @@ function cornerFrom(
   const unsprungKg = corner.unsprungKg ?? assumed.unsprungKg;
   const rest = restingSpring(document, id, springRatio ?? ratio, unsprungKg);
   const springs = fittedSprings(document, id, faults);
+  const own = corner.torsion || corner.air;
   const free = corner.springs.reduce((sum, { freeLengthMm }) => sum + (freeLengthMm ?? NaN), 0);
   const fromRoom =
     corner.roomMm !== null && Number.isFinite(free) && corner.springs.length > 0
@@ -158,7 +159,9 @@ function cornerFrom(
       ratio,
       springRatio,
       springs: springs ?? plainSpring(rate),
-      preloadMm: givenPreload ?? (springs ? preloadFor(springs, rest) : assumedPreloadMm),
+      preloadMm: own
+        ? (corner.preloadMm ?? 0)
+        : (givenPreload ?? (springs ? preloadFor(springs, rest) : assumedPreloadMm)),
       gas: corner.gas,
       stop: corner.stopRows
         ? { contactMm: stopContact(ratio, travelMm, spec.stopMm.value), rows: corner.stopRows }
@@ -169,15 +172,19 @@ function cornerFrom(
       padMm: 0,
     },
     belief: {
-      ratio: tolerances.ratioTwinSd,
-      springs: springs ? corner.springs.map(() => tolerances.springSd) : [tolerances.unknownSpringSd],
-      preloadMm: givenPreload === null ? 0.2 * rest.strokeMm : tolerances.preloadSdMm,
+      ratio: ownRatio(document, id, ratio, travelMm),
+      springs: springSds(springs),
+      preloadMm: corner.air
+        ? tolerances.gaugeSdBar / AIR_STEP_BAR
+        : givenPreload === null && !corner.torsion
+          ? 0.2 * rest.strokeMm
+          : tolerances.preloadSdMm,
       tyre: corner.tyreRateNPerMm === null ? 0.2 : 0.1,
       frictionMm: tolerances.settledFrictionSdMm,
     },
     sources: {
       springs: springs ? 'sheet' : 'assumed',
-      preload: corner.preloadMm !== null ? 'measured' : fromRoom !== null ? 'computed' : 'assumed',
+      preload: corner.preloadMm !== null || own ? 'measured' : fromRoom !== null ? 'computed' : 'assumed',
       load: corner.loadKg !== null ? 'measured' : document.machine.massKg !== null ? 'sheet' : 'assumed',
     },
   };
@@ -211,11 +218,60 @@ function safeMap(ratio: ContactDescription['ratio'], travelMm: number) {
 }
 
 function fittedSprings(document: JobDocument, id: CornerId, faults: FaultList): SpringsDescription | null {
-  const { springs, rings } = document.corners[id];
+  const { springs, rings, torsion, cam, air } = document.corners[id];
+  if (air) return { kind: 'air', air };
+  if (torsion) {
+    if (cam !== null && cam >= torsion.camDegrees.length)
+      faults.add(`corners.${id}.cam`, cam, `a position from 0 to ${torsion.camDegrees.length - 1}`);
+    return { kind: 'torsion', torsion, cam: cam ?? 0 };
+  }
   if (springs.length === 0) return null;
   const made = springs.map((spring, i) => springFrom(`corners.${id}.springs[${i}]`, spring, faults));
   const known = made.filter((spring): spring is SpringDescription => spring !== null);
   return known.length === made.length ? { kind: 'stack', stack: { springs: known, rings } } : null;
+}
+
+function springSds(springs: SpringsDescription | null): number[] {
+  if (!springs) return [tolerances.unknownSpringSd];
+  if (springs.kind === 'air') return [];
+  return springs.kind === 'torsion'
+    ? [tolerances.springSd]
+    : springs.stack.springs.map(() => tolerances.springSd);
+}
+
+/** Where earlier jobs have taught every ratio of an axle, only what changes from day to day is left to share. */
+function axlePriorSd(document: JobDocument, axle: Axle): number {
+  const taught = document.machine.learnt?.ratios ?? {};
+  const ids = cornersIn(document).filter((id) => axleOf(id) === axle);
+  return ids.every((id) => taught[id]) ? tolerances.relearntSd : tolerances.ratioPriorSd;
+}
+
+/** What is not known of one corner's ratio beside its axle: as earlier jobs have it, else alike left and right. */
+function ownRatio(
+  document: JobDocument,
+  id: CornerId,
+  ratio: ContactDescription['ratio'],
+  travelMm: number,
+): Spread {
+  const taught = document.machine.learnt?.ratios[id];
+  const map = safeMap(ratio, travelMm);
+  map?.evaluate(travelMm);
+  if (taught && map && map.value > 0)
+    return { mean: Math.log((taught.ratio * travelMm) / map.value), sd: taught.sd };
+  return { mean: 0, sd: twinOf(id) ? tolerances.ratioTwinSd : tolerances.ratioPriorSd / 2 };
+}
+
+function barsOf(document: JobDocument, faults: FaultList): BarDescription[] {
+  return (['front', 'rear'] as const).flatMap((axle): BarDescription[] => {
+    const bar = document.bars[axle];
+    if (!bar) return [];
+    const [left, right] = cornersIn(document).filter((id) => axleOf(id) === axle && sideOf(id) !== 0);
+    if (!left || !right) {
+      faults.add(`bars.${axle}`, 'a bar', 'none: there are no two sides to tie');
+      return [];
+    }
+    return [{ between: [left, right], rateNPerMm: bar.rateNPerMm, offsetMm: 0, hooked: bar.hooked }];
+  });
 }
 
 function plainSpring(rateNPerMm: number): SpringsDescription {
@@ -251,13 +307,18 @@ export function cornerKg(document: JobDocument, id: CornerId): number {
   if (own !== null) return own;
   const whole = document.machine.massKg ?? assumed.massKg;
   const front = document.machine.frontShare ?? assumed.frontShare;
-  return (whole * (axleOf(id) === 'front' ? front : 1 - front)) / 2;
+  return (whole * (axleOf(id) === 'front' ? front : 1 - front)) / onAxle(document, id);
+}
+
+/** How many corners an axle has. */
+function onAxle(document: JobDocument, id: CornerId): number {
+  return cornersIn(document).filter((one) => axleOf(one) === axleOf(id)).length;
 }
 
 /** Sprung mass over each wheel, without what is named as a load of its own. */
 function cornerMasses(document: JobDocument): MassDescription[] {
   const assumed = classDefaults[document.machine.class];
-  return cornerIds.map((id) => {
+  return cornersIn(document).map((id) => {
     const { x, y } = contactPoint(document.machine, id);
     const unsprung = document.corners[id].unsprungKg ?? assumed.unsprungKg;
     const named = document.loads.reduce(
@@ -270,25 +331,26 @@ function cornerMasses(document: JobDocument): MassDescription[] {
 
 /** Share of a load that a wheel carries: straight between the axles, and between left and right. */
 function shareAt(document: JobDocument, id: CornerId, { xMm, yMm }: { xMm: number; yMm: number }): number {
-  const { x, y } = contactPoint(document.machine, id);
-  const along = 0.5 + xMm / (2 * x);
-  const across = 0.5 + yMm / (2 * y);
+  const { y } = contactPoint(document.machine, id);
+  const halfBase = (document.machine.wheelbaseMm ?? classDefaults[document.machine.class].wheelbaseMm) / 2;
+  const along = 0.5 + ((axleOf(id) === 'front' ? 1 : -1) * xMm) / (2 * halfBase);
+  const across = y === 0 ? 1 / onAxle(document, id) : 0.5 + yMm / (2 * y);
   return Math.max(along, 0) * Math.max(across, 0);
 }
 
 function massSpread(document: JobDocument): number {
-  if (cornerIds.every((id) => document.corners[id].loadKg !== null)) return tolerances.weighedSd;
+  if (cornersIn(document).every((id) => document.corners[id].loadKg !== null)) return tolerances.weighedSd;
   return document.machine.massKg === null ? tolerances.unknownMassSd : tolerances.sharedMassSd;
 }
 
 function referenceOf(document: JobDocument, id: CornerId): Reference {
   const { x, y } = contactPoint(document.machine, id);
-  const { kind } = document.corners[id].reference;
+  const { kind, aheadMm } = document.corners[id].reference;
   return {
     name: id,
     follows: referenceKinds[kind].follows,
-    contact: cornerIds.indexOf(id),
-    x,
+    contact: cornersIn(document).indexOf(id),
+    x: x + aheadMm,
     y,
     constant: { mean: 0, sd: tolerances.heightPriorSdMm },
   };

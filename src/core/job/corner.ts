@@ -1,4 +1,4 @@
-import { axleOf, type CornerId } from '../machine/body.ts';
+import { axleOf, cornerNames, cornersIn, twinOf, type CornerId } from '../machine/body.ts';
 import { classDefaults } from '../machine/classes.ts';
 import { tolerances } from '../tolerances.ts';
 import type { JobDocument } from './types.ts';
@@ -51,6 +51,21 @@ export function cornerSpec(document: JobDocument, id: CornerId): CornerSpec {
 /** A given value, or the assumed one marked as such. */
 function given(value: number | null, assumed: number): Sourced {
   return value === null ? { value: assumed, source: 'assumed' } : { value, source: 'sheet' };
+}
+
+/** Corners that share one ratio: both of an axle told once, by the left one. */
+export interface GainGroup {
+  id: CornerId;
+  title: string;
+}
+
+/** Where a job's ratios are told: an axle with two sides once, anything else by itself. */
+export function gainGroups(document: JobDocument): GainGroup[] {
+  return cornersIn(document).flatMap((id): GainGroup[] => {
+    const twin = twinOf(id);
+    if (!twin) return [{ id, title: cornerNames[id] }];
+    return id.startsWith('L') ? [{ id, title: axleOf(id) }] : [];
+  });
 }
 
 /** The tolerance of a job: its own or the class's. */

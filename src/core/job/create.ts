@@ -1,17 +1,21 @@
-import { cornerIds, type CornerId } from '../machine/body.ts';
+import { axleOf, cornersOf, type CornerId } from '../machine/body.ts';
 import { classDefaults, type MachineClass } from '../machine/classes.ts';
 import type { CornerDocument, JobDocument } from './types.ts';
 
 /** A blank job of a class: nothing but the reference kind is filled in, so every figure shows as assumed. */
 export function blankDocument(machineClass: MachineClass, name: string): JobDocument {
-  const corners = Object.fromEntries(cornerIds.map((id) => [id, blankCorner(machineClass)]));
+  const corners = Object.fromEntries(
+    cornersOf(machineClass).map((id) => [id, blankCorner(machineClass, id)]),
+  );
   return {
     schema: 'margin-job',
-    schemaVersion: 2,
+    schemaVersion: 3,
     name,
     machine: {
       class: machineClass,
       title: '',
+      id: null,
+      learnt: null,
       wheelbaseMm: null,
       trackFrontMm: null,
       trackRearMm: null,
@@ -25,15 +29,20 @@ export function blankDocument(machineClass: MachineClass, name: string): JobDocu
     load: '',
     toleranceMm: null,
     equalSides: false,
+    crossTarget: null,
     note: '',
     corners: corners as Record<CornerId, CornerDocument>,
   };
 }
 
-function blankCorner(machineClass: MachineClass): CornerDocument {
+/** A corner of which nothing is known but how its class is measured. */
+export function blankCorner(machineClass: MachineClass, id: CornerId): CornerDocument {
   return {
-    reference: { kind: classDefaults[machineClass].referenceKind, offsetMm: 0 },
+    reference: { kind: classDefaults[machineClass].referenceKind[axleOf(id)], offsetMm: 0, aheadMm: 0 },
     targetMm: null,
+    weight: null,
+    sagMm: null,
+    sagWindow: null,
     ratio: null,
     pitchMm: null,
     travelMm: null,
@@ -43,10 +52,14 @@ function blankCorner(machineClass: MachineClass): CornerDocument {
     springRatio: null,
     springs: [],
     rings: [],
+    torsion: null,
+    cam: null,
+    air: null,
     preloadMm: null,
     roomMm: null,
     gas: null,
     stopRows: null,
+    adjustable: true,
     stepMm: null,
     mount: null,
     tyreRateNPerMm: null,

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { cornerIds } from '#core/machine/body.ts';
 import {
+  fourCorners,
   add,
   adjustment,
   changeEntry,
@@ -144,12 +144,12 @@ describe('the order of the work', () => {
     if (!answer) throw new Error('expected an answer');
     return add(job, factEntry(planFact(answer)));
   };
-  const turned = (job: JobRecord, mm = -5) => add(job, ...cornerIds.map((id) => adjustment(1, id, mm)));
+  const turned = (job: JobRecord, mm = -5) => add(job, ...fourCorners.map((id) => adjustment(1, id, mm)));
 
   test('from targets to readings to turning to measuring again to locking', () => {
     const words = (job: JobRecord) => nextAction(job).words;
     const blank = record(
-      plainDocument((document) => cornerIds.forEach((id) => (document.corners[id].targetMm = null))),
+      plainDocument((document) => fourCorners.forEach((id) => (document.corners[id].targetMm = null))),
     );
     expect(words(blank)).toBe('set the target heights');
     expect(words(record())).toBe('measure all four corners');

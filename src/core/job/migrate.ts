@@ -1,5 +1,5 @@
-import { cornerIds } from '../machine/body.ts';
-import { machineClasses, type MachineClass } from '../machine/classes.ts';
+import { cornersOf } from '../machine/body.ts';
+import { machineClasses } from '../machine/classes.ts';
 import { blankDocument } from './create.ts';
 import type { JobDocument } from './types.ts';
 
@@ -8,36 +8,53 @@ type Plain = Record<string, unknown>;
 const isPlain = (value: unknown): value is Plain =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
+const EARLIER: readonly unknown[] = [1, 2];
+
 /**
  * A job document of any earlier version as one of this version; anything else is given back as it is, to be refused
  * where it is checked. Fields that are not known are kept.
+ *
+ * Version 2 added springs, loads and what they stand on; version 3 sag, cross weight, cams, air, gaps of rings and what
+ * earlier jobs have taught. All of it was not known before, so blanks are right.
  */
 export function migrateDocument(document: unknown): JobDocument {
   if (!isPlain(document) || document.schema !== 'margin-job') return document as unknown as JobDocument;
-  return (document.schemaVersion === 1 ? fromFirst(document) : document) as unknown as JobDocument;
+  return (EARLIER.includes(document.schemaVersion) ? filled(document) : document) as unknown as JobDocument;
 }
 
-/** Version 2 added springs, loads and what they stand on: all of it not known before. */
-function fromFirst(document: Plain): Plain {
+function filled(document: Plain): Plain {
   const machine = isPlain(document.machine) ? document.machine : {};
   const known = machineClasses.find((one) => one === machine.class);
   if (!known || !isPlain(document.corners)) return document;
-  const blank = blankDocument(known satisfies MachineClass, '');
+  const blank = blankDocument(known, '');
   const corners = document.corners;
   return {
     ...blank,
     ...document,
-    schemaVersion: 2,
+    schemaVersion: 3,
     machine: { ...blank.machine, ...machine },
     corners: {
       ...corners,
       ...Object.fromEntries(
-        cornerIds.map((id) => [
+        cornersOf(known).map((id) => [
           id,
-          isPlain(corners[id]) ? { ...blank.corners[id], ...corners[id] } : corners[id],
+          isPlain(corners[id]) ? filledCorner(blank.corners[id], corners[id]) : corners[id],
         ]),
       ),
     },
+  };
+}
+
+function filledCorner(blank: JobDocument['corners']['LF'], corner: Plain): Plain {
+  const { reference, rings, mount } = corner;
+  return {
+    ...blank,
+    ...corner,
+    ...(isPlain(reference) ? { reference: { ...blank.reference, ...reference } } : {}),
+    ...(Array.isArray(rings)
+      ? { rings: rings.map((ring: unknown) => (isPlain(ring) ? { gapMm: null, ...ring } : ring)) }
+      : {}),
+    ...(isPlain(mount) ? { mount: { threadMm: null, ...mount } } : {}),
   };
 }
 

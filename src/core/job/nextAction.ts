@@ -1,9 +1,11 @@
 import { marginsFor, type Margin } from '../margins/margins.ts';
 import { answerFor, type Answer } from '../plan/answer.ts';
-import { cornerIds, cornerNames, type CornerId } from '../machine/body.ts';
+import { isMoved, type CornerAnswer } from '../plan/cornerAnswer.ts';
+import type { Reason } from '../plan/reasons.ts';
+import { cornerNames, cornersIn, type CornerId } from '../machine/body.ts';
 import { tolerances } from '../tolerances.ts';
 import { readRounds } from './rounds.ts';
-import type { JobRecord } from './types.ts';
+import type { JobDocument, JobRecord } from './types.ts';
 
 /** The stages of a job that the sheet has, in the order of the work. */
 export const stages = ['intake', 'baseline', 'plan', 'turn', 'measure', 'close-out'] as const;
@@ -19,28 +21,46 @@ export interface NextAction {
 export function nextAction(record: JobRecord, answer: Answer | null = answerFor(record)): NextAction {
   const state = answer?.state ?? readRounds(record);
   if (state.locked) return { stage: 'close-out', words: 'locked at its heights' };
-  const untold = cornerIds.filter((id) => record.document.corners[id].targetMm === null);
-  if (untold.length === cornerIds.length) return { stage: 'intake', words: 'set the target heights' };
-  if (state.turning) return { stage: 'turn', words: `turn ${namesOf(state.turning.left.slice(0, 1))}` };
-  const unread = cornerIds.filter((id) => state.rounds[state.current]?.heights[id] === undefined);
+  const corners = cornersIn(record.document);
+  const untold = corners.filter((id) => isUntold(record.document, id));
+  if (untold.length === corners.length || (answer !== null && answer.chanceNow === null))
+    return { stage: 'intake', words: 'set the target heights' };
+  if (state.turning)
+    return { stage: 'turn', words: `turn ${namesOf(state.turning.left.slice(0, 1), corners)}` };
+  const unread = corners.filter((id) => state.rounds[state.current]?.heights[id] === undefined);
   if (state.current === 0 && unread.length > 0)
-    return { stage: 'baseline', words: `measure ${namesOf(unread)}` };
-  if (unread.length > 0)
-    return { stage: 'measure', words: measureWords(state.rounds[state.current]?.settled ?? null, unread) };
-  if (untold.length > 0) return { stage: 'intake', words: `set the target ${namesOf(untold)}` };
+    return { stage: 'baseline', words: `measure ${namesOf(unread, corners)}` };
+  if (unread.length > 0) {
+    const settled = state.rounds[state.current]?.settled ?? null;
+    return { stage: 'measure', words: measureWords(settled, unread, corners) };
+  }
+  if (untold.length > 0) return { stage: 'intake', words: `set the target ${namesOf(untold, corners)}` };
   return answer ? afterReadings(answer) : { stage: 'baseline', words: 'measure' };
 }
 
-function measureWords(settled: string | null, unread: readonly CornerId[]): string {
-  if (settled === null) return 'settle, then measure';
-  return unread.length === cornerIds.length ? 'measure again' : `measure ${namesOf(unread)}`;
+/** Nothing is asked of the corner yet: neither a height nor a sag. A skid's front arm need not be asked for either. */
+export function isUntold(document: JobDocument, id: CornerId): boolean {
+  const { targetMm, sagMm, adjustable } = document.corners[id];
+  return targetMm === null && sagMm === null && adjustable && id !== 'FA';
 }
+
+function measureWords(
+  settled: string | null,
+  unread: readonly CornerId[],
+  corners: readonly CornerId[],
+): string {
+  if (settled === null) return 'settle, then measure';
+  return unread.length === corners.length ? 'measure again' : `measure ${namesOf(unread, corners)}`;
+}
+
+/** Reasons that the owner has to decide on. */
+const outOfReach: readonly Reason['kind'][] = ['thread', 'droop', 'mount', 'ring-holds', 'sag', 'cross'];
 
 function afterReadings(answer: Answer): NextAction {
   if (goodEnough(answer)) return { stage: 'close-out', words: 'in tolerance: lock it' };
   const first = firstToTurn(answer);
   if (!first) return { stage: 'plan', words: 'nearest heights reached: decide' };
-  if (answer.reasons.some(({ kind }) => kind === 'thread' || kind === 'droop'))
+  if (answer.reasons.some(({ kind }) => outOfReach.includes(kind)))
     return { stage: 'plan', words: 'target out of reach: decide' };
   return { stage: 'plan', words: `turn ${cornerNames[first]}` };
 }
@@ -58,21 +78,22 @@ export function goodEnough(answer: Answer): boolean {
 /** Whether every best estimate lies within tolerance of its target. */
 function readsIn(answer: Answer): boolean {
   return answer.corners.every(
-    ({ nowSpecMm, spec }) =>
-      spec.targetMm === null || Math.abs(nowSpecMm - spec.targetMm) <= answer.tolerance.value,
+    ({ id, nowSpecMm, spec, nowSagMm }) =>
+      (spec.targetMm === null || Math.abs(nowSpecMm - spec.targetMm) <= answer.tolerance.value) &&
+      Math.abs(nowSagMm - (answer.document.corners[id].sagMm ?? nowSagMm)) <= answer.tolerance.value,
   );
 }
 
 /** The corner to start with: the largest move first, since it carries the others most. */
 export function firstToTurn(answer: Answer): CornerId | null {
-  const moving = answer.corners.filter(({ seatMm }) => seatMm !== 0);
-  const largest = [...moving].sort((a, b) => Math.abs(b.seatMm * b.gain) - Math.abs(a.seatMm * a.gain))[0];
-  return largest?.id ?? null;
+  const size = ({ seatMm, mountMm, gain }: CornerAnswer) => Math.abs(seatMm + mountMm) * gain;
+  const moving = answer.corners.filter(isMoved);
+  return [...moving].sort((a, b) => size(b) - size(a))[0]?.id ?? null;
 }
 
-function namesOf(corners: readonly CornerId[]): string {
-  if (corners.length === cornerIds.length) return 'all four corners';
-  return corners.map((id) => cornerNames[id]).join(', ');
+function namesOf(some: readonly CornerId[], corners: readonly CornerId[]): string {
+  if (some.length === corners.length) return corners.length === 4 ? 'all four corners' : 'both ends';
+  return some.map((id) => cornerNames[id]).join(', ');
 }
 
 /** What Bays shows of a job. */
@@ -86,7 +107,7 @@ export interface JobSummary {
   next: NextAction;
   worst: Margin | null;
   /** Height to go per corner where it is out of tolerance, mm; 0 where it is in, null where not known. */
-  toGoMm: Record<CornerId, number | null>;
+  toGoMm: Partial<Record<CornerId, number | null>>;
   updatedAt: string;
 }
 
@@ -109,7 +130,7 @@ export function summarise(record: JobRecord, updatedAt: string): JobSummary {
     round: state.current,
     next: nextAction(record, answer),
     worst: answer ? (marginsFor(answer)[0] ?? null) : null,
-    toGoMm: Object.fromEntries(cornerIds.map((id) => [id, toGo(id)])) as JobSummary['toGoMm'],
+    toGoMm: Object.fromEntries(cornersIn(record.document).map((id) => [id, toGo(id)])),
     updatedAt,
   };
 }

@@ -1,6 +1,6 @@
-import { cornerIds, type CornerId } from '../machine/body.ts';
+import { allCorners, type CornerId } from '../machine/body.ts';
 import { standingFacts, type FactEntry } from './facts.ts';
-import type { JobRecord, ToldPlan } from './types.ts';
+import type { Fact, FactKind, JobRecord, ToldCorner, ToldPlan } from './types.ts';
 
 export type PerCorner<T> = Partial<Record<CornerId, T>>;
 
@@ -11,6 +11,10 @@ export interface Round {
   heights: PerCorner<number[]>;
   /** Seat movement done to get here from the round before, mm at the seat, positive raises. */
   moves: PerCorner<number>;
+  /** Lower mounts screwed out to get here, mm. */
+  mounts: PerCorner<number>;
+  /** Crossover rings moved to get here, mm towards the springs, by slider. */
+  rings: PerCorner<Record<string, number>>;
   /** Collar readings taken in this round, after its moves. */
   collars: PerCorner<number>;
   /** Wheel travel used from full droop, measured. */
@@ -26,7 +30,7 @@ export interface RoundsState {
   /** The round whose readings count now: 0 is the baseline. */
   current: number;
   /** A told plan of the next round that is not yet turned everywhere: which corners are left. */
-  turning: { told: ToldPlan; left: CornerId[]; done: PerCorner<number> } | null;
+  turning: { told: ToldPlan; left: CornerId[]; begun: boolean } | null;
   locked: boolean;
 }
 
@@ -36,19 +40,48 @@ export function readRounds(record: Pick<JobRecord, 'entries'>): RoundsState {
   const last = Math.max(0, ...facts.map(({ fact }) => fact.round));
   const all = Array.from({ length: last + 1 }, (_, round) => readRound(facts, round));
   const newest = all[last] as Round;
-  const left = newest.told ? leftToTurn(newest.told, newest.moves) : [];
+  const left = newest.told ? leftToTurn(newest.told, newest) : [];
   const open = last > 0 && left.length > 0 && !measuringBegan(newest);
   const rounds = open ? all.slice(0, last) : all;
   return {
     rounds,
     current: rounds.length - 1,
-    turning: open && newest.told ? { told: newest.told, left, done: newest.moves } : null,
+    turning: open && newest.told ? { told: newest.told, left, begun: wasTouched(newest) } : null,
     locked: facts.some(({ fact }) => fact.kind === 'locked' && fact.round === last),
   };
 }
 
-function leftToTurn(told: ToldPlan, moves: PerCorner<number>): CornerId[] {
-  return cornerIds.filter((id) => (told.corners[id]?.seatMm ?? 0) !== 0 && moves[id] === undefined);
+function leftToTurn(told: ToldPlan, round: Round): CornerId[] {
+  return allCorners.filter((id) => {
+    const asked = told.corners[id];
+    return asked !== undefined && workOf(asked).some((work) => !isDone(work, id, round));
+  });
+}
+
+/** One thing to be moved at a corner. */
+export interface Work {
+  kind: 'adjustment' | 'mount' | 'ring';
+  slot: string;
+  mm: number;
+}
+
+/** All that a told corner asks for, in the order of the work: height first, rings after it. */
+export function workOf({ seatMm, mountMm, ringsMm }: ToldCorner): Work[] {
+  const all: Work[] = [
+    { kind: 'adjustment', slot: 'done', mm: seatMm },
+    { kind: 'mount', slot: 'done', mm: mountMm ?? 0 },
+    ...(ringsMm ?? []).map((mm, j): Work => ({ kind: 'ring', slot: String(j), mm })),
+  ];
+  return all.filter(({ mm }) => mm !== 0);
+}
+
+function isDone({ kind, slot }: Work, id: CornerId, { moves, mounts, rings }: Round): boolean {
+  if (kind === 'ring') return rings[id]?.[slot] !== undefined;
+  return (kind === 'mount' ? mounts : moves)[id] !== undefined;
+}
+
+function wasTouched({ moves, mounts, rings }: Round): boolean {
+  return [moves, mounts, rings].some((done) => Object.keys(done).length > 0);
 }
 
 /** Settling or reading says that turning is over: what was not turned is left alone. */
@@ -58,7 +91,7 @@ function measuringBegan(round: Round): boolean {
 
 function readRound(facts: readonly FactEntry[], round: number): Round {
   const here = facts.filter(({ fact }) => fact.round === round).map(({ fact }) => fact);
-  const single = (kind: string): PerCorner<number> =>
+  const single = (kind: FactKind): PerCorner<number> =>
     Object.fromEntries(here.filter((fact) => fact.kind === kind).map((fact) => [fact.corner, fact.valueMm]));
   const heights: PerCorner<number[]> = {};
   here
@@ -69,11 +102,20 @@ function readRound(facts: readonly FactEntry[], round: number): Round {
     round,
     heights,
     moves: single('adjustment'),
+    mounts: single('mount'),
+    rings: ringMoves(here),
     collars: single('collar'),
     travelUsed: single('travel-used'),
     settled: here.find((fact) => fact.kind === 'settled')?.how ?? null,
     told: here.findLast((fact) => fact.kind === 'plan')?.told ?? null,
   };
+}
+
+function ringMoves(facts: readonly Fact[]): Round['rings'] {
+  const moves: Round['rings'] = {};
+  for (const { kind, corner, slot, valueMm } of facts)
+    if (kind === 'ring' && corner !== null && valueMm !== null) (moves[corner] ??= {})[slot] = valueMm;
+  return moves;
 }
 
 /** The collar reading now: the last one read, carried along by the moves done since; null when never read. */

@@ -1,10 +1,10 @@
 import type { Checked } from '../faults.ts';
-import { cornerIds, type CornerId } from '../machine/body.ts';
+import { axleOf, cornersIn, sideOf, type CornerId } from '../machine/body.ts';
 import { influence, readSolver, type ContactEquilibrium, type Influence } from '../machine/equilibrium.ts';
 import { GRAVITY } from '../machine/solver.ts';
 import { fit } from '../learn/fit.ts';
 import { simulate, type Outcome } from '../learn/simulate.ts';
-import { evidenceOf } from '../plan/answer.ts';
+import { evidenceOf } from '../plan/evidence.ts';
 import { machineOf } from './believed.ts';
 import { readRounds } from './rounds.ts';
 import type { JobRecord } from './types.ts';
@@ -30,8 +30,8 @@ interface Totals {
   /** Shares of the total, 0 to 1. */
   front: number;
   left: number;
-  /** (RF + LR) over the total. */
-  crossRfLr: number;
+  /** (RF + LR) over the total; null where there are no four wheels. */
+  crossRfLr: number | null;
   pitchMmPerM: number;
   rollMmPerM: number;
 }
@@ -40,7 +40,8 @@ interface Totals {
 export function solveJob(record: JobRecord): Checked<SolvedCase[]> {
   const { document } = record;
   const state = readRounds(record);
-  const read = cornerIds.filter((id) => state.rounds[0]?.heights[id] !== undefined);
+  const corners = cornersIn(document);
+  const read = corners.filter((id) => state.rounds[0]?.heights[id] !== undefined);
   const machine = machineOf(document, read);
   if (!machine.ok) return machine;
   const rounds = evidenceOf(document, machine.value, state, read);
@@ -53,12 +54,17 @@ export function solveJob(record: JobRecord): Checked<SolvedCase[]> {
         ...now,
         aboard: machine.value.aboard[k] ?? [],
       });
-      return solved(loadCase, outcome, read);
+      return solved(loadCase, outcome, corners, read);
     }),
   };
 }
 
-function solved(loadCase: string, outcome: Outcome, read: readonly CornerId[]): SolvedCase {
+function solved(
+  loadCase: string,
+  outcome: Outcome,
+  corners: readonly CornerId[],
+  read: readonly CornerId[],
+): SolvedCase {
   const { contacts, body } = readSolver(outcome.solver, {
     converged: outcome.converged,
     iterations: 0,
@@ -67,19 +73,22 @@ function solved(loadCase: string, outcome: Outcome, read: readonly CornerId[]): 
   const kg = contacts.map(({ padLoadN }) => padLoadN / GRAVITY);
   const totalKg = kg.reduce((sum, one) => sum + one, 0);
   const share = (has: (id: CornerId) => boolean) =>
-    cornerIds.reduce((sum, id, i) => (has(id) ? sum + (kg[i] ?? 0) : sum), 0) / totalKg;
+    corners.reduce((sum, id, i) => (has(id) ? sum + (kg[i] ?? 0) : sum), 0) / totalKg;
   return {
     loadCase,
     converged: outcome.converged,
     corners: contacts.map((contact, i) => {
-      const at = read.indexOf(cornerIds[i] as CornerId);
+      const at = read.indexOf(corners[i] as CornerId);
       return { ...contact, heightMm: at < 0 ? null : (outcome.heights[at] ?? null), padLoadKg: kg[i] ?? 0 };
     }),
     totals: {
       totalKg,
-      front: share((id) => id.endsWith('F')),
-      left: share((id) => id.startsWith('L')),
-      crossRfLr: share((id) => id === 'RF' || id === 'LR'),
+      front: share((id) => axleOf(id) === 'front'),
+      left: share((id) => sideOf(id) > 0),
+      crossRfLr:
+        corners.length === 4 && corners.every((id) => sideOf(id) !== 0)
+          ? share((id) => id === 'RF' || id === 'LR')
+          : null,
       pitchMmPerM: body.pitchMmPerM,
       rollMmPerM: body.rollMmPerM,
     },

@@ -1,7 +1,9 @@
 import type { RatioDescription } from '../geometry/ratioMap.ts';
 import type { ReferenceKind } from '../geometry/reference.ts';
 import type { GasDescription } from '../springs/gas.ts';
+import type { AirDescription } from '../springs/air.ts';
 import type { RingDescription } from '../springs/stack.ts';
+import type { TorsionDescription } from '../springs/torsion.ts';
 import type { SpringDocument } from './spring.ts';
 import type { CornerId } from '../machine/body.ts';
 import type { MachineClass } from '../machine/classes.ts';
@@ -15,9 +17,17 @@ export interface CornerDocument {
     kind: ReferenceKind;
     /** Added to the tape's reading to reach the point that the specification means. */
     offsetMm: number;
+    /** mm that the point lies ahead of its contact; negative behind. */
+    aheadMm: number;
   };
   /** Height wanted, as the specification states it. */
   targetMm: number | null;
+  /** How much the height counts against the others; null is 1. */
+  weight: number | null;
+  /** Sag wanted, mm of wheel travel from fully extended, in the load case that the targets are for. */
+  sagMm: number | null;
+  /** Sag between which the owner will have it, mm of wheel travel, in the same load case. */
+  sagWindow: SagLimits | null;
   /** Motion ratio, damper per wheel. */
   ratio: number | null;
   /** Thread pitch: mm of seat per turn. */
@@ -42,7 +52,12 @@ export interface CornerDocument {
   /** From the seat outwards; none where nothing is known of them. */
   springs: SpringDocument[];
   /** Crossover rings, by the slider they stop. */
-  rings: RingDescription[];
+  rings: RingDocument[];
+  /** Torsion springs with their cam, in place of coils; `cam` counts its positions from 0. */
+  torsion: TorsionDescription | null;
+  cam: number | null;
+  /** Air in place of coils. */
+  air: AirDescription | null;
   /** How far the springs are compressed at full droop with the collar where it was at the baseline; negative is slack. */
   preloadMm: number | null;
   /** Room for the springs at full extension with the collar there; with free lengths it gives the preload. */
@@ -50,6 +65,8 @@ export interface CornerDocument {
   gas: GasDescription | null;
   /** Bump stop as rows of [squeeze mm, force N] at the damper; touched where `stopMm` says. */
   stopRows: [number, number][] | null;
+  /** False where nothing can be moved: a fixed perch, a leaf, a plain fork. */
+  adjustable: boolean;
   /** Smallest movement of the seat: a groove or notch. Null is an eighth of a turn. */
   stepMm: number | null;
   /** Threaded lower mount that sets height alone; null where there is none. */
@@ -63,11 +80,23 @@ export interface CornerDocument {
   clearances: ClearanceDocument[];
 }
 
-interface MountDocument {
+export interface SagLimits {
+  fromMm: number;
+  toMm: number;
+}
+
+export interface RingDocument extends RingDescription {
+  /** Gap wanted between slider and ring at ride height, mm along the damper; null leaves the ring as it is set. */
+  gapMm: number | null;
+}
+
+export interface MountDocument {
   pitchMm: number;
-  /** Thread in the mount at the baseline, and the least it must keep. */
+  /** Thread diameter: it must stay engaged over one and a half of it. Null where not known. */
+  threadMm: number | null;
+  /** Thread in the mount at the baseline, and the least it must keep where the maker says more than the rule. */
   engagedMm: number;
-  leastMm: number;
+  leastMm: number | null;
   /** Thread in the mount when it is screwed in as far as it goes. */
   mostMm: number;
 }
@@ -97,15 +126,26 @@ interface BarDocument {
   hooked: boolean;
 }
 
+/** Mean damper-per-wheel ratios that readings have given, with one standard deviation of their logarithm. */
+export interface LearntDocument {
+  /** The job it was learnt in, by name. */
+  from: string;
+  ratios: Partial<Record<CornerId, { ratio: number; sd: number }>>;
+}
+
 /** The description part of a job: versioned, changed only through entries. */
 export interface JobDocument {
   schema: 'margin-job';
-  schemaVersion: 2;
+  schemaVersion: 3;
   /** What the shop calls the job. */
   name: string;
   machine: {
     class: MachineClass;
     title: string;
+    /** Shared by every job on the same machine; null for one that has no other. */
+    id: string | null;
+    /** What earlier jobs on it have taught. */
+    learnt: LearntDocument | null;
     wheelbaseMm: number | null;
     trackFrontMm: number | null;
     trackRearMm: number | null;
@@ -126,17 +166,37 @@ export interface JobDocument {
   toleranceMm: number | null;
   /** Left and right seats of an axle are moved alike. */
   equalSides: boolean;
+  /** Cross weight wanted, (RF + LR) over the total, 0 to 1; null where nobody asks for one. */
+  crossTarget: number | null;
   note: string;
+  /** One for each corner of the class. */
   corners: Record<CornerId, CornerDocument>;
 }
 
-export type FactKind = 'height' | 'collar' | 'travel-used' | 'settled' | 'plan' | 'adjustment' | 'locked';
+export type FactKind =
+  | 'height'
+  | 'collar'
+  | 'travel-used'
+  | 'settled'
+  | 'plan'
+  | 'adjustment'
+  /** A lower mount, mm screwed out. */
+  | 'mount'
+  /** A crossover ring, mm towards the springs; the slot is its slider. */
+  | 'ring'
+  | 'locked';
 
 /** What one corner was told, kept as it was told. */
 export interface ToldCorner {
   seatMm: number;
   turns: number;
   stopAtMm: number | null;
+  /** Lower mount, mm screwed out; rings, mm towards the springs, by slider. Left out where there are none. */
+  mountMm?: number;
+  ringsMm?: number[];
+  /** Cam position to stop at, counted from 0; gauge pressure to stop at, bar. */
+  camTo?: number;
+  airToBar?: number;
   /** Height expected afterwards, as the specification states it, and its standard deviation. */
   heightMm: number;
   heightSdMm: number;

@@ -19,7 +19,8 @@ export function questionHeight(
 ): Question | null {
   const repeat = nearestDifference(readingMm, others);
   if (Math.abs(repeat) > tolerances.repeatQuestionMm) return { kind: 'repeat', differenceMm: repeat };
-  const twin = round?.heights[twinOf(corner)];
+  const across = twinOf(corner);
+  const twin = across ? round?.heights[across] : undefined;
   const difference = twin ? readingMm - meanOf(twin) : 0;
   return Math.abs(difference) > tolerances.twinQuestionMm ? { kind: 'twin', differenceMm: difference } : null;
 }

@@ -9,7 +9,7 @@ export interface Spread {
 /** What is not known for sure of one contact. Logarithms are natural: 0.05 is five percent. */
 export interface ContactBelief {
   /** Log of true over described ratio, apart from what the axle shares. */
-  ratio: number;
+  ratio: Spread;
   /** Log of true over described rate, by spring. */
   springs: readonly number[];
   preloadMm: number;
@@ -52,6 +52,8 @@ export interface Situation {
   /** By contact, mm from where the description's preload was taken. */
   seatsMm: readonly number[];
   mountsMm: readonly number[];
+  /** By contact and ring, mm moved towards the springs; left out where no ring was ever moved. */
+  ringsMm?: readonly (readonly number[])[] | undefined;
   /** Driven since the springs were new, km. */
   km: number;
   /** Which masses are aboard. */

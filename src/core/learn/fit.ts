@@ -7,10 +7,12 @@ import { sensitivity, simulate, type Outcome } from './simulate.ts';
 
 /** One number read off the machine. */
 export interface Reading {
-  what: 'height' | 'travel';
+  what: 'height' | 'travel' | 'pad';
   /** Index of the reference or the contact. */
   index: number;
+  /** mm; of a pad, N. */
   mm: number;
+  /** One standard deviation, in the same unit. */
   sdMm: number;
 }
 
@@ -117,8 +119,9 @@ function evaluate(
 }
 
 /** Deviations by which a reading is off the model. */
-function miss({ what, index, mm, sdMm }: Reading, { heights, travel }: Outcome): number {
-  return (mm - ((what === 'height' ? heights : travel)[index] ?? NaN)) / sdMm;
+function miss({ what, index, mm, sdMm }: Reading, { heights, travel, solver }: Outcome): number {
+  const from = { height: heights, travel, pad: solver.pads }[what];
+  return (mm - (from[index] ?? NaN)) / sdMm;
 }
 
 function huber(deviations: number): number {
@@ -165,10 +168,8 @@ function normalEquations(
     return readings.map((reading) => {
       const off = miss(reading, outcome);
       const weight = Math.abs(off) <= tolerances.strayLimit ? 1 : tolerances.strayLimit / Math.abs(off);
-      const row = (reading.what === 'height' ? slopes.heights : slopes.travel).subarray(
-        reading.index * n,
-        (reading.index + 1) * n,
-      );
+      const from = { height: slopes.heights, travel: slopes.travel, pad: slopes.pads }[reading.what];
+      const row = from.subarray(reading.index * n, (reading.index + 1) * n);
       addRow(factor, right, row, { off, weight, sdMm: reading.sdMm });
       return weight;
     });

@@ -1,45 +1,54 @@
-import { axleOf, cornerIds } from '../machine/body.ts';
-import type { Axle } from '../machine/classes.ts';
 import { solveInPlace } from '../numerics/flatCholesky.ts';
+import { tolerances } from '../tolerances.ts';
 import type { Fit } from './fit.ts';
 
-/** mm at the wheel per mm at the seat, with one standard deviation. */
-interface Gain {
+/** A quantity with one standard deviation. */
+interface Known {
   mean: number;
   sd: number;
 }
 
 export interface LearntGain {
-  prior: Gain;
-  now: Gain;
+  /** mm at the wheel per mm at the seat where the machine rests, before any reading and now. */
+  prior: Known;
+  now: Known;
+  /** Damper per wheel over the whole travel: what is kept for the next job. `sd` is of its logarithm. */
+  ratio: Known;
 }
 
 /**
- * What each axle's seats give at the wheel, as it was assumed and as the readings have it: 1/MR where the machine rests.
- * The ratio is known by its logarithm, so the spread of a gain is the gain times that of the axle's parameter.
+ * What each contact's seat gives at the wheel, as it was assumed and as the readings have it: 1/MR where the machine
+ * rests. The ratio is known by its logarithm, so the spread of a gain is the gain times that of the logarithm, which is
+ * the sum of what the axle shares and the contact's own.
  */
-export function gainsOf(fit: Fit): Record<Axle, LearntGain> {
-  return { front: gainOf(fit, 'front'), rear: gainOf(fit, 'rear') };
-}
-
-function gainOf(fit: Fit, axle: Axle): LearntGain {
-  const { parameters, believed, rounds } = fit;
-  const k = parameters.findIndex((one) => one.kind === 'axle-ratio' && one.axle === axle);
-  const i = cornerIds.findIndex((id) => axleOf(id) === axle);
-  const priorSd = believed.belief.axleRatio[axle];
+export function gainsOf(fit: Fit): LearntGain[] {
+  const { believed, rounds, values } = fit;
   const solver = rounds.at(-1)?.solver;
-  const corner = solver?.corners[i];
-  const ratio = corner?.ratioAt(solver?.z[i] ?? 0) ?? 1;
-  const scale = fit.values.settings[i]?.ratioScale ?? 1;
-  const sd = k < 0 ? priorSd : priorSd * coordinateSd(fit, k);
-  const prior = scale / ratio;
-  return { prior: { mean: prior, sd: prior * priorSd }, now: { mean: 1 / ratio, sd: sd / ratio } };
+  return believed.machine.contacts.map(({ axle }, i) => {
+    const corner = solver?.corners[i];
+    const ratio = corner?.ratioAt(solver?.z[i] ?? 0) ?? 1;
+    const { mean, sd: own } = believed.belief.contacts[i]?.ratio ?? { mean: 0, sd: 0 };
+    const before = (Math.exp(-mean) * (values.settings[i]?.ratioScale ?? 1)) / ratio;
+    const beforeSd = Math.hypot(believed.belief.axleRatio[axle], own);
+    const sd = Math.max(logRatioSd(fit, i), tolerances.leastRatioSd);
+    return {
+      prior: { mean: before, sd: before * beforeSd },
+      now: { mean: 1 / ratio, sd: sd / ratio },
+      ratio: { mean: corner?.meanRatio ?? 1, sd },
+    };
+  });
 }
 
-function coordinateSd({ factor, parameters }: Fit, k: number): number {
+/** sqrt(a' P a) for a the sensitivities of a contact's log ratio, P the inverse of the fit's precision. */
+function logRatioSd({ factor, parameters, believed }: Fit, contact: number): number {
   const n = parameters.length;
-  const unit = new Float64Array(n);
-  unit[k] = 1;
-  solveInPlace(factor, n, n, unit);
-  return Math.sqrt(unit[k] as number);
+  const axle = believed.machine.contacts[contact]?.axle;
+  const row = Float64Array.from(parameters, (one) =>
+    (one.kind === 'axle-ratio' && one.axle === axle) || (one.kind === 'ratio' && one.contact === contact)
+      ? one.sd
+      : 0,
+  );
+  const solved = row.slice();
+  solveInPlace(factor, n, n, solved);
+  return Math.sqrt(row.reduce((sum, value, k) => sum + value * (solved[k] as number), 0));
 }

@@ -22,7 +22,7 @@ export function parametersOf({ machine, belief, references }: BelievedMachine, r
     machine.contacts.some((one) => one.axle === axle),
   );
   const contacts = belief.contacts.flatMap((one, contact): Parameter[] => [
-    { kind: 'ratio', contact, ...off(one.ratio) },
+    { kind: 'ratio', contact, ...one.ratio },
     { kind: 'preload', contact, ...off(one.preloadMm) },
     { kind: 'tyre', contact, ...off(one.tyre) },
     { kind: 'settling-own', contact, ...off(belief.settling.own) },

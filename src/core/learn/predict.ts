@@ -13,6 +13,8 @@ export interface Prediction {
   /** Wheel travel used, by contact, and its standard deviation, mm. */
   travel: number[];
   travelSd: number[];
+  /** Covariance of heights and travels together, heights first. */
+  together: () => number[][];
 }
 
 /** Heights and travels expected in a situation, to first order in what is not known. */
@@ -28,6 +30,12 @@ export function predict(fit: Fit, situation: Situation): Prediction {
     covariance: spread,
     travel: outcome.travel,
     travelSd: travelSpread.map((row, i) => Math.sqrt(row[i] ?? 0)),
+    together: () => {
+      const rows = new Float64Array(slopes.heights.length + slopes.travel.length);
+      rows.set(slopes.heights);
+      rows.set(slopes.travel, slopes.heights.length);
+      return spreadOf(fit, rows, outcome.heights.length + outcome.travel.length);
+    },
   };
 }
 

@@ -16,11 +16,12 @@ export interface Outcome {
 }
 
 /** Settings of every corner with seats and mounts as set. */
-function settingsIn(values: Values, { seatsMm, mountsMm }: Situation): CornerSetting[] {
+function settingsIn(values: Values, { seatsMm, mountsMm, ringsMm }: Situation): CornerSetting[] {
   return values.settings.map((setting, i) => ({
     ...setting,
     seatMm: seatsMm[i] ?? 0,
     mountMm: mountsMm[i] ?? 0,
+    ringsMm: ringsMm?.[i],
   }));
 }
 
@@ -30,7 +31,7 @@ function loseHeight(solver: MachineSolver, values: Values, { km }: Situation): v
   if (share === 0) return;
   solver.corners.forEach((corner, i) => {
     const lostMm = Math.max(values.settlingMm[i] ?? 0, 0) * share;
-    if (lostMm > 0) corner.set(corner.seatMm - lostMm * corner.meanRatio, corner.mountMm);
+    if (lostMm > 0 && corner.stack) corner.set(corner.seatMm - lostMm * corner.meanRatio, corner.mountMm);
   });
 }
 
@@ -78,12 +79,14 @@ function readHeights({ references }: BelievedMachine, values: Values, solver: Ma
   });
 }
 
-/** Derivatives of heights (by reference) and travels (by contact) by each parameter's coordinate, at an outcome. */
+/** Derivatives of heights (by reference), travels and pad loads (by contact) by each parameter's coordinate, at an outcome. */
 export interface Sensitivity {
   /** references x parameters, row-major. */
   heights: Float64Array;
   /** contacts x parameters, row-major. */
   travel: Float64Array;
+  /** contacts x parameters, row-major, N. */
+  pads: Float64Array;
   firm: boolean;
 }
 
@@ -106,15 +109,18 @@ export function sensitivity(
   const result: Sensitivity = {
     heights: new Float64Array(references.length * count),
     travel: new Float64Array(n * count),
+    pads: new Float64Array(n * count),
     firm: solver.differentiate(),
   };
   if (!result.firm) return result;
   const forces = machine.contacts.map((_, i) => cornerForces(outcome, i));
-  const basis = references.map(({ x, y }) => {
+  const basisAt = ({ x, y }: { x: number; y: number }) => {
     const row = new Float64Array(m);
     solver.writeBasis(row, 0, x, y);
     return row;
-  });
+  };
+  const basis = references.map(basisAt);
+  const footing = machine.contacts.map(basisAt);
   const change = new Float64Array(m + n);
   const share = settledShare(situation.km, values.settlingKm);
   const scratch = { believed, solver, forces, values, situation, share, round };
@@ -125,7 +131,11 @@ export function sensitivity(
       return;
     }
     solver.respond(change);
-    for (let i = 0; i < n; i++) result.travel[i * count + k] = (change[m + i] as number) * parameter.sd;
+    for (let i = 0; i < n; i++) {
+      result.travel[i * count + k] = (change[m + i] as number) * parameter.sd;
+      result.pads[i * count + k] =
+        padChange(outcome, parameter, footing[i] as Float64Array, change, i) * parameter.sd;
+    }
     references.forEach(({ follows, contact }, r) => {
       let rise = 0;
       if (follows === 'body')
@@ -139,6 +149,22 @@ export function sensitivity(
     });
   });
   return result;
+}
+
+/** A pad's load is its tyre's rate times its squeeze, which is less by what the body and the wheel's travel rise. */
+function padChange(
+  { solver }: Outcome,
+  parameter: Parameter,
+  basis: Float64Array,
+  change: Float64Array,
+  i: number,
+): number {
+  const load = solver.pads[i] as number;
+  if (load === 0) return 0;
+  let rise = change[solver.m + i] as number;
+  for (let a = 0; a < solver.m; a++) rise += (basis[a] as number) * (change[a] as number);
+  const own = parameter.kind === 'tyre' && parameter.contact === i ? load : 0;
+  return own - (solver.tyreRates[i] as number) * rise;
 }
 
 interface Scratch {
@@ -191,7 +217,7 @@ function gradientChange(parameter: Parameter, scratch: Scratch, change: Float64A
     forces.forEach((one, i) => believed.machine.contacts[i]?.axle === axle && push(i, by(one)));
   const lose = (i: number, mm: number) => {
     const one = forces[i] as CornerForces;
-    if ((values.settlingMm[i] ?? 0) > 0) push(i, -mm * one.ratio * one.preload);
+    if ((values.settlingMm[i] ?? 0) > 0 && solver.corners[i]?.stack) push(i, -mm * one.ratio * one.preload);
   };
   switch (parameter.kind) {
     case 'axle-ratio':

@@ -1,7 +1,7 @@
 import type { ReferenceKind } from '../geometry/reference.ts';
 
-/** Machine classes on four coil-overs. */
-export type MachineClass = 'car' | 'truck' | 'side-by-side';
+export type MachineClass =
+  'car' | 'truck' | 'side-by-side' | 'snowmobile' | 'motorcycle' | 'dual-purpose' | 'scooter';
 export type Axle = 'front' | 'rear';
 
 /** What is assumed for a class until somebody says better. Always marked as assumed on screen. */
@@ -25,7 +25,7 @@ export interface ClassDefaults {
   tyreRateNPerMm: number;
   /** One wheel with its brake and half its arms. */
   unsprungKg: number;
-  referenceKind: ReferenceKind;
+  referenceKind: Record<Axle, ReferenceKind>;
 }
 
 /** Assumed values per class: middle-of-the-road figures for the kind, not those of any one machine. */
@@ -44,7 +44,7 @@ export const classDefaults: Record<MachineClass, ClassDefaults> = {
     frontShare: 0.52,
     tyreRateNPerMm: 220,
     unsprungKg: 38,
-    referenceKind: 'hub-arch',
+    referenceKind: { front: 'hub-arch', rear: 'hub-arch' },
   },
   truck: {
     title: 'truck or 4x4',
@@ -60,7 +60,7 @@ export const classDefaults: Record<MachineClass, ClassDefaults> = {
     frontShare: 0.54,
     tyreRateNPerMm: 280,
     unsprungKg: 60,
-    referenceKind: 'hub-arch',
+    referenceKind: { front: 'hub-arch', rear: 'hub-arch' },
   },
   'side-by-side': {
     title: 'side-by-side',
@@ -76,7 +76,71 @@ export const classDefaults: Record<MachineClass, ClassDefaults> = {
     frontShare: 0.44,
     tyreRateNPerMm: 110,
     unsprungKg: 32,
-    referenceKind: 'ground-chassis',
+    referenceKind: { front: 'ground-chassis', rear: 'ground-chassis' },
+  },
+  snowmobile: {
+    title: 'snowmobile',
+    wheelbaseMm: 1500,
+    trackMm: { front: 1060, rear: 0 },
+    ratio: { front: 0.65, rear: 0.55 },
+    pitchMm: 2,
+    travelMm: { front: 240, rear: 330 },
+    restShare: 0.25,
+    stopMm: 30,
+    toleranceMm: 6,
+    massKg: 260,
+    frontShare: 0.4,
+    tyreRateNPerMm: 400,
+    unsprungKg: 12,
+    referenceKind: { front: 'shaft', rear: 'bumper-ground' },
+  },
+  motorcycle: {
+    title: 'motorcycle',
+    wheelbaseMm: 1430,
+    trackMm: { front: 0, rear: 0 },
+    ratio: { front: 1, rear: 0.48 },
+    pitchMm: 1.5,
+    travelMm: { front: 125, rear: 130 },
+    restShare: 0.3,
+    stopMm: 15,
+    toleranceMm: 3,
+    massKg: 275,
+    frontShare: 0.48,
+    tyreRateNPerMm: 170,
+    unsprungKg: 17,
+    referenceKind: { front: 'shaft', rear: 'axle-mark' },
+  },
+  'dual-purpose': {
+    title: 'dual-purpose motorcycle',
+    wheelbaseMm: 1480,
+    trackMm: { front: 0, rear: 0 },
+    ratio: { front: 1, rear: 0.42 },
+    pitchMm: 1.5,
+    travelMm: { front: 230, rear: 235 },
+    restShare: 0.33,
+    stopMm: 25,
+    toleranceMm: 4,
+    massKg: 245,
+    frontShare: 0.46,
+    tyreRateNPerMm: 150,
+    unsprungKg: 16,
+    referenceKind: { front: 'shaft', rear: 'axle-mark' },
+  },
+  scooter: {
+    title: 'scooter',
+    wheelbaseMm: 1300,
+    trackMm: { front: 0, rear: 0 },
+    ratio: { front: 1, rear: 0.85 },
+    pitchMm: 1.5,
+    travelMm: { front: 85, rear: 80 },
+    restShare: 0.3,
+    stopMm: 12,
+    toleranceMm: 3,
+    massKg: 195,
+    frontShare: 0.4,
+    tyreRateNPerMm: 150,
+    unsprungKg: 11,
+    referenceKind: { front: 'shaft', rear: 'axle-mark' },
   },
 };
 

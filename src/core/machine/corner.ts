@@ -7,9 +7,12 @@ import { Stack, type StackDescription } from '../springs/stack.ts';
 import { torsionArc, torsionAsStack } from '../springs/torsion.ts';
 import type { ContactDescription, TopOutDescription } from './description.ts';
 
+/** An air spring has no seat: its adjuster counts steps of so many bar. */
+export const AIR_STEP_BAR = 0.1;
+
 /** What sets a corner apart from its description: seat and lower mount, and what learning has found. */
 export interface CornerSetting {
-  /** Seat movement from where `preloadMm` was taken, mm, positive towards the spring. */
+  /** Seat movement from where `preloadMm` was taken, mm, positive towards the spring; of air, steps of pressure. */
   seatMm: number;
   /** Lower mount screwed out, mm of damper length, positive raises the machine. */
   mountMm: number;
@@ -19,8 +22,10 @@ export interface CornerSetting {
   ratioRise: number;
   /** True over labelled rate, by spring. */
   springScales: readonly number[];
-  /** mm added to the described preload. */
+  /** mm added to the described preload; of air, steps of pressure. */
   preloadOffMm: number;
+  /** mm that each crossover ring has been moved towards the springs; none moved where left out. */
+  ringsMm?: readonly number[] | undefined;
 }
 
 export const plainSetting: CornerSetting = {
@@ -58,6 +63,7 @@ export class CornerModel {
   readonly spring: RatioMap;
   readonly elastic: Elastic;
   readonly stack: Stack | null;
+  private readonly air: AirSpring | null;
   private readonly gas: GasSpring | null;
   private readonly stop: Stack | null;
   private readonly topOut: TopOutDescription | null;
@@ -77,8 +83,12 @@ export class CornerModel {
     const { ratio, springRatio, travelMm, springs, gas, stop, topOut } = description;
     this.damper = ratioMap(ratio, travelMm);
     this.spring = springRatio ? ratioMap(springRatio, travelMm) : this.damper;
-    this.stack = springs.kind === 'air' ? null : new Stack(stackOf(description), setting.springScales);
-    this.elastic = springs.kind === 'air' ? new AirSpring(springs.air) : (this.stack as Stack);
+    this.stack =
+      springs.kind === 'air'
+        ? null
+        : new Stack(withRings(stackOf(description), setting.ringsMm), setting.springScales);
+    this.air = springs.kind === 'air' ? new AirSpring(springs.air) : null;
+    this.elastic = (this.air ?? this.stack) as Elastic;
     this.linkRiseMm = ratio.kind === 'linkage' ? linkageDroopShift(ratio) : 0;
     this.gas = gas ? new GasSpring(gas) : null;
     this.stop = stop ? new Stack(rubber(stop.rows)) : null;
@@ -98,6 +108,7 @@ export class CornerModel {
     this.mountMm = mountMm;
     this.preloadMm = this.stack ? this.basePreloadMm + seatMm : 0;
     this.stack?.build(this.preloadMm);
+    this.air?.charge(AIR_STEP_BAR * (this.basePreloadMm + seatMm));
     this.droopShiftMm = mountMm === 0 ? 0 : this.travelOf(mountMm);
     this.zMax = this.description.travelMm + this.droopShiftMm;
     if (this.springAt(this.zMax) > this.elastic.solidMm) this.zMax = this.travelWhereSolid();
@@ -263,6 +274,13 @@ function rubber(rows: readonly (readonly [number, number])[]): StackDescription 
   return { springs: [{ kind: 'table', rows, solidMm: null }], rings: [] };
 }
 
+/** A ring moved towards the springs leaves its slider so much less way. */
+function withRings(stack: StackDescription, movedMm: readonly number[] | undefined): StackDescription {
+  if (!movedMm || stack.rings.length === 0) return stack;
+  const rings = stack.rings.map((ring, j) => ({ ...ring, limitMm: ring.limitMm - (movedMm[j] ?? 0) }));
+  return { ...stack, rings };
+}
+
 /** The coils that carry a contact; for a torsion spring the coil that does the same. */
 export function stackOf({ springs }: ContactDescription): StackDescription {
   if (springs.kind === 'stack') return springs.stack;
@@ -270,6 +288,7 @@ export function stackOf({ springs }: ContactDescription): StackDescription {
 }
 
 function restPreload({ springs, preloadMm }: ContactDescription): number {
+  if (springs.kind === 'air') return 0;
   if (springs.kind !== 'torsion') return preloadMm;
   return preloadMm + torsionArc(springs.torsion, springs.torsion.camDegrees[springs.cam] ?? 0);
 }

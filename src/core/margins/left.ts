@@ -1,3 +1,5 @@
+import type { SumInput } from '../sums/types.ts';
+
 /** What can run out. */
 export type MarginKind =
   | 'thread-up'
@@ -5,9 +7,13 @@ export type MarginKind =
   | 'droop'
   | 'bump-stop'
   | 'bump-metal'
+  | 'engagement'
+  | 'cam'
+  | 'sag'
   | 'coil'
   | 'seated'
   | 'crossover'
+  | 'ring-order'
   | 'clearance'
   | 'height';
 
@@ -19,5 +25,9 @@ export interface Left {
   rangeMm: number;
   sdMm: number;
   assumed: boolean;
-  name?: string;
+  /** What it was worked out from; asked for only when somebody opens the sum. */
+  inputs: () => SumInput[];
+  name?: string | undefined;
+  /** The same in turns, where it is turned. */
+  turns?: number | undefined;
 }

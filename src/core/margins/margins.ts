@@ -1,3 +1,8 @@
+import type { SagLimits } from '../job/types.ts';
+import type { CornerSpec } from '../job/corner.ts';
+import { input } from '../sums/input.ts';
+import { restInputs } from '../sums/restInputs.ts';
+import type { SumInput } from '../sums/types.ts';
 import type { Answer } from '../plan/answer.ts';
 import type { CornerAnswer } from '../plan/cornerAnswer.ts';
 import type { CornerId } from '../machine/body.ts';
@@ -27,17 +32,23 @@ export interface Margin {
   share: number;
   /** Whether an assumed figure went into it. */
   assumed: boolean;
+  /** What it was worked out from. */
+  inputs: Left['inputs'];
 }
 
 export const marginTitles: Record<MarginKind, string> = {
   'thread-up': 'Thread, up',
   'thread-down': 'Thread, down',
+  engagement: 'Lower mount, thread engaged',
+  cam: 'Cam, up',
+  sag: 'Sag within its window',
   droop: 'Droop',
   'bump-stop': 'Bump to stop',
   'bump-metal': 'Bump to metal',
   coil: 'Coil space at full bump',
   seated: 'Spring seated at droop',
   crossover: 'Gap to crossover',
+  'ring-order': 'Ring before coil bind',
   clearance: 'Clearance',
   height: 'Height within tolerance',
 };
@@ -46,12 +57,17 @@ export const marginTitles: Record<MarginKind, string> = {
 const TIGHT: Record<MarginKind, number> = {
   'thread-up': 0.15,
   'thread-down': 0.15,
+  engagement: 0.15,
+  // Above its middle position in the garage a cam has little left for a load.
+  cam: 0.5,
+  sag: 0.25,
   droop: 0.2,
   'bump-stop': 0.15,
   'bump-metal': 0.2,
   coil: 0.05,
   seated: 0.1,
   crossover: 0.1,
+  'ring-order': 0.05,
   clearance: 0.2,
   height: 0.25,
 };
@@ -63,20 +79,83 @@ export function marginsFor(answer: Answer): Margin[] {
     .flatMap((corner) => {
       const own = all.filter(({ id }) => id === corner.id);
       const standing = own.flatMap((one) =>
-        [...travelLeft(corner, one), ...springMargins(answer, one), ...clearancesLeft(answer, one)].map(
-          (left) => ({
-            ...judged(corner.id, left),
-            loadCase: own.length > 1 ? one.loadCase : null,
-          }),
-        ),
+        [
+          ...travelLeft(answer, corner, one),
+          ...springMargins(answer, one),
+          ...clearancesLeft(answer, one),
+        ].map((left) => ({
+          ...judged(corner.id, left),
+          loadCase: own.length > 1 ? one.loadCase : null,
+        })),
       );
       return [
         ...threadMargins(corner),
+        ...fixedMargins(answer, corner).map((left) => judged(corner.id, left)),
         ...leastOfEach(standing),
         ...heightMargin(corner, answer.tolerance.value),
       ];
     })
     .sort(bySmallest);
+}
+
+/** What is left where loads play no part, or only the load case of the targets. */
+function fixedMargins({ document }: Answer, corner: CornerAnswer): Left[] {
+  const { sagWindow, torsion } = document.corners[corner.id];
+  return [
+    ...engagement(document, corner),
+    ...(torsion && corner.cam ? camLeft(torsion.camDegrees.length, corner) : []),
+    ...(sagWindow ? [sagLeft(sagWindow, corner)] : []),
+  ];
+}
+
+function engagement({ corners }: Answer['document'], { id, mount }: CornerAnswer): Left[] {
+  const fitted = corners[id].mount;
+  if (!mount || !fitted) return [];
+  const leftMm = mount.afterMm - mount.leastMm;
+  const rangeMm = Math.max(fitted.mostMm - mount.leastMm, 1);
+  const turns = leftMm / fitted.pitchMm;
+  const inputs = () => [
+    input('e', 'thread engaged after the plan', mount.afterMm, 'length', 'computed'),
+    ...(fitted.threadMm === null ? [] : [input('D', 'thread diameter', fitted.threadMm, 'length', 'sheet')]),
+    input('least', 'least to keep: 1½ D, or the maker’s if more', mount.leastMm, 'length', 'sheet'),
+  ];
+  const sdMm = tolerances.collarSdMm;
+  return [{ kind: 'engagement', leftMm, rangeMm, sdMm, assumed: false, turns, inputs }];
+}
+
+function camLeft(positions: number, { cam, room, seatMm }: CornerAnswer): Left[] {
+  const left = positions - 1 - (cam?.after ?? 0);
+  return [
+    {
+      kind: 'cam',
+      name: `${left} of ${positions} positions left`,
+      leftMm: room.up - seatMm,
+      rangeMm: Math.max(room.up - room.down, 1),
+      sdMm: 0,
+      assumed: false,
+      inputs: () => [
+        input('n', 'positions of the cam', positions, 'count', 'sheet'),
+        input('k', 'position after the plan', (cam?.after ?? 0) + 1, 'count', 'computed'),
+        input('left', 'further wind-up at the leg', room.up - seatMm, 'length', 'computed'),
+      ],
+    },
+  ];
+}
+
+function sagLeft({ fromMm, toMm }: SagLimits, { sagMm, sagSdMm, travelNow }: CornerAnswer): Left {
+  const assumed = travelNow.source === 'assumed';
+  return {
+    kind: 'sag',
+    leftMm: Math.min(sagMm - fromMm, toMm - sagMm),
+    rangeMm: (toMm - fromMm) / 2,
+    sdMm: sagSdMm,
+    assumed,
+    inputs: () => [
+      input('z', 'sag after the plan, as specified', sagMm, 'length', assumed ? 'assumed' : 'computed'),
+      input('from', 'least sag', fromMm, 'length', 'sheet'),
+      input('to', 'most sag', toMm, 'length', 'sheet'),
+    ],
+  };
 }
 
 /** Of one corner's margins in several load cases, the least of each. */
@@ -103,28 +182,47 @@ function threadMargins({ id, spec, room, seatMm, collarMm }: CornerAnswer): Marg
   const rangeMm = min !== null && max !== null ? max - min : 10 * pitch.value;
   const one = (kind: MarginKind, leftMm: number): Margin[] => {
     if (!Number.isFinite(leftMm) || collarMm === null) return [];
-    const left = { kind, leftMm, rangeMm, sdMm: tolerances.collarSdMm, assumed: false };
-    return [{ ...judged(id, left), turns: leftMm / pitch.value }];
+    const inputs = () => threadInputs(spec, collarMm + spec.readingSign * seatMm, kind === 'thread-up');
+    const left = { kind, leftMm, rangeMm, sdMm: tolerances.collarSdMm, assumed: false, inputs };
+    return [judged(id, { ...left, turns: leftMm / pitch.value })];
   };
   return [...one('thread-up', room.up - seatMm), ...one('thread-down', seatMm - room.down)];
 }
 
-function travelLeft({ spec, travelNow }: CornerAnswer, { travelMm, travelSdMm: sdMm }: Standing): Left[] {
+function threadInputs(spec: CornerSpec, stopMm: number, up: boolean): SumInput[] {
+  const atMax = up === (spec.readingSign === 1);
+  const limitMm = (atMax ? spec.collarMaxMm : spec.collarMinMm) ?? 0;
+  return [
+    input(atMax ? 'r max' : 'r min', 'collar limit', limitMm, 'length', 'sheet'),
+    input('stop', 'reading to stop at', stopMm, 'length', 'computed'),
+    input('p', 'thread pitch per turn', spec.pitchMm.value, 'length', spec.pitchMm.source),
+  ];
+}
+
+function travelLeft(answer: Answer, { id, spec, travelNow }: CornerAnswer, standing: Standing): Left[] {
+  const { travelMm, travelSdMm: sdMm } = standing;
   const travel = spec.travelMm;
   const unknown = travelNow.source === 'assumed';
   const assumed = unknown || travel.source === 'assumed';
   const toMetal = travel.value - travelMm;
   const rangeMm = travel.value;
+  const used = () => [
+    ...restInputs(answer.machine, id, standing),
+    input('z', 'wheel travel used', travelMm, 'length', unknown ? 'assumed' : 'computed'),
+  ];
+  const whole = input('z max', 'wheel travel', travel.value, 'length', travel.source);
+  const stop = input('s', 'travel taken by the stop', spec.stopMm.value, 'length', spec.stopMm.source);
   return [
-    { kind: 'droop', leftMm: travelMm, rangeMm, sdMm, assumed: unknown },
+    { kind: 'droop', leftMm: travelMm, rangeMm, sdMm, assumed: unknown, inputs: used },
     {
       kind: 'bump-stop',
       leftMm: toMetal - spec.stopMm.value,
       rangeMm,
       sdMm,
       assumed: assumed || spec.stopMm.source === 'assumed',
+      inputs: () => [whole, ...used(), stop],
     },
-    { kind: 'bump-metal', leftMm: toMetal, rangeMm, sdMm, assumed },
+    { kind: 'bump-metal', leftMm: toMetal, rangeMm, sdMm, assumed, inputs: () => [whole, ...used()] },
   ];
 }
 
@@ -136,16 +234,33 @@ function clearancesLeft({ document }: Answer, { id, risenMm, travelSdMm }: Stand
     rangeMm: Math.max(nowMm, 10),
     sdMm: Math.abs(perMm) * travelSdMm,
     assumed: false,
+    inputs: () => [
+      input('d', 'distance at the baseline', nowMm, 'length', 'measured'),
+      input('g', 'gained per mm the body rises', perMm, 'gain', 'sheet'),
+      input('Δh', 'risen over this corner since', risenMm, 'length', 'computed'),
+      input('least', 'least wanted', leastMm, 'length', 'sheet'),
+    ],
   }));
 }
 
 function heightMargin({ id, spec, specMm, specSdMm }: CornerAnswer, toleranceMm: number): Margin[] {
   if (spec.targetMm === null) return [];
   const leftMm = toleranceMm - Math.abs(specMm - spec.targetMm);
-  return [judged(id, { kind: 'height', leftMm, rangeMm: toleranceMm, sdMm: specSdMm, assumed: false })];
+  const target = spec.targetMm;
+  const inputs = () => [
+    input('T', 'tolerance', toleranceMm, 'length', 'sheet'),
+    input('h′', 'height after, as specified', specMm, 'length', 'computed'),
+    input('t', 'target', target, 'length', 'sheet'),
+  ];
+  return [
+    judged(id, { kind: 'height', leftMm, rangeMm: toleranceMm, sdMm: specSdMm, assumed: false, inputs }),
+  ];
 }
 
-function judged(corner: CornerId, { kind, leftMm, rangeMm, sdMm, assumed, name }: Left): Margin {
+function judged(
+  corner: CornerId,
+  { kind, leftMm, rangeMm, sdMm, assumed, name, turns, inputs }: Left,
+): Margin {
   const share = Math.min(Math.max(leftMm / rangeMm, 0), 1);
   return {
     kind,
@@ -154,10 +269,11 @@ function judged(corner: CornerId, { kind, leftMm, rangeMm, sdMm, assumed, name }
     loadCase: null,
     leftMm,
     sdMm,
-    turns: null,
+    turns: turns ?? null,
     state: stateOf(kind, leftMm, share),
     share,
     assumed,
+    inputs,
   };
 }
 

@@ -1,7 +1,6 @@
-import { cornerIds, type CornerId } from '../machine/body.ts';
+import type { CornerId } from '../machine/body.ts';
 import type { CornerModel } from '../machine/corner.ts';
 import { readSolver, type ContactEquilibrium } from '../machine/equilibrium.ts';
-import { predict } from '../learn/predict.ts';
 import type { Answer } from '../plan/answer.ts';
 
 /** How one corner stands in one load case, after the plan. */
@@ -13,21 +12,23 @@ export interface Standing extends ContactEquilibrium {
   /** mm the body stands higher over this wheel than at the baseline. */
   risenMm: number;
   corner: CornerModel;
+  /** mm that each crossover ring has been moved towards the springs since the baseline. */
+  ringsMm: readonly number[];
 }
 
 /** Every read corner in every load case that differs from the others, the measured one first. */
 export function standings(answer: Answer): Standing[] {
-  const { document, machine, fit, after } = answer;
+  const { document, machine, fit, after, predictAt } = answer;
   const baseline = fit.rounds[0]?.travel ?? [];
   return differentCases(answer).flatMap((k) => {
-    const { outcome, travelSd } = predict(fit, { ...after, aboard: machine.aboard[k] ?? after.aboard });
+    const { outcome, travelSd } = predictAt({ ...after, aboard: machine.aboard[k] ?? after.aboard });
     const { contacts } = readSolver(outcome.solver, {
       converged: outcome.converged,
       iterations: 0,
       residualN: 0,
     });
     return answer.corners.map(({ id }): Standing => {
-      const i = cornerIds.indexOf(id);
+      const i = machine.corners.indexOf(id);
       const contact = contacts[i] as ContactEquilibrium;
       return {
         ...contact,
@@ -36,6 +37,7 @@ export function standings(answer: Answer): Standing[] {
         travelSdMm: travelSd[i] ?? 0,
         risenMm: (baseline[i] ?? contact.travelMm) - contact.travelMm,
         corner: outcome.solver.corners[i] as CornerModel,
+        ringsMm: outcome.settings[i]?.ringsMm ?? [],
       };
     });
   });

@@ -9,33 +9,30 @@ import { influence, seatForce } from '../machine/equilibrium.ts';
 import { build, entry } from '../numerics/matrix.ts';
 import { tolerances } from '../tolerances.ts';
 import { chancesAround, chanceWithin } from './chance.ts';
-import { stepRange, type ThreadRoom } from './limits.ts';
+import { goalsOf, mmPerShare, type Wanted } from './goals.ts';
+import { nextStep, type Steps, type ThreadRoom } from './limits.ts';
 import { planSeats } from './seats.ts';
 
 /** Something that can be turned at a contact. */
-export interface Adjuster {
+export interface Adjuster extends Steps {
   contact: number;
   kind: 'seat' | 'mount';
-  /** mm of one step: groove, notch or the smallest turn that is told. */
-  stepMm: number;
   room: ThreadRoom;
 }
 
-export interface AimProblem {
+export interface AimProblem extends Wanted {
   fit: Fit;
   /** Where the adjusters are now, and what the machine has run. */
   from: Situation;
   /** What it has run, and what is aboard, when the targets are to be met; null for as it is. */
   meetAt: Pick<Situation, 'km' | 'aboard'> | null;
-  /** By reference: target in mm, or null where there is none. */
-  targets: readonly (number | null)[];
-  weights: readonly number[];
-  toleranceMm: number;
   adjusters: readonly Adjuster[];
   /** Indices of adjusters that move alike; every adjuster in one group. */
   groups: readonly (readonly number[])[];
   /** Machines drawn beside the likeliest to plan on: more find their way around knees, fewer are faster. */
   draws: number;
+  /** How to predict, where predictions are remembered. */
+  predictAt?: ((situation: Situation) => Prediction) | undefined;
 }
 
 export interface AimSolution {
@@ -62,19 +59,21 @@ export function aimFor(problem: AimProblem): AimSolution {
     problem.adjusters.map(({ room }) => room),
   );
   const { smooth, linear, converged } = within;
+  const predictAt = problem.predictAt ?? ((situation: Situation) => predict(problem.fit, situation));
   const ranOut = within.free.some((move, j) => atEnd(problem.adjusters[j] as Adjuster, move));
   const free = ranOut
     ? settleOn(
         problem,
         machines.slice(0, 1),
-        problem.adjusters.map(() => endless),
+        problem.adjusters.map((one) => (isFixed(one) ? one.room : endless)),
       )
     : within;
   const first = moveFrom(problem, smooth);
-  const prediction = predict(problem.fit, first);
-  const movesMm = likeliest(problem, smooth, linear.influence, prediction);
+  const prediction = predictAt(first);
+  // What is wanted beside heights has no part in the chance: there the smooth steps stand.
+  const movesMm = problem.extras?.length ? smooth : likeliest(problem, smooth, linear.influence, prediction);
   const to = moveFrom(problem, movesMm);
-  const last = predict(problem.fit, to);
+  const last = predictAt(to);
   return {
     movesMm,
     freeMm: free.free,
@@ -87,8 +86,14 @@ export function aimFor(problem: AimProblem): AimSolution {
 
 const endless: ThreadRoom = { down: -Infinity, up: Infinity };
 
-function atEnd({ room }: Adjuster, move: number): boolean {
-  return move <= room.down + 1e-9 || move >= room.up - 1e-9;
+/** Something that is there and must stay as it is. */
+function isFixed({ choicesMm }: Adjuster): boolean {
+  return choicesMm?.length === 1;
+}
+
+function atEnd(adjuster: Adjuster, move: number): boolean {
+  const { room } = adjuster;
+  return !isFixed(adjuster) && (move <= room.down + 1e-9 || move >= room.up - 1e-9);
 }
 
 /** The situation after these moves, when the targets are to be met. */
@@ -103,6 +108,7 @@ function moveFrom({ from, meetAt, adjusters }: AimProblem, movesMm: readonly num
 }
 
 interface Linear {
+  /** Goals x adjusters. */
   influence: number[][];
   twist: number[][];
   gains: number[];
@@ -122,18 +128,21 @@ function settleOn(problem: AimProblem, machines: readonly Values[], rooms: reado
   let free = moves;
   let linear: Linear = { influence: [], twist: [], gains: [] };
   let best = { moves, miss: Infinity };
-  const start = machines.map(
-    (values) => simulate(problem.fit.believed, values, moveFrom(problem, moves)).heights,
+  const goals = goalsOf(problem);
+  const start = machines.map((values) =>
+    goals.valuesOf(simulate(problem.fit.believed, values, moveFrom(problem, moves))),
   );
   const reach = rooms.map((room) => ({ ...room }));
   for (let round = 0; round < tolerances.planRounds; round++) {
     const here = simulate(problem.fit.believed, problem.fit.values, moveFrom(problem, moves));
-    const miss = missOf(problem, here);
+    const miss = goals.missOf(here);
     if (miss < best.miss) best = { moves, miss };
     const from = wake(problem, here, moves, reach);
     const situation = moveFrom(problem, from);
+    const awake = from.every((move, j) => move === moves[j]);
     const all = machines.map((values) => {
-      const outcome = simulate(problem.fit.believed, values, situation);
+      const outcome =
+        values === problem.fit.values && awake ? here : simulate(problem.fit.believed, values, situation);
       return { outcome, linear: linearise(problem, outcome) };
     });
     linear = (all[0] as (typeof all)[number]).linear;
@@ -142,13 +151,12 @@ function settleOn(problem: AimProblem, machines: readonly Values[], rooms: reado
         row,
         // Of a drawn machine only what the moves do counts: where it stands now is for the likeliest to say.
         wanted: wantedAt(
-          problem,
-          entry(outcome.heights, r) - entry(start[s] ?? [], r) + entry(start[0] ?? [], r),
+          goals.targets[r] ?? null,
+          (goals.valuesOf(outcome)[r] ?? 0) - entry(start[s] ?? [], r) + entry(start[0] ?? [], r),
           row,
           from,
-          r,
         ),
-        weight: (problem.weights[r] ?? 1) / machines.length,
+        weight: (goals.weights[r] ?? 1) / machines.length,
       })),
     );
     const { seatsMm, smoothMm } = planSeats({
@@ -157,7 +165,9 @@ function settleOn(problem: AimProblem, machines: readonly Values[], rooms: reado
       wanted: rows.map(({ wanted }) => wanted),
       weights: rows.map(({ weight }) => weight),
       rooms: reach,
-      stepsMm: problem.adjusters.map(({ stepMm }) => stepMm),
+      steps: problem.adjusters,
+      // Only twist moves the cross weight: where that is asked for, it must be had.
+      twistPenalty: goals.wantsCross ? 0 : tolerances.twistPenalty,
       groups: problem.groups,
     });
     free = smoothMm;
@@ -169,23 +179,13 @@ function settleOn(problem: AimProblem, machines: readonly Values[], rooms: reado
   return { smooth: best.moves, free, linear, converged: false };
 }
 
-/** Weighted squares of what heights miss their targets by, mm^2. */
-function missOf({ targets, weights }: AimProblem, { heights }: Outcome): number {
-  return targets.reduce<number>(
-    (sum, target, r) => (target === null ? sum : sum + (weights[r] ?? 1) * (target - entry(heights, r)) ** 2),
-    0,
-  );
-}
-
-/** What all moves together must add to a height, seen straight from where they are now. */
+/** What all moves together must add to a value, seen straight from where they are now. */
 function wantedAt(
-  { targets }: AimProblem,
+  target: number | null,
   heightMm: number,
   row: readonly number[],
   moves: readonly number[],
-  r: number,
 ): number | null {
-  const target = targets[r] ?? null;
   if (target === null) return null;
   return target - heightMm + row.reduce((sum, value, j) => sum + value * entry(moves, j), 0);
 }
@@ -200,21 +200,31 @@ function wake(
   moves: readonly number[],
   reach: ThreadRoom[],
 ): number[] {
-  const { fit, adjusters, targets } = problem;
+  const { adjusters } = problem;
   return moves.map((move, j) => {
     const { contact, kind, stepMm, room } = adjusters[j] as Adjuster;
     const corner = outcome.solver.corners[contact];
-    const r = fit.believed.references.findIndex(
-      (reference, k) => reference.contact === contact && targets[k] !== null,
-    );
-    if (kind !== 'seat' || !corner || r < 0) return move;
-    const up = (targets[r] ?? 0) - entry(outcome.heights, r);
+    const up = wantedUp(problem, outcome, contact);
+    if (kind !== 'seat' || !corner || up === null) return move;
     const passed = up > 1 ? deadStretchUp(outcome, contact, stepMm) : 0;
     const pressed = pressedStretch(outcome, contact);
     if (pressed * up < 0) return stopAtEnd(reach, j, { at: move + pressed, stepMm });
     const further = pressed * up > 0 ? pressed : passed;
     return Math.min(Math.max(move + further, room.down), room.up);
   });
+}
+
+/** mm that a contact's height, or else its sag, still wants the body to rise; null where nothing is wanted of it. */
+function wantedUp(
+  { fit, targets, extras = [] }: AimProblem,
+  outcome: Outcome,
+  contact: number,
+): number | null {
+  const { references } = fit.believed;
+  const r = references.findIndex((reference, k) => reference.contact === contact && targets[k] !== null);
+  if (r >= 0) return (targets[r] ?? 0) - entry(outcome.heights, r);
+  const sag = extras.find((goal) => goal.kind === 'sag' && goal.contact === contact);
+  return sag ? entry(outcome.travel, contact) - sag.target : null;
 }
 
 /** Past the end of travel a seat only adds force: `reach` (changed) ends a step before it, and so does the move. */
@@ -253,12 +263,19 @@ function pressedStretch({ solver }: Outcome, contact: number): number {
 }
 
 /** Heights, twist and own-wheel gain per mm of each adjuster, at an outcome. */
-function linearise({ fit, adjusters }: AimProblem, outcome: Outcome): Linear {
+function linearise(problem: AimProblem, outcome: Outcome): Linear {
+  const { fit, adjusters, extras = [] } = problem;
   const { references, machine } = fit.believed;
+  const total = outcome.solver.pads.reduce((sum, pad) => sum + pad, 0);
   const { solver } = outcome;
   const seats = influence(solver);
   const rises = adjusters.map(({ contact, kind }) => {
-    if (!seats) return { heights: references.map(() => 0), contacts: machine.contacts.map(() => 0), gain: 0 };
+    if (!seats)
+      return {
+        rows: [...references, ...extras].map(() => 0),
+        contacts: machine.contacts.map(() => 0),
+        gain: 0,
+      };
     const corner = solver.corners[contact];
     const z = solver.z[contact] ?? 0;
     // A lower mount does to the body what a seat does, by the damper's ratio; it leaves travel and preload alone.
@@ -275,20 +292,29 @@ function linearise({ fit, adjusters }: AimProblem, outcome: Outcome): Linear {
     };
     const travel = (i: number) =>
       asSeat * (seats.travel[i]?.[contact] ?? 0) + (i === contact ? travelOwn : 0);
+    // What a mount adds to travel it adds to full droop too: the pads see only what the body does.
+    const pad = (i: number) => asSeat * (seats.padsN[i]?.[contact] ?? 0);
     return {
-      heights: references.map(({ follows, contact: at, x, y }) => {
-        if (follows === 'body') return body(x, y);
-        // Hub-to-body height also grows by what the mount lowers full droop.
-        if (follows === 'travel') return (at === contact ? travelOwn : 0) - travel(at);
-        return -travel(at) * (solver.corners[at]?.ratioAt(solver.z[at] ?? 0) ?? 1);
-      }),
+      rows: [
+        ...references.map(({ follows, contact: at, x, y }) => {
+          if (follows === 'body') return body(x, y);
+          // Hub-to-body height also grows by what the mount lowers full droop.
+          if (follows === 'travel') return (at === contact ? travelOwn : 0) - travel(at);
+          return -travel(at) * (solver.corners[at]?.ratioAt(solver.z[at] ?? 0) ?? 1);
+        }),
+        ...extras.map((goal) =>
+          goal.kind === 'sag'
+            ? travel(goal.contact)
+            : (mmPerShare(problem) * goal.contacts.reduce((sum, i) => sum + pad(i), 0)) / total,
+        ),
+      ],
       contacts: machine.contacts.map(({ x, y }) => body(x, y)),
       gain,
     };
   });
   const column = (j: number) => rises[j] as (typeof rises)[number];
   return {
-    influence: build(references.length, adjusters.length, (r, j) => entry(column(j).heights, r)),
+    influence: build(references.length + extras.length, adjusters.length, (r, j) => entry(column(j).rows, r)),
     twist: build(
       machine.contacts.length,
       adjusters.length,
@@ -317,14 +343,12 @@ function likeliest(
   for (let sweep = 0; sweep < tolerances.chanceSweeps; sweep++) {
     const before = bestChance;
     for (const group of problem.groups) {
-      for (const sign of [1, -1]) {
-        const moved = best.map((value, j) =>
-          group.includes(j) ? value + sign * (problem.adjusters[j]?.stepMm ?? 0) : value,
-        );
-        if (!group.every((j) => allowed(problem.adjusters[j] as Adjuster, moved[j] ?? 0))) continue;
-        const likely = chanceOf(moved);
+      for (const sign of [1, -1] as const) {
+        const moved = best.map((value, j) => (group.includes(j) ? stepFrom(problem, j, value, sign) : value));
+        if (moved.some((value) => value === null)) continue;
+        const likely = chanceOf(moved as number[]);
         // A step must earn its place: less than this is the noise of the draws.
-        if (likely > bestChance + tolerances.chanceStep) [best, bestChance] = [moved, likely];
+        if (likely > bestChance + tolerances.chanceStep) [best, bestChance] = [moved as number[], likely];
       }
     }
     if (bestChance === before) break;
@@ -332,8 +356,7 @@ function likeliest(
   return best;
 }
 
-function allowed({ room, stepMm }: Adjuster, moveMm: number): boolean {
-  const [lowest, highest] = stepRange(room, stepMm);
-  const steps = Math.round(moveMm / stepMm);
-  return steps >= lowest && steps <= highest;
+function stepFrom({ adjusters }: AimProblem, j: number, moveMm: number, sign: 1 | -1): number | null {
+  const adjuster = adjusters[j] as Adjuster;
+  return nextStep(adjuster, adjuster.room, moveMm, sign);
 }

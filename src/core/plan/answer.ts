@@ -1,30 +1,33 @@
-import { machineOf, plainly, situationOf, type JobMachine } from '../job/believed.ts';
+import { machineOf, plainly, type JobMachine } from '../job/believed.ts';
 import { cornerSpec, toleranceOf, type Sourced } from '../job/corner.ts';
-import { collarNow, readRounds, type PerCorner, type Round, type RoundsState } from '../job/rounds.ts';
+import { collarNow, readRounds, type PerCorner, type RoundsState } from '../job/rounds.ts';
 import type { JobDocument, JobRecord } from '../job/types.ts';
 import type { Fault } from '../faults.ts';
 import type { Situation } from '../learn/belief.ts';
-import { fit, type Fit, type Reading, type RoundEvidence } from '../learn/fit.ts';
+import { fit, type Fit, type RoundEvidence } from '../learn/fit.ts';
 import { gainsOf, type LearntGain } from '../learn/gains.ts';
 import { predict, type Prediction } from '../learn/predict.ts';
 import { simulate } from '../learn/simulate.ts';
-import { axleOf, cornerIds, twinOf, warp, type CornerId } from '../machine/body.ts';
-import type { Axle } from '../machine/classes.ts';
+import { cornersIn, sideOf, twinOf, warp, type CornerId } from '../machine/body.ts';
+import { AIR_STEP_BAR } from '../machine/corner.ts';
 import { at, entry } from '../numerics/matrix.ts';
 import { tolerances } from '../tolerances.ts';
+import { adjustersOf, camAt, groupsOf, leastEngaged, seatRoom } from './adjusters.ts';
 import { aimFor, type Adjuster, type AimSolution } from './aim.ts';
 import { chanceWithin } from './chance.ts';
-import type { CornerAnswer } from './cornerAnswer.ts';
-import { threadRoom } from './limits.ts';
+import type { CornerAnswer, CrossAnswer } from './cornerAnswer.ts';
+import { evidenceOf, straysOf, type Stray } from './evidence.ts';
+import { extraValue, type ExtraGoal } from './goals.ts';
 import { reasonsFor, type Reason } from './reasons.ts';
+import { ringGaps, ringsToGaps, wantsGaps } from './rings.ts';
 
 /** What the readings say, beside the heights. */
 interface Learnt {
-  gains: Record<Axle, LearntGain>;
+  gains: PerCorner<LearntGain>;
   /** Heights without friction in every round, by corner in the order of `corners`. */
   heightsByRound: number[][];
-  /** Readings that do not agree with the rest, by round and corner: how much each still counts, 0 to 1. */
-  strays: { round: number; corner: CornerId; what: Reading['what']; mm: number; weight: number }[];
+  /** Readings that do not agree with the rest. */
+  strays: Stray[];
 }
 
 export interface Answer {
@@ -32,72 +35,107 @@ export interface Answer {
   tolerance: Sourced;
   corners: CornerAnswer[];
   posterior: Learnt;
-  /** Whether all four corners are read; before that an unread corner is taken to move as its twin does. */
+  /** Whether every corner is read; before that an unread corner is taken to move as its twin does. */
   wholeBody: boolean;
   /** Faults in what is fitted: while there are any, the figures are those of the plain sheet. */
   faults: Fault[];
   chanceNow: number | null;
   chanceAfter: number | null;
+  /** Null where the machine does not stand on four wheels. */
+  cross: CrossAnswer | null;
   reasons: Reason[];
   /** The job as it was worked out: without what is fitted where that has faults. */
   document: JobDocument;
   machine: JobMachine;
   fit: Fit;
-  /** Seats and mounts now and after the plan, as measured. */
+  /** Adjusters now and after the plan, as measured. */
   now: Situation;
   after: Situation;
   /** After the plan, as the specification means it: its load case, new springs settled. */
   specifiedAfter: Situation;
+  /** How the machine is expected to stand in a situation; each is worked out once. */
+  predictAt: (situation: Situation) => Prediction;
 }
 
 /** Works out everything the sheet shows from a job's record. Null while no height has been read. */
 export function answerFor(record: JobRecord): Answer | null {
   const state = readRounds(record);
-  const read = cornerIds.filter((id) => state.rounds[0]?.heights[id] !== undefined);
+  const all = cornersIn(record.document);
+  const read = all.filter((id) => state.rounds[0]?.heights[id] !== undefined);
   if (read.length === 0) return null;
   const { document, machine, faults } = usableMachine(record.document, read);
   const rounds = evidenceOf(document, machine, state, read);
   const learnt = fit(machine.believed, rounds);
+  const predictAt = remembered((situation) => predict(learnt, situation));
   const now = (rounds.at(-1) as RoundEvidence).situation;
   const specified = meetAt(document, machine);
-  const corners = cornersNow({ document, state, learnt, machine, read, now });
-  const plan = state.locked ? null : planFor(document, learnt, now, specified, corners);
-  const after = plan ? { ...now, seatsMm: plan.to.seatsMm, mountsMm: plan.to.mountsMm } : now;
-  const targets = corners.map(({ spec }) => spec.targetMm);
+  const setting = { document, machine, state, learnt, read, now, specified, predictAt };
+  const corners = cornersNow(setting);
+  const plan = state.locked ? null : planFor(setting, corners);
+  const after = plan ? { ...plan.to, km: now.km, aboard: now.aboard } : now;
   const tolerance = toleranceOf(document);
-  const chance = (situation: Situation) =>
-    targets.some((target) => target !== null)
-      ? chanceWithin(predict(learnt, { ...situation, ...specified }), targets, tolerance.value)
-      : null;
-  const moved = withMoves(corners, { learnt, now, after, specified, moves: seatMoves(plan, corners) });
+  const moved = withMoves(setting, corners, after);
+  const cross = crossOf(setting, after);
+  const chanceNow = chanceIn(setting, { ...now, ...specified });
   return {
     state,
     tolerance,
     corners: moved,
     posterior: {
-      gains: gainsOf(learnt),
+      gains: Object.fromEntries(gainsOf(learnt).map((gain, i) => [machine.corners[i], gain])),
       heightsByRound: rounds.map(
         ({ situation }) => simulate(machine.believed, learnt.values, situation).heights,
       ),
-      strays: straysOf(rounds, learnt, read),
+      strays: straysOf(rounds, learnt, machine, read),
     },
-    wholeBody: read.length === cornerIds.length,
+    wholeBody: read.length === all.length,
     faults,
-    chanceNow: chance(now),
-    chanceAfter: plan ? plan.chance : chance(now),
-    reasons: reasonsFor({
-      corners: moved,
-      neededMm: plan ? corners.map((_, i) => plan.freeMm[i] ?? 0) : corners.map(() => 0),
-      warpMm: plan ? warpOf(document, corners) : corners.map(() => 0),
-      tied: document.equalSides,
-      toleranceMm: tolerance.value,
-    }),
+    chanceNow,
+    chanceAfter: chanceIn(setting, { ...after, ...specified }),
+    cross,
+    reasons: plan
+      ? reasonsFor({
+          corners: moved,
+          document,
+          needs: needsOf(plan, machine),
+          springs: springsAfter(machine, plan),
+          warpMm: warpOf(document, corners),
+          cross,
+          toleranceMm: tolerance.value,
+        })
+      : [],
     document,
     machine,
     fit: learnt,
     now,
     after,
     specifiedAfter: { ...after, ...specified },
+    predictAt,
+  };
+}
+
+/** What one answer is worked out from. */
+interface Setting {
+  document: JobDocument;
+  machine: JobMachine;
+  state: RoundsState;
+  learnt: Fit;
+  /** Corners whose heights were read, in the order of the references. */
+  read: readonly CornerId[];
+  now: Situation;
+  /** What the targets are for. */
+  specified: Pick<Situation, 'km' | 'aboard'>;
+  predictAt: (situation: Situation) => Prediction;
+}
+
+function remembered(of: (situation: Situation) => Prediction): (situation: Situation) => Prediction {
+  const known = new Map<string, Prediction>();
+  return (situation) => {
+    const { seatsMm, mountsMm, ringsMm, km, aboard } = situation;
+    const key = [seatsMm, mountsMm, ringsMm?.join('/') ?? '', km, aboard].join(';');
+    const found = known.get(key) ?? of(situation);
+    known.set(key, found);
+    return found;
   };
 }
 
@@ -123,87 +161,16 @@ function meetAt(document: JobDocument, machine: JobMachine): Pick<Situation, 'km
   };
 }
 
-/** What was read in every round, with seats as they stood then (mm from the baseline). */
-export function evidenceOf(
-  document: JobDocument,
-  machine: JobMachine,
-  state: RoundsState,
-  read: readonly CornerId[],
-): RoundEvidence[] {
-  const seats = cornerIds.map(() => 0);
-  return state.rounds.map((round) => {
-    cornerIds.forEach((id, i) => (seats[i] = (seats[i] ?? 0) + (round.moves[id] ?? 0)));
-    return {
-      situation: situationOf(
-        machine,
-        [...seats],
-        cornerIds.map(() => 0),
-        0,
-      ),
-      readings: readingsOf(document, round, read),
-      frictionScale:
-        round.settled === null ? tolerances.unsettledFrictionSdMm / tolerances.settledFrictionSdMm : 1,
-    };
-  });
-}
-
-function readingsOf(document: JobDocument, round: Round, read: readonly CornerId[]): Reading[] {
-  const heights = read.flatMap((id, index) =>
-    (round.heights[id] ?? []).map((mm): Reading => ({
-      what: 'height',
-      index,
-      mm: mm + cornerSpec(document, id).offsetMm,
-      sdMm: tolerances.tapeSdMm,
-    })),
-  );
-  const used = cornerIds.flatMap((id, index): Reading[] => {
-    const mm = round.travelUsed[id];
-    return mm === undefined ? [] : [{ what: 'travel', index, mm, sdMm: tolerances.travelUsedSdMm }];
-  });
-  return [...heights, ...used];
-}
-
-function straysOf(
-  rounds: readonly RoundEvidence[],
-  learnt: Fit,
-  read: readonly CornerId[],
-): Learnt['strays'] {
-  return rounds.flatMap(({ readings }, round) =>
-    readings.flatMap(({ what, index, mm }, k) => {
-      const weight = learnt.weights[round]?.[k] ?? 1;
-      const corner = what === 'height' ? read[index] : cornerIds[index];
-      return weight < 1 && corner ? [{ round, corner, what, mm, weight }] : [];
-    }),
-  );
-}
-
-type CornerNow = Omit<
+type CornerNow = Pick<
   CornerAnswer,
-  | 'seatMm'
-  | 'turns'
-  | 'stopAtMm'
-  | 'predictedMm'
-  | 'predictedSdMm'
-  | 'travelAfterMm'
-  | 'nowSpecMm'
-  | 'specMm'
-  | 'specSdMm'
+  'id' | 'spec' | 'nowMm' | 'nowSdMm' | 'gain' | 'travelNow' | 'travelSdMm' | 'collarMm' | 'room'
 >;
 
-interface NowInput {
-  document: JobDocument;
-  state: RoundsState;
-  learnt: Fit;
-  machine: JobMachine;
-  read: readonly CornerId[];
-  now: Situation;
-}
-
-function cornersNow({ document, state, learnt, machine, read, now }: NowInput): CornerNow[] {
-  const here = predict(learnt, now);
+function cornersNow({ document, state, machine, read, now, predictAt }: Setting): CornerNow[] {
+  const here = predictAt(now);
   const { solver } = here.outcome;
   return read.map((id, r) => {
-    const i = cornerIds.indexOf(id);
+    const i = machine.corners.indexOf(id);
     const spec = cornerSpec(document, id);
     const collarMm = collarNow(state.rounds, id, spec.readingSign);
     const sources = machine.sources[id];
@@ -222,102 +189,219 @@ function cornersNow({ document, state, learnt, machine, read, now }: NowInput): 
       },
       travelSdMm: entry(here.travelSd, i),
       collarMm,
-      room: threadRoom(spec, collarMm),
+      room: seatRoom(document.corners[id], spec, collarMm, now.seatsMm[i] ?? 0),
     };
   });
 }
 
-function planFor(
-  document: JobDocument,
-  learnt: Fit,
-  now: Situation,
-  specified: Pick<Situation, 'km' | 'aboard'>,
-  corners: readonly CornerNow[],
-): AimSolution {
-  const adjusters = [...corners.map(adjusterOf), ...followers(corners)];
-  return aimFor({
-    fit: learnt,
-    from: now,
-    meetAt: specified,
-    targets: corners.map(({ spec }) => spec.targetMm),
-    weights: corners.map(() => 1),
-    toleranceMm: toleranceOf(document).value,
-    adjusters,
-    groups: groupsOf(adjusters, document.equalSides),
-    draws: corners.some(({ id }) => document.corners[id].springs.length > 0) ? tolerances.pageDraws : 0,
-  });
+/** A plan, with the adjusters it is by. */
+interface Plan extends AimSolution {
+  adjusters: Adjuster[];
 }
 
-function adjusterOf({ id, spec, room }: CornerNow): Adjuster {
-  return { contact: cornerIds.indexOf(id), kind: 'seat', stepMm: spec.stepMm.value, room };
-}
-
-/** Corners nobody has read yet move as their read twin does, so that the read one's plan is that of its axle. */
-function followers(corners: readonly CornerNow[]): Adjuster[] {
-  return corners.flatMap((corner) => {
-    const twin = twinOf(corner.id);
-    if (corners.some(({ id }) => id === twin)) return [];
-    return [{ ...adjusterOf(corner), contact: cornerIds.indexOf(twin) }];
-  });
-}
-
-function groupsOf(adjusters: readonly Adjuster[], tied: boolean): number[][] {
-  const idOf = ({ contact }: Adjuster) => cornerIds[contact] as CornerId;
-  const axles = (['front', 'rear'] as const).map((axle) =>
-    adjusters.flatMap((one, j) => (axleOf(idOf(one)) === axle ? [j] : [])),
+function planFor(setting: Setting, corners: readonly CornerNow[]): Plan {
+  const { document, machine, learnt, now, specified, predictAt } = setting;
+  const all = adjustersOf(document, machine, corners, now).map((one) =>
+    isLeft(document, machine, one) ? heldAt(one, 0) : one,
   );
-  const unread = (group: readonly number[]) =>
-    new Set(group.map((j) => adjusters[j]?.room)).size < group.length;
-  return axles.flatMap((group) =>
-    group.length > 0 && (tied || unread(group)) ? [group] : group.map((j) => [j]),
-  );
+  const fitted = corners.some(({ id }) => machine.sources[id].springs !== 'assumed');
+  const extras = extrasOf(setting);
+  const aimBy = (adjusters: Adjuster[], from: Situation) =>
+    aimFor({
+      fit: learnt,
+      from,
+      meetAt: specified,
+      targets: corners.map(({ spec }) => spec.targetMm),
+      weights: corners.map(({ id }) => document.corners[id].weight ?? 1),
+      extras,
+      toleranceMm: toleranceOf(document).value,
+      adjusters,
+      groups: groupsOf(machine, adjusters, document.equalSides, corners.length),
+      // Drawn machines pull a little towards their own middle, which several goals at once would show.
+      draws: fitted && extras.length === 0 ? tolerances.pageDraws : 0,
+      predictAt,
+    });
+  const aim = (from: Situation) => {
+    // Height is the lower mount's business; the seat, and with it the preload, is touched where that runs out.
+    const spared = all.map((one) => (isSpared(document, machine, one) ? heldAt(one, 0) : one));
+    const first = aimBy(spared, from);
+    const left = all.map((one, j) => (one.kind === 'mount' ? heldAt(one, first.movesMm[j] ?? 0) : one));
+    const short = all.some((one, j) => one.kind === 'mount' && ranOut(one, first.freeMm[j] ?? 0));
+    return short ? { ...aimBy(left, from), freeMm: first.freeMm } : first;
+  };
+  let plan = aim(now);
+  if (wantsGaps(document))
+    for (let pass = 0; pass < tolerances.ringPasses; pass++) {
+      const from = ringsToGaps(
+        document,
+        machine,
+        { ...now, ringsMm: plan.to.ringsMm },
+        plan.prediction.outcome,
+      );
+      plan = aim(from);
+    }
+  return { ...plan, adjusters: all };
 }
 
-function seatMoves(plan: AimSolution | null, corners: readonly CornerNow[]): number[] {
-  return corners.map((_, i) => plan?.movesMm[i] ?? 0);
+/** Where nothing can be moved, or nothing is asked of a corner or its twin, it is left as it is. */
+function isLeft({ corners, crossTarget }: JobDocument, machine: JobMachine, { contact }: Adjuster): boolean {
+  const id = machine.corners[contact] as CornerId;
+  const twin = twinOf(id);
+  const asks = (one: CornerId) => corners[one].targetMm !== null || corners[one].sagMm !== null;
+  const asked = asks(id) || (twin !== null && asks(twin)) || crossTarget !== null;
+  return !corners[id].adjustable || !asked;
+}
+
+/** A seat beside a lower mount, where no sag is asked for. */
+function isSpared({ corners }: JobDocument, machine: JobMachine, { contact, kind }: Adjuster): boolean {
+  const corner = corners[machine.corners[contact] as CornerId];
+  return kind === 'seat' && corner.mount !== null && corner.sagMm === null;
+}
+
+function heldAt(adjuster: Adjuster, mm: number): Adjuster {
+  return { ...adjuster, choicesMm: [mm], room: { down: mm, up: mm } };
+}
+
+function ranOut({ room, stepMm }: Adjuster, wantedMm: number): boolean {
+  return wantedMm > room.up + stepMm || wantedMm < room.down - stepMm;
+}
+
+/** Chance that every height and sag with a target is within tolerance of it; null where nothing is wanted. */
+function chanceIn({ document, machine, read, predictAt }: Setting, situation: Situation): number | null {
+  const heights = read.map((id) => document.corners[id].targetMm);
+  const sags = machine.corners.map((id) => document.corners[id].sagMm);
+  const prediction = predictAt(situation);
+  const toleranceMm = toleranceOf(document).value;
+  if (sags.some((sag) => sag !== null)) {
+    const mean = [...prediction.mean, ...prediction.travel];
+    return chanceWithin({ mean, covariance: prediction.together() }, [...heights, ...sags], toleranceMm);
+  }
+  return heights.some((target) => target !== null) ? chanceWithin(prediction, heights, toleranceMm) : null;
+}
+
+/** What is wanted beside heights: sag at corners, and cross weight. */
+function extrasOf({ document, machine }: Setting): ExtraGoal[] {
+  const sags = machine.corners.flatMap((id, contact): ExtraGoal[] => {
+    const { sagMm } = document.corners[id];
+    return sagMm === null ? [] : [{ kind: 'sag', contact, target: sagMm }];
+  });
+  const contacts = crossContacts(machine);
+  return document.crossTarget === null || !contacts
+    ? sags
+    : [...sags, { kind: 'cross', contacts, target: document.crossTarget }];
+}
+
+/** Right front and left rear; null where the machine does not stand on four wheels. */
+function crossContacts({ corners }: JobMachine): readonly [number, number] | null {
+  const four = corners.length === 4 && corners.every((id) => sideOf(id) !== 0);
+  return four ? [corners.indexOf('RF'), corners.indexOf('LR')] : null;
+}
+
+function crossOf(
+  { document, machine, now, specified, predictAt }: Setting,
+  after: Situation,
+): CrossAnswer | null {
+  const contacts = crossContacts(machine);
+  if (!contacts) return null;
+  const shareIn = (situation: Situation) =>
+    extraValue({ kind: 'cross', contacts, target: 0 }, predictAt({ ...situation, ...specified }).outcome);
+  return { now: shareIn(now), after: shareIn(after), target: document.crossTarget };
+}
+
+/** What every adjuster would have to do if nothing ran out. */
+function needsOf({ adjusters, freeMm }: Plan, { corners }: JobMachine) {
+  return adjusters.map(({ contact, kind, room, choicesMm }, j) => ({
+    corner: corners[contact] as CornerId,
+    kind,
+    room,
+    neededMm: freeMm[j] ?? 0,
+    coarse: (choicesMm?.length ?? 0) > 1,
+  }));
+}
+
+/** How the springs that somebody has named stand after a plan. */
+function springsAfter({ corners, sources }: JobMachine, { prediction }: Plan) {
+  const { solver } = prediction.outcome;
+  return Object.fromEntries(
+    corners.flatMap((id, i) => {
+      const corner = solver.corners[i];
+      if (!corner?.stack || sources[id].springs === 'assumed') return [];
+      const { preloadMm } = corner;
+      return [[id, { preloadMm, stackMm: corner.springAt(solver.z[i] ?? 0) + preloadMm }]];
+    }),
+  );
 }
 
 /** The part of the wanted rises that no plane follows. */
 function warpOf(document: JobDocument, corners: readonly CornerNow[]): number[] {
   const wanted = corners.map(({ spec, nowMm }) => (spec.targetMm === null ? null : spec.targetMm - nowMm));
-  if (wanted.length < cornerIds.length || wanted.some((value) => value === null)) return wanted.map(() => 0);
+  const four = corners.length === 4 && corners.every(({ id }) => sideOf(id) !== 0);
+  if (!four || wanted.some((value) => value === null)) return wanted.map(() => 0);
   return warp(
     document.machine,
     wanted.map((value) => value ?? 0),
   );
 }
 
-interface Moving {
-  learnt: Fit;
-  now: Situation;
-  after: Situation;
-  specified: Pick<Situation, 'km' | 'aboard'>;
-  moves: readonly number[];
-}
-
-function withMoves(
-  corners: readonly CornerNow[],
-  { learnt, now, after, specified, moves }: Moving,
-): CornerAnswer[] {
-  const next = predict(learnt, after);
-  const nowSpec = simulate(learnt.believed, learnt.values, { ...now, ...specified });
-  const same = specified.km === after.km && specified.aboard.every((aboard, k) => aboard === after.aboard[k]);
-  const spec: Prediction = same ? next : predict(learnt, { ...after, ...specified });
+function withMoves(setting: Setting, corners: readonly CornerNow[], after: Situation): CornerAnswer[] {
+  const { document, machine, now, specified, predictAt } = setting;
+  const next = predictAt(after);
+  const nowSpec = predictAt({ ...now, ...specified });
+  const spec = predictAt({ ...after, ...specified });
   return corners.map((corner, r) => {
-    const seatMm = entry(moves, r);
+    const i = machine.corners.indexOf(corner.id);
+    const seatMm = (after.seatsMm[i] ?? 0) - (now.seatsMm[i] ?? 0);
     return {
       ...corner,
       seatMm,
       turns: seatMm / corner.spec.pitchMm.value,
       stopAtMm: corner.collarMm === null ? null : corner.collarMm + corner.spec.readingSign * seatMm,
+      ...adjusterAnswer(setting, corner.id, after),
       predictedMm: entry(next.mean, r),
       predictedSdMm: Math.sqrt(at(next.covariance, r, r)),
-      travelAfterMm: entry(next.travel, cornerIds.indexOf(corner.id)),
-      nowSpecMm: entry(nowSpec.heights, r),
+      travelAfterMm: entry(next.travel, i),
+      nowSpecMm: entry(nowSpec.mean, r),
       specMm: entry(spec.mean, r),
       specSdMm: Math.sqrt(at(spec.covariance, r, r)),
+      nowSagMm: entry(nowSpec.travel, i),
+      sagMm: entry(spec.travel, i),
+      sagSdMm: entry(spec.travelSd, i),
+      rings: document.corners[corner.id].rings.map(({ after: slider, on, gapMm }, j) => {
+        const placeMm = (situation: Situation) => situation.ringsMm?.[i]?.[j] ?? 0;
+        return {
+          after: slider,
+          moveMm: placeMm(after) - placeMm(now) + (on === 'seat' ? seatMm : 0),
+          gapMm: ringGaps(document, corner.id, spec.outcome, i)[j] ?? 0,
+          wantedMm: gapMm,
+          follows: on === 'seat',
+        };
+      }),
     };
   });
+}
+
+/** Cam, pressure and lower mount of a corner, now and after. */
+function adjusterAnswer({ document, machine, now }: Setting, id: CornerId, after: Situation) {
+  const corner = document.corners[id];
+  const i = machine.corners.indexOf(id);
+  const seat = ({ seatsMm }: Situation) => seatsMm[i] ?? 0;
+  const mounted = ({ mountsMm }: Situation) => mountsMm[i] ?? 0;
+  const { torsion, air, mount } = corner;
+  const bar = (situation: Situation) => (air?.gaugeBar ?? 0) + AIR_STEP_BAR * seat(situation);
+  const mountMm = mounted(after) - mounted(now);
+  return {
+    cam: torsion ? { now: camAt(corner, seat(now)), after: camAt(corner, seat(after)) } : null,
+    airBar: air ? { now: bar(now), after: bar(after) } : null,
+    mountMm,
+    mount: mount
+      ? {
+          turns: mountMm / mount.pitchMm,
+          nowMm: mount.engagedMm - mounted(now),
+          afterMm: mount.engagedMm - mounted(after),
+          leastMm: leastEngaged(mount),
+        }
+      : null,
+  };
 }
 
 /** The answers by corner. */

@@ -17,10 +17,19 @@ export interface CornerAnswer {
   travelSdMm: number;
   collarMm: number | null;
   room: ThreadRoom;
-  /** The move asked for; zero is "leave". */
+  /** The move asked for, mm; zero is "leave". Of air, steps of pressure. */
   seatMm: number;
   turns: number;
   stopAtMm: number | null;
+  /** Cam position now and after the plan, counted from 0; null where there is no cam. */
+  cam: { now: number; after: number } | null;
+  /** Gauge pressure now and after the plan, bar; null where there is no air. */
+  airBar: { now: number; after: number } | null;
+  /** Lower mount, mm screwed out by the plan, and thread engaged after it; null where there is none. */
+  mount: MountAnswer | null;
+  /** Mm screwed out: 0 where there is no mount. */
+  mountMm: number;
+  rings: RingAnswer[];
   predictedMm: number;
   predictedSdMm: number;
   travelAfterMm: number;
@@ -29,4 +38,41 @@ export interface CornerAnswer {
   /** Height after the plan as the specification means it: its load case, with new springs settled. */
   specMm: number;
   specSdMm: number;
+  /** Wheel travel used now, loaded and settled as the specification means it. */
+  nowSagMm: number;
+  /** Wheel travel used after the plan as the specification means it, and its standard deviation. */
+  sagMm: number;
+  sagSdMm: number;
+}
+
+interface MountAnswer {
+  turns: number;
+  /** Thread in the mount now, after the plan, and the least it must keep, mm. */
+  nowMm: number;
+  afterMm: number;
+  leastMm: number;
+}
+
+interface RingAnswer {
+  /** Its slider, counted from the seat. */
+  after: number;
+  /** mm to move it towards the springs. */
+  moveMm: number;
+  /** Gap at ride height after the plan, along the damper, and the one wanted; null where none is. */
+  gapMm: number;
+  wantedMm: number | null;
+  /** Whether it goes along with the seat. */
+  follows: boolean;
+}
+
+/** Cross weight, (RF + LR) over the total, 0 to 1, as the targets are meant. */
+export interface CrossAnswer {
+  now: number;
+  after: number;
+  target: number | null;
+}
+
+/** Whether anything is to be moved at a corner. */
+export function isMoved({ seatMm, mountMm, rings }: CornerAnswer): boolean {
+  return seatMm !== 0 || mountMm !== 0 || rings.some(({ moveMm }) => moveMm !== 0);
 }

@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { blankDocument } from '#core/job/create.ts';
-import { bodyProjection, cornerIds, warp } from '#core/machine/body.ts';
+import { bodyProjection, warp } from '#core/machine/body.ts';
 import type { JobDocument } from '#core/job/types.ts';
 import {
+  fourCorners,
   add,
   adjustment,
   factEntry,
@@ -30,7 +31,7 @@ describe('a rigid body on equal wheel rates', () => {
   const footprint = blankDocument('car', 'x').machine;
 
   test('one seat gives three quarters at home, a quarter next door and minus a quarter across', () => {
-    const column = bodyProjection(footprint, cornerIds).map((row) => row[0]);
+    const column = bodyProjection(footprint, fourCorners).map((row) => row[0]);
     expect(column).toEqual([0.75, 0.25, 0.25, -0.25].map((value) => expect.closeTo(value, 12)));
   });
 
@@ -54,7 +55,7 @@ describe('plans worked by hand', () => {
 
   test('on a datum where the reading shrinks, the stop is above', () => {
     const answer = answerTo(375, (document) =>
-      cornerIds.forEach((id) => (document.corners[id].collar.grows = 'against-seat')),
+      fourCorners.forEach((id) => (document.corners[id].collar.grows = 'against-seat')),
     );
     expect(answer.corners[0]?.stopAtMm).toBeCloseTo(95, 9);
   });
@@ -95,11 +96,11 @@ describe('plans worked by hand', () => {
   test('a target above measured full droop is met with full droop', () => {
     const base = measured(
       375,
-      plainDocument((document) => cornerIds.forEach((id) => (document.corners[id].targetMm = 405))),
+      plainDocument((document) => fourCorners.forEach((id) => (document.corners[id].targetMm = 405))),
     );
     const drooped = add(
       base,
-      ...cornerIds.map((corner) => factEntry({ kind: 'travel-used', corner, slot: 'now', valueMm: 20 })),
+      ...fourCorners.map((corner) => factEntry({ kind: 'travel-used', corner, slot: 'now', valueMm: 20 })),
     );
     const answer = must(answerFor(drooped));
     answer.corners.forEach((corner) => expect(corner.predictedMm).toBeCloseTo(395, 0));
@@ -153,13 +154,13 @@ describe('any plan', () => {
       open.equalSides = made.tied;
       open.machine.wheelbaseMm = made.wheelbase;
       open.machine.trackRearMm = made.trackRear;
-      cornerIds.forEach((id, i) => {
+      fourCorners.forEach((id, i) => {
         open.corners[id].targetMm = made.corners[i]?.target ?? null;
         open.corners[id].pitchMm = made.corners[i]?.pitch ?? null;
         open.corners[id].ratio = i < 2 ? made.front : made.rear;
       });
     });
-    const collarFacts = cornerIds.map((id, i) =>
+    const collarFacts = fourCorners.map((id, i) =>
       factEntry({ kind: 'collar', corner: id, slot: 'now', valueMm: made.corners[i]?.collar ?? 0 }),
     );
     return must(
@@ -219,7 +220,7 @@ describe('any plan', () => {
           trackFrontMm: null,
           trackRearMm: made.trackRear,
         };
-        bodyProjection(footprint, cornerIds).forEach((row, i) => expect(row[i]).toBeGreaterThan(0));
+        bodyProjection(footprint, fourCorners).forEach((row, i) => expect(row[i]).toBeGreaterThan(0));
       }),
     );
   });
@@ -268,7 +269,7 @@ describe('chance and learning', () => {
       answerFor(
         add(
           measured(375),
-          ...cornerIds.map((id) => adjustment(1, id, -5)),
+          ...fourCorners.map((id) => adjustment(1, id, -5)),
           settled(1),
           ...heights(1, 375 + rose),
         ),
@@ -281,14 +282,14 @@ describe('chance and learning', () => {
     const [prior, sd0, move, seen] = [2, 2 * 0.12, 5, 9];
     const precision = 1 / sd0 ** 2 + (2 * move ** 2) / (2 * v);
     const mean = (prior / sd0 ** 2 + (2 * move * seen) / (2 * v)) / precision;
-    const { now } = afterOneRound(-9).posterior.gains.front;
+    const { now } = must(afterOneRound(-9).posterior.gains.LF ?? null);
     expect(Math.abs(now.mean - mean)).toBeLessThan(0.01);
     expect(Math.abs(now.sd - Math.sqrt(1 / precision))).toBeLessThan(0.01);
   });
 
   test('less movement than expected lowers the gain, and the next plan asks for more seat', () => {
     const answer = afterOneRound(-8);
-    expect(answer.posterior.gains.front.now.mean).toBeLessThan(2);
+    expect(must(answer.posterior.gains.LF ?? null).now.mean).toBeLessThan(2);
     const corner = answer.corners[0];
     expect(corner?.seatMm).toBeLessThan(0);
     expect(Math.abs(corner?.seatMm ?? 0)).toBeGreaterThan((corner?.nowMm ?? 0) / 2 - 365 / 2 - 0.25);
@@ -296,9 +297,9 @@ describe('chance and learning', () => {
 
   test('unsettled readings teach less', () => {
     const unsettled = must(
-      answerFor(add(measured(375), ...cornerIds.map((id) => adjustment(1, id, -5)), ...heights(1, 367))),
+      answerFor(add(measured(375), ...fourCorners.map((id) => adjustment(1, id, -5)), ...heights(1, 367))),
     );
-    const shift = (answer: Answer) => 2 - answer.posterior.gains.front.now.mean;
+    const shift = (answer: Answer) => 2 - must(answer.posterior.gains.LF ?? null).now.mean;
     expect(shift(unsettled)).toBeGreaterThan(0);
     expect(shift(unsettled)).toBeLessThan(shift(afterOneRound(-8)));
   });
@@ -320,7 +321,9 @@ describe('chance and learning', () => {
 
 test('alike corners get alike moves: no twist is used to shave the last tenth', () => {
   const answer = answerTo(375, (document) => {
-    cornerIds.forEach((id) => Object.assign(document.corners[id], { ratio: id.endsWith('F') ? 0.95 : 0.9 }));
+    fourCorners.forEach((id) =>
+      Object.assign(document.corners[id], { ratio: id.endsWith('F') ? 0.95 : 0.9 }),
+    );
     document.corners.LR.targetMm = 366;
     document.corners.RR.targetMm = 366;
   });
@@ -333,7 +336,7 @@ test('alike corners get alike moves: no twist is used to shave the last tenth', 
 describe('a plan tried on drawn machines', () => {
   const answer = answerTo([377, 371, 380, 374], (document) => {
     Object.assign(document.machine, { massKg: 1000, frontShare: 0.5 });
-    for (const id of cornerIds)
+    for (const id of fourCorners)
       Object.assign(document.corners[id], {
         springs: [{ ...blankSpring, name: 'coil', rateNPerMm: 65 }],
         preloadMm: 20,

@@ -100,7 +100,7 @@ function believedFrom(nominal: Nominal): Checked<BelievedMachine> {
         axleRatio: { front: priors.ratio, rear: priors.ratio },
         rise: priors.rise,
         contacts: nominal.corners.map(({ springs }) => ({
-          ratio: priors.ratioTwin,
+          ratio: { mean: 0, sd: priors.ratioTwin },
           springs: springs.map(() => priors.spring),
           preloadMm: priors.preloadMm,
           tyre: priors.tyre,

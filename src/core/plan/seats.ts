@@ -1,7 +1,7 @@
 import { build, dot, entry, multiply, transpose, type Matrix } from '../numerics/matrix.ts';
 import { solveBox } from '../numerics/boxQp.ts';
 import { tolerances } from '../tolerances.ts';
-import { stepRange, type ThreadRoom } from './limits.ts';
+import { stepsNear, type Steps, type ThreadRoom } from './limits.ts';
 
 export interface SeatProblem {
   /** heights x n: d(height)/d(adjuster). */
@@ -15,8 +15,10 @@ export interface SeatProblem {
   /** n: what the adjuster's own wheel moves per mm, for the small-move preference. */
   gains: readonly number[];
   rooms: readonly ThreadRoom[];
-  /** n: mm of seat per adjuster step. */
-  stepsMm: readonly number[];
+  /** n: how each can be moved. */
+  steps: readonly Steps[];
+  /** Weight of "do not twist" against 1 mm^2 of height error. */
+  twistPenalty: number;
   /** Indices that must move alike, each corner in exactly one group. */
   groups: readonly (readonly number[])[];
 }
@@ -35,7 +37,7 @@ export interface SeatSolution {
  * them together, not by rounding each.
  */
 export function planSeats(problem: SeatProblem): SeatSolution {
-  const n = problem.stepsMm.length;
+  const n = problem.steps.length;
   const spread = build(n, problem.groups.length, (i, g) => (problem.groups[g]?.includes(i) ? 1 : 0));
   const rooms = problem.groups.map((group) => sharedRoom(group.map((i) => problem.rooms[i] as ThreadRoom)));
   const quadratic = quadraticOf(problem, spread);
@@ -45,7 +47,7 @@ export function planSeats(problem: SeatProblem): SeatSolution {
     upper: rooms.map(({ up }) => up),
   }).x;
   // A tied pair with unlike pitches cannot share a step; the finer one is then told the nearest.
-  const steps = problem.groups.map((group) => Math.max(...group.map((i) => entry(problem.stepsMm, i))));
+  const steps = problem.groups.map((group) => sharedSteps(group.map((i) => problem.steps[i] as Steps)));
   const stepped = bestSteps(quadratic, smooth, steps, rooms);
   const expand = (values: readonly number[]) =>
     spread.map((row) => row.reduce((sum, on, g) => sum + on * entry(values, g), 0));
@@ -54,6 +56,13 @@ export function planSeats(problem: SeatProblem): SeatSolution {
 
 function sharedRoom(rooms: readonly ThreadRoom[]): ThreadRoom {
   return { down: Math.max(...rooms.map(({ down }) => down)), up: Math.min(...rooms.map(({ up }) => up)) };
+}
+
+function sharedSteps(steps: readonly Steps[]): Steps {
+  return {
+    stepMm: Math.max(...steps.map(({ stepMm }) => stepMm)),
+    choicesMm: steps.find(({ choicesMm }) => choicesMm)?.choicesMm,
+  };
 }
 
 interface Quadratic {
@@ -72,7 +81,7 @@ function quadraticOf(problem: SeatProblem, spread: Matrix): Quadratic {
   const turned = rows.length === 0 ? problem.groups.map(() => []) : transpose(jacobian);
   const fit = build(turned.length, turned.length, (i, j) => dot(turned[i] ?? [], turned[j] ?? []));
   const twists = transpose(multiply(problem.twist, spread));
-  const twist = (i: number, j: number) => tolerances.twistPenalty * dot(twists[i] ?? [], twists[j] ?? []);
+  const twist = (i: number, j: number) => problem.twistPenalty * dot(twists[i] ?? [], twists[j] ?? []);
   const penalty = (g: number) =>
     spread.reduce(
       (sum, row, i) => sum + entry(row, g) * Math.max(entry(problem.gains, i) ** 2, tolerances.leastGain),
@@ -95,15 +104,10 @@ function weighted(wanted: number, row: readonly number[], weight: number) {
 function bestSteps(
   quadratic: Quadratic,
   smooth: readonly number[],
-  steps: readonly number[],
+  steps: readonly Steps[],
   rooms: readonly ThreadRoom[],
 ): number[] {
-  const choices = smooth.map((value, g) => {
-    const [lowest, highest] = stepRange(rooms[g] as ThreadRoom, entry(steps, g));
-    const near = Math.round(value / entry(steps, g));
-    const counts = [near - 1, near, near + 1].map((count) => Math.min(Math.max(count, lowest), highest));
-    return [...new Set(counts)].map((count) => count * entry(steps, g));
-  });
+  const choices = smooth.map((value, g) => stepsNear(steps[g] as Steps, rooms[g] as ThreadRoom, value));
   let best: number[] = [];
   let bestCost = Infinity;
   for (const candidate of combinations(choices)) {

@@ -28,21 +28,28 @@ export class AirSpring implements Elastic {
   rateNPerMm = 0;
   readonly solidMm = Infinity;
   /** mm of stroke at which the floating piston starts to move; infinite without one. */
-  readonly pistonAtMm: number;
-  private readonly p1: number;
+  pistonAtMm = Infinity;
+  private p1 = 0;
   private readonly v1: number;
   private readonly p2: number;
   private readonly v2: number;
-  private readonly joint: number;
+  private joint = 0;
 
   constructor(private readonly air: AirDescription) {
-    const n = air.exponent;
-    this.p1 = absolute(air.gaugeBar);
     this.v1 = air.volumeCm3 * 1000;
     this.p2 = air.second ? absolute(air.second.gaugeBar) : Infinity;
     this.v2 = air.second ? air.second.volumeCm3 * 1000 : 0;
-    this.pistonAtMm = air.second ? (this.v1 * (1 - (this.p1 / this.p2) ** (1 / n))) / air.areaMm2 : Infinity;
-    this.joint = this.v1 * this.p1 ** (1 / n) + (air.second ? this.v2 * this.p2 ** (1 / n) : 0);
+    this.charge(0);
+  }
+
+  /** Fills the main chamber to so many bar over its described pressure, at full extension. Changes this spring. */
+  charge(overBar: number): void {
+    const { exponent: n, gaugeBar, second, areaMm2 } = this.air;
+    this.p1 = absolute(Math.max(gaugeBar + overBar, 0));
+    // Filled above the second chamber's own pressure, the piston gives way at once.
+    const alone = Math.max(this.v1 * (1 - (this.p1 / this.p2) ** (1 / n)), 0);
+    this.pistonAtMm = second ? alone / areaMm2 : Infinity;
+    this.joint = this.v1 * this.p1 ** (1 / n) + (second ? this.v2 * this.p2 ** (1 / n) : 0);
   }
 
   /** Force and rate at a stroke in mm from full extension. */

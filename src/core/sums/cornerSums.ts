@@ -1,4 +1,6 @@
+import type { GainGroup } from '../job/corner.ts';
 import { cornerNames } from '../machine/body.ts';
+import { readSolver, type ContactEquilibrium } from '../machine/equilibrium.ts';
 import { meanOf } from '../numerics/mean.ts';
 import type { Answer } from '../plan/answer.ts';
 import type { CornerAnswer } from '../plan/cornerAnswer.ts';
@@ -6,6 +8,7 @@ import type { Source } from '../job/corner.ts';
 import type { ToldCorner } from '../job/types.ts';
 import { tolerances } from '../tolerances.ts';
 import { input } from './input.ts';
+import { restInputs } from './restInputs.ts';
 import type { Sum } from './types.ts';
 
 /** The height now: what the readings say together. */
@@ -91,17 +94,102 @@ export function predictedSum(corner: CornerAnswer, answer: Answer): Sum {
   return {
     title: `Height after, ${cornerNames[corner.id]}`,
     words: 'height now, plus what all the seat moves give here once the machine has come to rest again',
-    formula: 'h′ = h + Δh(c), least energy of springs, tyres, bars and weights',
+    formula: 'h′ = h + Δh(c): least energy, so that F(x)·MR = W at every corner with x = r(z) + p',
     inputs: [
       input('h', 'height now', corner.nowMm, 'length', 'measured'),
       ...answer.corners.map((other) =>
         input(`c ${other.id}`, `seat move, ${cornerNames[other.id]}`, other.seatMm, 'length', 'computed'),
       ),
-      input('g', 'wheel per seat here', corner.gain, 'gain', gainSource(corner)),
+      ...restInputs(answer.machine, corner.id, restAfter(corner, answer)),
       input('σ', 'one standard deviation', corner.predictedSdMm, 'length', 'computed'),
     ],
     result: { value: corner.predictedMm, unit: 'length' },
     note: 'The band shown is two standard deviations: it takes in the readings, the friction left and what is not known of ratio, springs, preload and weights.',
+  };
+}
+
+/** How a corner stands after the plan. */
+function restAfter({ id }: CornerAnswer, { predictAt, after, machine }: Answer): ContactEquilibrium {
+  const { solver, converged } = predictAt(after).outcome;
+  const { contacts } = readSolver(solver, { converged, iterations: 0, residualN: 0 });
+  return contacts[machine.corners.indexOf(id)] as ContactEquilibrium;
+}
+
+/** How far a height is from its target. */
+export function offSum(corner: CornerAnswer): Sum | null {
+  const { targetMm } = corner.spec;
+  if (targetMm === null) return null;
+  return {
+    title: `Off by, ${cornerNames[corner.id]}`,
+    words: 'the true height as best known, less the target',
+    formula: 'off = h − t',
+    inputs: [
+      input('h', 'height now', corner.nowMm, 'length', 'measured'),
+      input('t', 'target', targetMm, 'length', 'sheet'),
+    ],
+    result: { value: corner.nowMm - targetMm, unit: 'length' },
+    note: null,
+  };
+}
+
+/** Where a collar stands: the last reading, carried along by the moves done since. Null when no collar was read. */
+export function collarSum(corner: CornerAnswer, { state }: Answer): Sum | null {
+  const read = state.rounds.findLast(({ collars }) => collars[corner.id] !== undefined);
+  if (!read || corner.collarMm === null) return null;
+  const { readingSign } = corner.spec;
+  const moves = state.rounds.filter(({ round }) => round > read.round);
+  return {
+    title: `Collar reads, ${cornerNames[corner.id]}`,
+    words: `the last reading, ${readingSign === 1 ? 'plus' : 'less'} every seat move done since`,
+    formula: readingSign === 1 ? 'r = r₀ + c₁ + c₂ + …' : 'r = r₀ − c₁ − c₂ − …',
+    inputs: [
+      input(
+        'r₀',
+        `read in ${read.round === 0 ? 'the baseline' : `round ${read.round}`}`,
+        read.collars[corner.id] ?? 0,
+        'length',
+        'measured',
+      ),
+      ...moves.map(({ round, moves: done }) =>
+        input(
+          `c${round}`,
+          `seat move of round ${round}, up positive`,
+          done[corner.id] ?? 0,
+          'length',
+          'measured',
+        ),
+      ),
+    ],
+    result: { value: corner.collarMm, unit: 'length' },
+    note: null,
+  };
+}
+
+/** How far apart the repeats of one reading lie. */
+export function spreadSum(readings: readonly number[], where: string): Sum {
+  return {
+    title: `Spread, ${where}`,
+    words: 'the greatest reading of this round less the least',
+    formula: 'spread = max(L) − min(L)',
+    inputs: readings.map((mm, i) => input(`L${i + 1}`, `reading ${i + 1}`, mm, 'length', 'measured')),
+    result: { value: Math.max(...readings) - Math.min(...readings), unit: 'length' },
+    note: null,
+  };
+}
+
+/** Cross weight after the plan. Null where the machine does not stand on four wheels. */
+export function crossSum({ cross, predictAt, specifiedAfter, machine }: Answer): Sum | null {
+  if (!cross) return null;
+  const { pads } = predictAt(specifiedAfter).outcome.solver;
+  return {
+    title: 'Cross weight, right front and left rear',
+    words: 'what stands on the right front and the left rear, over what stands on all four',
+    formula: 'X = (RF + LR) / (LF + RF + LR + RR)',
+    inputs: machine.corners.map((id, i) =>
+      input(id, `on the ${cornerNames[id]}`, pads[i] ?? 0, 'force', machine.sources[id].load),
+    ),
+    result: { value: cross.after, unit: 'percent' },
+    note: 'After the plan, with on board what the targets are for.',
   };
 }
 
@@ -153,11 +241,13 @@ export function toldSum(told: ToldCorner, corner: CornerAnswer | null, where: st
   };
 }
 
-/** What was learnt of an axle's ratio. */
-export function gainSum(axle: 'front' | 'rear', answer: Answer): Sum {
-  const { prior, now } = answer.posterior.gains[axle];
+/** What was learnt of a ratio. */
+export function gainSum({ id, title }: GainGroup, answer: Answer): Sum | null {
+  const gain = answer.posterior.gains[id];
+  if (!gain) return null;
+  const { prior, now } = gain;
   return {
-    title: `Wheel per seat, ${axle}`,
+    title: `Wheel per seat, ${title}`,
     words: 'the sheet’s ratio weighed against the travel used and what every adjustment so far really did',
     formula:
       'g = 1/MR at rest; MR known to 12 % at first, then the most probable machine given every reading',

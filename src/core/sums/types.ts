@@ -1,7 +1,8 @@
 import type { Source } from '../job/corner.ts';
 
 /** How a value is written: lengths follow the reader's units, the rest is plain. */
-export type SumUnit = 'length' | 'turns' | 'ratio' | 'share' | 'count' | 'gain';
+export type SumUnit =
+  'length' | 'turns' | 'ratio' | 'share' | 'percent' | 'count' | 'gain' | 'force' | 'rate' | 'mass';
 
 export interface SumInput {
   symbol: string;

@@ -3,7 +3,7 @@ import { normalise, parseAmount, splitSign } from './amount.ts';
 import type { LengthSystem } from './parseLength.ts';
 import type { ParsedNumber } from './turns.ts';
 
-export type MeasureName = 'mass' | 'rate' | 'share';
+export type MeasureName = 'mass' | 'rate' | 'force' | 'share';
 
 interface Measure {
   /** What one of each unit is in the core's unit. The first is that unit. */
@@ -13,16 +13,18 @@ interface Measure {
 }
 
 const POUND_KG = new Fraction(45359237, 100000000);
-// 1 lbf = 4.4482216152605 N exactly, over 25.4 mm.
-const LB_IN = new Fraction(44482216152605n, 10000000000000n).div(new Fraction(254, 10));
+// 1 lbf = 4.4482216152605 N exactly.
+const LBF_N = new Fraction(44482216152605n, 10000000000000n);
+const LB_IN = LBF_N.div(new Fraction(254, 10));
 
-/** Masses in kg, spring rates in N/mm, shares of one. */
+/** Masses in kg, spring rates in N/mm, forces in N, shares of one. */
 const measures: Record<MeasureName, Measure> = {
   mass: { units: { kg: new Fraction(1), lb: POUND_KG }, bare: { mm: 'kg', in: 'lb' } },
   rate: {
     units: { 'n/mm': new Fraction(1), 'lb/in': LB_IN, 'kg/mm': new Fraction(980665, 100000) },
     bare: { mm: 'n/mm', in: 'lb/in' },
   },
+  force: { units: { n: new Fraction(1), lbf: LBF_N }, bare: { mm: 'n', in: 'lbf' } },
   share: { units: { '': new Fraction(1), '%': new Fraction(1, 100) }, bare: { mm: '%', in: '%' } },
 };
 
@@ -30,6 +32,8 @@ const ALIASES: Record<string, string> = {
   kgs: 'kg', lbs: 'lb', pounds: 'lb', '#': 'lb',
   'lbs/in': 'lb/in', 'lb/"': 'lb/in', 'lbf/in': 'lb/in', 'kgf/mm': 'kg/mm', percent: '%',
 }; // prettier-ignore
+
+const WRITTEN: Record<string, string> = { n: 'N', 'n/mm': 'N/mm' };
 
 /** Reads a mass, rate or share: `250 kg`, `551 lb`, `600 lb/in`, `54 %`; a bare number takes the reader's unit. */
 export function parseMeasure(name: MeasureName, text: string, system: LengthSystem): ParsedNumber {
@@ -53,7 +57,7 @@ export function inReadersUnit(
 ): { value: number; unit: string } {
   const { units, bare } = measures[name];
   const unit = bare[system];
-  return { value: value / (units[unit] as Fraction).valueOf(), unit: unit === 'n/mm' ? 'N/mm' : unit };
+  return { value: value / (units[unit] as Fraction).valueOf(), unit: WRITTEN[unit] ?? unit };
 }
 
 /** In both systems: "105 N/mm · 600 lb/in". */

@@ -3,7 +3,8 @@ import { persist } from 'zustand/middleware';
 import { applyEntry } from '#core/job/applyEntry.ts';
 import { blankDocument } from '#core/job/create.ts';
 import { migrateDocument } from '#core/job/migrate.ts';
-import type { Entry, JobRecord } from '#core/job/types.ts';
+import type { Entry, JobDocument, JobRecord } from '#core/job/types.ts';
+import { cornersIn, cornersOf } from '#core/machine/body.ts';
 import type { MachineClass } from '#core/machine/classes.ts';
 import { enqueue } from '../../api/queue.ts';
 import { useDrafts } from '../numbers/drafts.ts';
@@ -12,8 +13,13 @@ import { newStamp } from './stamp.ts';
 
 export const NEW_ID = 'new';
 
-interface NewSetup {
+interface Kept {
   record: JobRecord;
+  /** Corners typed for a class that has since been changed for another. */
+  laidBy: Partial<JobDocument['corners']>;
+}
+
+interface NewSetup extends Kept {
   put: (entry: Entry) => void;
   setClass: (machineClass: MachineClass) => void;
   /** Makes a job of it and starts afresh; gives the job's id. */
@@ -27,17 +33,25 @@ const blank = (machineClass: MachineClass): JobRecord => ({
   entries: [],
 });
 
+/** Whether something seen belongs to the class that the setup ended up with. */
+function isOfClass(entry: Entry, { document }: JobRecord): boolean {
+  if (entry.type !== 'fact') return entry.type !== 'change';
+  const { corner } = entry.fact;
+  return corner === null || cornersIn(document).includes(corner);
+}
+
 /** A setup that is not a job yet. It lives in this browser until it is started. */
 export const useNewSetup = create<NewSetup>()(
   persist(
     (set, get) => ({
       record: blank('car'),
+      laidBy: {},
       put: (entry) =>
         set(({ record }) => {
           const result = applyEntry(record, entry);
           return result.ok ? { record: result.record } : {};
         }),
-      setClass: (machineClass) => set(({ record }) => ({ record: reclassed(record, machineClass) })),
+      setClass: (machineClass) => set((kept) => reclassed(kept, machineClass)),
       start: () => {
         const { drafts, clearDraft } = useDrafts.getState();
         // What is typed and not yet committed, perhaps before a reload, goes along.
@@ -49,38 +63,46 @@ export const useNewSetup = create<NewSetup>()(
           .forEach(clearDraft);
         const { id } = newStamp();
         // The description starts as it ended up; only what was measured is history.
-        const facts = record.entries.filter(({ type }) => type !== 'change');
+        const facts = record.entries.filter((entry) => isOfClass(entry, record));
         enqueue(id, { kind: 'job', job: { id, document: { ...record.document, name }, entries: facts } });
-        set({ record: blank(record.document.machine.class) });
+        set({ record: blank(record.document.machine.class), laidBy: {} });
         return id;
       },
     }),
     {
       name: 'margin-new-setup',
-      partialize: ({ record }) => ({ record }),
+      partialize: ({ record, laidBy }) => ({ record, laidBy }),
       // What an older page left in this browser is brought up to date, not lost.
       merge: (kept, fresh) => {
-        const { record } = (kept ?? {}) as Partial<Pick<NewSetup, 'record'>>;
+        const { record, laidBy = {} } = (kept ?? {}) as Partial<Kept>;
         return record
-          ? { ...fresh, record: { ...record, document: migrateDocument(record.document) } }
+          ? { ...fresh, laidBy, record: { ...record, document: migrateDocument(record.document) } }
           : fresh;
       },
     },
   ),
 );
 
-/** Another class brings its own reference kind; everything typed stays. */
-function reclassed(record: JobRecord, machineClass: MachineClass): JobRecord {
+/**
+ * Another class brings its own reference kinds. Corners that both have keep all that was typed; those that only the old
+ * one has are laid by, and come back with it.
+ */
+function reclassed({ record, laidBy }: Kept, machineClass: MachineClass): Kept {
   const fresh = blankDocument(machineClass, '');
   const { document } = record;
+  const known = { ...laidBy, ...document.corners };
   const corners = Object.fromEntries(
-    Object.entries(document.corners).map(([id, corner]) => [
-      id,
-      { ...corner, reference: { ...corner.reference, kind: fresh.corners.LF.reference.kind } },
-    ]),
-  ) as typeof document.corners;
+    cornersOf(machineClass).map((id) => {
+      const { reference } = fresh.corners[id];
+      const corner = known[id] ?? fresh.corners[id];
+      return [id, { ...corner, reference: { ...corner.reference, kind: reference.kind } }];
+    }),
+  ) as JobDocument['corners'];
   return {
-    ...record,
-    document: { ...document, machine: { ...document.machine, class: machineClass }, corners },
+    record: {
+      ...record,
+      document: { ...document, machine: { ...document.machine, class: machineClass }, corners },
+    },
+    laidBy: known,
   };
 }

@@ -19,6 +19,13 @@ const FIELD_WORDS: Record<string, string> = {
   preloadMm: 'preload at droop',
   loadKg: 'weight on the wheel',
   targetMm: 'target height',
+  weight: 'weight of the height',
+  sagMm: 'sag wanted',
+  sagWindow: 'sag window',
+  crossTarget: 'cross weight wanted',
+  rings: 'crossover rings',
+  mount: 'lower mount',
+  'reference.aheadMm': 'reference ahead of the wheel',
   ratio: 'motion ratio',
   pitchMm: 'thread pitch',
   travelMm: 'wheel travel',
@@ -45,6 +52,8 @@ const FACT_WORDS: Record<Fact['kind'], string> = {
   settled: 'settling',
   plan: 'plan',
   adjustment: 'seat move done',
+  mount: 'lower mount move done',
+  ring: 'ring move done',
   locked: 'lock',
 };
 
@@ -61,7 +70,11 @@ export function roundWords(round: number): string {
 }
 
 /** Corner number as painted on the sheet and typed as a key. */
-export const cornerNumbers: Record<CornerId, number> = { LF: 1, RF: 2, LR: 3, RR: 4 };
+export const cornerNumbers: Record<CornerId, number> = {
+  ...{ LF: 1, RF: 2, LR: 3, RR: 4 },
+  ...{ LS: 1, RS: 2, FA: 3, RA: 4 },
+  ...{ FW: 1, RW: 2 },
+};
 
 /** First letter raised. */
 export function capital(words: string): string {

@@ -47,6 +47,7 @@ const measured = (name: MeasureName, step: number, decimals: number): Quantity =
 
 export const quantities: Record<QuantityName, Quantity> = {
   mass: measured('mass', 1, 1),
+  force: measured('force', 10, 0),
   rate: measured('rate', 1, 2),
   share: measured('share', 0.005, 1),
   length: {

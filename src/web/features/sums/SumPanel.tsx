@@ -1,5 +1,7 @@
 import { useEffect, useRef } from 'react';
 import type { Source } from '#core/job/corner.ts';
+import { inReadersUnit, type MeasureName } from '#core/units/measure.ts';
+import { useSettings } from '../../app/settings.ts';
 import type { SumUnit } from '#core/sums/types.ts';
 import { Length, Plain, Turns } from '../../ui/Figure.tsx';
 import { useSum } from './sumContext.ts';
@@ -13,7 +15,19 @@ const sourceWords: Record<Source, string> = {
   told: 'as told',
 };
 
+function Measured({ name, value }: { name: MeasureName; value: number }) {
+  const system = useSettings((state) => state.system);
+  const shown = inReadersUnit(name, value, system);
+  return (
+    <span className="figures">
+      <Plain value={shown.value} decimals={name === 'force' ? 0 : 1} /> <small>{shown.unit}</small>
+    </span>
+  );
+}
+
 function SumValue({ value, unit }: { value: number; unit: SumUnit }) {
+  if (unit === 'force' || unit === 'rate' || unit === 'mass') return <Measured name={unit} value={value} />;
+  if (unit === 'percent') return <span className="figures">{(100 * value).toFixed(1)} %</span>;
   if (unit === 'length') return <Length mm={value} decimals={2} />;
   if (unit === 'turns')
     return (

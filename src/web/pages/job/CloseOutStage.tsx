@@ -1,9 +1,10 @@
 import { byCorner } from '#core/plan/answer.ts';
 import { cautions } from '#core/judge/cautions.ts';
 import { goodEnough } from '#core/job/nextAction.ts';
+import { gainGroups } from '#core/job/corner.ts';
 import { factAt, blankFact } from '#core/job/facts.ts';
-import { cornerIds, cornerNames } from '#core/machine/body.ts';
-import { chanceSum, gainSum, heightNowSum } from '#core/sums/cornerSums.ts';
+import { cornersIn, cornerNames } from '#core/machine/body.ts';
+import { chanceSum, collarSum, gainSum, heightNowSum, offSum } from '#core/sums/cornerSums.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital } from '../../features/job/words.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
@@ -23,13 +24,13 @@ export function CloseOutStage({ job }: { job: Job }) {
         {answer && state.current > 0 && (
           <p className="mt-4">
             Learnt here, kept with the job:{' '}
-            {(['front', 'rear'] as const).map((axle, i) => (
-              <span key={axle}>
+            {gainGroups(job.record.document).map((group, i) => (
+              <span key={group.id}>
                 {i > 0 && ', '}
-                {axle}{' '}
-                <SumFigure name={`Wheel per seat, ${axle}`} sum={() => gainSum(axle, answer)}>
+                {group.title}{' '}
+                <SumFigure name={`Wheel per seat, ${group.title}`} sum={() => gainSum(group, answer)}>
                   <b>
-                    <Plain value={answer.posterior.gains[axle].now.mean} decimals={2} />
+                    <Plain value={answer.posterior.gains[group.id]?.now.mean ?? 0} decimals={2} />
                   </b>{' '}
                   mm per mm of seat
                 </SumFigure>
@@ -70,7 +71,7 @@ function Heights({ job }: { job: Job }) {
         </tr>
       </thead>
       <tbody>
-        {cornerIds.flatMap((id) => {
+        {cornersIn(job.record.document).flatMap((id) => {
           const corner = byCorner(answer)[id];
           if (!corner) return [];
           const off = corner.spec.targetMm === null ? null : corner.nowMm - corner.spec.targetMm;
@@ -87,11 +88,23 @@ function Heights({ job }: { job: Job }) {
                 {corner.spec.targetMm === null ? '—' : <Length mm={corner.spec.targetMm} />}
               </td>
               <td className={`py-1.5 text-right ${out ? 'text-short font-semibold' : ''}`}>
-                {off === null ? '—' : <Length mm={off} signed />}
+                {off === null ? (
+                  '—'
+                ) : (
+                  <SumFigure name={`Off by, ${cornerNames[id]}`} sum={() => offSum(corner)}>
+                    <Length mm={off} signed />
+                  </SumFigure>
+                )}
                 {out && ' out'}
               </td>
               <td className="py-1.5 text-right">
-                {corner.collarMm === null ? '—' : <Length mm={corner.collarMm} />}
+                {corner.collarMm === null ? (
+                  '—'
+                ) : (
+                  <SumFigure name={`Collar reads, ${cornerNames[id]}`} sum={() => collarSum(corner, answer)}>
+                    <Length mm={corner.collarMm} />
+                  </SumFigure>
+                )}
               </td>
             </tr>,
           ];

@@ -1,6 +1,6 @@
 import { byCorner } from '#core/plan/answer.ts';
 import type { ReactNode } from 'react';
-import { cornerIds, cornerNames, type CornerId } from '#core/machine/body.ts';
+import { axleOf, cornerNames, cornersIn, footingOf, type CornerId } from '#core/machine/body.ts';
 import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
 import { MachinePlan } from '../../drawing/MachinePlan.tsx';
 import { TravelRule } from '../../drawing/TravelRule.tsx';
@@ -25,18 +25,21 @@ export function CornerGrid({ job, corner, showPlan }: Props) {
       showPlan ? predictedMm - nowMm : null,
     ]),
   );
+  const onTwo = footingOf(job.record.document.machine.class) === 'bikes';
   return (
     <div
       data-fields
-      className="grid flex-1 grid-cols-[minmax(0,1fr)_168px_minmax(0,1fr)] grid-rows-2 gap-y-1 px-3 pt-3 max-xl:not-narrow:grid-cols-[minmax(0,1fr)_90px_minmax(0,1fr)] narrow:grid-cols-1 narrow:grid-rows-none"
+      className={`grid flex-1 grid-cols-[minmax(0,1fr)_168px_minmax(0,1fr)] ${onTwo ? '' : 'grid-rows-2'} gap-y-1 px-3 pt-3 max-xl:not-narrow:grid-cols-[minmax(0,1fr)_90px_minmax(0,1fr)] narrow:grid-cols-1 narrow:grid-rows-none`}
     >
-      {cornerIds.map((id) => (
+      {cornersIn(job.record.document).map((id) => (
         <Corner key={id} id={id} job={job} showPlan={showPlan}>
           {corner(id, byCorner(job.answer)[id] ?? null)}
         </Corner>
       ))}
-      <div className="col-start-2 row-span-2 row-start-1 flex items-center justify-center px-1 narrow:hidden">
-        <MachinePlan footprint={job.record.document.machine} moves={moves} width={168} />
+      <div
+        className={`col-start-2 ${onTwo ? '' : 'row-span-2'} row-start-1 flex items-center justify-center px-1 narrow:hidden`}
+      >
+        <MachinePlan footprint={job.record.document.machine} moves={moves} width={168} lying={onTwo} />
       </div>
     </div>
   );
@@ -54,7 +57,7 @@ function Corner({
   children: ReactNode;
 }) {
   const right = id.startsWith('R');
-  const place = `${right ? 'wide:col-start-3' : 'wide:col-start-1'} ${id.endsWith('R') ? 'wide:row-start-2' : 'wide:row-start-1'}`;
+  const place = `${right ? 'wide:col-start-3' : 'wide:col-start-1'} ${axleOf(id) === 'rear' && id !== 'RW' ? 'wide:row-start-2' : 'wide:row-start-1'}`;
   return (
     <section
       aria-label={cornerNames[id]}

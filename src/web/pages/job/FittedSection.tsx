@@ -4,7 +4,7 @@ import { blankSpring, type SpringDocument } from '#core/job/spring.ts';
 import type { Json } from '#core/job/types.ts';
 import { cornerKg } from '#core/job/believed.ts';
 import { classDefaults } from '#core/machine/classes.ts';
-import { axleOf, cornerIds, cornerNames, type CornerId } from '#core/machine/body.ts';
+import { axleOf, cornerNames, cornersIn, type CornerId } from '#core/machine/body.ts';
 import { decimalParts, MM_PER_INCH, partsToText } from '#core/units/formatLength.ts';
 import { inReadersUnit, type MeasureName } from '#core/units/measure.ts';
 import type { LengthSystem } from '#core/units/parseLength.ts';
@@ -24,7 +24,9 @@ export function FittedSection({ job }: { job: Job }) {
   const given =
     document.loads.length > 0 ||
     document.machine.massKg !== null ||
-    cornerIds.some((id) => document.corners[id].springs.length > 0 || document.corners[id].loadKg !== null);
+    cornersIn(document).some(
+      (id) => document.corners[id].springs.length > 0 || document.corners[id].loadKg !== null,
+    );
   return (
     <Collapsible.Root defaultOpen={given} className="border-rule mt-1 border-t pb-4">
       <Collapsible.Trigger className="group flex min-h-10 items-center gap-2 font-semibold">
@@ -43,7 +45,7 @@ export function FittedSection({ job }: { job: Job }) {
             <thead>
               <tr>
                 <th className="w-[168px]" />
-                {cornerIds.map((id) => (
+                {cornersIn(document).map((id) => (
                   <th key={id} scope="col" className="px-2 pb-1 text-left font-semibold">
                     <span className="figures text-second">{cornerNumbers[id]}</span>{' '}
                     {capital(cornerNames[id])}
@@ -181,10 +183,12 @@ interface RowProps {
 }
 
 function Row({
+  job,
   label,
   help,
   children,
 }: {
+  job: Job;
   label: string;
   help: string;
   children: (id: CornerId) => React.ReactNode;
@@ -195,7 +199,7 @@ function Row({
         {label}
         <span className="label text-second block font-normal">{help}</span>
       </th>
-      {cornerIds.map((id) => (
+      {cornersIn(job.record.document).map((id) => (
         <td key={id} className="px-2 py-1 align-top">
           {children(id)}
         </td>
@@ -216,7 +220,7 @@ function PathRow({
 }: RowProps & { name: string; hint?: (id: CornerId) => number }) {
   const say = useHint();
   return (
-    <Row label={label} help={help}>
+    <Row job={job} label={label} help={help}>
       {(id) => (
         <PathField
           job={job}
@@ -237,7 +241,7 @@ type SpringNumber = 'rateNPerMm' | 'freeLengthMm' | 'solidLengthMm';
 function SpringRow({ job, index, label, help, name, quantity, range }: RowProps & { name: SpringNumber }) {
   const system = useSettings((state) => state.system);
   return (
-    <Row label={label} help={help}>
+    <Row job={job} label={label} help={help}>
       {(id) => {
         const { springs } = job.record.document.corners[id];
         if (springs.length > 1)

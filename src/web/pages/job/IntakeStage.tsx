@@ -1,6 +1,6 @@
-import { fourWheelKinds, referenceKinds } from '#core/geometry/reference.ts';
+import { kindsOn, referenceKinds } from '#core/geometry/reference.ts';
 import { classDefaults } from '#core/machine/classes.ts';
-import { axleOf, cornerIds, cornerNames, type CornerId } from '#core/machine/body.ts';
+import { axleOf, cornerNames, cornersIn, footingOf, type CornerId } from '#core/machine/body.ts';
 import type { Json } from '#core/job/types.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../../app/settings.ts';
@@ -104,7 +104,7 @@ export function IntakeStage({ job }: { job: Job }) {
           <thead>
             <tr className="text-left">
               <th className="w-[168px]" />
-              {cornerIds.map((id) => (
+              {cornersIn(job.record.document).map((id) => (
                 <th key={id} scope="col" className="px-2 pb-1 font-semibold">
                   <span className="figures text-second">{cornerNumbers[id]}</span> {capital(cornerNames[id])}
                 </th>
@@ -119,7 +119,7 @@ export function IntakeStage({ job }: { job: Job }) {
               job={job}
               label="Height reference"
               path={['reference', 'kind']}
-              options={kindOptions}
+              options={kindOptions(job)}
             />
             {NUMBER_ROWS.slice(1).map((row, i) => (
               <NumberRow key={row.label} job={job} row={row} index={i + 1} />
@@ -181,7 +181,7 @@ function JobFields({ job }: { job: Job }) {
 
 function NumberRow({ job, row, index }: { job: Job; row: Row; index: number }) {
   const style = useLengthStyle(1);
-  const askTarget = useTargetQuestion(job, cornerIds);
+  const askTarget = useTargetQuestion(job, cornersIn(job.record.document));
   return (
     <tr className="border-rule relative border-t">
       <th scope="row" className="py-1 pr-2 text-left font-medium">
@@ -189,7 +189,7 @@ function NumberRow({ job, row, index }: { job: Job; row: Row; index: number }) {
         <span className="label text-second block font-normal">{row.help}</span>
         <SameAllRound job={job} path={row.path} label={row.label} />
       </th>
-      {cornerIds.map((id) => {
+      {cornersIn(job.record.document).map((id) => {
         const assumed = row.assumed(job, id);
         const hint =
           assumed === null
@@ -220,7 +220,7 @@ function rangeAt(job: Job, id: CornerId, { label, range }: Row): Range {
   return label === 'Collar to' ? { ...range, min: minMm ?? range.min } : range;
 }
 
-/** Copies front left's value to the other three. */
+/** Copies the first corner's value to the others. */
 function SameAllRound({
   job,
   path,
@@ -232,10 +232,9 @@ function SameAllRound({
   label: string;
   isChoice?: boolean;
 }) {
-  const from = valueAt(job.record.document, ['corners', 'LF', ...path]);
-  const others = cornerIds.filter(
-    (id) => id !== 'LF' && valueAt(job.record.document, ['corners', id, ...path]) !== from,
-  );
+  const [first = 'LF', ...rest] = cornersIn(job.record.document);
+  const from = valueAt(job.record.document, ['corners', first, ...path]);
+  const others = rest.filter((id) => valueAt(job.record.document, ['corners', id, ...path]) !== from);
   const unset = (id: CornerId) =>
     [null, '', 0].includes(valueAt(job.record.document, ['corners', id, ...path]) as null | string | number);
   // Where every corner has a value of its own, an axle's difference is meant: no offer to level it.
@@ -260,10 +259,11 @@ interface Option {
   value: string;
   words: string;
 }
-const kindOptions: readonly Option[] = fourWheelKinds.map((kind) => ({
-  value: kind,
-  words: referenceKinds[kind].title,
-}));
+const kindOptions = (job: Job): readonly Option[] =>
+  kindsOn(footingOf(job.record.document.machine.class)).map((kind) => ({
+    value: kind,
+    words: referenceKinds[kind].title,
+  }));
 const growsOptions: readonly Option[] = [
   { value: 'with-seat', words: 'grows' },
   { value: 'against-seat', words: 'shrinks' },
@@ -286,7 +286,7 @@ function ChoiceRow({
         {label}
         <SameAllRound job={job} path={path} label={label} isChoice />
       </th>
-      {cornerIds.map((id) => {
+      {cornersIn(job.record.document).map((id) => {
         const full = ['corners', id, ...path];
         return (
           <td key={id} className="px-2 py-1">
@@ -317,7 +317,7 @@ function DatumRow({ job }: { job: Job }) {
         <span className="label text-second block font-normal">where the caliper is held</span>
         <SameAllRound job={job} path={['collar', 'datum']} label="Collar datum" />
       </th>
-      {cornerIds.map((id) => {
+      {cornersIn(job.record.document).map((id) => {
         const path = ['corners', id, 'collar', 'datum'];
         return (
           <td key={id} className="px-2 py-1 align-top">

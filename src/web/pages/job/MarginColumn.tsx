@@ -60,7 +60,6 @@ export function MarginColumn({ job }: { job: Job }) {
 function MarginRow({ margin, job }: { margin: Margin; job: Job }) {
   const corner = byCorner(job.answer)[margin.corner];
   if (!corner || !job.answer) return null;
-  const tolerance = job.answer.tolerance.value;
   return (
     <li className="py-1.5" data-margin={margin.kind}>
       <div className="flex items-baseline gap-2">
@@ -68,7 +67,7 @@ function MarginRow({ margin, job }: { margin: Margin; job: Job }) {
           <StateMark state={margin.state} />
         </span>
         <span className="flex-1 font-semibold">{marginTitles[margin.kind]}</span>
-        <SumFigure name={marginTitles[margin.kind]} sum={() => marginSum(margin, corner, tolerance)}>
+        <SumFigure name={marginTitles[margin.kind]} sum={() => marginSum(margin)}>
           <MarginValue margin={margin} />
         </SumFigure>
       </div>

@@ -2,14 +2,22 @@ import { useNavigate } from 'react-router';
 import { firstToTurn } from '#core/job/nextAction.ts';
 import { toldPlan, planFact } from '#core/plan/tell.ts';
 import type { Answer } from '#core/plan/answer.ts';
-import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
-import { cornerIds, cornerNames } from '#core/machine/body.ts';
-import { chanceSum, heightNowSum, predictedSum, seatMoveSum, stopAtSum } from '#core/sums/cornerSums.ts';
+import { isMoved, type CornerAnswer } from '#core/plan/cornerAnswer.ts';
+import { cornersIn, cornerNames } from '#core/machine/body.ts';
+import {
+  chanceSum,
+  crossSum,
+  heightNowSum,
+  predictedSum,
+  seatMoveSum,
+  stopAtSum,
+} from '#core/sums/cornerSums.ts';
 import { useSampledPlan } from '../../features/job/useSampledPlan.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
-import { Length, Turns } from '../../ui/Figure.tsx';
+import { OtherMoves, SeatMove } from '../../features/job/MoveWords.tsx';
+import { Length } from '../../ui/Figure.tsx';
 import { CornerGrid } from './CornerGrid.tsx';
 import { Footer, NextLink } from './Footer.tsx';
 import { PenBoxes } from './PenBoxes.tsx';
@@ -79,12 +87,24 @@ function Planned({ corner, answer }: { corner: CornerAnswer; answer: Answer }) {
 }
 
 function Move({ corner, answer }: { corner: CornerAnswer; answer: Answer }) {
+  const { targetMm } = corner.spec;
+  if (targetMm === null && answer.document.corners[corner.id].sagMm === null)
+    return <p className="text-second font-semibold">no target</p>;
+  return (
+    <>
+      <SeatLines corner={corner} answer={answer} />
+      <OtherMoves corner={corner} />
+    </>
+  );
+}
+
+/** The seat, cam or pressure: what to do, then where to stop. */
+function SeatLines({ corner, answer }: { corner: CornerAnswer; answer: Answer }) {
   const name = cornerNames[corner.id];
-  if (corner.spec.targetMm === null) return <p className="text-second font-semibold">no target</p>;
   if (corner.seatMm === 0)
     return (
       <>
-        <p className="text-second text-head font-semibold">leave</p>
+        <p className="text-second text-head font-semibold">leave{corner.mountMm !== 0 && ' the seat'}</p>
         {corner.collarMm !== null && (
           <p>
             reads <Length mm={corner.collarMm} />
@@ -96,11 +116,15 @@ function Move({ corner, answer }: { corner: CornerAnswer; answer: Answer }) {
     <>
       <p className="text-action text-head font-semibold">
         <SumFigure name={`Seat move, ${name}`} sum={() => seatMoveSum(corner, answer)}>
-          <Turns turns={corner.turns} /> {corner.turns > 0 ? 'up' : 'down'}
+          <SeatMove
+            turns={corner.turns}
+            cam={corner.cam?.after ?? null}
+            airBar={corner.airBar?.after ?? null}
+          />
         </SumFigure>
       </p>
       <p className="font-medium">
-        {corner.stopAtMm === null ? (
+        {corner.cam || corner.airBar ? null : corner.stopAtMm === null ? (
           <>
             <Length mm={Math.abs(corner.seatMm)} /> of seat
           </>
@@ -140,7 +164,9 @@ function SampledLine({ job }: { job: Job }) {
 
 function Outlook({ job, answer }: { job: Job; answer: Answer }) {
   const first = firstToTurn(answer);
-  const missing = cornerIds.filter((id) => !answer.corners.some((corner) => corner.id === id));
+  const missing = cornersIn(job.record.document).filter(
+    (id) => !answer.corners.some((corner) => corner.id === id),
+  );
   return (
     // Beside the choice and the button it takes what is left, however long it gets.
     <p className="min-w-[250px] flex-1">
@@ -156,9 +182,26 @@ function Outlook({ job, answer }: { job: Job; answer: Answer }) {
           : first && !job.state.turning
             ? `Start ${cornerNames[first]}: it moves most.`
             : ''}
+        <CrossLine answer={answer} />
         {isFitted(answer) && !job.state.locked && <SampledLine job={job} />}
       </span>
     </p>
+  );
+}
+
+/** Cross weight, where somebody asked for one. */
+function CrossLine({ answer }: { answer: Answer }) {
+  const { cross } = answer;
+  if (!cross || cross.target === null) return null;
+  return (
+    <span data-testid="cross">
+      {' '}
+      Cross weight{' '}
+      <SumFigure name="Cross weight" sum={() => crossSum(answer)}>
+        {(100 * cross.now).toFixed(1)} → {(100 * cross.after).toFixed(1)} %
+      </SumFigure>
+      , {(100 * cross.target).toFixed(1)} wanted.
+    </span>
   );
 }
 
@@ -166,14 +209,14 @@ function StartTurning({ job, answer }: { job: Job; answer: Answer }) {
   const navigate = useNavigate();
   const { turning } = job.state;
   const stale = turning !== null && JSON.stringify(toldPlan(answer)) !== JSON.stringify(turning.told);
-  const untouched = turning !== null && Object.keys(turning.done).length === 0;
-  const moving = answer.corners.some(({ seatMm }) => seatMm !== 0);
+  const untouched = turning !== null && !turning.begun;
+  const moving = answer.corners.some(isMoved);
   const go = (tell: boolean) => {
     if (tell) job.actions.record(`Plan told, round ${answer.state.current + 1}`, planFact(answer));
     void navigate(`/jobs/${job.record.id}/turn`);
   };
   if (job.state.locked) return <NextLink job={job} from="plan" />;
-  if (!moving && !turning) return <p className="ml-auto font-semibold">Nothing to turn: leave all four.</p>;
+  if (!moving && !turning) return <p className="ml-auto font-semibold">Nothing to turn: leave everything.</p>;
   if (turning && !(stale && untouched))
     return (
       <Button look="main" className="ml-auto" onClick={() => go(false)}>

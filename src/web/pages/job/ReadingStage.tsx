@@ -2,12 +2,13 @@ import { blankFact } from '#core/job/facts.ts';
 import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { referenceKinds } from '#core/geometry/reference.ts';
+import { gainGroups } from '#core/job/corner.ts';
 import { goodEnough } from '#core/job/nextAction.ts';
 import type { ToldCorner } from '#core/job/types.ts';
-import { cornerIds, cornerNames, type CornerId } from '#core/machine/body.ts';
+import { cornersIn, cornerNames, type CornerId } from '#core/machine/body.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
-import { chanceSum, gainSum, heightNowSum, toldSum } from '#core/sums/cornerSums.ts';
+import { chanceSum, gainSum, heightNowSum, spreadSum, toldSum } from '#core/sums/cornerSums.ts';
 import { useLengthStyle, useSettings } from '../../app/settings.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital, cornerNumbers, roundWords } from '../../features/job/words.ts';
@@ -143,7 +144,10 @@ function Readings({ job, id, round, answer, told }: ReadingsProps) {
         {spread !== null && (
           <>
             {' '}
-            · spread <Length mm={spread} />
+            ·{' '}
+            <SumFigure name={`Spread, ${cornerNames[id]}`} sum={() => spreadSum(read, cornerNames[id])}>
+              spread <Length mm={spread} />
+            </SumFigure>
           </>
         )}
       </p>
@@ -262,7 +266,9 @@ function Settled({ job, round }: { job: Job; round: number }) {
 
 function Verdict({ job, round }: { job: Job; round: number }) {
   const { answer } = job;
-  const complete = cornerIds.every((id) => (job.state.rounds[round]?.heights[id]?.length ?? 0) > 0);
+  const complete = cornersIn(job.record.document).every(
+    (id) => (job.state.rounds[round]?.heights[id]?.length ?? 0) > 0,
+  );
   if (!complete || !answer || answer.chanceNow === null) return null;
   const chance = `${Math.round(answer.chanceNow * 100)} in 100`;
   return (
@@ -281,12 +287,14 @@ function Learnt({ job, children }: { job: Job; children: ReactNode }) {
   return (
     <div className="border-rule mx-4 flex items-center justify-between gap-4 border-t py-2">
       <p data-testid="learnt">
-        {(['front', 'rear'] as const).map((axle) => {
-          const { prior, now } = answer.posterior.gains[axle];
+        {gainGroups(job.record.document).map((group) => {
+          const gain = answer.posterior.gains[group.id];
+          if (!gain) return null;
+          const { prior, now } = gain;
           return (
-            <span key={axle} className="mr-5 inline-block">
-              This {axle} gives{' '}
-              <SumFigure name={`Wheel per seat, ${axle}`} sum={() => gainSum(axle, answer)}>
+            <span key={group.id} className="mr-5 inline-block">
+              This {group.title} gives{' '}
+              <SumFigure name={`Wheel per seat, ${group.title}`} sum={() => gainSum(group, answer)}>
                 <b>
                   <Plain value={now.mean} decimals={2} />
                 </b>{' '}

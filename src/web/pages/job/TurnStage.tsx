@@ -1,13 +1,14 @@
 import { cautions } from '#core/judge/cautions.ts';
 import { cornerSpec, type CornerSpec } from '#core/job/corner.ts';
 import { factAt, blankFact } from '#core/job/facts.ts';
-import { collarNow } from '#core/job/rounds.ts';
+import { collarNow, workOf, type Work } from '#core/job/rounds.ts';
 import { toldSum } from '#core/sums/cornerSums.ts';
 import type { Fact, ToldCorner, ToldPlan } from '#core/job/types.ts';
 import { cornerNames, type CornerId } from '#core/machine/body.ts';
 import { factKey } from '../../features/job/draftKeys.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';
+import { MountMove, RingMove, SeatMove } from '../../features/job/MoveWords.tsx';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
 
@@ -37,12 +38,12 @@ export function TurnStage({ job }: { job: Job }) {
       <Cautions
         title="Before a hand goes in"
         list={cautions.turn ?? []}
-        folded={Object.keys(state.turning?.done ?? {}).length > 0}
+        folded={state.turning?.begun ?? false}
       />
       <CornerGrid
         job={job}
         showPlan={state.turning !== null}
-        corner={(id) => <Work job={job} id={id} round={round} told={told} />}
+        corner={(id) => <CornerWork job={job} id={id} round={round} told={told} />}
       />
       <Footer>
         <p aria-live="polite">
@@ -67,13 +68,67 @@ interface WorkProps {
   told: ToldPlan;
 }
 
-function Work({ job, id, round, told }: WorkProps) {
+function CornerWork({ job, id, round, told }: WorkProps) {
   const asked = told.corners[id];
-  if (!asked || asked.seatMm === 0)
+  if (!asked) return <p className="text-second text-head mt-3 font-semibold">leave</p>;
+  return (
+    <>
+      <SeatWork job={job} id={id} round={round} asked={asked} />
+      {workOf(asked)
+        .filter(({ kind }) => kind !== 'adjustment')
+        .map((work) => (
+          <OtherWork key={work.kind + work.slot} job={job} id={id} round={round} work={work} />
+        ))}
+    </>
+  );
+}
+
+/** A lower mount or a ring: what to move, and what was done. */
+function OtherWork({ job, id, round, work }: Omit<WorkProps, 'told'> & { work: Work }) {
+  const { kind, slot, mm } = work;
+  const place = { kind, round, corner: id, slot };
+  const done = factAt(job.facts, place)?.fact ?? null;
+  const what = kind === 'mount' ? 'Lower mount' : `Ring ${Number(slot) + 1}`;
+  const record = (valueMm: number) =>
+    job.actions.record(`${what} moved, ${cornerNames[id]}`, { ...blankFact(place), valueMm, askedMm: mm });
+  const { mount } = job.record.document.corners[id];
+  return (
+    <div className="border-rule mt-4 border-t pt-2">
+      <p className="font-semibold">
+        {kind === 'mount' ? (
+          <MountMove turns={mm / (mount?.pitchMm ?? 1)} />
+        ) : (
+          <RingMove slider={Number(slot)} moveMm={mm} />
+        )}
+      </p>
+      <div className="relative mt-1 flex flex-wrap items-end gap-2 wide:in-data-[corner^=R]:justify-end">
+        <NumberField
+          className="w-32"
+          label={`${what} moved, ${cornerNames[id]}`}
+          order={60 + cornerNumbers[id]}
+          draftKey={`${factKey(job.record.id, place)}|typed`}
+          quantity="length"
+          decimals={1}
+          range={ranges.move}
+          value={done?.valueMm ?? null}
+          onCommit={(value) => value !== null && record(value)}
+        />
+        {!done && (
+          <Button onClick={() => record(mm)} aria-label={`${what} done as told, ${cornerNames[id]}`}>
+            Done
+          </Button>
+        )}
+      </div>
+    </div>
+  );
+}
+
+function SeatWork({ job, id, round, asked }: Omit<WorkProps, 'told'> & { asked: ToldCorner }) {
+  if (asked.seatMm === 0)
     return (
       <>
         <p className="text-second text-head mt-3 font-semibold">leave</p>
-        {asked && asked.stopAtMm !== null && (
+        {asked.stopAtMm !== null && (
           <p>
             reads <Length mm={asked.stopAtMm} />
           </p>
@@ -92,7 +147,7 @@ function Work({ job, id, round, told }: WorkProps) {
           name={`Seat move as told, ${cornerNames[id]}`}
           sum={() => toldSum(asked, null, cornerNames[id])}
         >
-          <Turns turns={asked.turns} /> {asked.turns > 0 ? 'up' : 'down'}
+          <SeatMove turns={asked.turns} cam={asked.camTo ?? null} airBar={asked.airToBar ?? null} />
         </SumFigure>
       </p>
       {asked.stopAtMm !== null && (
@@ -100,13 +155,21 @@ function Work({ job, id, round, told }: WorkProps) {
           stop at <Length mm={asked.stopAtMm} />
         </p>
       )}
-      <p className="label text-second">
-        <Length mm={Math.abs(asked.seatMm)} /> of seat
-      </p>
-      <DoneField job={job} id={id} round={round} done={done} record={record} />
+      {asked.camTo === undefined && asked.airToBar === undefined && (
+        <>
+          <p className="label text-second">
+            <Length mm={Math.abs(asked.seatMm)} /> of seat
+          </p>
+          <DoneField job={job} id={id} round={round} done={done} record={record} />
+        </>
+      )}
       <div className="mt-5">
         {done ? (
-          <Done done={done} pitchMm={cornerSpec(job.record.document, id).pitchMm.value} />
+          <Done
+            done={done}
+            turned={asked.camTo === undefined && asked.airToBar === undefined}
+            pitchMm={cornerSpec(job.record.document, id).pitchMm.value}
+          />
         ) : (
           <AsTold asked={asked} next={next} id={id} record={record} />
         )}
@@ -138,7 +201,7 @@ function AsTold({
   );
 }
 
-function Done({ done, pitchMm }: { done: Fact; pitchMm: number }) {
+function Done({ done, turned, pitchMm }: { done: Fact; turned: boolean; pitchMm: number }) {
   const [mm, asked] = [done.valueMm ?? 0, done.askedMm];
   const short = asked !== null && Math.abs(mm - asked) > 0.05;
   return (
@@ -146,6 +209,8 @@ function Done({ done, pitchMm }: { done: Fact; pitchMm: number }) {
       <span aria-hidden>✓ </span>
       {mm === 0 ? (
         'left alone'
+      ) : !turned ? (
+        'done as told'
       ) : (
         <>
           <Turns turns={mm / pitchMm} /> {mm > 0 ? 'up' : 'down'} done

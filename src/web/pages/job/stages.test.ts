@@ -1,10 +1,10 @@
 import { readRounds } from '#core/job/rounds.ts';
 import { stages } from '#core/job/nextAction.ts';
 import type { JobRecord } from '#core/job/types.ts';
-import { cornerIds } from '#core/machine/body.ts';
 import { answerFor } from '#core/plan/answer.ts';
 import { planFact } from '#core/plan/tell.ts';
 import {
+  fourCorners,
   add,
   adjustment,
   factEntry,
@@ -59,7 +59,7 @@ test('unsettled readings need a look; settled ones are done', () => {
 test('a target that cannot be had makes the plan need a look', () => {
   const short = measured(
     375,
-    plainDocument((document) => cornerIds.forEach((id) => (document.corners[id].collar.minMm = 89))),
+    plainDocument((document) => fourCorners.forEach((id) => (document.corners[id].collar.minMm = 89))),
   );
   expect(stageStanding('plan', jobOf(short))).toEqual({ state: 'look', words: 'not all can be had' });
 });
@@ -69,7 +69,7 @@ test('turning, turned, measured, locked', () => {
   if (!answer) throw new Error('expected an answer');
   const told = add(measured(), factEntry(planFact(answer)), adjustment(1, 'LF', -5));
   expect(words(told)).toMatchObject({ plan: 'told', turn: '3 to turn', measure: '' });
-  const turned = add(told, ...cornerIds.slice(1).map((id) => adjustment(1, id, -5)));
+  const turned = add(told, ...fourCorners.slice(1).map((id) => adjustment(1, id, -5)));
   expect(words(turned)).toMatchObject({ turn: 'round 1 turned', measure: 'no readings' });
   const done = add(
     turned,

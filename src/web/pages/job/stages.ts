@@ -1,5 +1,5 @@
-import type { Stage } from '#core/job/nextAction.ts';
-import { cornerIds } from '#core/machine/body.ts';
+import { isUntold, type Stage } from '#core/job/nextAction.ts';
+import { cornersIn, type CornerId } from '#core/machine/body.ts';
 import type { Job } from '../../features/job/useJob.ts';
 
 export const stageTitles: Record<Stage, string> = {
@@ -20,12 +20,12 @@ export function stageStanding(stage: Stage, job: Job): { state: StageState; word
 
 const standings: Record<Stage, (job: Job) => { state: StageState; words: string }> = {
   intake: ({ record }) => {
-    const missing = cornerIds.filter((id) => record.document.corners[id].targetMm === null).length;
+    const missing = cornersIn(record.document).filter((id) => isUntold(record.document, id)).length;
     return missing === 0
       ? { state: 'done', words: 'targets set' }
       : { state: 'open', words: `${missing} targets missing` };
   },
-  baseline: ({ state }) => readingWords(state.rounds[0]),
+  baseline: ({ state, record }) => readingWords(state.rounds[0], cornersIn(record.document)),
   plan: ({ answer, state }) => {
     if (state.current > 0 || state.turning) return { state: 'done', words: 'told' };
     if (!answer || answer.chanceAfter === null) return { state: 'open', words: 'needs readings' };
@@ -39,23 +39,28 @@ const standings: Record<Stage, (job: Job) => { state: StageState; words: string 
       ? { state: 'done', words: `round ${state.current} turned` }
       : { state: 'open', words: '' };
   },
-  measure: ({ state }) =>
-    state.current === 0 ? { state: 'open', words: '' } : readingWords(state.rounds[state.current]),
+  measure: ({ state, record }) =>
+    state.current === 0
+      ? { state: 'open', words: '' }
+      : readingWords(state.rounds[state.current], cornersIn(record.document)),
   'close-out': ({ state }) =>
     state.locked ? { state: 'done', words: 'locked' } : { state: 'open', words: '' },
 };
 
-function readingWords(round: Job['state']['rounds'][number] | undefined): {
+function readingWords(
+  round: Job['state']['rounds'][number] | undefined,
+  corners: readonly CornerId[],
+): {
   state: StageState;
   words: string;
 } {
-  const counts = cornerIds.map((id) => round?.heights[id]?.length ?? 0);
+  const counts = corners.map((id) => round?.heights[id]?.length ?? 0);
   const least = Math.min(...counts);
   if (least === 0) {
     const missing = counts.filter((count) => count === 0).length;
     return {
       state: 'open',
-      words: missing === cornerIds.length ? 'no readings' : `${missing} corners missing`,
+      words: missing === corners.length ? 'no readings' : `${missing} corners missing`,
     };
   }
   if (!round?.settled) return { state: 'look', words: 'settled or not?' };

@@ -2,7 +2,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { useEffect } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { stages, type Stage } from '#core/job/nextAction.ts';
-import { cornerIds } from '#core/machine/body.ts';
+import { cornersIn } from '#core/machine/body.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { useUndoKeys } from '../../features/job/useUndoKeys.ts';
 
@@ -25,7 +25,10 @@ export function useJobKeys(job: Job, stage: Stage): void {
   }, [state, navigate]);
   useHotkeys('BracketLeft', () => step(-1), [job]);
   useHotkeys('BracketRight', () => step(1), [job]);
-  useHotkeys('1,2,3,4', (event) => focusCorner(Number(event.key)), { preventDefault: true }, [stage]);
+  useHotkeys('1,2,3,4', (event) => focusCorner(job, Number(event.key)), { preventDefault: true }, [
+    job,
+    stage,
+  ]);
   useHotkeys(
     'm',
     () => {
@@ -40,8 +43,9 @@ export function useJobKeys(job: Job, stage: Stage): void {
   useUndoKeys(job.actions);
 }
 
-function focusCorner(number: number): void {
-  const corner = document.querySelector(`[data-corner="${cornerIds[number - 1]}"]`);
+function focusCorner(job: Job, number: number): void {
+  const id = cornersIn(job.record.document)[number - 1];
+  const corner = document.querySelector(`[data-corner="${id}"]`);
   corner?.querySelector<HTMLElement>('input, button')?.focus();
 }
 

@@ -1,10 +1,11 @@
 import { byCorner } from '#core/plan/answer.ts';
 import { useEffect, useRef } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import { fourWheelKinds, referenceKinds } from '#core/geometry/reference.ts';
+import { kindsOn, referenceKinds } from '#core/geometry/reference.ts';
 import { classDefaults, machineClasses, type MachineClass } from '#core/machine/classes.ts';
-import { axleOf, cornerIds, cornerNames, type CornerId } from '#core/machine/body.ts';
+import { axleOf, cornerNames, cornersIn, footingOf, twinOf, type CornerId } from '#core/machine/body.ts';
 import { lengthText } from '#core/units/formatLength.ts';
+import { gainGroups, type GainGroup } from '#core/job/corner.ts';
 import { chanceSum, seatMoveSum } from '#core/sums/cornerSums.ts';
 import type { Json } from '#core/job/types.ts';
 import { useLengthStyle } from '../../app/settings.ts';
@@ -15,7 +16,8 @@ import { NEW_ID, useNewSetup } from '../../features/job/useNewSetup.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { SumPanel } from '../../features/sums/SumPanel.tsx';
-import { Length, Turns } from '../../ui/Figure.tsx';
+import { SeatMove } from '../../features/job/MoveWords.tsx';
+import { Length } from '../../ui/Figure.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { TextField } from '../../ui/TextField.tsx';
 import { FactField, ranges, useHeightQuestion, useTargetQuestion } from '../job/fields.tsx';
@@ -39,6 +41,7 @@ export function NewSetupPage() {
   };
   const begin = () => void navigate(`/jobs/${start()}/next`);
   const answered = job.answer !== null;
+  const corners = cornersIn(job.record.document);
   return (
     <main className="mx-auto grid w-full max-w-[1232px] flex-1 grid-cols-[minmax(0,1fr)_284px] content-start gap-x-6 px-6 py-5 max-lg:grid-cols-1 narrow:px-4">
       <title>New setup · Margin</title>
@@ -61,19 +64,26 @@ export function NewSetupPage() {
           </div>
         </div>
         <div data-fields className="bg-sheet border-rule mt-4 border px-4 pt-2 pb-4">
-          <Columns />
+          <Columns job={job} />
           <Row label="Reads now" help={<ReferenceChoice job={job} />}>
-            {cornerIds.map((id) => (
+            {corners.map((id) => (
               <HeightNow key={id} job={job} id={id} />
             ))}
           </Row>
-          <Row label="Wanted" help="both sides of an axle">
-            <AxleTarget job={job} axle="front" order={11} />
-            <AxleTarget job={job} axle="rear" order={12} onEnter={() => button.current?.focus()} />
+          <Row label="Wanted" help={footingOf(current) === 'bikes' ? 'at each end' : 'both sides of an axle'}>
+            {gainGroups(job.record.document).map((group, i, all) => (
+              <GroupTarget
+                key={group.id}
+                job={job}
+                group={group}
+                order={11 + i}
+                {...(i === all.length - 1 ? { onEnter: () => button.current?.focus() } : {})}
+              />
+            ))}
           </Row>
           <Answers job={job} />
           <Row label="Collar reads" help="if you have a caliper there">
-            {cornerIds.map((id) => (
+            {corners.map((id) => (
               <FactField
                 key={id}
                 job={job}
@@ -135,11 +145,11 @@ export function NewSetupPage() {
   );
 }
 
-function Columns() {
+function Columns({ job }: { job: Job }) {
   return (
     <div className="grid grid-cols-[132px_repeat(4,minmax(0,1fr))] gap-x-4 narrow:hidden" aria-hidden>
       <span />
-      {cornerIds.map((id) => (
+      {cornersIn(job.record.document).map((id) => (
         <span key={id} className="py-1 font-semibold">
           <span className="figures text-second">{cornerNumbers[id]}</span> {capital(cornerNames[id])}
         </span>
@@ -161,20 +171,25 @@ function Row({ label, help, children }: { label: string; help: React.ReactNode; 
 }
 
 function ReferenceChoice({ job }: { job: Job }) {
-  const kind = job.record.document.corners.LF.reference.kind;
+  const { document } = job.record;
+  const corners = cornersIn(document);
+  const [first = 'LF'] = corners;
+  const footing = footingOf(document.machine.class);
+  // On bikes and sleds each end has its own usual reference: there it is chosen at intake.
+  if (footing !== 'wheels') return <span>{referenceKinds[document.corners[first].reference.kind].how}</span>;
   const set = (to: string) =>
     job.actions.change(
       'Height reference',
-      ...cornerIds.map((id): [string[], Json] => [['corners', id, 'reference', 'kind'], to]),
+      ...corners.map((id): [string[], Json] => [['corners', id, 'reference', 'kind'], to]),
     );
   return (
     <select
       aria-label="Height reference"
-      value={kind}
+      value={document.corners[first].reference.kind}
       onChange={(event) => set(event.target.value)}
       className="border-second/70 -ml-1 h-6 w-full border-b bg-transparent"
     >
-      {fourWheelKinds.map((one) => (
+      {kindsOn(footing).map((one) => (
         <option key={one} value={one}>
           {referenceKinds[one].title}
         </option>
@@ -199,25 +214,25 @@ function HeightNow({ job, id }: { job: Job; id: CornerId }) {
 }
 
 /** One number for both sides of an axle; each side can be set apart later. */
-function AxleTarget({
+function GroupTarget({
   job,
-  axle,
+  group,
   order,
   onEnter,
 }: {
   job: Job;
-  axle: 'front' | 'rear';
+  group: GainGroup;
   order: number;
   onEnter?: () => void;
 }) {
-  const sides = cornerIds.filter((id) => axleOf(id) === axle);
-  const [first = 'LF'] = sides;
+  const sides = sidesOf(group);
+  const [first] = sides;
   const ask = useTargetQuestion(job, sides);
   return (
     <NumberField
       question={ask}
-      className="wide:col-span-2"
-      label={`Wanted, ${axle}`}
+      {...(sides.length > 1 ? { className: 'wide:col-span-2' } : {})}
+      label={`Wanted, ${group.title}`}
       showLabel="narrow"
       order={order}
       quantity="length"
@@ -227,13 +242,19 @@ function AxleTarget({
       value={job.record.document.corners[first].targetMm}
       onCommit={(mm) =>
         job.actions.change(
-          `Target, ${axle}`,
+          `Target, ${group.title}`,
           ...sides.map((id): [string[], Json] => [['corners', id, 'targetMm'], mm]),
         )
       }
       {...(onEnter ? { onEnter } : {})}
     />
   );
+}
+
+/** The corners that a group tells once. */
+function sidesOf({ id }: GainGroup): [CornerId, ...CornerId[]] {
+  const twin = twinOf(id);
+  return twin ? [id, twin] : [id];
 }
 
 function Answers({ job }: { job: Job }) {
@@ -254,7 +275,7 @@ function Answers({ job }: { job: Job }) {
           )}
         </span>
       </p>
-      {cornerIds.map((id) => (
+      {cornersIn(job.record.document).map((id) => (
         <CornerAnswerCell key={id} job={job} id={id} />
       ))}
     </div>
@@ -274,7 +295,7 @@ function CornerAnswerCell({ job, id }: { job: Job; id: CornerId }) {
           'leave'
         ) : (
           <SumFigure name={`Seat move, ${cornerNames[id]}`} sum={() => seatMoveSum(corner, answer)}>
-            <Turns turns={corner.turns} /> {corner.turns > 0 ? 'up' : 'down'}
+            <SeatMove turns={corner.turns} cam={null} airBar={null} />
           </SumFigure>
         )}
       </p>
@@ -294,14 +315,15 @@ function CornerAnswerCell({ job, id }: { job: Job; id: CornerId }) {
 function AssumedRow({ job }: { job: Job }) {
   const style = useLengthStyle(1);
   const assumed = classDefaults[job.record.document.machine.class];
-  const field = (axle: 'front' | 'rear', name: 'ratio' | 'pitchMm', order: number) => {
-    const sides = cornerIds.filter((id) => axleOf(id) === axle);
-    const [first = 'LF'] = sides;
+  const field = (group: GainGroup, name: 'ratio' | 'pitchMm', order: number) => {
+    const sides = sidesOf(group);
+    const [first] = sides;
+    const axle = axleOf(first);
     const ratio = name === 'ratio';
     return (
       <NumberField
-        key={axle + name}
-        label={`${ratio ? 'Ratio' : 'Pitch'}, ${axle}`}
+        key={group.id + name}
+        label={`${ratio ? 'Ratio' : 'Pitch'}, ${group.title}`}
         showLabel
         order={order}
         quantity={ratio ? 'ratio' : 'length'}
@@ -314,7 +336,7 @@ function AssumedRow({ job }: { job: Job }) {
         value={job.record.document.corners[first][name]}
         onCommit={(value) =>
           job.actions.change(
-            `${ratio ? 'Motion ratio' : 'Thread pitch'}, ${axle}`,
+            `${ratio ? 'Motion ratio' : 'Thread pitch'}, ${group.title}`,
             ...sides.map((id): [string[], Json] => [['corners', id, name], value]),
           )
         }
@@ -323,10 +345,13 @@ function AssumedRow({ job }: { job: Job }) {
   };
   return (
     <Row label="Assumed" help="type over what you know: ratio 0.5 or 2:1, pitch per turn">
-      {field('front', 'ratio', 31)}
-      {field('front', 'pitchMm', 32)}
-      {field('rear', 'ratio', 33)}
-      {field('rear', 'pitchMm', 34)}
+      {/* Where each corner is told by itself there is room for its ratio alone. */}
+      {gainGroups(job.record.document)
+        .slice(0, 4)
+        .flatMap((group, i, all) => [
+          field(group, 'ratio', 31 + 2 * i),
+          ...(all.length === 2 ? [field(group, 'pitchMm', 32 + 2 * i)] : []),
+        ])}
     </Row>
   );
 }

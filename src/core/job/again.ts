@@ -1,0 +1,58 @@
+import type { Answer } from '../plan/answer.ts';
+import { AIR_STEP_BAR } from '../machine/corner.ts';
+import { camAt } from '../plan/adjusters.ts';
+import { cornersIn, type CornerId } from '../machine/body.ts';
+import type { CornerDocument, JobDocument, LearntDocument } from './types.ts';
+
+/** What a job's readings have taught of its machine's ratios, to be kept with the machine. */
+function learntFrom(answer: Answer): LearntDocument {
+  const { document, machine, posterior } = answer;
+  const ratios: LearntDocument['ratios'] = {};
+  for (const id of machine.corners) {
+    const gain = posterior.gains[id];
+    if (gain) ratios[id] = { ratio: gain.ratio.mean, sd: gain.ratio.sd };
+  }
+  return { from: document.name, ratios };
+}
+
+/**
+ * The description of the next job on the same machine: everything as it stands now, with what was learnt of it and
+ * nothing measured. `machineId` is shared by both jobs.
+ */
+export function againDocument(answer: Answer, machineId: string, name: string): JobDocument {
+  const { document } = answer;
+  const corners = Object.fromEntries(
+    cornersIn(document).map((id) => [id, cornerNow(answer, id)]),
+  ) as JobDocument['corners'];
+  return {
+    ...document,
+    name,
+    machine: { ...document.machine, id: machineId, learnt: learntFrom(answer) },
+    // Springs that have been driven have lost what they will lose.
+    settlingMm: null,
+    note: '',
+    corners,
+  };
+}
+
+/** A corner with the places of its adjusters as they are now, in place of those at the baseline. */
+function cornerNow({ document, machine, now, fit }: Answer, id: CornerId): CornerDocument {
+  const corner = document.corners[id];
+  const i = machine.corners.indexOf(id);
+  const seat = now.seatsMm[i] ?? 0;
+  const out = now.mountsMm[i] ?? 0;
+  const travel = (round: number) => fit.rounds.at(round)?.travel[i] ?? 0;
+  const risenMm = travel(0) - travel(-1);
+  const { preloadMm, roomMm, mount, air, torsion } = corner;
+  const coil = !air && !torsion;
+  return {
+    ...corner,
+    preloadMm: preloadMm === null || !coil ? preloadMm : preloadMm + seat,
+    roomMm: roomMm === null ? null : roomMm - seat,
+    cam: torsion ? camAt(corner, seat) : corner.cam,
+    air: air ? { ...air, gaugeBar: air.gaugeBar + AIR_STEP_BAR * seat } : null,
+    mount: mount ? { ...mount, engagedMm: mount.engagedMm - out } : null,
+    rings: corner.rings.map((ring, j) => ({ ...ring, limitMm: ring.limitMm - (now.ringsMm?.[i]?.[j] ?? 0) })),
+    clearances: corner.clearances.map((one) => ({ ...one, nowMm: one.nowMm + one.perMm * risenMm })),
+  };
+}

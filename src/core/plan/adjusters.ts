@@ -1,0 +1,120 @@
+import type { JobMachine } from '../job/believed.ts';
+import type { CornerSpec } from '../job/corner.ts';
+import type { CornerDocument, JobDocument, MountDocument } from '../job/types.ts';
+import { twinOf, type CornerId } from '../machine/body.ts';
+import { AIR_STEP_BAR } from '../machine/corner.ts';
+import { torsionArc } from '../springs/torsion.ts';
+import { tolerances } from '../tolerances.ts';
+import type { Situation } from '../learn/belief.ts';
+import type { Adjuster } from './aim.ts';
+import { threadRoom, type ThreadRoom } from './limits.ts';
+
+/** A corner whose height was read, and what of it can be moved. */
+export interface Adjustable {
+  id: CornerId;
+  spec: CornerSpec;
+  room: ThreadRoom;
+}
+
+/** How far a corner's own adjuster can go from where it stands: thread, cam positions or pressure. */
+export function seatRoom(
+  corner: CornerDocument,
+  spec: CornerSpec,
+  collarMm: number | null,
+  seatNowMm: number,
+): ThreadRoom {
+  if (corner.torsion) {
+    const choices = camChoices(corner, seatNowMm);
+    return { down: Math.min(...choices), up: Math.max(...choices) };
+  }
+  if (corner.air) {
+    const [now, second] = [corner.air.gaugeBar + AIR_STEP_BAR * seatNowMm, corner.air.second];
+    return { down: -now / AIR_STEP_BAR, up: second ? (second.gaugeBar - now) / AIR_STEP_BAR : Infinity };
+  }
+  return threadRoom(spec, collarMm);
+}
+
+/** Moves from now to every cam position, mm at the leg. */
+function camChoices({ torsion, cam }: CornerDocument, seatNowMm: number): number[] {
+  if (!torsion) return [];
+  const base = torsionArc(torsion, torsion.camDegrees[cam ?? 0] ?? 0);
+  return torsion.camDegrees.map((degrees) => torsionArc(torsion, degrees) - base - seatNowMm);
+}
+
+/** The cam position after a seat has gone so far from the baseline, counted from 0. */
+export function camAt(corner: CornerDocument, seatMm: number): number {
+  const away = camChoices(corner, seatMm).map(Math.abs);
+  return away.indexOf(Math.min(...away));
+}
+
+/** Least thread that a lower mount must keep, mm: one and a half diameters, or what the maker says if that is more. */
+export function leastEngaged({ leastMm, threadMm }: MountDocument): number {
+  return Math.max(leastMm ?? 0, tolerances.engagedDiameters * (threadMm ?? 0));
+}
+
+/**
+ * Everything that can be moved: seats of the corners read in their order, then seats of twins nobody has read, which
+ * move as the read one does, then lower mounts.
+ */
+export function adjustersOf(
+  document: JobDocument,
+  machine: JobMachine,
+  corners: readonly Adjustable[],
+  now: Situation,
+): Adjuster[] {
+  const seat = ({ id, spec, room }: Adjustable, at: CornerId = id): Adjuster => {
+    const corner = document.corners[id];
+    const contact = machine.corners.indexOf(at);
+    return {
+      contact,
+      kind: 'seat',
+      stepMm: corner.air ? 1 : spec.stepMm.value,
+      ...(corner.torsion ? { choicesMm: camChoices(corner, now.seatsMm[contact] ?? 0) } : {}),
+      room,
+    };
+  };
+  const unread = corners.flatMap((corner) => {
+    const twin = twinOf(corner.id);
+    return twin && !corners.some(({ id }) => id === twin) ? [seat(corner, twin)] : [];
+  });
+  const mounts = corners.flatMap(({ id }): Adjuster[] => {
+    const { mount } = document.corners[id];
+    if (!mount) return [];
+    const contact = machine.corners.indexOf(id);
+    const engaged = mount.engagedMm - (now.mountsMm[contact] ?? 0);
+    return [
+      {
+        contact,
+        kind: 'mount',
+        stepMm: mount.pitchMm * tolerances.turnStep,
+        room: {
+          down: Math.min(engaged - mount.mostMm, 0),
+          up: Math.max(engaged - leastEngaged(mount), 0),
+        },
+      },
+    ];
+  });
+  return [...corners.map((corner) => seat(corner)), ...unread, ...mounts];
+}
+
+/** Adjusters that move alike: left and right where that is asked for, and an unread corner with its twin. */
+export function groupsOf(
+  { corners }: JobMachine,
+  adjusters: readonly Adjuster[],
+  tied: boolean,
+  read: number,
+): number[][] {
+  const idOf = ({ contact }: Adjuster) => corners[contact] as CornerId;
+  const groups: number[][] = [];
+  adjusters.forEach((adjuster, j) => {
+    const twin = groups.find((group) => {
+      const other = adjusters[group[0] ?? -1] as Adjuster;
+      const across = twinOf(idOf(adjuster)) === idOf(other);
+      const unread = adjuster.kind === 'seat' && j >= read;
+      return adjuster.kind === other.kind && across && (tied || unread);
+    });
+    if (twin) twin.push(j);
+    else groups.push([j]);
+  });
+  return groups;
+}

@@ -1,0 +1,67 @@
+import type { Outcome } from '../learn/simulate.ts';
+import { entry } from '../numerics/matrix.ts';
+import { tolerances } from '../tolerances.ts';
+
+/** Something wanted beside heights, met when the heights are to be met. */
+export type ExtraGoal =
+  /** mm of wheel travel used. */
+  | { kind: 'sag'; contact: number; target: number }
+  /** Pads `a` and `b` together over the total, 0 to 1. */
+  | { kind: 'cross'; contacts: readonly [number, number]; target: number };
+
+/** What a plan is to meet. */
+export interface Wanted {
+  /** By reference: target in mm, or null where there is none. */
+  targets: readonly (number | null)[];
+  weights: readonly number[];
+  extras?: readonly ExtraGoal[] | undefined;
+  toleranceMm: number;
+}
+
+/** Everything wanted in one list, in mm: heights first, then sag, then cross weight by what it counts for in mm. */
+export interface Goals {
+  targets: (number | null)[];
+  weights: number[];
+  wantsCross: boolean;
+  valuesOf: (outcome: Outcome) => number[];
+  /** Weighted squares of what is missed, mm^2. */
+  missOf: (outcome: Outcome) => number;
+}
+
+/** Gathers what is wanted. */
+export function goalsOf(problem: Wanted): Goals {
+  const { extras = [] } = problem;
+  const scale = extras.map((goal) => (goal.kind === 'cross' ? mmPerShare(problem) : 1));
+  const targets = [...problem.targets, ...extras.map(({ target }, k) => target * (scale[k] ?? 1))];
+  const weights = [...problem.targets.map((_, r) => problem.weights[r] ?? 1), ...extras.map(() => 1)];
+  const valuesOf = (outcome: Outcome) => [
+    ...outcome.heights,
+    ...extras.map((goal, k) => (scale[k] ?? 1) * extraValue(goal, outcome)),
+  ];
+  return {
+    targets,
+    weights,
+    wantsCross: extras.some(({ kind }) => kind === 'cross'),
+    valuesOf,
+    missOf: (outcome) => {
+      const values = valuesOf(outcome);
+      return targets.reduce<number>(
+        (sum, target, r) =>
+          target === null ? sum : sum + (weights[r] ?? 1) * (target - entry(values, r)) ** 2,
+        0,
+      );
+    },
+  };
+}
+
+/** mm of height that the whole cross weight counts for: the share it is wanted within is worth one tolerance. */
+export function mmPerShare({ toleranceMm }: Pick<Wanted, 'toleranceMm'>): number {
+  return toleranceMm / tolerances.crossShare;
+}
+
+/** Where an outcome stands on something wanted beside heights. */
+export function extraValue(goal: ExtraGoal, { travel, solver }: Outcome): number {
+  if (goal.kind === 'sag') return entry(travel, goal.contact);
+  const total = solver.pads.reduce((sum, pad) => sum + pad, 0);
+  return goal.contacts.reduce((sum, i) => sum + (solver.pads[i] as number), 0) / total;
+}

@@ -1,0 +1,79 @@
+import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
+import { Length, Plain, Turns } from '../../ui/Figure.tsx';
+
+/** What to do with the adjuster that sets preload: turns, a cam position or a pressure. */
+export function SeatMove({
+  turns,
+  cam,
+  airBar,
+}: {
+  turns: number;
+  /** Position to stop at, counted from 0. */
+  cam: number | null;
+  airBar: number | null;
+}) {
+  const way = turns > 0 ? 'up' : 'down';
+  if (cam !== null)
+    return (
+      <>
+        cam {way} to <span className="figures">{cam + 1}</span>
+      </>
+    );
+  if (airBar !== null)
+    return (
+      <>
+        {way} to <Plain value={airBar} decimals={1} />
+        <span className="text-[0.72em] font-normal"> bar</span>
+      </>
+    );
+  return (
+    <>
+      <Turns turns={turns} /> {way}
+    </>
+  );
+}
+
+/** "Lower mount 2½ turns out". */
+export function MountMove({ turns }: { turns: number }) {
+  return (
+    <>
+      lower mount <Turns turns={turns} /> {turns > 0 ? 'out' : 'in'}
+    </>
+  );
+}
+
+/** "Ring 4 mm towards the springs". */
+export function RingMove({ slider, moveMm }: { slider: number; moveMm: number }) {
+  return (
+    <>
+      ring {slider + 1}: <Length mm={Math.abs(moveMm)} /> {moveMm > 0 ? 'towards' : 'away from'} the springs
+    </>
+  );
+}
+
+/** Lower mount and rings of a planned corner; nothing where there are none to move. */
+export function OtherMoves({ corner }: { corner: CornerAnswer }) {
+  const { mount, mountMm, rings } = corner;
+  return (
+    <>
+      {mount && mountMm !== 0 && (
+        <p className="text-action mt-1 font-semibold" data-testid={`mount-${corner.id}`}>
+          <MountMove turns={mount.turns} />
+          <span className="label text-second block font-normal">
+            <Length mm={mount.afterMm} /> of thread stay engaged
+          </span>
+        </p>
+      )}
+      {rings.map(({ after, moveMm, gapMm, wantedMm, follows }) =>
+        Math.abs(moveMm) < 0.05 ? null : (
+          <p key={after} className="text-action mt-1 font-medium" data-testid={`ring-${corner.id}`}>
+            <RingMove slider={after} moveMm={moveMm} />
+            <span className="label text-second block font-normal">
+              {wantedMm === null && follows ? 'it follows the seat; ' : ''}gap then <Length mm={gapMm} />
+            </span>
+          </p>
+        ),
+      )}
+    </>
+  );
+}
