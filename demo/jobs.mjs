@@ -187,7 +187,7 @@ export const demoJobs = [
         ratio: 0.62,
         travelMm: 210,
         pitchMm: 2,
-        springs: [coil('26 arm', 26, 240, 80)],
+        springs: [coil('36 arm', 36, 240, 80)],
         preloadMm: 12,
       });
       FA.collar = collar('top of body', 'with-seat', 22, 54);
@@ -198,7 +198,7 @@ export const demoJobs = [
           rateNMmPerDeg: 1750,
           count: 2,
           leverMm: 118,
-          camDegrees: [22, 34, 46, 58],
+          camDegrees: [22, 32, 42, 52],
           mostDegrees: null,
         },
         cam: 0,

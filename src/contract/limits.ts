@@ -1,6 +1,6 @@
 /** Bounds on everything that can be sent. Lengths in mm: wide enough for any machine, tight enough to catch slips. */
 export const limits = {
-  bodyBytes: 512 * 1024,
+  bodyBytes: 2 * 1024 * 1024,
   nameLength: 80,
   noteLength: 4000,
   labelLength: 200,

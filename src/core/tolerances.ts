@@ -25,6 +25,8 @@ export const tolerances = {
   crossShare: 0.002,
   /** thread diameters. A lower mount must keep this much engaged, unless the maker says more. */
   engagedDiameters: 1.5,
+  /** mm at the wheel. A step that moves more than this is coarse: the other adjusters make up for it. */
+  coarseMm: 2.5,
   /** passes. Seats and rings set each other; two passes settle them, a third is for rings near their sliders. */
   ringPasses: 3,
   /** relative. Left and right of an axle are made alike to about this. */

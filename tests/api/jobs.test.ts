@@ -223,7 +223,7 @@ describe('what is wrong is refused with where and why', () => {
     expectProblem(
       await api()
         .post('/api/jobs')
-        .send({ note: 'x'.repeat(600_000) }),
+        .send({ note: 'x'.repeat(2_200_000) }),
       'too-large',
     );
     expectProblem(
@@ -318,7 +318,7 @@ describe('what is wrong is refused with where and why', () => {
       change('__proto__.polluted', null, 1),
       change('constructor.prototype', null, 1),
       change('corners.LF', null, { deep: [[[[[[[[[[1]]]]]]]]]] }),
-      change('schemaVersion', 2, 3),
+      change('schemaVersion', 3, 4),
       { ...change('name', 'Sandpiper', 'x'), extra: true },
     ];
     for (const entry of bad) {
@@ -365,11 +365,11 @@ describe('demo data', () => {
   test('goes into an empty database only', async () => {
     const empty = await startTestServer();
     try {
-      expect(await loadDemo(empty.db, 'demo')).toBe(3);
+      expect(await loadDemo(empty.db, 'demo')).toBe(7);
       expect(await loadDemo(empty.db, 'demo')).toBe(0);
       const { body } = await request(empty.address).get('/api/jobs');
       const stages = body.jobs.map((job: { next: { stage: string } }) => job.next.stage).sort();
-      expect(stages).toEqual(['plan', 'plan', 'turn']);
+      expect(stages).toEqual(['close-out', 'measure', 'plan', 'plan', 'plan', 'plan', 'turn']);
     } finally {
       await empty.close();
     }

@@ -139,9 +139,9 @@ const ordered = (low: string, high: string) => (value: Record<string, number>, h
 const mount = Joi.object({
   pitchMm: within(limits.pitchMm).required(),
   threadMm: optional(limits.threadMm),
-  engagedMm: within(limits.clearanceMm).required(),
+  engagedMm: optional(limits.clearanceMm),
   leastMm: optional(limits.clearanceMm),
-  mostMm: within(limits.clearanceMm).required(),
+  mostMm: optional(limits.clearanceMm),
 }).unknown();
 
 const clearance = Joi.object({

@@ -18,6 +18,7 @@ const toldCorner = Joi.object({
     .integer()
     .min(0)
     .max(limits.cams - 1),
+  steps: within({ min: -1000, max: 1000 }),
   airToBar: within({ min: 0, max: 100 }),
   heightMm: within({ min: -4000, max: 4000 }).required(),
   heightSdMm: within({ min: 0, max: 2000 }).required(),
@@ -144,7 +145,7 @@ export const entrySchema = Joi.alternatives().conditional('.type', {
 export const newJobSchema = Joi.object({
   id: uuid.required(),
   document: documentSchema.required(),
-  entries: Joi.array().items(entrySchema).max(200).required(),
+  entries: Joi.array().items(entrySchema).max(limits.entriesPerJob).required(),
 });
 
 /** A job's id in an address. */

@@ -51,7 +51,7 @@ function cornerNow({ document, machine, now, fit }: Answer, id: CornerId): Corne
     roomMm: roomMm === null ? null : roomMm - seat,
     cam: torsion ? camAt(corner, seat) : corner.cam,
     air: air ? { ...air, gaugeBar: air.gaugeBar + AIR_STEP_BAR * seat } : null,
-    mount: mount ? { ...mount, engagedMm: mount.engagedMm - out } : null,
+    mount: mount ? { ...mount, engagedMm: mount.engagedMm === null ? null : mount.engagedMm - out } : null,
     rings: corner.rings.map((ring, j) => ({ ...ring, limitMm: ring.limitMm - (now.ringsMm?.[i]?.[j] ?? 0) })),
     clearances: corner.clearances.map((one) => ({ ...one, nowMm: one.nowMm + one.perMm * risenMm })),
   };

@@ -95,10 +95,10 @@ export interface MountDocument {
   /** Thread diameter: it must stay engaged over one and a half of it. Null where not known. */
   threadMm: number | null;
   /** Thread in the mount at the baseline, and the least it must keep where the maker says more than the rule. */
-  engagedMm: number;
+  engagedMm: number | null;
   leastMm: number | null;
   /** Thread in the mount when it is screwed in as far as it goes. */
-  mostMm: number;
+  mostMm: number | null;
 }
 
 interface ClearanceDocument {
@@ -196,6 +196,7 @@ export interface ToldCorner {
   ringsMm?: number[];
   /** Cam position to stop at, counted from 0; gauge pressure to stop at, bar. */
   camTo?: number;
+  steps?: number;
   airToBar?: number;
   /** Height expected afterwards, as the specification states it, and its standard deviation. */
   heightMm: number;

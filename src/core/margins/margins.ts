@@ -110,12 +110,13 @@ function fixedMargins({ document }: Answer, corner: CornerAnswer): Left[] {
 
 function engagement({ corners }: Answer['document'], { id, mount }: CornerAnswer): Left[] {
   const fitted = corners[id].mount;
-  if (!mount || !fitted) return [];
-  const leftMm = mount.afterMm - mount.leastMm;
-  const rangeMm = Math.max(fitted.mostMm - mount.leastMm, 1);
+  if (!mount || !fitted || mount.afterMm === null) return [];
+  const { afterMm } = mount;
+  const leftMm = afterMm - mount.leastMm;
+  const rangeMm = Math.max((fitted.mostMm ?? 3 * mount.leastMm) - mount.leastMm, 1);
   const turns = leftMm / fitted.pitchMm;
   const inputs = () => [
-    input('e', 'thread engaged after the plan', mount.afterMm, 'length', 'computed'),
+    input('e', 'thread engaged after the plan', afterMm, 'length', 'computed'),
     ...(fitted.threadMm === null ? [] : [input('D', 'thread diameter', fitted.threadMm, 'length', 'sheet')]),
     input('least', 'least to keep: 1½ D, or the maker’s if more', mount.leastMm, 'length', 'sheet'),
   ];

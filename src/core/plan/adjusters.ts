@@ -81,14 +81,16 @@ export function adjustersOf(
     const { mount } = document.corners[id];
     if (!mount) return [];
     const contact = machine.corners.indexOf(id);
-    const engaged = mount.engagedMm - (now.mountsMm[contact] ?? 0);
+    // What nobody has measured does not limit, and shows as a margin that is missing.
+    const engaged = (mount.engagedMm ?? Infinity) - (now.mountsMm[contact] ?? 0);
+    const most = mount.mostMm ?? Infinity;
     return [
       {
         contact,
         kind: 'mount',
         stepMm: mount.pitchMm * tolerances.turnStep,
         room: {
-          down: Math.min(engaged - mount.mostMm, 0),
+          down: Number.isFinite(engaged) ? Math.min(engaged - most, 0) : -Infinity,
           up: Math.max(engaged - leastEngaged(mount), 0),
         },
       },

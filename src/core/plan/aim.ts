@@ -31,6 +31,8 @@ export interface AimProblem extends Wanted {
   groups: readonly (readonly number[])[];
   /** Machines drawn beside the likeliest to plan on: more find their way around knees, fewer are faster. */
   draws: number;
+  /** Whether moves that only twist the body are spared: so on four wheels; where a skid's arms stand in line each has its own sag. */
+  spareTwist?: boolean | undefined;
   /** How to predict, where predictions are remembered. */
   predictAt?: ((situation: Situation) => Prediction) | undefined;
 }
@@ -167,7 +169,7 @@ function settleOn(problem: AimProblem, machines: readonly Values[], rooms: reado
       rooms: reach,
       steps: problem.adjusters,
       // Only twist moves the cross weight: where that is asked for, it must be had.
-      twistPenalty: goals.wantsCross ? 0 : tolerances.twistPenalty,
+      twistPenalty: goals.wantsCross || problem.spareTwist === false ? 0 : tolerances.twistPenalty,
       groups: problem.groups,
     });
     free = smoothMm;

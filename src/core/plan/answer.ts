@@ -8,7 +8,7 @@ import { fit, type Fit, type RoundEvidence } from '../learn/fit.ts';
 import { gainsOf, type LearntGain } from '../learn/gains.ts';
 import { predict, type Prediction } from '../learn/predict.ts';
 import { simulate } from '../learn/simulate.ts';
-import { cornersIn, sideOf, twinOf, warp, type CornerId } from '../machine/body.ts';
+import { cornersIn, footingOf, sideOf, twinOf, warp, type CornerId } from '../machine/body.ts';
 import { AIR_STEP_BAR } from '../machine/corner.ts';
 import { at, entry } from '../numerics/matrix.ts';
 import { tolerances } from '../tolerances.ts';
@@ -219,6 +219,7 @@ function planFor(setting: Setting, corners: readonly CornerNow[]): Plan {
       groups: groupsOf(machine, adjusters, document.equalSides, corners.length),
       // Drawn machines pull a little towards their own middle, which several goals at once would show.
       draws: fitted && extras.length === 0 ? tolerances.pageDraws : 0,
+      spareTwist: footingOf(document.machine.class) === 'wheels',
       predictAt,
     });
   const aim = (from: Situation) => {
@@ -355,6 +356,7 @@ function withMoves(setting: Setting, corners: readonly CornerNow[], after: Situa
       ...corner,
       seatMm,
       turns: seatMm / corner.spec.pitchMm.value,
+      steps: stepsOf(document.corners[corner.id].stepMm, seatMm),
       stopAtMm: corner.collarMm === null ? null : corner.collarMm + corner.spec.readingSign * seatMm,
       ...adjusterAnswer(setting, corner.id, after),
       predictedMm: entry(next.mean, r),
@@ -380,6 +382,10 @@ function withMoves(setting: Setting, corners: readonly CornerNow[], after: Situa
   });
 }
 
+function stepsOf(stepMm: number | null, seatMm: number): number | null {
+  return stepMm === null ? null : Math.round(seatMm / stepMm);
+}
+
 /** Cam, pressure and lower mount of a corner, now and after. */
 function adjusterAnswer({ document, machine, now }: Setting, id: CornerId, after: Situation) {
   const corner = document.corners[id];
@@ -396,8 +402,8 @@ function adjusterAnswer({ document, machine, now }: Setting, id: CornerId, after
     mount: mount
       ? {
           turns: mountMm / mount.pitchMm,
-          nowMm: mount.engagedMm - mounted(now),
-          afterMm: mount.engagedMm - mounted(after),
+          nowMm: mount.engagedMm === null ? null : mount.engagedMm - mounted(now),
+          afterMm: mount.engagedMm === null ? null : mount.engagedMm - mounted(after),
           leastMm: leastEngaged(mount),
         }
       : null,

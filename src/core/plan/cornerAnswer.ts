@@ -20,6 +20,8 @@ export interface CornerAnswer {
   /** The move asked for, mm; zero is "leave". Of air, steps of pressure. */
   seatMm: number;
   turns: number;
+  /** The move in grooves or notches; null where it is turned. */
+  steps: number | null;
   stopAtMm: number | null;
   /** Cam position now and after the plan, counted from 0; null where there is no cam. */
   cam: { now: number; after: number } | null;
@@ -47,9 +49,9 @@ export interface CornerAnswer {
 
 interface MountAnswer {
   turns: number;
-  /** Thread in the mount now, after the plan, and the least it must keep, mm. */
-  nowMm: number;
-  afterMm: number;
+  /** Thread in the mount now and after the plan (null where nobody has measured it), and the least it must keep, mm. */
+  nowMm: number | null;
+  afterMm: number | null;
   leastMm: number;
 }
 

@@ -48,7 +48,8 @@ export function planSeats(problem: SeatProblem): SeatSolution {
   }).x;
   // A tied pair with unlike pitches cannot share a step; the finer one is then told the nearest.
   const steps = problem.groups.map((group) => sharedSteps(group.map((i) => problem.steps[i] as Steps)));
-  const stepped = bestSteps(quadratic, smooth, steps, rooms);
+  const gains = problem.groups.map((group) => Math.max(...group.map((i) => entry(problem.gains, i))));
+  const stepped = bestOfCoarse(quadratic, smooth, { steps, rooms, gains });
   const expand = (values: readonly number[]) =>
     spread.map((row) => row.reduce((sum, on, g) => sum + on * entry(values, g), 0));
   return { seatsMm: expand(stepped), smoothMm: expand(smooth) };
@@ -99,6 +100,44 @@ function quadraticOf(problem: SeatProblem, spread: Matrix): Quadratic {
 function weighted(wanted: number, row: readonly number[], weight: number) {
   const root = Math.sqrt(weight);
   return { wanted: wanted * root, row: row.map((value) => value * root) };
+}
+
+interface Grid {
+  /** By group. */
+  steps: readonly Steps[];
+  rooms: readonly ThreadRoom[];
+  gains: readonly number[];
+}
+
+/**
+ * Where a step is coarse (a cam, a groove), what the others should do depends on which one it is: they are solved again
+ * for each of the steps around the smooth optimum, and stepped from there.
+ */
+function bestOfCoarse(quadratic: Quadratic, smooth: readonly number[], grid: Grid): number[] {
+  const { steps, rooms, gains } = grid;
+  const coarse = steps.map(
+    ({ choicesMm, stepMm }, g) => choicesMm !== undefined || stepMm * entry(gains, g) > tolerances.coarseMm,
+  );
+  const fixed = coarse.flatMap((is, g) =>
+    is ? [stepsNear(steps[g] as Steps, rooms[g] as ThreadRoom, entry(smooth, g))] : [],
+  );
+  if (fixed.length === 0) return bestSteps(quadratic, smooth, steps, rooms);
+  const ways = combinations(fixed).map((values) => {
+    let next = 0;
+    const held = rooms.map((room, g) => {
+      const mm = coarse[g] ? (values[next++] ?? 0) : 0;
+      return coarse[g] ? { down: mm, up: mm } : room;
+    });
+    const again = solveBox({
+      ...quadratic,
+      lower: held.map(({ down }) => down),
+      upper: held.map(({ up }) => up),
+    }).x;
+    const heldSteps = steps.map((one, g) => (coarse[g] ? { ...one, choicesMm: [held[g]?.down ?? 0] } : one));
+    const moves = bestSteps(quadratic, again, heldSteps, held);
+    return { moves, cost: costOf(quadratic, moves) };
+  });
+  return ways.reduce((best, one) => (one.cost < best.cost - 1e-12 ? one : best)).moves;
 }
 
 function bestSteps(

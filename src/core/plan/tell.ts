@@ -13,6 +13,7 @@ export function toldPlan(answer: Answer): ToldPlan {
       ...(corner.mount ? { mountMm: corner.mountMm } : {}),
       ...(corner.rings.length > 0 ? { ringsMm: corner.rings.map(({ moveMm }) => moveMm) } : {}),
       ...(corner.cam ? { camTo: corner.cam.after } : {}),
+      ...(corner.steps === null ? {} : { steps: corner.steps }),
       ...(corner.airBar ? { airToBar: corner.airBar.after } : {}),
       heightMm: corner.predictedMm,
       heightSdMm: corner.predictedSdMm,

@@ -3,7 +3,7 @@ import { normalise, parseAmount, splitSign } from './amount.ts';
 import type { LengthSystem } from './parseLength.ts';
 import type { ParsedNumber } from './turns.ts';
 
-export type MeasureName = 'mass' | 'rate' | 'force' | 'share';
+export type MeasureName = 'mass' | 'rate' | 'force' | 'pressure' | 'share';
 
 interface Measure {
   /** What one of each unit is in the core's unit. The first is that unit. */
@@ -17,7 +17,7 @@ const POUND_KG = new Fraction(45359237, 100000000);
 const LBF_N = new Fraction(44482216152605n, 10000000000000n);
 const LB_IN = LBF_N.div(new Fraction(254, 10));
 
-/** Masses in kg, spring rates in N/mm, forces in N, shares of one. */
+/** Masses in kg, spring rates in N/mm, forces in N, gauge pressures in bar, shares of one. */
 const measures: Record<MeasureName, Measure> = {
   mass: { units: { kg: new Fraction(1), lb: POUND_KG }, bare: { mm: 'kg', in: 'lb' } },
   rate: {
@@ -25,6 +25,15 @@ const measures: Record<MeasureName, Measure> = {
     bare: { mm: 'n/mm', in: 'lb/in' },
   },
   force: { units: { n: new Fraction(1), lbf: LBF_N }, bare: { mm: 'n', in: 'lbf' } },
+  // 1 psi is 1 lbf on a square inch; 1 N/mm2 is 10 bar.
+  pressure: {
+    units: {
+      bar: new Fraction(1),
+      psi: LBF_N.div(new Fraction(64516, 100)).mul(10),
+      kpa: new Fraction(1, 100),
+    },
+    bare: { mm: 'bar', in: 'psi' },
+  },
   share: { units: { '': new Fraction(1), '%': new Fraction(1, 100) }, bare: { mm: '%', in: '%' } },
 };
 

@@ -18,6 +18,14 @@ export function parseRatio(text: string): ParsedNumber {
   return { ok: true, value: damper.value.div(wheel.value).valueOf() };
 }
 
+/** Reads a plain number without a unit: `1800`, `1.1`, `3/4`. */
+export function parseNumber(text: string): ParsedNumber {
+  const amount = parseAmount(normalise(text).trim());
+  return typeof amount === 'string'
+    ? { ok: false, reason: amount }
+    : { ok: true, value: amount.value.valueOf() };
+}
+
 /** A ratio in the workshop's words: "1 mm of seat = 2.0 mm at the wheel". `ratio` is damper per wheel. */
 export function ratioText(ratio: number): string {
   return `1 mm of seat = ${(1 / ratio).toFixed(2)} mm at the wheel`;

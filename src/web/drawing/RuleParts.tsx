@@ -83,6 +83,15 @@ export function Bands({ data, frame }: PartProps) {
           strokeWidth="1.2"
         />
       )}
+      {data.window && (
+        <path
+          d={`M${frame.x(rule.spine + 13)} ${frame.y(data.window.fromMm)}H${frame.x(rule.spine + 18)}V${frame.y(data.window.toMm)}H${frame.x(rule.spine + 13)}`}
+          fill="none"
+          stroke="var(--second)"
+          strokeWidth="1.4"
+          data-mark="window"
+        />
+      )}
       {data.afterMm !== null && (
         <rect
           x={frame.left(rule.spine + 1, rule.spine + 25)}

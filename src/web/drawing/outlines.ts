@@ -100,7 +100,7 @@ function sled(base: number, track: number): Outline {
       `M${-tunnel * 0.7} ${base * 0.05}V${base * 0.55}Q0 ${base * 0.62} ${tunnel * 0.7} ${base * 0.55}V${base * 0.05}`,
       `M${-track * 0.3} ${-base * 0.02}Q0 ${-base * 0.12} ${track * 0.3} ${-base * 0.02}`,
     ],
-    nose: 0.2,
+    nose: 0.34,
     tail: 0.38,
     width: track,
     armMm: cowl * 0.8,

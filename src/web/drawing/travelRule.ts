@@ -27,6 +27,8 @@ export interface TravelRuleData {
   afterMm: number | null;
   bandMm: number;
   toleranceMm: number;
+  /** Sag window, mm of travel used. */
+  window: { fromMm: number; toMm: number } | null;
   /** Where the rule's zero comes from. */
   zeroAssumed: boolean;
 }
@@ -36,6 +38,7 @@ export function ruleWords(name: string, data: TravelRuleData, say: (mm: number) 
   const parts = [
     `${name}: wheel travel 0 to ${say(data.travelMm)}, bump stop from ${say(data.travelMm - data.stopMm)}`,
     data.nowMm === null ? null : `now at ${say(data.nowMm)}${data.zeroAssumed ? ' (assumed)' : ''}`,
+    data.window === null ? null : `sag window ${say(data.window.fromMm)} to ${say(data.window.toMm)}`,
     data.targetMm === null ? null : `target at ${say(data.targetMm)}`,
     data.afterMm === null ? null : `after the plan ${say(data.afterMm)}, give or take ${say(data.bandMm)}`,
   ];

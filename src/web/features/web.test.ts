@@ -146,15 +146,17 @@ describe('the travel rule', () => {
       afterMm: 89,
       bandMm: 4,
       toleranceMm: 3,
+      window: { fromMm: 40, toMm: 60 },
       zeroAssumed: true,
     };
     const say = (mm: number) => `${mm} mm`;
     expect(ruleWords('Front left', data, say)).toBe(
-      'Front left: wheel travel 0 to 200 mm, bump stop from 160 mm; now at 80 mm (assumed); target at 90 mm; after the plan 89 mm, give or take 4 mm',
+      'Front left: wheel travel 0 to 200 mm, bump stop from 160 mm; now at 80 mm (assumed); sag window 40 mm to 60 mm; target at 90 mm; after the plan 89 mm, give or take 4 mm',
     );
     expect(ruleWords('Front left', { ...data, nowMm: null, targetMm: null, afterMm: null }, say)).toBe(
-      'Front left: wheel travel 0 to 200 mm, bump stop from 160 mm',
+      'Front left: wheel travel 0 to 200 mm, bump stop from 160 mm; sag window 40 mm to 60 mm',
     );
+    expect(ruleWords('Front left', { ...data, window: null }, say)).not.toContain('sag');
   });
 });
 

@@ -4,10 +4,13 @@ import { Length, Plain, Turns } from '../../ui/Figure.tsx';
 /** What to do with the adjuster that sets preload: turns, a cam position or a pressure. */
 export function SeatMove({
   turns,
+  steps,
   cam,
   airBar,
 }: {
   turns: number;
+  /** Grooves or notches, where it is not turned. */
+  steps: number | null;
   /** Position to stop at, counted from 0. */
   cam: number | null;
   airBar: number | null;
@@ -24,6 +27,12 @@ export function SeatMove({
       <>
         {way} to <Plain value={airBar} decimals={1} />
         <span className="text-[0.72em] font-normal"> bar</span>
+      </>
+    );
+  if (steps !== null)
+    return (
+      <>
+        <span className="figures">{Math.abs(steps)}</span> {Math.abs(steps) === 1 ? 'step' : 'steps'} {way}
       </>
     );
   return (
@@ -59,9 +68,11 @@ export function OtherMoves({ corner }: { corner: CornerAnswer }) {
       {mount && mountMm !== 0 && (
         <p className="text-action mt-1 font-semibold" data-testid={`mount-${corner.id}`}>
           <MountMove turns={mount.turns} />
-          <span className="label text-second block font-normal">
-            <Length mm={mount.afterMm} /> of thread stay engaged
-          </span>
+          {mount.afterMm !== null && (
+            <span className="label text-second block font-normal">
+              <Length mm={mount.afterMm} /> of thread stay engaged
+            </span>
+          )}
         </p>
       )}
       {rings.map(({ after, moveMm, gapMm, wantedMm, follows }) =>

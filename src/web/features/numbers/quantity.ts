@@ -10,10 +10,10 @@ import {
 } from '#core/units/formatLength.ts';
 import { inReadersUnit, measureText, parseMeasure, type MeasureName } from '#core/units/measure.ts';
 import { parseLength } from '#core/units/parseLength.ts';
-import { parseRatio, ratioText } from '#core/units/ratio.ts';
+import { parseNumber, parseRatio, ratioText } from '#core/units/ratio.ts';
 import { parseTurns, turnsText } from '#core/units/turns.ts';
 
-export type QuantityName = 'length' | 'turns' | 'ratio' | MeasureName;
+export type QuantityName = 'length' | 'turns' | 'ratio' | 'number' | MeasureName;
 
 export type Read = { ok: true; value: number } | { ok: false; why: string };
 
@@ -48,6 +48,17 @@ const measured = (name: MeasureName, step: number, decimals: number): Quantity =
 export const quantities: Record<QuantityName, Quantity> = {
   mass: measured('mass', 1, 1),
   force: measured('force', 10, 0),
+  pressure: measured('pressure', 0.1, 1),
+  number: {
+    read: (text) => {
+      const parsed = parseNumber(text);
+      return parsed.ok ? { ok: true, value: parsed.value } : refused(parsed.reason);
+    },
+    write: (value) => partsToInput(decimalParts(value, 3)),
+    echo: (value) => String(Number(value.toFixed(3))),
+    unit: () => '',
+    step: () => 1,
+  },
   rate: measured('rate', 1, 2),
   share: measured('share', 0.005, 1),
   length: {

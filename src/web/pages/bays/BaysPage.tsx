@@ -5,6 +5,7 @@ import { summarise, type JobSummary } from '#core/job/nextAction.ts';
 import { useJobList, useJobRecord } from '../../api/jobs.ts';
 import { useQueue } from '../../api/queue.ts';
 import { Button } from '../../ui/Button.tsx';
+import { OpenFile } from './OpenFile.tsx';
 import { JobLine } from './JobLine.tsx';
 
 /** Bays: what is on the lifts, each job one line of the day with its next action and worst margin. */
@@ -36,6 +37,7 @@ export function BaysPage() {
           A reading and a target give the first answer.{' '}
           <kbd className="border-rule border px-1 font-sans text-[13px]">n</kbd>
         </p>
+        <OpenFile />
       </section>
       <UnsentJobs known={jobs.map(({ id }) => id)} />
       <h2 className="text-head mt-6 font-semibold">In the bays</h2>

@@ -5,6 +5,8 @@ import { gainGroups } from '#core/job/corner.ts';
 import { factAt, blankFact } from '#core/job/facts.ts';
 import { cornersIn, cornerNames } from '#core/machine/body.ts';
 import { chanceSum, collarSum, gainSum, heightNowSum, offSum } from '#core/sums/cornerSums.ts';
+import { useNavigate } from 'react-router';
+import { startNextJob } from '../../features/job/nextJob.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital } from '../../features/job/words.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
@@ -23,7 +25,7 @@ export function CloseOutStage({ job }: { job: Job }) {
         <Heights job={job} />
         {answer && state.current > 0 && (
           <p className="mt-4">
-            Learnt here, kept with the job:{' '}
+            Learnt here, kept with the machine:{' '}
             {gainGroups(job.record.document).map((group, i) => (
               <span key={group.id}>
                 {i > 0 && ', '}
@@ -114,6 +116,20 @@ function Heights({ job }: { job: Job }) {
   );
 }
 
+/** The same machine, back in the bay: its description as it stands, with what was learnt. */
+function NextJob({ job }: { job: Job }) {
+  const navigate = useNavigate();
+  const start = () => {
+    const id = startNextJob(job);
+    if (id) void navigate(`/jobs/${id}/intake`);
+  };
+  return (
+    <Button className="ml-auto" onClick={start}>
+      Next job on this machine
+    </Button>
+  );
+}
+
 function Lock({ job }: { job: Job }) {
   const { answer, state, actions } = job;
   const place = { kind: 'locked' as const, round: state.current, corner: null, slot: 'locked' };
@@ -125,9 +141,8 @@ function Lock({ job }: { job: Job }) {
           Locked{at ? ` on ${new Date(at).toLocaleDateString(undefined, { dateStyle: 'long' })}` : ''}.
           Recheck after 150 to 500 km: new springs settle and lock rings walk.
         </p>
-        <Button className="ml-auto" onClick={() => actions.clear('Opened again', place)}>
-          Open again
-        </Button>
+        <NextJob job={job} />
+        <Button onClick={() => actions.clear('Opened again', place)}>Open again</Button>
       </>
     );
   }

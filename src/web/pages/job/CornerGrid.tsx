@@ -84,7 +84,9 @@ function ruleData(job: Job, id: CornerId, showPlan: boolean): TravelRuleData {
   const spec = answer?.spec ?? cornerSpec(document, id);
   const now = answer?.travelNow ?? null;
   const target =
-    answer && spec.targetMm !== null ? answer.travelNow.value - (spec.targetMm - answer.nowMm) : null;
+    answer && spec.targetMm !== null
+      ? answer.travelNow.value - (spec.targetMm - answer.nowMm)
+      : document.corners[id].sagMm;
   return {
     travelMm: spec.travelMm.value,
     stopMm: spec.stopMm.value,
@@ -93,6 +95,7 @@ function ruleData(job: Job, id: CornerId, showPlan: boolean): TravelRuleData {
     afterMm: showPlan && answer ? answer.travelAfterMm : null,
     bandMm: 2 * (answer?.predictedSdMm ?? 0),
     toleranceMm: toleranceOf(document).value,
+    window: document.corners[id].sagWindow,
     zeroAssumed: (now?.source ?? 'assumed') === 'assumed',
   };
 }

@@ -12,9 +12,10 @@ import { limits } from '#contract/limits.ts';
 import { useSettings } from '../../app/settings.ts';
 import { pathKey } from '../../features/job/draftKeys.ts';
 import type { Job } from '../../features/job/useJob.ts';
-import { capital, cornerNumbers } from '../../features/job/words.ts';
+import { cornerNumbers } from '../../features/job/words.ts';
 import type { QuantityName, Range } from '../../features/numbers/quantity.ts';
 import { NumberField } from '../../ui/NumberField.tsx';
+import { CornerRow, CornerTable } from './CornerRow.tsx';
 import { PathField } from './fields.tsx';
 import { LoadsTable } from './LoadsTable.tsx';
 
@@ -39,70 +40,54 @@ export function FittedSection({ job }: { job: Job }) {
       <Collapsible.Content data-fields>
         <Faults job={job} />
         <Whole job={job} />
-        <div className="overflow-x-auto">
-          <table className="mt-2 w-full min-w-[640px] table-fixed border-collapse">
-            <caption className="sr-only">Springs and weights of each corner</caption>
-            <thead>
-              <tr>
-                <th className="w-[168px]" />
-                {cornersIn(document).map((id) => (
-                  <th key={id} scope="col" className="px-2 pb-1 text-left font-semibold">
-                    <span className="figures text-second">{cornerNumbers[id]}</span>{' '}
-                    {capital(cornerNames[id])}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              <SpringRow
-                job={job}
-                index={0}
-                label="Spring rate"
-                help="as written on it"
-                name="rateNPerMm"
-                quantity="rate"
-                range={limits.springRateNPerMm}
-              />
-              <SpringRow
-                job={job}
-                index={1}
-                label="Free length"
-                help="on the bench"
-                name="freeLengthMm"
-                quantity="length"
-                range={limits.springMm}
-              />
-              <SpringRow
-                job={job}
-                index={2}
-                label="Solid length"
-                help="all coils touching"
-                name="solidLengthMm"
-                quantity="length"
-                range={limits.springMm}
-              />
-              <PathRow
-                job={job}
-                index={3}
-                label="Preload at droop"
-                help="wheel hanging, collar as at the baseline"
-                name="preloadMm"
-                quantity="length"
-                range={limits.preloadMm}
-              />
-              <PathRow
-                job={job}
-                index={4}
-                label="Weight on the wheel"
-                help="scales, wheel and all"
-                name="loadKg"
-                quantity="mass"
-                range={limits.wheelKg}
-                hint={(id) => cornerKg(document, id)}
-              />
-            </tbody>
-          </table>
-        </div>
+        <CornerTable job={job} caption="Springs and weights of each corner">
+          <SpringRow
+            job={job}
+            index={0}
+            label="Spring rate"
+            help="as written on it"
+            name="rateNPerMm"
+            quantity="rate"
+            range={limits.springRateNPerMm}
+          />
+          <SpringRow
+            job={job}
+            index={1}
+            label="Free length"
+            help="on the bench"
+            name="freeLengthMm"
+            quantity="length"
+            range={limits.springMm}
+          />
+          <SpringRow
+            job={job}
+            index={2}
+            label="Solid length"
+            help="all coils touching"
+            name="solidLengthMm"
+            quantity="length"
+            range={limits.springMm}
+          />
+          <PathRow
+            job={job}
+            index={3}
+            label="Preload at droop"
+            help="wheel hanging, collar as at the baseline"
+            name="preloadMm"
+            quantity="length"
+            range={limits.preloadMm}
+          />
+          <PathRow
+            job={job}
+            index={4}
+            label="Weight on the wheel"
+            help="scales, wheel and all"
+            name="loadKg"
+            quantity="mass"
+            range={limits.wheelKg}
+            hint={(id) => cornerKg(document, id)}
+          />
+        </CornerTable>
         <LoadsTable job={job} />
       </Collapsible.Content>
     </Collapsible.Root>
@@ -182,32 +167,6 @@ interface RowProps {
   range: Range;
 }
 
-function Row({
-  job,
-  label,
-  help,
-  children,
-}: {
-  job: Job;
-  label: string;
-  help: string;
-  children: (id: CornerId) => React.ReactNode;
-}) {
-  return (
-    <tr className="border-rule relative border-t">
-      <th scope="row" className="py-1 pr-2 text-left font-medium">
-        {label}
-        <span className="label text-second block font-normal">{help}</span>
-      </th>
-      {cornersIn(job.record.document).map((id) => (
-        <td key={id} className="px-2 py-1 align-top">
-          {children(id)}
-        </td>
-      ))}
-    </tr>
-  );
-}
-
 function PathRow({
   job,
   index,
@@ -220,7 +179,7 @@ function PathRow({
 }: RowProps & { name: string; hint?: (id: CornerId) => number }) {
   const say = useHint();
   return (
-    <Row job={job} label={label} help={help}>
+    <CornerRow job={job} label={label} help={help}>
       {(id) => (
         <PathField
           job={job}
@@ -231,7 +190,7 @@ function PathRow({
           {...(hint ? { placeholder: say('mass', hint(id)) } : {})}
         />
       )}
-    </Row>
+    </CornerRow>
   );
 }
 
@@ -241,7 +200,7 @@ type SpringNumber = 'rateNPerMm' | 'freeLengthMm' | 'solidLengthMm';
 function SpringRow({ job, index, label, help, name, quantity, range }: RowProps & { name: SpringNumber }) {
   const system = useSettings((state) => state.system);
   return (
-    <Row job={job} label={label} help={help}>
+    <CornerRow job={job} label={label} help={help}>
       {(id) => {
         const { springs } = job.record.document.corners[id];
         if (springs.length > 1)
@@ -270,7 +229,7 @@ function SpringRow({ job, index, label, help, name, quantity, range }: RowProps 
           />
         );
       }}
-    </Row>
+    </CornerRow>
   );
 }
 

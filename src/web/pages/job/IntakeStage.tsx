@@ -8,7 +8,10 @@ import { pathKey, valueAt } from '../../features/job/draftKeys.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital, cornerNumbers, pathWords } from '../../features/job/words.ts';
 import type { QuantityName, Range } from '../../features/numbers/quantity.ts';
+import { saveJobFile } from '../../features/job/jobFiles.ts';
+import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/TextField.tsx';
+import { AdjustersSection } from './AdjustersSection.tsx';
 import { FittedSection } from './FittedSection.tsx';
 import { Footer, NextLink } from './Footer.tsx';
 import { PathField, ranges, useTargetQuestion } from './fields.tsx';
@@ -134,18 +137,29 @@ export function IntakeStage({ job }: { job: Job }) {
           </tbody>
         </table>
       </div>
+      <AdjustersSection job={job} />
       <FittedSection job={job} />
       <div className="flex-1" />
       <div className="-mx-4">
         <Footer>
           <p className="text-second">
             Figures in grey are assumed for a {classOf(job).title}; type over them when you know better.
+            <TaughtBy job={job} />
           </p>
+          <Button look="quiet" onClick={() => saveJobFile(job.record)}>
+            Save as a job file
+          </Button>
           <NextLink job={job} from="intake" />
         </Footer>
       </div>
     </div>
   );
+}
+
+/** Where ratios come from an earlier job on the same machine. */
+function TaughtBy({ job }: { job: Job }) {
+  const { learnt } = job.record.document.machine;
+  return learnt && <> Its ratios are as {learnt.from} taught them.</>;
 }
 
 function JobFields({ job }: { job: Job }) {

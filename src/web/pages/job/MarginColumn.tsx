@@ -12,6 +12,8 @@ import type { Job } from '../../features/job/useJob.ts';
 import { MarginValue } from '../../features/job/MarginWords.tsx';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { SumPanel } from '../../features/sums/SumPanel.tsx';
+import { adjusterOf } from './adjusterKinds.ts';
+import { Judgement } from './Judgement.tsx';
 import { StateMark, stateTone } from '../../ui/StateMark.tsx';
 
 /** What is left before anything runs out, the smallest first; and the sum of whatever figure was opened. */
@@ -48,6 +50,7 @@ export function MarginColumn({ job }: { job: Job }) {
       )}
       <MissingCollars job={job} />
       <Strays job={job} />
+      <Judgement job={job} />
       <WorthAsking job={job} />
       <Reasons job={job} />
       <p className="label text-second mt-4 print:hidden">
@@ -103,8 +106,11 @@ function Bar({ margin }: { margin: Margin }) {
 }
 
 function MissingCollars({ job }: { job: Job }) {
+  const { corners } = job.record.document;
   const missing = (job.answer?.corners ?? []).filter(
-    ({ collarMm, room }) => collarMm === null || !Number.isFinite(room.up + room.down),
+    ({ id, collarMm, room }) =>
+      ['seat', 'mount'].includes(adjusterOf(corners[id])) &&
+      (collarMm === null || !Number.isFinite(room.up + room.down)),
   );
   if (missing.length === 0) return null;
   return (
@@ -124,7 +130,8 @@ function Strays({ job }: { job: Job }) {
     <section aria-label="Readings that do not agree" className="label mt-3">
       {strays.map(({ round, corner, what, mm, weight }) => (
         <p key={`${round}${corner}${what}${mm}`} className="text-tight">
-          {capital(cornerNames[corner])}, {roundWords(round)}: {lengthText(mm, style)}
+          {capital(cornerNames[corner])}, {roundWords(round)}:{' '}
+          {what === 'pad' ? 'the weight' : lengthText(mm, style)}
           {what === 'travel' ? ' of travel used' : ''} does not agree with the rest; it counts{' '}
           {Math.max(Math.round(100 * weight), 1)} in 100. Settle and read again.
         </p>

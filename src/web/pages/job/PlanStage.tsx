@@ -78,11 +78,24 @@ function Planned({ corner, answer }: { corner: CornerAnswer; answer: Answer }) {
           <Length mm={2 * corner.predictedSdMm} decimals={0} />
         </SumFigure>
       </p>
+      <SagLine corner={corner} answer={answer} />
       <div className="mt-3" data-testid={`move-${corner.id}`}>
         <Move corner={corner} answer={answer} />
       </div>
       <PenBoxes words={['stopped at', 'reads after']} />
     </div>
+  );
+}
+
+/** Sag now and after, where one is wanted. */
+function SagLine({ corner, answer }: { corner: CornerAnswer; answer: Answer }) {
+  const { sagMm } = answer.document.corners[corner.id];
+  if (sagMm === null) return null;
+  return (
+    <p className="text-second" data-testid={`sag-${corner.id}`}>
+      sag <Length mm={corner.nowSagMm} decimals={0} bare /> → <Length mm={corner.sagMm} decimals={0} />,
+      wanted <Length mm={sagMm} decimals={0} />
+    </p>
   );
 }
 
@@ -118,6 +131,7 @@ function SeatLines({ corner, answer }: { corner: CornerAnswer; answer: Answer })
         <SumFigure name={`Seat move, ${name}`} sum={() => seatMoveSum(corner, answer)}>
           <SeatMove
             turns={corner.turns}
+            steps={corner.steps}
             cam={corner.cam?.after ?? null}
             airBar={corner.airBar?.after ?? null}
           />

@@ -1,7 +1,9 @@
+import { cornersIn, twinOf } from '#core/machine/body.ts';
 import type { Job } from '../../features/job/useJob.ts';
 
 /** Whether left and right seats move alike. */
 export function SideChoice({ job }: { job: Job }) {
+  if (!cornersIn(job.record.document).some(twinOf)) return null;
   return (
     <label className="flex min-h-9 cursor-pointer items-center gap-1.5">
       <input

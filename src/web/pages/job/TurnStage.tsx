@@ -12,7 +12,7 @@ import { MountMove, RingMove, SeatMove } from '../../features/job/MoveWords.tsx'
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
 
-import { Length, Turns } from '../../ui/Figure.tsx';
+import { Length } from '../../ui/Figure.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { Cautions } from './Cautions.tsx';
 import { CornerGrid } from './CornerGrid.tsx';
@@ -147,7 +147,12 @@ function SeatWork({ job, id, round, asked }: Omit<WorkProps, 'told'> & { asked: 
           name={`Seat move as told, ${cornerNames[id]}`}
           sum={() => toldSum(asked, null, cornerNames[id])}
         >
-          <SeatMove turns={asked.turns} cam={asked.camTo ?? null} airBar={asked.airToBar ?? null} />
+          <SeatMove
+            turns={asked.turns}
+            steps={asked.steps ?? null}
+            cam={asked.camTo ?? null}
+            airBar={asked.airToBar ?? null}
+          />
         </SumFigure>
       </p>
       {asked.stopAtMm !== null && (
@@ -169,6 +174,7 @@ function SeatWork({ job, id, round, asked }: Omit<WorkProps, 'told'> & { asked: 
             done={done}
             turned={asked.camTo === undefined && asked.airToBar === undefined}
             pitchMm={cornerSpec(job.record.document, id).pitchMm.value}
+            stepMm={job.record.document.corners[id].stepMm}
           />
         ) : (
           <AsTold asked={asked} next={next} id={id} record={record} />
@@ -201,8 +207,19 @@ function AsTold({
   );
 }
 
-function Done({ done, turned, pitchMm }: { done: Fact; turned: boolean; pitchMm: number }) {
+function Done({
+  done,
+  turned,
+  pitchMm,
+  stepMm,
+}: {
+  done: Fact;
+  turned: boolean;
+  pitchMm: number;
+  stepMm: number | null;
+}) {
   const [mm, asked] = [done.valueMm ?? 0, done.askedMm];
+  const steps = stepMm === null ? null : Math.round(mm / stepMm);
   const short = asked !== null && Math.abs(mm - asked) > 0.05;
   return (
     <p data-testid="done" className={short ? 'text-tight font-semibold' : 'font-semibold'}>
@@ -213,7 +230,7 @@ function Done({ done, turned, pitchMm }: { done: Fact; turned: boolean; pitchMm:
         'done as told'
       ) : (
         <>
-          <Turns turns={mm / pitchMm} /> {mm > 0 ? 'up' : 'down'} done
+          <SeatMove turns={mm / pitchMm} steps={steps} cam={null} airBar={null} /> done
         </>
       )}
       {short && asked !== null && (

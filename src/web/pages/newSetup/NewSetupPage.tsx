@@ -295,7 +295,7 @@ function CornerAnswerCell({ job, id }: { job: Job; id: CornerId }) {
           'leave'
         ) : (
           <SumFigure name={`Seat move, ${cornerNames[id]}`} sum={() => seatMoveSum(corner, answer)}>
-            <SeatMove turns={corner.turns} cam={null} airBar={null} />
+            <SeatMove turns={corner.turns} steps={null} cam={null} airBar={null} />
           </SumFigure>
         )}
       </p>

@@ -1,0 +1,88 @@
+import type { CornerId } from '../machine/body.ts';
+import type { CornerModel } from '../machine/corner.ts';
+import type { Answer } from '../plan/answer.ts';
+import { shareOfBump, transitionMm } from './ringSchools.ts';
+import { readSag } from './sagWindows.ts';
+import { springVerdict, type SpringVerdict } from './springVerdict.ts';
+
+/**
+ * Whether a corner's spring is right, as it will stand after the plan. Null where nobody has said which spring it is and
+ * no sag is wanted of it: nothing can be told then.
+ */
+export function cornerVerdict(answer: Answer, id: CornerId): SpringVerdict | null {
+  const { document, machine } = answer;
+  const corner = answer.corners.find((one) => one.id === id);
+  const { sagWindow, adjustable } = document.corners[id];
+  const named = machine.sources[id].springs !== 'assumed';
+  if (!corner || (!named && !sagWindow)) return null;
+  const { collarMinMm: min, collarMaxMm: max, travelMm, readingSign } = corner.spec;
+  const stop = corner.stopAtMm;
+  const along = min !== null && max !== null && stop !== null ? (stop - min) / (max - min) : null;
+  const preload = along === null ? null : readingSign === 1 ? along : 1 - along;
+  const window = sagWindow && { ...riderWindow, low: sagWindow.fromMm, high: sagWindow.toMm };
+  return springVerdict({
+    riderSag: window ? readSag(window, corner.sagMm, travelMm.value) : null,
+    staticSag: null,
+    preloadShare:
+      corner.cam && document.corners[id].torsion ? camShare(answer, id) : adjustable ? preload : 0.5,
+    seatedMm: named ? modelAfter(answer, id).preloadMm : null,
+  });
+}
+
+const riderWindow = {
+  id: 'own',
+  title: 'own',
+  of: 'rider',
+  at: 'wheel',
+  unit: 'mm',
+  why: 'asked for',
+} as const;
+
+function camShare({ document, corners }: Answer, id: CornerId): number {
+  const positions = document.corners[id].torsion?.camDegrees.length ?? 1;
+  const after = corners.find((one) => one.id === id)?.cam?.after ?? 0;
+  return positions < 2 ? 0.5 : after / (positions - 1);
+}
+
+function modelAfter({ machine, predictAt, specifiedAfter }: Answer, id: CornerId): CornerModel {
+  const { solver } = predictAt(specifiedAfter).outcome;
+  return solver.corners[machine.corners.indexOf(id)] as CornerModel;
+}
+
+/** Where a crossover takes over after the plan, in the three ways of stating it. */
+export interface RingStanding {
+  /** Slider to ring at ride height, mm along the damper. */
+  gapMm: number;
+  /** Wheel travel from ride height to the transition, mm. */
+  wheelMm: number;
+  /** The same as a share of the bump travel left; above 1 it never comes. */
+  share: number;
+}
+
+/** The rings of a corner as they will stand; only those between springs of known constant rate. */
+export function ringStandings(answer: Answer, id: CornerId): RingStanding[] {
+  const { document, machine, predictAt, specifiedAfter } = answer;
+  const i = machine.corners.indexOf(id);
+  const { solver } = predictAt(specifiedAfter).outcome;
+  const model = solver.corners[i] as CornerModel;
+  const { springs } = document.corners[id];
+  const rates = springs.map(({ rateNPerMm }) => rateNPerMm ?? NaN);
+  const corner = answer.corners.find((one) => one.id === id);
+  return (corner?.rings ?? []).flatMap(({ after, gapMm }): RingStanding[] => {
+    const place = {
+      upperNPerMm: together(rates.slice(0, after + 1)),
+      lowerNPerMm: together(rates.slice(after + 1)),
+      ratio: model.ratioAt(solver.z[i] ?? 0),
+      bumpMm: model.zMax - (solver.z[i] ?? 0),
+      sliderMm: 0,
+      sign: 1 as const,
+    };
+    const wheelMm = transitionMm(place, gapMm);
+    return Number.isFinite(wheelMm) ? [{ gapMm, wheelMm, share: shareOfBump(place, gapMm) }] : [];
+  });
+}
+
+/** Rate of springs in series, N/mm. */
+function together(rates: readonly number[]): number {
+  return 1 / rates.reduce((sum, rate) => sum + 1 / rate, 0);
+}

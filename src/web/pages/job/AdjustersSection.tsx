@@ -1,0 +1,348 @@
+import { ChevronDown } from 'lucide-react';
+import { Collapsible } from 'radix-ui';
+import { sagWindows } from '#core/judge/sagWindows.ts';
+import type { CornerDocument, Json } from '#core/job/types.ts';
+import { cornerSpec } from '#core/job/corner.ts';
+import { cornerNames, cornersIn, footingOf, sideOf, type CornerId } from '#core/machine/body.ts';
+import { limits } from '#contract/limits.ts';
+import type { Job } from '../../features/job/useJob.ts';
+import { cornerNumbers } from '../../features/job/words.ts';
+import { adjusterFields, adjusterOf, adjusterWords, type AdjusterKind } from './adjusterKinds.ts';
+import { NumberField } from '../../ui/NumberField.tsx';
+import { pathKey } from '../../features/job/draftKeys.ts';
+import { CornerRow, CornerSelect, CornerTable, PartField } from './CornerRow.tsx';
+import { PathField } from './fields.tsx';
+
+/** What is turned at each corner, what sag is wanted, and where rings are to stand. */
+export function AdjustersSection({ job }: { job: Job }) {
+  const { document } = job.record;
+  const ids = cornersIn(document);
+  const given =
+    footingOf(document.machine.class) !== 'wheels' ||
+    document.crossTarget !== null ||
+    ids.some((id) => {
+      const { sagMm, rings } = document.corners[id];
+      return sagMm !== null || rings.length > 0 || adjusterOf(document.corners[id]) !== 'seat';
+    });
+  return (
+    <Collapsible.Root defaultOpen={given} className="border-rule mt-1 border-t pb-4">
+      <Collapsible.Trigger className="group flex min-h-10 items-center gap-2 font-semibold">
+        <ChevronDown aria-hidden size={16} className="-rotate-90 group-data-[state=open]:rotate-0" />
+        Adjusters, sag and rings
+        <span className="label text-second font-normal">
+          where it is more than a seat on a thread, or more is wanted than heights
+        </span>
+      </Collapsible.Trigger>
+      <Collapsible.Content data-fields>
+        <CrossWeight job={job} />
+        <CornerTable job={job} caption="Adjusters, sag and rings of each corner">
+          <SagRows job={job} />
+          <CornerRow job={job} label="Height counts" help="against the others; 1 as usual">
+            {(id) => (
+              <PathField
+                job={job}
+                path={['corners', id, 'weight']}
+                label={`Height counts, ${cornerNames[id]}`}
+                order={40 + cornerNumbers[id]}
+                quantity="number"
+                range={limits.weight}
+                placeholder="1"
+              />
+            )}
+          </CornerRow>
+          <CornerRow job={job} label="What is turned" help="at this corner">
+            {(id) => <KindChoice job={job} id={id} />}
+          </CornerRow>
+          <MountRows job={job} />
+          <CamRows job={job} />
+          <AirRows job={job} />
+          <RingRows job={job} />
+        </CornerTable>
+      </Collapsible.Content>
+    </Collapsible.Root>
+  );
+}
+
+function CrossWeight({ job }: { job: Job }) {
+  const ids = cornersIn(job.record.document);
+  if (ids.length !== 4 || ids.some((id) => sideOf(id) === 0)) return null;
+  return (
+    <div className="relative grid grid-cols-4 items-end gap-x-4 max-md:grid-cols-2">
+      <PathField
+        job={job}
+        path={['crossTarget']}
+        label="Cross weight wanted, RF + LR"
+        showLabel
+        order={1}
+        quantity="share"
+        range={limits.share}
+        placeholder="as it comes"
+      />
+    </div>
+  );
+}
+
+/** Schools that speak of the loaded wheel: the others are for the machine alone. */
+const schools = sagWindows.filter(({ of, at }) => of === 'rider' && at === 'wheel');
+
+function SagRows({ job }: { job: Job }) {
+  const { document } = job.record;
+  const setWindow = (id: CornerId, school: string) => {
+    const window = schools.find((one) => one.id === school);
+    const scale = window?.unit === 'mm' ? 1 : cornerSpec(document, id).travelMm.value;
+    const to = window
+      ? { fromMm: Math.round(window.low * scale), toMm: Math.round(window.high * scale) }
+      : null;
+    const middle = to ? (to.fromMm + to.toMm) / 2 : null;
+    job.actions.change(
+      `Sag window, ${cornerNames[id]}`,
+      [['corners', id, 'sagWindow'], to],
+      [['corners', id, 'sagMm'], document.corners[id].sagMm ?? middle],
+    );
+  };
+  const schoolOf = (id: CornerId) => {
+    const { sagWindow } = document.corners[id];
+    if (!sagWindow) return '';
+    const travel = cornerSpec(document, id).travelMm.value;
+    const found = schools.find(({ low, high, unit }) => {
+      const scale = unit === 'mm' ? 1 : travel;
+      return Math.round(low * scale) === sagWindow.fromMm && Math.round(high * scale) === sagWindow.toMm;
+    });
+    return found?.id ?? 'own';
+  };
+  return (
+    <>
+      <CornerRow job={job} label="Sag wanted" help="wheel travel used, as the targets are meant">
+        {(id) => (
+          <PathField
+            job={job}
+            path={['corners', id, 'sagMm']}
+            label={`Sag wanted, ${cornerNames[id]}`}
+            order={10 + cornerNumbers[id]}
+            range={limits.sagMm}
+          />
+        )}
+      </CornerRow>
+      <CornerRow job={job} label="Sag window" help="a school to start from">
+        {(id) => (
+          <>
+            <CornerSelect
+              label={`Sag window, ${cornerNames[id]}`}
+              value={schoolOf(id)}
+              options={[
+                { value: '', words: 'none' },
+                ...schools.map((one) => ({ value: one.id, words: one.title })),
+                ...(schoolOf(id) === 'own' ? [{ value: 'own', words: 'own' }] : []),
+              ]}
+              onChange={(school) => school !== 'own' && setWindow(id, school)}
+            />
+            {document.corners[id].sagWindow && (
+              <div className="mt-1 grid grid-cols-2 gap-x-2">
+                {(['fromMm', 'toMm'] as const).map((name, k) => (
+                  <PartField
+                    key={name}
+                    job={job}
+                    id={id}
+                    at={['sagWindow']}
+                    name={name}
+                    label={`Sag window ${k === 0 ? 'from' : 'to'}`}
+                    order={20 + 10 * k + cornerNumbers[id]}
+                    quantity="length"
+                    range={windowRange(document.corners[id], name)}
+                    required
+                  />
+                ))}
+              </div>
+            )}
+          </>
+        )}
+      </CornerRow>
+    </>
+  );
+}
+
+function windowRange({ sagWindow }: CornerDocument, name: 'fromMm' | 'toMm') {
+  if (!sagWindow) return limits.sagMm;
+  return name === 'fromMm'
+    ? { ...limits.sagMm, max: sagWindow.toMm - 1 }
+    : { ...limits.sagMm, min: sagWindow.fromMm + 1 };
+}
+
+function KindChoice({ job, id }: { job: Job; id: CornerId }) {
+  const corner = job.record.document.corners[id];
+  const set = (kind: AdjusterKind) =>
+    job.actions.change(
+      `What is turned, ${cornerNames[id]}`,
+      ...Object.entries(adjusterFields(kind)).map(([name, value]): [string[], Json] => [
+        ['corners', id, name],
+        value as Json,
+      ]),
+    );
+  return (
+    <CornerSelect
+      label={`What is turned, ${cornerNames[id]}`}
+      value={adjusterOf(corner)}
+      options={Object.entries(adjusterWords).map(([value, words]) => ({ value, words }))}
+      onChange={(kind) => set(kind as AdjusterKind)}
+    />
+  );
+}
+
+interface PartRow {
+  name: string;
+  label: string;
+  help: string;
+  quantity: 'length' | 'number' | 'pressure';
+  range: { min: number; max: number };
+  required?: boolean;
+}
+
+/** Rows for an object that only some corners have. */
+function PartRows({
+  job,
+  at,
+  rows,
+  order,
+}: {
+  job: Job;
+  at: 'mount' | 'torsion' | 'air';
+  rows: readonly PartRow[];
+  order: number;
+}) {
+  const { document } = job.record;
+  if (!cornersIn(document).some((id) => document.corners[id][at])) return null;
+  return rows.map(({ name, label, help, quantity, range, required }, k) => (
+    <CornerRow key={name} job={job} label={label} help={help}>
+      {(id) =>
+        document.corners[id][at] && (
+          <PartField
+            job={job}
+            id={id}
+            at={[at]}
+            name={name}
+            label={label}
+            order={order + 10 * k + cornerNumbers[id]}
+            quantity={quantity}
+            range={range}
+            required={required ?? false}
+          />
+        )
+      }
+    </CornerRow>
+  ));
+}
+
+const mountRows: readonly PartRow[] = [
+  { name: 'threadMm', label: 'Mount thread', help: 'its diameter: 1½ of it must hold', quantity: 'length', range: limits.threadMm },
+  { name: 'engagedMm', label: 'Thread engaged now', help: 'in the mount, at the baseline', quantity: 'length', range: limits.clearanceMm },
+  { name: 'mostMm', label: 'Engaged at most', help: 'screwed in all the way', quantity: 'length', range: limits.clearanceMm },
+  { name: 'pitchMm', label: 'Mount pitch', help: 'mm of height per turn', quantity: 'length', range: limits.pitchMm, required: true },
+]; // prettier-ignore
+
+function MountRows({ job }: { job: Job }) {
+  return <PartRows job={job} at="mount" rows={mountRows} order={100} />;
+}
+
+const torsionRows: readonly PartRow[] = [
+  { name: 'rateNMmPerDeg', label: 'Torsion rate', help: 'one spring, N·mm per degree', quantity: 'number', range: limits.torsionNMmPerDeg, required: true },
+  { name: 'leverMm', label: 'Leg length', help: 'spring centre to where the leg presses', quantity: 'length', range: limits.springMm, required: true },
+]; // prettier-ignore
+
+function CamRows({ job }: { job: Job }) {
+  const { document } = job.record;
+  const cams = cornersIn(document).filter((id) => document.corners[id].torsion);
+  if (cams.length === 0) return null;
+  return (
+    <>
+      <PartRows job={job} at="torsion" rows={torsionRows} order={200} />
+      <CornerRow job={job} label="Cam stands at" help="position at the baseline">
+        {(id) => {
+          const { torsion, cam } = document.corners[id];
+          return (
+            torsion && (
+              <CornerSelect
+                label={`Cam stands at, ${cornerNames[id]}`}
+                value={String(cam ?? 0)}
+                options={torsion.camDegrees.map((degrees, k) => ({
+                  value: String(k),
+                  words: `${k + 1} of ${torsion.camDegrees.length}, ${degrees}°`,
+                }))}
+                onChange={(value) =>
+                  job.actions.change(`Cam stands at, ${cornerNames[id]}`, [
+                    ['corners', id, 'cam'],
+                    Number(value),
+                  ])
+                }
+              />
+            )
+          );
+        }}
+      </CornerRow>
+    </>
+  );
+}
+
+const airRows: readonly PartRow[] = [
+  { name: 'gaugeBar', label: 'Air pressure', help: 'gauge, fully extended, at the baseline', quantity: 'pressure', range: { min: 0, max: 100 }, required: true },
+  { name: 'volumeCm3', label: 'Air volume', help: 'cm³, fully extended', quantity: 'number', range: { min: 1, max: 100000 }, required: true },
+  { name: 'areaMm2', label: 'Piston area', help: 'mm²', quantity: 'number', range: { min: 1, max: 100000 }, required: true },
+]; // prettier-ignore
+
+function AirRows({ job }: { job: Job }) {
+  return <PartRows job={job} at="air" rows={airRows} order={300} />;
+}
+
+function RingRows({ job }: { job: Job }) {
+  const { document } = job.record;
+  if (!cornersIn(document).some((id) => document.corners[id].rings.length > 0)) return null;
+  return (
+    <>
+      <CornerRow job={job} label="Ring and seat" help="whether it goes along when the seat is turned">
+        {(id) => {
+          const { rings } = document.corners[id];
+          const set = (on: string) =>
+            job.actions.change(`Ring and seat, ${cornerNames[id]}`, [
+              ['corners', id, 'rings'],
+              rings.map((ring) => ({ ...ring, on })) as unknown as Json,
+            ]);
+          return (
+            rings.length > 0 && (
+              <CornerSelect
+                label={`Ring and seat, ${cornerNames[id]}`}
+                value={rings[0]?.on ?? 'body'}
+                options={[
+                  { value: 'body', words: 'ring stays on the body' },
+                  { value: 'seat', words: 'ring follows the seat' },
+                ]}
+                onChange={set}
+              />
+            )
+          );
+        }}
+      </CornerRow>
+      <CornerRow job={job} label="Gap wanted" help="slider to ring at ride height; empty leaves it">
+        {(id) => {
+          const { rings } = document.corners[id];
+          return rings.map((ring, j) => (
+            <NumberField
+              key={ring.after}
+              label={`Gap wanted, ring ${j + 1}, ${cornerNames[id]}`}
+              order={400 + 10 * j + cornerNumbers[id]}
+              draftKey={`${pathKey(job.record.id, ['corners', id, 'rings'])}.${j}.gap`}
+              quantity="length"
+              decimals={1}
+              range={limits.gapMm}
+              value={ring.gapMm}
+              onCommit={(gapMm) =>
+                job.actions.change(`Gap wanted, ${cornerNames[id]}`, [
+                  ['corners', id, 'rings'],
+                  rings.map((one, k) => (k === j ? { ...one, gapMm } : one)) as unknown as Json,
+                ])
+              }
+            />
+          ));
+        }}
+      </CornerRow>
+    </>
+  );
+}
