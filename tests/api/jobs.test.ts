@@ -1,3 +1,4 @@
+import { blankDocument } from '#core/job/create.ts';
 import { blankSpring } from '#core/job/spring.ts';
 import { randomUUID } from 'node:crypto';
 import request from 'supertest';
@@ -328,6 +329,54 @@ describe('what is wrong is refused with where and why', () => {
     }
     expect(await read(id)).toMatchObject({ version: 1, entries: [], document: plainDocument() });
     expect(({} as { polluted?: unknown }).polluted).toBeUndefined();
+  });
+
+  test('a machine has the corners of its class, no fewer and no others', async () => {
+    const bike = blankDocument('motorcycle', 'Knot');
+    const { LF } = plainDocument().corners;
+    const { FW, RW } = bike.corners;
+    const send = (corners: object) =>
+      api()
+        .post('/api/jobs')
+        .send({ id: randomUUID(), document: { ...bike, corners }, entries: [] });
+    expectProblem(await send({ FW }), 'invalid');
+    const { errors } = expectProblem(await send({ FW, RW, LF }), 'invalid');
+    expect(errors?.[0]?.detail).toContain('corners FW, RW');
+    await send({ FW, RW }).expect(201);
+  });
+
+  test.each([
+    ['a ring of no slider', { kind: 'ring', slot: '7', valueMm: 2 }],
+    ['a mount without its corner', { kind: 'mount', corner: null, valueMm: 2 }],
+    ['a mount moved a metre', { kind: 'mount', valueMm: 1000 }],
+  ])('%s is refused', async (_, wrong) => {
+    const entry = height(1) as Entry & { fact: Fact };
+    const fact = { ...entry.fact, slot: 'done', ...wrong };
+    expectProblem(await post(await newJob(), { ...entry, fact }), 'invalid');
+  });
+
+  test('lower mounts, rings, sag and cross weight are kept as they were sent', async () => {
+    const id = await newJob();
+    const entry = height(1) as Entry & { fact: Fact };
+    const facts = [
+      { kind: 'mount', slot: 'done', valueMm: -3.5, askedMm: -3.5 },
+      { kind: 'ring', slot: '0', valueMm: 4, askedMm: null },
+    ];
+    for (const one of facts)
+      await post(id, { ...entry, ...stamp(), fact: { ...entry.fact, ...one } }).expect(201);
+    await post(id, change('crossTarget', null, 0.5)).expect(201);
+    await post(id, change('corners.LF.sagWindow', null, { fromMm: 30, toMm: 40 })).expect(201);
+    const upside = change('corners.LF.sagWindow', { fromMm: 30, toMm: 40 }, { fromMm: 50, toMm: 40 });
+    expectProblem(await post(id, upside), 'invalid');
+    const record = await read(id);
+    expect(record.document).toMatchObject({
+      crossTarget: 0.5,
+      corners: { LF: { sagWindow: { fromMm: 30 } } },
+    });
+    expect(record.entries.flatMap((one: Entry) => (one.type === 'fact' ? [one.fact.kind] : []))).toEqual([
+      'mount',
+      'ring',
+    ]);
   });
 
   test('what was sent is not echoed', async () => {

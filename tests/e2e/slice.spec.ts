@@ -13,10 +13,10 @@ test.describe('the whole slice', () => {
     // Assumed 0.95 in front: 10 mm is 9.5 mm of seat, 4 3/4 turns of 2 mm.
     await expect(page.getByTestId('first-answer')).toContainText('front left: 4 3/4 turns down');
     for (const corner of CORNERS) await field(page, `Collar reads, ${corner}`).fill('80');
-    await field(page, 'Name of the job').fill('Kittiwake');
+    await field(page, 'Name of the job').fill('Shearwater');
     await page.getByRole('button', { name: 'Start the job' }).click();
 
-    await expect(page.getByRole('heading', { name: 'Kittiwake' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Shearwater' })).toBeVisible();
     await expect(page).toHaveURL(/\/plan$/);
     await expect(page.getByTestId('move-LF')).toContainText('stop at 70.5');
     await page.getByRole('button', { name: 'Start turning' }).click();
@@ -54,7 +54,7 @@ test.describe('the whole slice', () => {
     await allSent(page);
     await page.getByRole('link', { name: 'Margin, to the bays' }).click();
     await expect(page.getByRole('heading', { name: 'Locked' })).toBeVisible();
-    await expect(page.getByRole('link', { name: /Kittiwake/ })).toContainText('Locked at its heights');
+    await expect(page.getByRole('link', { name: /Shearwater/ })).toContainText('Locked at its heights');
   });
 
   test('by keyboard alone', async ({ page }) => {

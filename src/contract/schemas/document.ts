@@ -134,7 +134,7 @@ const air = Joi.object({
 }).unknown();
 
 const ordered = (low: string, high: string) => (value: Record<string, number>, helpers: Joi.CustomHelpers) =>
-  (value[low] as number) >= (value[high] as number) ? helpers.error('order') : value;
+  (value[low] as number) >= (value[high] as number) ? helpers.error('sag.order') : value;
 
 const mount = Joi.object({
   pitchMm: within(limits.pitchMm).required(),
@@ -175,7 +175,7 @@ const corner = Joi.object({
   sagMm: optional(limits.sagMm),
   sagWindow: Joi.object({ fromMm: within(limits.sagMm).required(), toMm: within(limits.sagMm).required() })
     .custom(ordered('fromMm', 'toMm'))
-    .messages({ order: 'the least sag must be below the most' })
+    .messages({ 'sag.order': 'the least sag must be below the most' })
     .allow(null)
     .required(),
   ratio: optional(limits.ratio),
@@ -270,8 +270,8 @@ export const documentSchema = Joi.object({
 })
   .custom((value: { machine: { class: MachineClass }; corners: object }, helpers) => {
     const fault = cornerFault(value.machine.class, Object.keys(value.corners));
-    return fault ? helpers.error('corners', { fault: `${fault.path}: expected ${fault.want}` }) : value;
+    return fault ? helpers.error('corners', { want: fault.want }) : value;
   })
-  .messages({ corners: '{#fault}' })
+  .messages({ corners: 'expected {#want}' })
   // The file is open: what others have added to it is kept.
   .unknown();

@@ -8,7 +8,7 @@ import { simulate, type Outcome } from '../learn/simulate.ts';
 import { influence, seatForce } from '../machine/equilibrium.ts';
 import { build, entry } from '../numerics/matrix.ts';
 import { tolerances } from '../tolerances.ts';
-import { chancesAround, chanceWithin } from './chance.ts';
+import { chancesAround } from './chance.ts';
 import { goalsOf, mmPerShare, type Wanted } from './goals.ts';
 import { nextStep, type Steps, type ThreadRoom } from './limits.ts';
 import { planSeats } from './seats.ts';
@@ -44,7 +44,6 @@ export interface AimSolution {
   freeMm: number[];
   to: Situation;
   prediction: Prediction;
-  chance: number;
   converged: boolean;
 }
 
@@ -81,7 +80,6 @@ export function aimFor(problem: AimProblem): AimSolution {
     freeMm: free.free,
     to,
     prediction: last,
-    chance: chanceWithin(last, problem.targets, problem.toleranceMm),
     converged: converged && last.outcome.converged,
   };
 }

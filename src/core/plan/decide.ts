@@ -64,14 +64,17 @@ export function decide(problem: DecideProblem): Decision {
   return round(adjust, 0, `${Math.round(100 * adjust.chance)} in 100 to land`);
 }
 
-function round({ movesMm, chance }: AimSolution, driveKm: number, why: string): Decision {
+function round({ movesMm, chance }: Aimed, driveKm: number, why: string): Decision {
   return { do: 'round', movesMm, driveKm, chance, why };
 }
 
-function aimAt(problem: DecideProblem, km: number): AimSolution {
+/** A plan, and its chance of landing. */
+type Aimed = AimSolution & { chance: number };
+
+function aimAt(problem: DecideProblem, km: number): Aimed {
   const { fit, now, targets, toleranceMm, adjusters, groups } = problem;
   const meetAt = { km, aboard: now.aboard };
-  return aimFor({
+  const plan = aimFor({
     fit,
     from: now,
     meetAt,
@@ -82,4 +85,5 @@ function aimAt(problem: DecideProblem, km: number): AimSolution {
     groups,
     draws: tolerances.planDraws,
   });
+  return { ...plan, chance: chanceWithin(plan.prediction, targets, toleranceMm) };
 }

@@ -182,6 +182,10 @@ describe('masses, rates and shares', () => {
     ['rate', '600 lb/in', 'mm', 105.076],
     ['rate', '600', 'in', 105.076],
     ['rate', '10.5 kg/mm', 'in', 102.9698],
+    ['force', '1000 lbf', 'mm', 4448.2216],
+    ['pressure', '5.5', 'mm', 5.5],
+    ['pressure', '80', 'in', 5.515806],
+    ['pressure', '550 kPa', 'in', 5.5],
     ['share', '54', 'mm', 0.54],
     ['share', '54,5 %', 'mm', 0.545],
   ] as const)('%s %s for a reader of %s', (name, text, system, expected) => {

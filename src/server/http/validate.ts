@@ -25,12 +25,19 @@ export function checkDocument(document: JobDocument): void {
 function details(error: ValidationError, prefix: string): ProblemDetail[] {
   return error.details.slice(0, 20).map(({ path, type, context }) => ({
     pointer: `${prefix}${path.map((part) => `/${String(part).slice(0, 40)}`).join('')}`,
-    detail: wordsFor(type, (context ?? {}) as { limit?: number; valids?: unknown[] }),
+    detail: wordsFor(type, (context ?? {}) as Context),
   }));
 }
 
+interface Context {
+  limit?: number;
+  valids?: unknown[];
+  /** What would be right, in words of ours. */
+  want?: string;
+}
+
 /** Words by kind of failure, so that nothing the sender wrote is echoed. */
-function wordsFor(type: string, { limit, valids }: { limit?: number; valids?: unknown[] }): string {
+function wordsFor(type: string, { limit, valids, want }: Context): string {
   if (type === 'any.required') return 'is needed';
   if (type === 'object.unknown') return 'is not known here';
   if (type === 'any.only')
@@ -41,6 +48,8 @@ function wordsFor(type: string, { limit, valids }: { limit?: number; valids?: un
     return `must have at most ${limit} ${type.startsWith('string') ? 'characters' : 'items'}`;
   if (type === 'collar.order') return 'the least collar reading must be below the greatest';
   if (type === 'spring.order') return 'the solid length must be below the free length';
+  if (type === 'sag.order') return 'the least sag must be below the most';
+  if (type === 'corners' && want) return `expected ${want}`;
   return WORDS[type.split('.')[0] ?? ''] ?? 'is not right';
 }
 

@@ -93,8 +93,8 @@ function SagLine({ corner, answer }: { corner: CornerAnswer; answer: Answer }) {
   if (sagMm === null) return null;
   return (
     <p className="text-second" data-testid={`sag-${corner.id}`}>
-      sag <Length mm={corner.nowSagMm} decimals={0} bare /> → <Length mm={corner.sagMm} decimals={0} />,
-      wanted <Length mm={sagMm} decimals={0} />
+      sag <Length mm={corner.nowSagMm} decimals={0} bare /> → <Length mm={corner.sagMm} decimals={0} bare />,
+      for <Length mm={sagMm} decimals={0} />
     </p>
   );
 }
