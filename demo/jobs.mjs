@@ -187,7 +187,7 @@ export const demoJobs = [
         ratio: 0.62,
         travelMm: 210,
         pitchMm: 2,
-        springs: [coil('36 arm', 36, 240, 80)],
+        springs: [coil('44 arm', 44, 240, 80)],
         preloadMm: 12,
       });
       FA.collar = collar('top of body', 'with-seat', 22, 54);
@@ -211,7 +211,7 @@ export const demoJobs = [
       settle(0, 'rolled and bounced');
       heights(0, [121, 122, 98, 604], [121, 121, 97, 606]);
       collars(0, [null, null, 31, null]);
-      travelUsed(0, [44, 43, 52, 96]);
+      travelUsed(0, [44, 43, 62, 96]);
     },
   },
   {

@@ -16,6 +16,16 @@ const shots = [
     act: (page) =>
       page.getByRole('button', { name: /Springs and weights/ }).evaluate((node) => node.scrollIntoView()),
   },
+  {
+    name: 'adjusters',
+    path: job(4, 'intake'),
+    act: (page) =>
+      page
+        .getByRole('button', { name: /Adjusters, sag and rings/ })
+        .evaluate((node) => node.scrollIntoView()),
+  },
+  { name: 'sled', path: job(4, 'plan') },
+  { name: 'scooter', path: job(6, 'plan') },
   { name: 'baseline', path: job(1, 'baseline') },
   {
     name: 'plan',

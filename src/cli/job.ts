@@ -1,9 +1,10 @@
 import { nextAction } from '#core/job/nextAction.ts';
+import { cornerVerdict } from '#core/judge/cornerVerdict.ts';
 import { solveJob } from '#core/job/solveJob.ts';
 import { worthAsking } from '#core/learn/worth.ts';
 import { marginsFor } from '#core/margins/margins.ts';
 import { answerFor, type Answer } from '#core/plan/answer.ts';
-import { reasonWords } from '#core/plan/reasons.ts';
+import { reasonWords, type Reason } from '#core/plan/reasons.ts';
 import { Exit, exits, faultExit } from './faultExit.ts';
 import { readJobFile } from './jobFile.ts';
 
@@ -18,11 +19,14 @@ export function solve(file: string): unknown {
   return { cases: cases.value, margins: answer ? marginsFor(answer) : [] };
 }
 
+/** Reasons that do not by themselves put a target out of reach. */
+const hints: readonly Reason['kind'][] = ['rigid-body', 'loose'];
+
 /** What to turn, what to expect of it, and the exit code that goes with it. */
 export function plan(file: string): { answer: unknown; code: number } {
   const record = readJobFile(file);
   const answer = measuredAnswer(file, record);
-  const out = answer.reasons.some(({ kind }) => kind !== 'rigid-body');
+  const out = answer.reasons.some(({ kind }) => !hints.includes(kind));
   return {
     code: out ? exits.outOfReach : exits.done,
     answer: {
@@ -34,13 +38,21 @@ export function plan(file: string): { answer: unknown; code: number } {
         corner: corner.id,
         seatMm: corner.seatMm,
         turns: corner.turns,
+        steps: corner.steps,
         stopAtMm: corner.stopAtMm,
+        cam: corner.cam,
+        airBar: corner.airBar,
+        mount: corner.mount && { moveMm: corner.mountMm, ...corner.mount },
+        rings: corner.rings,
         targetMm: corner.spec.targetMm,
         nowMm: { mean: corner.nowMm, sd: corner.nowSdMm },
         afterMm: { mean: corner.predictedMm, sd: corner.predictedSdMm },
         asSpecifiedMm: { mean: corner.specMm, sd: corner.specSdMm },
         travelMm: { now: corner.travelNow, after: corner.travelAfterMm, sd: corner.travelSdMm },
+        sagMm: { now: corner.nowSagMm, after: corner.sagMm, sd: corner.sagSdMm },
+        spring: cornerVerdict(answer, corner.id),
       })),
+      crossWeight: answer.cross,
       reasons: answer.reasons.map((reason) => ({ ...reason, ...reasonWords(reason, mm) })),
       margins: marginsFor(answer),
       worthAsking: worthAsking(answer.fit, answer.after),

@@ -33,7 +33,7 @@ const examples = examplesIn('docs/cli.md');
 
 test('the page has an example of every command', () => {
   const commands = examples.map(({ command }) => command.split(' ')[1]);
-  expect([...commands].sort()).toEqual(['learn', 'plan', 'rounds', 'solve', 'stack']);
+  expect([...new Set(commands)].sort()).toEqual(['learn', 'plan', 'rounds', 'solve', 'stack']);
 });
 
 test.each(examples)('$command gives what docs/cli.md says', ({ command, lines, code }) => {

@@ -1,4 +1,6 @@
 import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
+import { inReadersUnit } from '#core/units/measure.ts';
+import { useSettings } from '../../app/settings.ts';
 import { Length, Plain, Turns } from '../../ui/Figure.tsx';
 
 /** What to do with the adjuster that sets preload: turns, a cam position or a pressure. */
@@ -25,8 +27,7 @@ export function SeatMove({
   if (airBar !== null)
     return (
       <>
-        {way} to <Plain value={airBar} decimals={1} />
-        <span className="text-[0.72em] font-normal"> bar</span>
+        {way} to <Pressure bar={airBar} />
       </>
     );
   if (steps !== null)
@@ -38,6 +39,17 @@ export function SeatMove({
   return (
     <>
       <Turns turns={turns} /> {way}
+    </>
+  );
+}
+
+function Pressure({ bar }: { bar: number }) {
+  const system = useSettings((state) => state.system);
+  const { value, unit } = inReadersUnit('pressure', bar, system);
+  return (
+    <>
+      <Plain value={value} decimals={system === 'mm' ? 1 : 0} />
+      <span className="text-[0.72em] font-normal"> {unit}</span>
     </>
   );
 }
