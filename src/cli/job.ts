@@ -2,7 +2,7 @@ import { nextAction } from '#core/job/nextAction.ts';
 import { cornerVerdict } from '#core/judge/cornerVerdict.ts';
 import { solveJob } from '#core/job/solveJob.ts';
 import { worthAsking } from '#core/learn/worth.ts';
-import { marginsFor } from '#core/margins/margins.ts';
+import { marginsByCase, marginsFor } from '#core/margins/margins.ts';
 import { answerFor, type Answer } from '#core/plan/answer.ts';
 import { reasonWords, type Reason } from '#core/plan/reasons.ts';
 import { Exit, exits, faultExit } from './faultExit.ts';
@@ -15,8 +15,8 @@ export function solve(file: string): unknown {
   const record = readJobFile(file);
   const cases = solveJob(record);
   if (!cases.ok) throw faultExit(file, cases.faults);
-  const answer = answerFor(record);
-  return { cases: cases.value, margins: answer ? marginsFor(answer) : [] };
+  const answer = answerFor(record, false);
+  return { cases: cases.value, margins: answer ? marginsByCase(answer) : [] };
 }
 
 /** Reasons that do not by themselves put a target out of reach. */

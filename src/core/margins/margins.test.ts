@@ -23,7 +23,7 @@ import {
 } from '../sums/cornerSums.ts';
 import { marginSum } from '../sums/marginSum.ts';
 import type { MarginKind } from './left.ts';
-import { marginsFor, worstOfEachKind, type Margin } from './margins.ts';
+import { marginsByCase, marginsFor, worstOfEachKind, type Margin } from './margins.ts';
 
 const answerOf = (job: Parameters<typeof answerFor>[0]) => must(answerFor(job));
 const find = (margins: readonly Margin[], kind: MarginKind, corner = 'LF') =>
@@ -195,6 +195,20 @@ describe('springs, load cases and clearances', () => {
     // 80 kg on each rear wheel at 2:1 over 56 N/mm in series.
     expect(squat).toBeGreaterThan((80 * 9.80665) / (56.25 * 0.25) - 8);
     expect(one('clearance', 'LR')).toMatchObject({ name: 'tyre to arch', loadCase: 'full load' });
+  });
+
+  test('case by case: the column shows the least of each, and nothing is moved where nothing is planned', () => {
+    const answer = must(answerFor(job, false));
+    expect(answer.corners.map(({ seatMm }) => seatMm)).toEqual([0, 0, 0, 0]);
+    const cases = marginsByCase(answer);
+    expect(cases.map(({ loadCase }) => loadCase)).toEqual(['as measured', 'full load']);
+    const droop = cases.map(
+      ({ margins: list }) =>
+        list.find(({ kind, corner }) => kind === 'droop' && corner === 'LR')?.leftMm ?? 0,
+    );
+    expect(droop[1]).toBeGreaterThan((droop[0] ?? 0) + 15);
+    const least = marginsFor(answer).find(({ kind, corner }) => kind === 'droop' && corner === 'LR');
+    expect(least?.leftMm).toBe(Math.min(...droop));
   });
 
   test('a spring that is solid before the wheel is at its stop is short', () => {

@@ -78,22 +78,7 @@ export function marginsFor(answer: Answer): Margin[] {
   return answer.corners
     .flatMap((corner) => {
       const own = all.filter(({ id }) => id === corner.id);
-      const standing = own.flatMap((one) =>
-        [
-          ...travelLeft(answer, corner, one),
-          ...springMargins(answer, one),
-          ...clearancesLeft(answer, one),
-        ].map((left) => ({
-          ...judged(corner.id, left),
-          loadCase: own.length > 1 ? one.loadCase : null,
-        })),
-      );
-      return [
-        ...threadMargins(corner),
-        ...fixedMargins(answer, corner).map((left) => judged(corner.id, left)),
-        ...leastOfEach(standing),
-        ...heightMargin(corner, answer.tolerance.value),
-      ];
+      return [...leastOfEach(caseMargins(answer, corner, own)), ...cornerMargins(answer, corner)];
     })
     .sort(bySmallest);
 }
@@ -157,6 +142,43 @@ function sagLeft({ fromMm, toMm }: SagLimits, { sagMm, sagSdMm, travelNow }: Cor
       input('to', 'most sag', toMm, 'length', 'sheet'),
     ],
   };
+}
+
+/** What loads decide, in each of these standings of one corner. */
+function caseMargins(answer: Answer, corner: CornerAnswer, own: readonly Standing[]): Margin[] {
+  return own.flatMap((one) =>
+    [...travelLeft(answer, corner, one), ...springMargins(answer, one), ...clearancesLeft(answer, one)].map(
+      (left) => ({ ...judged(corner.id, left), loadCase: own.length > 1 ? one.loadCase : null }),
+    ),
+  );
+}
+
+/** What they do not. */
+function cornerMargins(answer: Answer, corner: CornerAnswer): Margin[] {
+  return [
+    ...threadMargins(corner),
+    ...fixedMargins(answer, corner).map((left) => judged(corner.id, left)),
+    ...heightMargin(corner, answer.tolerance.value),
+  ];
+}
+
+/** Every margin of every load case by itself, as the answer has it after its plan; smallest share first. */
+export function marginsByCase(answer: Answer): { loadCase: string; margins: Margin[] }[] {
+  const all = standings(answer);
+  const names = [...new Set(all.map(({ loadCase }) => loadCase))];
+  return names.map((loadCase) => ({
+    loadCase,
+    margins: answer.corners
+      .flatMap((corner) => [
+        ...caseMargins(
+          answer,
+          corner,
+          all.filter((one) => one.id === corner.id && one.loadCase === loadCase),
+        ),
+        ...cornerMargins(answer, corner),
+      ])
+      .sort(bySmallest),
+  }));
 }
 
 /** Of one corner's margins in several load cases, the least of each. */

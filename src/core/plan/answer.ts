@@ -57,8 +57,11 @@ export interface Answer {
   predictAt: (situation: Situation) => Prediction;
 }
 
-/** Works out everything the sheet shows from a job's record. Null while no height has been read. */
-export function answerFor(record: JobRecord): Answer | null {
+/**
+ * Works out everything the sheet shows from a job's record. Null while no height has been read. Not `planned`, nothing is
+ * moved: "after" is as it stands.
+ */
+export function answerFor(record: JobRecord, planned = true): Answer | null {
   const state = readRounds(record);
   const all = cornersIn(record.document);
   const read = all.filter((id) => state.rounds[0]?.heights[id] !== undefined);
@@ -71,7 +74,7 @@ export function answerFor(record: JobRecord): Answer | null {
   const specified = meetAt(document, machine);
   const setting = { document, machine, state, learnt, read, now, specified, predictAt };
   const corners = cornersNow(setting);
-  const plan = state.locked ? null : planFor(setting, corners);
+  const plan = state.locked || !planned ? null : planFor(setting, corners);
   const after = plan ? { ...plan.to, km: now.km, aboard: now.aboard } : now;
   const tolerance = toleranceOf(document);
   const moved = withMoves(setting, corners, after);
