@@ -261,6 +261,14 @@ export const documentSchema = Joi.object({
   loads: Joi.array().items(load).max(limits.loads).required(),
   bars: Joi.object({ front: bar.allow(null).required(), rear: bar.allow(null).required() }).required(),
   settlingMm: optional(limits.settlingMm),
+  steering: Joi.object({
+    toeMm: optional({ min: -20, max: 20 }),
+    tyreMm: optional({ min: 200, max: 1500 }),
+    armMm: optional({ min: 40, max: 400 }),
+    pitchMm: optional({ min: 0.5, max: 5 }),
+  })
+    .unknown()
+    .required(),
   load: Joi.string().allow('').max(limits.labelLength).required(),
   toleranceMm: optional(limits.toleranceMm),
   equalSides: Joi.boolean().strict().required(),

@@ -74,6 +74,23 @@ const facts: Record<string, Joi.Schema> = {
     valueMm: within(limits.moveMm).required(),
     askedMm: within(limits.moveMm).allow(null).required(),
   }),
+  prep: fact('prep', { how: Joi.valid('done', 'skipped').required() }),
+  check: fact('check', { how: Joi.valid('done', 'skipped').required() }),
+  pressure: fact('pressure', { corner, valueMm: within(limits.tyreBar).required() }),
+  clicks: fact('clicks', {
+    corner,
+    slot: Joi.valid('compression', 'rebound').required(),
+    valueMm: within(limits.clicks).required(),
+  }),
+  toe: fact('toe', {
+    slot: Joi.valid('front', 'rear').required(),
+    valueMm: within(limits.heightMm).required(),
+  }),
+  note: fact('note', { how: Joi.string().min(1).max(limits.noteLength).required() }),
+  recheck: fact('recheck', {
+    valueMm: within(limits.recheckKm).allow(null).required(),
+    how: Joi.string().isoDate().max(10).allow(null).required(),
+  }),
   locked: fact('locked', {}),
 };
 

@@ -26,6 +26,7 @@ export function blankDocument(machineClass: MachineClass, name: string): JobDocu
     loads: [],
     bars: { front: null, rear: null },
     settlingMm: null,
+    steering: { toeMm: null, tyreMm: null, armMm: null, pitchMm: null },
     load: '',
     toleranceMm: null,
     equalSides: false,

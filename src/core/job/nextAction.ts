@@ -4,11 +4,13 @@ import { isMoved, type CornerAnswer } from '../plan/cornerAnswer.ts';
 import type { Reason } from '../plan/reasons.ts';
 import { cornerNames, cornersIn, type CornerId } from '../machine/body.ts';
 import { tolerances } from '../tolerances.ts';
+import { standingFacts } from './facts.ts';
+import { recheckOf, recheckWords } from './recheck.ts';
 import { readRounds } from './rounds.ts';
 import type { JobDocument, JobRecord } from './types.ts';
 
 /** The stages of a job that the sheet has, in the order of the work. */
-export const stages = ['intake', 'baseline', 'plan', 'turn', 'measure', 'close-out'] as const;
+export const stages = ['intake', 'prep', 'baseline', 'plan', 'turn', 'measure', 'close-out', 'ride'] as const;
 export type Stage = (typeof stages)[number];
 
 export interface NextAction {
@@ -20,7 +22,10 @@ export interface NextAction {
 /** The one thing to do next on a job. */
 export function nextAction(record: JobRecord, answer: Answer | null = answerFor(record)): NextAction {
   const state = answer?.state ?? readRounds(record);
-  if (state.locked) return { stage: 'close-out', words: 'locked at its heights' };
+  if (state.locked) {
+    const due = recheckOf(standingFacts(record));
+    return { stage: 'close-out', words: due ? recheckWords(due) : 'locked at its heights' };
+  }
   const corners = cornersIn(record.document);
   const untold = corners.filter((id) => isUntold(record.document, id));
   if (untold.length === corners.length || (answer !== null && answer.chanceNow === null))
@@ -104,6 +109,7 @@ export interface JobSummary {
   machineClass: JobRecord['document']['machine']['class'];
   title: string;
   round: number;
+  locked: boolean;
   next: NextAction;
   worst: Margin | null;
   /** Height to go per corner where it is out of tolerance, mm; 0 where it is in, null where not known. */
@@ -128,6 +134,7 @@ export function summarise(record: JobRecord, updatedAt: string): JobSummary {
     machineClass: record.document.machine.class,
     title: record.document.machine.title,
     round: state.current,
+    locked: state.locked,
     next: nextAction(record, answer),
     worst: answer ? (marginsFor(answer)[0] ?? null) : null,
     toGoMm: Object.fromEntries(cornersIn(record.document).map((id) => [id, toGo(id)])),

@@ -32,6 +32,8 @@ export interface RoundsState {
   /** A told plan of the next round that is not yet turned everywhere: which corners are left. */
   turning: { told: ToldPlan; left: CornerId[]; begun: boolean } | null;
   locked: boolean;
+  /** Preparation that was skipped, by id. */
+  skipped: string[];
 }
 
 /** Reads the rounds from the facts that stand. */
@@ -47,6 +49,7 @@ export function readRounds(record: Pick<JobRecord, 'entries'>): RoundsState {
     rounds,
     current: rounds.length - 1,
     turning: open && newest.told ? { told: newest.told, left, begun: wasTouched(newest) } : null,
+    skipped: facts.flatMap(({ fact }) => (fact.kind === 'prep' && fact.how === 'skipped' ? [fact.slot] : [])),
     locked: facts.some(({ fact }) => fact.kind === 'locked' && fact.round === last),
   };
 }

@@ -133,6 +133,15 @@ export interface LearntDocument {
   ratios: Partial<Record<CornerId, { ratio: number; sd: number }>>;
 }
 
+/** What tie-rod turns are worked out from, mm; null takes what is usual. */
+export interface SteeringDocument {
+  /** Total toe wanted, in positive. */
+  toeMm: number | null;
+  tyreMm: number | null;
+  armMm: number | null;
+  pitchMm: number | null;
+}
+
 /** The description part of a job: versioned, changed only through entries. */
 export interface JobDocument {
   schema: 'margin-job';
@@ -160,6 +169,7 @@ export interface JobDocument {
   bars: { front: BarDocument | null; rear: BarDocument | null };
   /** Height that new springs are expected to lose; targets are then for after it. */
   settlingMm: number | null;
+  steering: SteeringDocument;
   /** The load case on board while measuring, in words. */
   load: string;
   /** Each true height is wanted within this of its target; null takes the class's. */
@@ -182,6 +192,19 @@ export type FactKind =
   | 'adjustment'
   /** A lower mount, mm screwed out. */
   | 'mount'
+  /** A preparation or closing check: the slot is its id, `how` is done or skipped. */
+  | 'prep'
+  | 'check'
+  /** Tyre pressure, bar in place of mm. */
+  | 'pressure'
+  /** Damper setting, clicks in place of mm: the slot is compression or rebound. */
+  | 'clicks'
+  /** Between the tyres at their front or rear, by slot. */
+  | 'toe'
+  /** What was felt on a ride, in words; the slot tells notes apart. */
+  | 'note'
+  /** When it is due back: km in place of mm, and an ISO day in `how`. */
+  | 'recheck'
   /** A crossover ring, mm towards the springs; the slot is its slider. */
   | 'ring'
   | 'locked';

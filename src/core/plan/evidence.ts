@@ -1,5 +1,6 @@
 import { situationOf, type JobMachine } from '../job/believed.ts';
 import { cornerSpec } from '../job/corner.ts';
+import { blurOf } from '../judge/checks.ts';
 import type { Round, RoundsState } from '../job/rounds.ts';
 import type { JobDocument } from '../job/types.ts';
 import type { Fit, Reading, RoundEvidence } from '../learn/fit.ts';
@@ -17,6 +18,7 @@ export function evidenceOf(
   const { corners } = machine;
   const add = (list: number[], of: (id: CornerId) => number | undefined) =>
     corners.map((id, i) => (list[i] ?? 0) + (of(id) ?? 0));
+  const blur = blurOf(document, state.skipped);
   let seats = corners.map(() => 0);
   let mounts = corners.map(() => 0);
   let rings = corners.map((id) => document.corners[id].rings.map(() => 0));
@@ -34,7 +36,8 @@ export function evidenceOf(
       ),
       readings: readingsOf(document, machine, round, read),
       frictionScale:
-        round.settled === null ? tolerances.unsettledFrictionSdMm / tolerances.settledFrictionSdMm : 1,
+        blur *
+        (round.settled === null ? tolerances.unsettledFrictionSdMm / tolerances.settledFrictionSdMm : 1),
     };
   });
 }

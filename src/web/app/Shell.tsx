@@ -10,8 +10,8 @@ import { useSettings } from './settings.ts';
 const loadBar = async () => ({ default: (await import('./CommandBar.tsx')).CommandBar });
 const CommandBar = lazy(loadBar);
 
-/** The frame of every screen: header, the page, and what can come over it. */
-export function Shell() {
+/** The frame of every screen: header (not where it is `bare`), the page, and what can come over it. */
+export function Shell({ bare = false }: { bare?: boolean }) {
   const { system, theme, setSystem } = useSettings();
   const [bar, setBar] = useState(false);
   const [keys, setKeys] = useState(false);
@@ -31,7 +31,7 @@ export function Shell() {
 
   return (
     <div className="flex min-h-screen flex-col">
-      <Header onFind={() => setBar(true)} onKeys={() => setKeys(true)} />
+      {!bare && <Header onFind={() => setBar(true)} onKeys={() => setKeys(true)} />}
       <Suspense fallback={null}>
         <Outlet />
       </Suspense>

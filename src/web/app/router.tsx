@@ -10,6 +10,17 @@ function ToNext() {
 
 export const router = createBrowserRouter([
   {
+    element: <Shell bare />,
+    errorElement: <FailurePage />,
+    hydrateFallbackElement: <></>,
+    children: [
+      {
+        path: '/jobs/:id/bay',
+        lazy: async () => ({ Component: (await import('../pages/bay/BayPage.tsx')).BayPage }),
+      },
+    ],
+  },
+  {
     element: <Shell />,
     errorElement: <FailurePage />,
     hydrateFallbackElement: <></>,
@@ -20,6 +31,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../pages/newSetup/NewSetupPage.tsx')).NewSetupPage }),
       },
       { path: '/jobs/:id', element: <ToNext /> },
+      {
+        path: '/jobs/:id/handover',
+        lazy: async () => ({ Component: (await import('../pages/job/HandoverPage.tsx')).HandoverPage }),
+      },
       {
         path: '/jobs/:id/:stage',
         lazy: async () => ({ Component: (await import('../pages/job/JobPage.tsx')).JobPage }),

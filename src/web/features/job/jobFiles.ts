@@ -5,11 +5,15 @@ import { ApiProblem, callApi } from '../../api/client.ts';
 
 /** Hands the reader a job as a file. */
 export function saveJobFile(record: JobRecord): void {
-  const text = `${JSON.stringify(jobFileOf(record), null, 2)}\n`;
-  const url = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
+  handOver(`${JSON.stringify(jobFileOf(record), null, 2)}\n`, 'application/json', jobFileName(record));
+}
+
+/** Lets the browser keep a text as a file. */
+export function handOver(text: string, type: string, name: string): void {
+  const url = URL.createObjectURL(new Blob([text], { type }));
   const link = document.createElement('a');
   link.href = url;
-  link.download = jobFileName(record);
+  link.download = name;
   link.click();
   URL.revokeObjectURL(url);
 }

@@ -14,8 +14,8 @@ export function BaysPage() {
   const { data, isPending, isError, refetch } = useJobList();
   useHotkeys('n', () => void navigate('/new'));
   const jobs = data?.jobs ?? [];
-  const working = jobs.filter(({ next }) => next.words !== 'locked at its heights');
-  const locked = jobs.filter(({ next }) => next.words === 'locked at its heights');
+  const working = jobs.filter((job) => !job.locked);
+  const locked = jobs.filter((job) => job.locked);
   return (
     <main className="mx-auto w-full max-w-[1232px] flex-1 px-6 py-5 max-md:px-4">
       <title>Bays · Margin</title>

@@ -13,6 +13,7 @@ import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Length, Plain } from '../../ui/Figure.tsx';
 import { Cautions } from './Cautions.tsx';
+import { CloseOutSections } from './CloseOutSections.tsx';
 import { Footer, NextLink } from './Footer.tsx';
 
 /** Where it ended, what was learnt, and the lock. */
@@ -42,6 +43,7 @@ export function CloseOutStage({ job }: { job: Job }) {
           </p>
         )}
       </div>
+      <CloseOutSections job={job} />
       <Cautions title="Before it goes out" list={cautions['close-out'] ?? []} />
       <div className="flex-1" />
       <Footer>

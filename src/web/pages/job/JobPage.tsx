@@ -10,6 +10,8 @@ import { IntakeStage } from './IntakeStage.tsx';
 import { JobHeader } from './JobHeader.tsx';
 import { MarginColumn } from './MarginColumn.tsx';
 import { PlanStage } from './PlanStage.tsx';
+import { PrepStage } from './PrepStage.tsx';
+import { RideStage } from './RideStage.tsx';
 import { StageRail } from './StageRail.tsx';
 import { TurnStage } from './TurnStage.tsx';
 import { useJobKeys } from './useJobKeys.ts';
@@ -17,11 +19,13 @@ import type { Job } from '../../features/job/useJob.ts';
 
 const pages: Record<Stage, (props: { job: Job }) => React.ReactNode> = {
   intake: IntakeStage,
+  prep: PrepStage,
   baseline: BaselineStage,
   plan: PlanStage,
   turn: TurnStage,
   measure: MeasureStage,
   'close-out': CloseOutStage,
+  ride: RideStage,
 };
 
 /** The sheet: stages on the left edge, the work in the middle, what is left on the right. */

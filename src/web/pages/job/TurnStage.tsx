@@ -1,3 +1,4 @@
+import { Link } from 'react-router';
 import { cautions } from '#core/judge/cautions.ts';
 import { cornerSpec, type CornerSpec } from '#core/job/corner.ts';
 import { factAt, blankFact } from '#core/job/facts.ts';
@@ -55,6 +56,14 @@ export function TurnStage({ job }: { job: Job }) {
             'Everything is turned. Roll it, bounce it, then measure.'
           )}
         </p>
+        {state.turning && (
+          <Link
+            to={`/jobs/${job.record.id}/bay`}
+            className="border-ink/60 ml-auto flex min-h-9 items-center border px-4 font-semibold"
+          >
+            Bay view
+          </Link>
+        )}
         <NextLink job={job} from="turn" />
       </Footer>
     </>

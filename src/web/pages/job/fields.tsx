@@ -16,6 +16,7 @@ interface FactFieldProps {
   label: string;
   order: number;
   range: Range;
+  quantity?: QuantityName;
   placeholder?: string;
   showLabel?: boolean | 'narrow';
   showUnit?: boolean;
@@ -24,14 +25,14 @@ interface FactFieldProps {
 }
 
 /** A number that becomes a fact: typing again corrects it, emptying withdraws it; the old one stays on record. */
-export function FactField({ job, place, range, ...rest }: FactFieldProps) {
+export function FactField({ job, place, range, quantity = 'length', ...rest }: FactFieldProps) {
   const standing = factAt(job.facts, place);
   const words = capital(factWords(place));
   return (
     <NumberField
       {...rest}
       draftKey={factKey(job.record.id, place)}
-      quantity="length"
+      quantity={quantity}
       decimals={2}
       range={range}
       value={standing?.fact.valueMm ?? null}

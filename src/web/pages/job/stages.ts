@@ -1,14 +1,17 @@
+import { prepFor } from '#core/judge/checks.ts';
 import { isUntold, type Stage } from '#core/job/nextAction.ts';
 import { cornersIn, type CornerId } from '#core/machine/body.ts';
 import type { Job } from '../../features/job/useJob.ts';
 
 export const stageTitles: Record<Stage, string> = {
   intake: 'Intake',
+  prep: 'Prep',
   baseline: 'Baseline',
   plan: 'Plan',
   turn: 'Turn',
   measure: 'Measure again',
   'close-out': 'Close out',
+  ride: 'Ride',
 };
 
 export type StageState = 'done' | 'open' | 'look';
@@ -24,6 +27,14 @@ const standings: Record<Stage, (job: Job) => { state: StageState; words: string 
     return missing === 0
       ? { state: 'done', words: 'targets set' }
       : { state: 'open', words: `${missing} targets missing` };
+  },
+  prep: ({ record, facts, state }) => {
+    const all = prepFor(record.document).length;
+    const seen = facts.filter(({ fact }) => fact.kind === 'prep').length;
+    if (state.skipped.length > 0) return { state: 'look', words: `${state.skipped.length} skipped` };
+    return seen >= all
+      ? { state: 'done', words: 'all seen to' }
+      : { state: 'open', words: `${all - seen} to see to` };
   },
   baseline: ({ state, record }) => readingWords(state.rounds[0], cornersIn(record.document)),
   plan: ({ answer, state }) => {
@@ -43,6 +54,10 @@ const standings: Record<Stage, (job: Job) => { state: StageState; words: string 
     state.current === 0
       ? { state: 'open', words: '' }
       : readingWords(state.rounds[state.current], cornersIn(record.document)),
+  ride: ({ facts }) => {
+    const notes = facts.filter(({ fact }) => fact.kind === 'note').length;
+    return { state: 'open', words: notes === 0 ? '' : `${notes} ${notes === 1 ? 'note' : 'notes'}` };
+  },
   'close-out': ({ state }) =>
     state.locked ? { state: 'done', words: 'locked' } : { state: 'open', words: '' },
 };

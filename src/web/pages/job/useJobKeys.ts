@@ -39,6 +39,9 @@ export function useJobKeys(job: Job, stage: Stage): void {
     { preventDefault: true },
     [job, stage],
   );
+  useHotkeys('b', () => void navigate(`/jobs/${job.record.id}/bay`), { preventDefault: true }, [
+    job.record.id,
+  ]);
   useHotkeys('s', openSum, { preventDefault: true });
   useUndoKeys(job.actions);
 }

@@ -1,0 +1,251 @@
+import { useEffect, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Link, useParams } from 'react-router';
+import { cornerSpec } from '#core/job/corner.ts';
+import { blankFact } from '#core/job/facts.ts';
+import { workOf, type Work } from '#core/job/rounds.ts';
+import type { ToldCorner, ToldPlan } from '#core/job/types.ts';
+import { planFact } from '#core/plan/tell.ts';
+import { isMoved } from '#core/plan/cornerAnswer.ts';
+import { cornerNames, cornersIn, type CornerId } from '#core/machine/body.ts';
+import { useJob, type Job } from '../../features/job/useJob.ts';
+import { MachinePlan } from '../../drawing/MachinePlan.tsx';
+import { MountMove, RingMove, SeatMove } from '../../features/job/MoveWords.tsx';
+import { capital } from '../../features/job/words.ts';
+import { Length, Turns } from '../../ui/Figure.tsx';
+import { Button } from '../../ui/Button.tsx';
+
+/** One corner at a time, for arm's length: what to turn, where to stop, and a counter for turns. */
+export function BayPage() {
+  const { id = '' } = useParams();
+  const { job } = useJob(id);
+  if (!job) return <main className="p-8 text-[28px]">Reading the job …</main>;
+  return (
+    <main className="flex min-h-screen flex-col p-6 max-md:p-4">
+      <title>{`${job.record.document.name}, bay · Margin`}</title>
+      <div className="flex items-center justify-between gap-4">
+        <h1 className="text-[20px] font-semibold">{job.record.document.name}</h1>
+        <Link
+          to={`/jobs/${id}/next`}
+          className="border-ink/60 flex min-h-11 items-center border px-4 font-semibold"
+        >
+          Back to the sheet
+        </Link>
+      </div>
+      {job.state.turning ? <Turning job={job} told={job.state.turning.told} /> : <Idle job={job} />}
+    </main>
+  );
+}
+
+/** Nothing is being turned: what comes next, as large. */
+function Idle({ job }: { job: Job }) {
+  const { answer } = job;
+  const ready =
+    answer !== null && !job.state.locked && answer.chanceAfter !== null && answer.corners.some(isMoved);
+  const measuring = job.next.stage === 'measure';
+  return (
+    <div className="flex flex-1 flex-col items-start justify-center gap-8">
+      <p className="text-[44px] leading-tight font-bold max-md:text-[32px]">{capital(job.next.words)}</p>
+      {ready && !measuring && job.next.stage !== 'close-out' && (
+        <Button
+          look="main"
+          className="min-h-16 px-8 text-[22px]"
+          onClick={() => job.actions.record(`Plan told, round ${answer.state.current + 1}`, planFact(answer))}
+        >
+          Start turning
+        </Button>
+      )}
+      {(!ready || measuring || job.next.stage === 'close-out') && (
+        <Link
+          to={`/jobs/${job.record.id}/${job.next.stage}`}
+          className="bg-action text-on-action flex min-h-16 items-center px-8 text-[22px] font-semibold"
+        >
+          To the sheet
+        </Link>
+      )}
+    </div>
+  );
+}
+
+interface Step {
+  id: CornerId;
+  work: Work;
+  asked: ToldCorner;
+}
+
+/** Every piece of work of a told plan, corner by corner. */
+function stepsOf(job: Job, told: ToldPlan): Step[] {
+  return cornersIn(job.record.document).flatMap((id) => {
+    const asked = told.corners[id];
+    return asked ? workOf(asked).map((work) => ({ id, work, asked })) : [];
+  });
+}
+
+function isDone(job: Job, { id, work }: Step): boolean {
+  const round = job.state.current + 1;
+  return job.facts.some(
+    ({ fact }) =>
+      fact.round === round && fact.kind === work.kind && fact.corner === id && fact.slot === work.slot,
+  );
+}
+
+function Turning({ job, told }: { job: Job; told: ToldPlan }) {
+  const steps = stepsOf(job, told);
+  const open = steps.findIndex((step) => !isDone(job, step));
+  const [at, setAt] = useState(Math.max(open, 0));
+  const step = steps[Math.min(at, steps.length - 1)];
+  const go = (by: number) => setAt((here) => Math.min(Math.max(here + by, 0), steps.length - 1));
+  if (!step) return null;
+  const record = (valueMm: number) => {
+    const { kind, slot, mm } = step.work;
+    const place = { kind, round: job.state.current + 1, corner: step.id, slot };
+    job.actions.record(`Turned ${cornerNames[step.id]}`, { ...blankFact(place), valueMm, askedMm: mm });
+    const later = steps.findIndex((one, k) => k > at && !isDone(job, one));
+    if (later >= 0) setAt(later);
+  };
+  return (
+    <>
+      <StepView
+        key={`${step.id}${step.work.kind}${step.work.slot}`}
+        job={job}
+        step={step}
+        record={record}
+        go={go}
+      />
+      <p className="figures text-second text-center text-[20px]">
+        {at + 1} of {steps.length}
+      </p>
+    </>
+  );
+}
+
+function StepView({
+  job,
+  step,
+  record,
+  go,
+}: {
+  job: Job;
+  step: Step;
+  record: (valueMm: number) => void;
+  go: (by: number) => void;
+}) {
+  const { id, work, asked } = step;
+  const pitchMm = cornerSpec(job.record.document, id).pitchMm.value;
+  const counts =
+    work.kind === 'adjustment' &&
+    asked.camTo === undefined &&
+    asked.airToBar === undefined &&
+    asked.steps === undefined;
+  const [eighths, setEighths] = useState(0);
+  const size = Math.round(Math.abs(asked.turns) * 8);
+  const count = (by: number) => setEighths((now) => Math.max(now + by, 0));
+  // What was counted is what was done; nothing counted, and it is taken as told.
+  const done = () =>
+    record(counts && eighths > 0 ? (Math.sign(asked.turns) * eighths * pitchMm) / 8 : work.mm);
+  useHotkeys('space', () => counts && count(8), { preventDefault: true }, [counts]);
+  useHotkeys('up,right', () => counts && count(1), { preventDefault: true }, [counts]);
+  useHotkeys('down,left', () => counts && count(-1), { preventDefault: true }, [counts]);
+  useHotkeys('enter', done, { preventDefault: true }, [eighths, counts, step]);
+  useHotkeys('BracketLeft', () => go(-1));
+  useHotkeys('BracketRight', () => go(1));
+  useEffect(() => {
+    window.scrollTo(0, 0);
+  }, []);
+  return (
+    <section aria-label={cornerNames[id]} className="relative flex flex-1 flex-col justify-center gap-4">
+      <div className="pointer-events-none absolute top-1/2 right-0 w-[300px] -translate-y-1/2 max-lg:hidden">
+        <MachinePlan footprint={job.record.document.machine} moves={{ [id]: work.mm }} width={300} />
+      </div>
+      <p className="text-[36px] font-semibold max-md:text-[28px]">{capital(cornerNames[id])}</p>
+      <p
+        className="text-action text-[96px] leading-none font-bold max-md:text-[56px]"
+        data-testid="bay-figure"
+      >
+        <Figure job={job} step={step} />
+      </p>
+      {work.kind === 'adjustment' && asked.stopAtMm !== null && counts && (
+        <p className="text-[44px] leading-tight font-semibold max-md:text-[32px]">
+          stop at <Length mm={asked.stopAtMm} />
+        </p>
+      )}
+      {counts && (
+        <div className="flex flex-wrap items-center gap-3" aria-live="polite">
+          <button
+            type="button"
+            onClick={() => count(8)}
+            className="border-ink min-h-24 min-w-64 border-2 px-6 text-left text-[28px] font-semibold"
+            aria-label="Count one turn"
+          >
+            <span className="block leading-tight" data-testid="counted">
+              <Turns turns={eighths / 8} />
+            </span>
+            <span className="text-second mt-1 block text-[17px] leading-tight font-normal">
+              of <Turns turns={size / 8} />; tap or Space counts one
+            </span>
+          </button>
+          <CountButton label="One eighth more" onClick={() => count(1)}>
+            +⅛
+          </CountButton>
+          <CountButton label="One eighth less" onClick={() => count(-1)}>
+            −⅛
+          </CountButton>
+        </div>
+      )}
+      {eighths > size && counts && (
+        <p className="text-tight text-[20px] font-semibold">
+          <Turns turns={(eighths - size) / 8} /> further than told. It is kept as counted.
+        </p>
+      )}
+      <div className="mt-4 flex flex-wrap gap-3">
+        <Button look="main" className="min-h-20 px-10 text-[28px]" onClick={done}>
+          {isDone(job, step) ? 'Done again' : 'Done'}
+        </Button>
+        <Button className="min-h-20 px-6 text-[20px]" onClick={() => go(-1)} aria-label="Corner before">
+          Back
+        </Button>
+        <Button className="min-h-20 px-6 text-[20px]" onClick={() => go(1)} aria-label="Next corner">
+          Next
+        </Button>
+      </div>
+      <p className="text-second text-[17px]">
+        Weight off, lock ring back. {isDone(job, step) && <b className="text-ink">✓ done already.</b>}
+      </p>
+    </section>
+  );
+}
+
+function CountButton({
+  label,
+  onClick,
+  children,
+}: {
+  label: string;
+  onClick: () => void;
+  children: React.ReactNode;
+}) {
+  return (
+    <button
+      type="button"
+      aria-label={label}
+      onClick={onClick}
+      className="border-ink/60 min-h-24 min-w-20 border text-[28px] font-semibold"
+    >
+      {children}
+    </button>
+  );
+}
+
+function Figure({ job, step: { id, work, asked } }: { job: Job; step: Step }) {
+  if (work.kind === 'mount')
+    return <MountMove turns={work.mm / (job.record.document.corners[id].mount?.pitchMm ?? 1)} />;
+  if (work.kind === 'ring') return <RingMove slider={Number(work.slot)} moveMm={work.mm} />;
+  return (
+    <SeatMove
+      turns={asked.turns}
+      steps={asked.steps ?? null}
+      cam={asked.camTo ?? null}
+      airBar={asked.airToBar ?? null}
+    />
+  );
+}

@@ -1,0 +1,196 @@
+import { useParams } from 'react-router';
+import { cautions } from '#core/judge/cautions.ts';
+import { closeFor } from '#core/judge/checks.ts';
+import { recheckOf, recheckWords } from '#core/job/recheck.ts';
+import { classDefaults } from '#core/machine/classes.ts';
+import { cornerNames } from '#core/machine/body.ts';
+import { marginTitles, worstOfEachKind } from '#core/margins/margins.ts';
+import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
+import { useJob, type Job } from '../../features/job/useJob.ts';
+import { MarginValue } from '../../features/job/MarginWords.tsx';
+import { capital } from '../../features/job/words.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Length, Plain } from '../../ui/Figure.tsx';
+import { StateMark } from '../../ui/StateMark.tsx';
+import { meanOf } from '#core/numerics/mean.ts';
+import { adjusterOf } from './adjusterKinds.ts';
+
+/** What goes with the machine: heights before and after, settings, what is left, what to mind. One page of paper. */
+export function HandoverPage() {
+  const { id = '' } = useParams();
+  const { job } = useJob(id);
+  if (!job) return <main className="p-6">Reading the job …</main>;
+  const { document } = job.record;
+  return (
+    <main className="mx-auto w-full max-w-[820px] px-6 py-5 print:max-w-none print:p-0">
+      <title>{`${document.name}, handover · Margin`}</title>
+      <div className="flex flex-wrap items-baseline justify-between gap-4">
+        <h1 className="text-[26px] font-bold">
+          {document.name}{' '}
+          <span className="text-second text-[17px] font-normal">
+            {document.machine.title || classDefaults[document.machine.class].title}
+          </span>
+        </h1>
+        <Button look="main" className="print:hidden" onClick={() => window.print()}>
+          Print
+        </Button>
+      </div>
+      <p className="text-second">
+        {[document.load && `Set with: ${document.load}`, standing(job)].filter(Boolean).join('. ')}.
+      </p>
+      {job.answer ? (
+        <>
+          <Settings job={job} />
+          <LeftOver job={job} />
+        </>
+      ) : (
+        <p className="mt-4">Nothing has been measured yet: there is nothing to hand over.</p>
+      )}
+      <SeenTo job={job} />
+      <Mind />
+    </main>
+  );
+}
+
+function standing({ state, facts }: Job): string {
+  const at = facts.find(({ fact }) => fact.kind === 'locked')?.at;
+  const day = at ? new Date(at).toLocaleDateString(undefined, { dateStyle: 'long' }) : null;
+  return state.locked && day ? `Locked on ${day}` : 'Not locked yet';
+}
+
+function Settings({ job }: { job: Job }) {
+  const { answer, state, facts } = job;
+  if (!answer) return null;
+  const before = (id: CornerAnswer['id']) => {
+    const read = state.rounds[0]?.heights[id];
+    return read ? meanOf(read) + answer.document.corners[id].reference.offsetMm : null;
+  };
+  const clicks = (id: CornerAnswer['id'], slot: string) =>
+    facts.findLast(({ fact }) => fact.kind === 'clicks' && fact.corner === id && fact.slot === slot)?.fact
+      .valueMm;
+  return (
+    <table className="mt-4 w-full">
+      <thead className="label text-second text-right">
+        <tr>
+          <th className="py-1 text-left font-normal">corner</th>
+          <th className="font-normal">before</th>
+          <th className="font-normal">now</th>
+          <th className="font-normal">target</th>
+          <th className="font-normal">adjuster</th>
+          <th className="font-normal">clicks c / r</th>
+        </tr>
+      </thead>
+      <tbody>
+        {answer.corners.map((corner) => (
+          <tr key={corner.id} className="border-rule border-t text-right">
+            <td className="py-1.5 text-left font-medium">{capital(cornerNames[corner.id])}</td>
+            <td>{before(corner.id) === null ? '—' : <Length mm={before(corner.id) ?? 0} />}</td>
+            <td className="font-semibold">
+              <Length mm={corner.nowMm} />
+            </td>
+            <td>
+              {corner.spec.targetMm !== null ? (
+                <Length mm={corner.spec.targetMm} />
+              ) : answer.document.corners[corner.id].sagMm !== null ? (
+                <>
+                  sag <Length mm={corner.nowSagMm} decimals={0} />
+                </>
+              ) : (
+                '—'
+              )}
+            </td>
+            <td>
+              <Setting corner={corner} job={job} />
+            </td>
+            <td className="figures">
+              {clicks(corner.id, 'compression') ?? '—'} / {clicks(corner.id, 'rebound') ?? '—'}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function Setting({ corner, job }: { corner: CornerAnswer; job: Job }) {
+  const kind = adjusterOf(job.record.document.corners[corner.id]);
+  if (kind === 'cam' && corner.cam) return <>cam {corner.cam.now + 1}</>;
+  if (kind === 'air' && corner.airBar)
+    return (
+      <>
+        <Plain value={corner.airBar.now} decimals={1} /> bar
+      </>
+    );
+  if (kind === 'fixed') return <>fixed</>;
+  return (
+    <>
+      {corner.collarMm === null ? '—' : <Length mm={corner.collarMm} />}
+      {corner.mount && corner.mount.nowMm !== null && (
+        <>
+          , mount <Length mm={corner.mount.nowMm} />
+        </>
+      )}
+    </>
+  );
+}
+
+function LeftOver({ job }: { job: Job }) {
+  return (
+    <section aria-label="What is left" className="mt-5">
+      <h2 className="font-semibold">What is left</h2>
+      <ul className="mt-1 grid gap-x-8 sm:grid-cols-2 print:grid-cols-2">
+        {worstOfEachKind(job.margins).map((margin) => (
+          <li key={margin.kind} className="border-rule flex items-baseline gap-2 border-t py-1">
+            <span className="translate-y-0.5">
+              <StateMark state={margin.state} />
+            </span>
+            <span className="flex-1">
+              {marginTitles[margin.kind]}{' '}
+              <span className="label text-second">{cornerNames[margin.corner]}</span>
+            </span>
+            <MarginValue margin={margin} />
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function SeenTo({ job }: { job: Job }) {
+  const done = (id: string) =>
+    job.facts.some(({ fact }) => fact.kind === 'check' && fact.slot === id && fact.how === 'done');
+  const due = recheckOf(job.facts);
+  return (
+    <section aria-label="Seen to" className="mt-5">
+      <h2 className="font-semibold">Seen to</h2>
+      <ul className="mt-1 grid gap-x-8 sm:grid-cols-2 print:grid-cols-2">
+        {closeFor(job.record.document).map(({ id, words }) => (
+          <li key={id} className="flex gap-2 py-0.5">
+            <span className="border-ink inline-block size-4 shrink-0 translate-y-0.5 border text-center text-[12px] leading-[14px]">
+              {done(id) ? '✓' : ''}
+            </span>
+            {words}
+          </li>
+        ))}
+      </ul>
+      <p className="mt-3 font-semibold">
+        {due
+          ? `${capital(recheckWords(due))}.`
+          : 'Recheck after 150 to 500 km, and again at 1000: new springs settle and lock rings walk.'}
+      </p>
+    </section>
+  );
+}
+
+function Mind() {
+  return (
+    <section aria-label="To mind" className="mt-4">
+      <h2 className="font-semibold">To mind</h2>
+      {(cautions['close-out'] ?? []).map(({ words, why }) => (
+        <p key={words} className="label">
+          {words} <span className="text-second">{why}</span>
+        </p>
+      ))}
+    </section>
+  );
+}

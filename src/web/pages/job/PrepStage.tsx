@@ -1,0 +1,67 @@
+import { prepFor, unequalPressures } from '#core/judge/checks.ts';
+import { cornerNames, cornersIn, footingOf, type CornerId } from '#core/machine/body.ts';
+import { limits } from '#contract/limits.ts';
+import type { Job } from '../../features/job/useJob.ts';
+import { capital, cornerNumbers } from '../../features/job/words.ts';
+import { CheckList } from './CheckList.tsx';
+import { FactField } from './fields.tsx';
+import { Footer, NextLink } from './Footer.tsx';
+
+/** What to see to before the tape comes out; anything may be skipped, and then counts for what it costs. */
+export function PrepStage({ job }: { job: Job }) {
+  const { document } = job.record;
+  return (
+    <div className="flex flex-1 flex-col">
+      <div className="px-4 py-4">
+        <h2 className="text-head font-semibold">Before anything is measured</h2>
+        {footingOf(document.machine.class) !== 'sleds' && <Pressures job={job} />}
+        <div className="mt-4">
+          <CheckList job={job} kind="prep" round={0} items={prepFor(document)} />
+        </div>
+      </div>
+      <div className="flex-1" />
+      <Footer>
+        <p className="text-second">What is skipped is noted and widens the plan’s uncertainty.</p>
+        <NextLink job={job} from="prep" />
+      </Footer>
+    </div>
+  );
+}
+
+function Pressures({ job }: { job: Job }) {
+  const { document } = job.record;
+  const bars: Partial<Record<CornerId, number>> = {};
+  for (const { fact } of job.facts)
+    if (fact.kind === 'pressure' && fact.corner && fact.valueMm !== null) bars[fact.corner] = fact.valueMm;
+  const unequal = unequalPressures(document, bars);
+  return (
+    <div data-fields className="relative mt-3">
+      <p className="font-medium">
+        Tyre pressures{' '}
+        <span className="label text-second font-normal">
+          as measured cold, with the gauge you will use again
+        </span>
+      </p>
+      <div className="grid grid-cols-4 gap-x-4 max-md:grid-cols-2">
+        {cornersIn(document).map((id) => (
+          <FactField
+            key={id}
+            job={job}
+            place={{ kind: 'pressure', round: 0, corner: id, slot: 'now' }}
+            label={capital(cornerNames[id])}
+            showLabel
+            order={cornerNumbers[id]}
+            quantity="pressure"
+            range={limits.tyreBar}
+          />
+        ))}
+      </div>
+      {unequal.map(({ left, right, differenceBar }) => (
+        <p key={left} role="alert" className="text-tight mt-2 font-semibold">
+          {capital(cornerNames[left as CornerId])} and {cornerNames[right as CornerId]} differ by{' '}
+          {differenceBar.toFixed(2)} bar: set them alike first, or every height from the ground lies.
+        </p>
+      ))}
+    </div>
+  );
+}

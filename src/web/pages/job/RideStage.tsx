@@ -1,0 +1,157 @@
+import { useState } from 'react';
+import { blankFact } from '#core/job/facts.ts';
+import type { Entry } from '#core/job/types.ts';
+import { symptomsOn, type Symptom } from '#core/judge/symptoms.ts';
+import { footingOf } from '#core/machine/body.ts';
+import { limits } from '#contract/limits.ts';
+import type { Job } from '../../features/job/useJob.ts';
+import { roundWords } from '../../features/job/words.ts';
+import { newStamp } from '../../features/job/stamp.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Footer, NextLink } from './Footer.tsx';
+
+/** Short notes from the road or the trail, what they may mean, and one thing to try at a time. */
+export function RideStage({ job }: { job: Job }) {
+  const [chosen, setChosen] = useState<Symptom | null>(null);
+  const symptoms = symptomsOn(footingOf(job.record.document.machine.class));
+  return (
+    <div className="flex flex-1 flex-col">
+      <div className="grid gap-x-8 gap-y-4 px-4 py-4 lg:grid-cols-2">
+        <section aria-label="What was felt">
+          <h2 className="text-head font-semibold">What was felt</h2>
+          <NewNote job={job} />
+          <Notes job={job} />
+        </section>
+        <section aria-label="What it may mean">
+          <h2 className="text-head font-semibold">What it may mean</h2>
+          <p className="label text-second">
+            With heights and sag right. One change at a time, noted; back again when it did not help.
+          </p>
+          <div className="mt-2 flex flex-wrap gap-2">
+            {symptoms.map((one) => (
+              <button
+                key={one.id}
+                type="button"
+                aria-pressed={chosen?.id === one.id}
+                onClick={() => setChosen(chosen?.id === one.id ? null : one)}
+                className={`min-h-9 border px-3 text-left ${chosen?.id === one.id ? 'border-action text-action border-2 font-semibold' : 'border-second/60'}`}
+              >
+                {one.words}
+              </button>
+            ))}
+          </div>
+          {chosen && <Ladder job={job} symptom={chosen} />}
+        </section>
+      </div>
+      <div className="flex-1" />
+      <Footer>
+        <p className="text-second">Once it works, leave it.</p>
+        <NextLink job={job} from="ride" />
+      </Footer>
+    </div>
+  );
+}
+
+function record(job: Job, words: string): void {
+  const { id } = newStamp();
+  const place = { kind: 'note' as const, round: job.state.current, corner: null, slot: id.slice(0, 13) };
+  job.actions.record(`Note: ${words}`.slice(0, 200), { ...blankFact(place), how: words });
+}
+
+function Ladder({ job, symptom }: { job: Job; symptom: Symptom }) {
+  return (
+    <ol className="mt-3 list-none">
+      {symptom.try.map(({ words, why }, k) => (
+        <li key={words} className="border-rule flex items-center gap-3 border-b py-2">
+          <span className="figures text-second">{k + 1}</span>
+          <p className="flex-1">
+            <span className="font-medium">{words}</span>{' '}
+            <span className="label text-second block">{why}</span>
+          </p>
+          <Button
+            aria-label={`Tried: ${words}`}
+            onClick={() => record(job, `${symptom.words}. Tried: ${words}`)}
+          >
+            Tried
+          </Button>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+function NewNote({ job }: { job: Job }) {
+  const key = `margin-note-${job.record.id}`;
+  const [text, setText] = useState(() => localStorage.getItem(key) ?? '');
+  const keep = (next: string) => {
+    setText(next);
+    if (next) localStorage.setItem(key, next);
+    else localStorage.removeItem(key);
+  };
+  const add = () => {
+    const words = text.trim();
+    if (!words) return;
+    record(job, words);
+    keep('');
+  };
+  return (
+    <form
+      className="mt-2 flex items-end gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        add();
+      }}
+    >
+      <label className="flex-1">
+        <span className="label text-second">Note, where and at what speed</span>
+        <textarea
+          value={text}
+          rows={2}
+          maxLength={limits.noteLength}
+          onChange={(event) => keep(event.target.value)}
+          onKeyDown={(event) => {
+            if (event.key !== 'Enter' || event.shiftKey) return;
+            event.preventDefault();
+            add();
+          }}
+          className="border-second/70 w-full resize-y border-b bg-transparent p-1"
+        />
+      </label>
+      <Button type="submit" disabled={text.trim() === ''}>
+        Add note
+      </Button>
+    </form>
+  );
+}
+
+function Notes({ job }: { job: Job }) {
+  const notes = job.facts.filter(({ fact }) => fact.kind === 'note').reverse();
+  if (notes.length === 0) return <p className="text-second mt-3">No notes yet.</p>;
+  return (
+    <ul className="mt-3">
+      {notes.map((entry) => (
+        <Note key={entry.id} job={job} entry={entry} />
+      ))}
+    </ul>
+  );
+}
+
+function Note({ job, entry: { fact, at } }: { job: Job; entry: Extract<Entry, { type: 'fact' }> }) {
+  return (
+    <li className="border-rule flex items-start gap-3 border-b py-2">
+      <p className="flex-1 whitespace-pre-wrap">
+        {fact.how}
+        <span className="label text-second block">
+          {roundWords(fact.round)}, {new Date(at).toLocaleDateString(undefined, { dateStyle: 'medium' })}
+        </span>
+      </p>
+      <button
+        type="button"
+        onClick={() => job.actions.clear('Note taken back', fact)}
+        className="text-action label min-h-8 font-semibold underline underline-offset-4 print:hidden"
+      >
+        take back
+      </button>
+    </li>
+  );
+}

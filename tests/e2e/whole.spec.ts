@@ -1,0 +1,132 @@
+import { readFileSync } from 'node:fs';
+import { allSent, expect, field, quickStart, test } from './app.ts';
+
+const demo = (n: number, stage: string) => `/jobs/00000000-0000-4000-8000-000${n}00000000/${stage}`;
+
+test('prep: what is skipped is noted and widens the plan; unequal tyres are told; it survives a reload', async ({
+  page,
+}) => {
+  await quickStart(page, 'Ruff', Array<string>(4).fill('372'), '365', '365');
+  const band = async () => {
+    await page.getByRole('link', { name: /^Plan/ }).click();
+    return page.getByRole('button', { name: /^Height after, front left/ }).textContent();
+  };
+  const before = await band();
+  await page.getByRole('link', { name: /^Prep/ }).click();
+  await page.getByRole('button', { name: /^Skip: Anti-roll bar links off/ }).click();
+  await page.getByRole('button', { name: /^Skip: Rubber bushes loosened/ }).click();
+  await page.getByRole('button', { name: /^Done: Level floor/ }).click();
+  await expect(page.getByText('Skipped: differences between left and right')).toBeVisible();
+  await field(page, 'Front left').fill('2.4');
+  await field(page, 'Front right').fill('2.1');
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('alert')).toContainText('differ by 0.30 bar');
+  await allSent(page);
+  await page.reload();
+  await expect(page.getByRole('link', { name: /^Prep/ })).toContainText('2 skipped');
+  await expect(field(page, 'Front right')).toHaveValue('2.1');
+  expect(await band()).not.toBe(before);
+});
+
+test.describe('bay view', () => {
+  test('counts turns by key and by tap, keeps what was counted, and goes on corner by corner', async ({
+    page,
+  }) => {
+    await quickStart(page, 'Plover', Array<string>(4).fill('375'), '365', '365');
+    await page.getByRole('link', { name: /^Plan/ }).click();
+    await page.getByRole('button', { name: 'Start turning' }).click();
+    await page.getByRole('link', { name: 'Bay view' }).click();
+    const figure = page.getByTestId('bay-figure');
+    await expect(figure).toContainText('turns down');
+    expect(await figure.evaluate((node) => getComputedStyle(node).fontSize)).toBe('96px');
+    await page.keyboard.press('Space');
+    await page.keyboard.press('Space');
+    await page.keyboard.press('ArrowRight');
+    await page.keyboard.press('ArrowRight');
+    await page.keyboard.press('ArrowLeft');
+    await page.getByRole('button', { name: 'Count one turn' }).click();
+    await expect(page.getByTestId('counted')).toHaveText(/^3 1\/8 turns$/);
+    await page.getByRole('button', { name: 'Done', exact: true }).focus();
+    await page.getByRole('button', { name: 'Done', exact: true }).click();
+    await expect(page.getByRole('region', { name: 'front right' })).toBeVisible();
+    await expect(page.getByText('2 of 4')).toBeVisible();
+    for (let k = 0; k < 3; k++) await page.getByRole('button', { name: 'Done', exact: true }).click();
+    await expect(page.getByText('Settle, then measure')).toBeVisible();
+    await allSent(page);
+    await page.getByRole('link', { name: 'Back to the sheet' }).click();
+    await page.getByRole('link', { name: /^Turn/ }).click();
+    await expect(page.getByTestId('done').first()).toContainText('3 1/8 turns down done');
+  });
+
+  test('works on a phone, and with the server away', async ({ page, app }) => {
+    await page.setViewportSize({ width: 390, height: 844 });
+    await page.goto(demo(3, 'bay'));
+    await expect(page.getByTestId('bay-figure')).toContainText('turns');
+    const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+    expect(wide).toBeLessThanOrEqual(390);
+    await app.stop();
+    try {
+      await page.getByRole('button', { name: 'Done', exact: true }).click();
+      await expect(page.getByText('4 of 4')).toBeVisible();
+    } finally {
+      await app.start();
+    }
+    await allSent(page);
+  });
+});
+
+test('close out: seen to, toe in turns of the tie rods, clicks, recheck in a calendar file, handover on paper', async ({
+  page,
+}) => {
+  await page.goto(demo(7, 'close-out'));
+  await page.getByRole('button', { name: /^Done: Every lock ring/ }).click();
+  await field(page, 'At the tyres’ front').fill('1502');
+  await field(page, 'At the tyres’ rear').fill('1500');
+  await field(page, 'Tyre diameter').fill('600');
+  await page.keyboard.press('Tab');
+  // 3 mm to go: 120 mm of arm times 3 over 1200 is 0.3 mm of rod, at 1.5 mm a turn 0.2 turns.
+  await expect(page.getByTestId('toe')).toContainText('Total toe 2 mm out');
+  await expect(page.getByTestId('toe')).toContainText('1/4 turn for more toe-in, both alike');
+  await field(page, 'Rebound clicks, front left').fill('11');
+  await field(page, 'After, km').fill('300');
+  await page.keyboard.press('Tab');
+  await field(page, 'On').fill('2026-12-11');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save to calendar' }).click();
+  const calendar = readFileSync(await (await download).path(), 'utf8');
+  expect(calendar).toContain('BEGIN:VEVENT');
+  expect(calendar).toContain('DTSTART;VALUE=DATE:20261211');
+  expect(calendar.replace(/\r\n[ \t]/g, '')).toContain('SUMMARY:Recheck: Turnstone');
+  await allSent(page);
+  await page.getByRole('link', { name: 'Handover sheet' }).click();
+  await page.emulateMedia({ media: 'print' });
+  const sheet = page.getByRole('main');
+  await expect(sheet).toContainText('Recheck due 11 December 2026 or after 300 km.');
+  await expect(sheet).toContainText('— / 11');
+  await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();
+  const paper = await page.pdf({ format: 'A4', margin: { top: '12mm', bottom: '12mm' } });
+  expect(paper.toString('latin1').match(/\/Type\s*\/Page\b/g)).toHaveLength(1);
+  await page.emulateMedia({ media: 'screen' });
+  await page.goto('/');
+  await expect(page.getByRole('link', { name: /Turnstone/ }).first()).toContainText(
+    'Recheck due 11 December 2026',
+  );
+});
+
+test('ride: a note is kept while typed, a symptom has its ladder, what was tried is noted and can be taken back', async ({
+  page,
+}) => {
+  await page.goto(demo(4, 'ride'));
+  await page.getByLabel('Note, where and at what speed').fill('dives into the harbour wall corner');
+  await page.reload();
+  await expect(page.getByLabel('Note, where and at what speed')).toHaveValue(/harbour wall/);
+  await page.getByRole('button', { name: 'Add note' }).click();
+  await page.getByRole('button', { name: 'skis push, too little bite in front' }).click();
+  await page.getByRole('button', { name: /^Tried: Transfer blocks up/ }).click();
+  const notes = page.getByRole('region', { name: 'What was felt' }).getByRole('listitem');
+  await expect(notes).toHaveCount(2);
+  await expect(notes.first()).toContainText('Transfer blocks up one position');
+  await notes.first().getByRole('button', { name: 'take back' }).click();
+  await expect(notes).toHaveCount(1);
+  await allSent(page);
+});
