@@ -1,5 +1,6 @@
-import { asc, desc, eq, inArray, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm';
 import { migrateDocument } from '#core/job/migrate.ts';
+import { LINE_REVISION, type JobLine } from '#core/job/line.ts';
 import type { Entry, JobDocument, JobRecord } from '#core/job/types.ts';
 import type { Queryable } from './connect.ts';
 import { entryFromRows, type EntryRow } from './rows.ts';
@@ -10,10 +11,35 @@ export interface KeptJob {
   updatedAt: Date;
 }
 
-/** Every job with its entries, the last touched first. */
-export async function listJobs(db: Queryable): Promise<KeptJob[]> {
-  const rows = await db.select().from(jobs).orderBy(desc(jobs.updatedAt), asc(jobs.id));
-  return withEntries(db, rows);
+export interface KeptLine {
+  id: string;
+  version: number;
+  updatedAt: Date;
+  /** Null where it is not of this version of the job and of the program. */
+  line: JobLine | null;
+}
+
+/** What lists show of every job, the last touched first. */
+export async function listLines(db: Queryable): Promise<KeptLine[]> {
+  const { id, version, updatedAt, line, lineVersion, lineRevision } = jobs;
+  const rows = await db
+    .select({ id, version, updatedAt, line, lineVersion, lineRevision })
+    .from(jobs)
+    .orderBy(desc(jobs.updatedAt), asc(jobs.id));
+  return rows.map((row) => ({
+    id: row.id,
+    version: row.version,
+    updatedAt: row.updatedAt,
+    line: row.lineVersion === row.version && row.lineRevision === LINE_REVISION ? row.line : null,
+  }));
+}
+
+/** Keeps what lists show of a job, unless the job has gone on since. */
+export async function keepLine(db: Queryable, id: string, version: number, line: JobLine): Promise<void> {
+  await db
+    .update(jobs)
+    .set({ line, lineVersion: version, lineRevision: LINE_REVISION })
+    .where(and(eq(jobs.id, id), eq(jobs.version, version)));
 }
 
 /** One job, or null. `lock` holds the row until the transaction ends, so that entries queue up behind each other. */

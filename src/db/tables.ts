@@ -1,6 +1,7 @@
 import {
   doublePrecision,
   foreignKey,
+  index,
   integer,
   jsonb,
   pgTable,
@@ -10,18 +11,27 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
+import type { JobLine } from '#core/job/line.ts';
 import type { JobDocument, Op, ToldPlan } from '#core/job/types.ts';
 
 const instant = (name: string) => timestamp(name, { withTimezone: true });
 
 /** One row a job: its description as of `version`. */
-export const jobs = pgTable('jobs', {
-  id: uuid('id').primaryKey(),
-  version: integer('version').notNull(),
-  document: jsonb('document').$type<JobDocument>().notNull(),
-  createdAt: instant('created_at').notNull().defaultNow(),
-  updatedAt: instant('updated_at').notNull().defaultNow(),
-});
+export const jobs = pgTable(
+  'jobs',
+  {
+    id: uuid('id').primaryKey(),
+    version: integer('version').notNull(),
+    document: jsonb('document').$type<JobDocument>().notNull(),
+    /** What lists show of it, as worked out for `lineVersion` by `lineRevision` of the program; made anew when either is old. */
+    line: jsonb('line').$type<JobLine>(),
+    lineVersion: integer('line_version'),
+    lineRevision: integer('line_revision'),
+    createdAt: instant('created_at').notNull().defaultNow(),
+    updatedAt: instant('updated_at').notNull().defaultNow(),
+  },
+  (table) => [index('jobs_last_touched').on(table.updatedAt.desc(), table.id)],
+);
 
 /** Everything that ever happened to a job, in order. Rows are appended and never changed. */
 export const entries = pgTable(

@@ -10,7 +10,7 @@ import { problemOf } from '#contract/problems.ts';
 import type { Deps } from './deps.ts';
 import { errorFunnel, ProblemError, sendProblem } from './http/problem.ts';
 import { eventStream } from './routes/events.ts';
-import { jobRoutes } from './routes/jobs.ts';
+import { bookRoutes, jobRoutes } from './routes/jobs.ts';
 
 /** The whole server as an Express application; it does not listen by itself. */
 export function createApp(deps: Deps): Express {
@@ -49,6 +49,7 @@ function api(deps: Deps): express.Router {
   });
   router.get('/events', eventStream(deps.events));
   router.use('/jobs', jobRoutes(deps));
+  router.use('/book', bookRoutes(deps));
   router.use(() => {
     throw new ProblemError('not-found');
   });

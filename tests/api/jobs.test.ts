@@ -4,6 +4,7 @@ import { randomUUID } from 'node:crypto';
 import request from 'supertest';
 import { sql } from 'drizzle-orm';
 import type { Entry, Fact, Json } from '#core/job/types.ts';
+import type { BookJob } from '#contract/api.ts';
 import { problemCatalogue, type Problem } from '#contract/problems.ts';
 import { openDatabase } from '#db/connect.ts';
 import { loadDemo } from '#server/demo.ts';
@@ -91,6 +92,44 @@ describe('keeping jobs', () => {
       next: { stage: 'baseline', words: 'measure all four corners' },
       worst: null,
     });
+  });
+
+  test('a line is kept with its job and made anew when the job goes on, or the program does', async () => {
+    const id = await newJob();
+    const line = async () => {
+      const { body } = await api().get('/api/jobs').expect(200);
+      return body.jobs.find((job: { id: string }) => job.id === id) as { name: string; version: number };
+    };
+    const kept = async () => {
+      const { rows } = await server.db.execute(sql`select line, line_version from jobs where id = ${id}`);
+      return rows[0] as { line: { summary: { name: string } }; line_version: number };
+    };
+    expect((await line()).name).toBe('Sandpiper');
+    expect(await kept()).toMatchObject({ line_version: 1, line: { summary: { name: 'Sandpiper' } } });
+    await post(id, change('name', 'Sandpiper', 'Dunlin')).expect(201);
+    expect((await kept()).line_version).toBe(1);
+    expect(await line()).toMatchObject({ name: 'Dunlin', version: 2 });
+    expect((await kept()).line_version).toBe(2);
+    await server.db.execute(
+      sql`update jobs set line_revision = 0, line = jsonb_set(line, '{summary,name}', '"old"') where id = ${id}`,
+    );
+    expect((await line()).name).toBe('Dunlin');
+  });
+
+  test('the logbook has every setting of every job in which something was read', async () => {
+    const id = await newJob();
+    const book = async () => {
+      const { body } = await api().get('/api/book').expect(200);
+      return body.jobs.find((job: { id: string }) => job.id === id) as BookJob | undefined;
+    };
+    expect(await book()).toBeUndefined();
+    await post(id, height(375)).expect(201);
+    expect(await book()).toMatchObject({
+      name: 'Sandpiper',
+      machineId: null,
+      settings: [{ round: 0, locked: false, corners: { LF: { heightMm: 375, collarMm: null, seatMm: 0 } } }],
+    });
+    await api().post('/api/book').send({}).expect(405);
   });
 
   test('sending the same job or entry twice makes one', async () => {

@@ -1,11 +1,11 @@
 import { Router, type RequestHandler } from 'express';
 import { migrateJob } from '#core/job/migrate.ts';
 import type { Entry } from '#core/job/types.ts';
-import type { EntryAnswer, JobAnswer, JobList, NewJob } from '#contract/api.ts';
+import type { Book, EntryAnswer, JobAnswer, JobList, NewJob } from '#contract/api.ts';
 import { entrySchema, jobIdSchema, newJobSchema } from '#contract/schemas/entry.ts';
 import { ProblemError } from '../http/problem.ts';
 import { validated } from '../http/validate.ts';
-import { addEntry, createJob, jobSummaries, readJob } from '../services/jobs.ts';
+import { addEntry, createJob, jobSummaries, machineBook, readJob } from '../services/jobs.ts';
 import type { Deps } from '../deps.ts';
 
 const only =
@@ -19,6 +19,18 @@ const only =
 function jobId(raw: unknown): string {
   if (jobIdSchema.validate(raw).error) throw new ProblemError('job-not-found');
   return raw as string;
+}
+
+/** /api/book */
+export function bookRoutes({ db }: Deps): Router {
+  const router = Router();
+  router
+    .route('/')
+    .get(async (_request, response) => {
+      response.json({ jobs: await machineBook(db) } satisfies Book);
+    })
+    .all(only('GET'));
+  return router;
 }
 
 /** /api/jobs */

@@ -1,17 +1,48 @@
 import { applyEntry, type EntryRefusal } from '#core/job/applyEntry.ts';
-import { summarise, type JobSummary } from '#core/job/nextAction.ts';
+import { lineOf, type JobLine } from '#core/job/line.ts';
+import type { JobSummary } from '#core/job/nextAction.ts';
 import type { Entry, JobRecord } from '#core/job/types.ts';
-import type { NewJob } from '#contract/api.ts';
+import type { BookJob, NewJob } from '#contract/api.ts';
 import { limits } from '#contract/limits.ts';
 import type { Database, Queryable } from '#db/connect.ts';
-import { announceJob, appendEntry, findJob, insertJob, listJobs } from '#db/jobs.ts';
+import { announceJob, appendEntry, findJob, insertJob, keepLine, listLines } from '#db/jobs.ts';
 import { checkDocument } from '../http/validate.ts';
 import { ProblemError } from '../http/problem.ts';
 
+interface Listed extends JobLine {
+  updatedAt: string;
+}
+
+/** What lists show of every job; a line that is not up to date is worked out, and kept for the next time. */
+async function allLines(db: Database): Promise<Listed[]> {
+  const kept = await listLines(db);
+  const lines: Listed[] = [];
+  for (const { id, updatedAt, line } of kept) {
+    const found = line ?? (await freshLine(db, id));
+    if (found) lines.push({ ...found, updatedAt: updatedAt.toISOString() });
+  }
+  return lines;
+}
+
+async function freshLine(db: Database, id: string): Promise<JobLine | null> {
+  const kept = await findJob(db, id);
+  if (!kept) return null;
+  const line = lineOf(kept.record);
+  await keepLine(db, id, kept.record.version, line);
+  return line;
+}
+
 /** Every job's line for Bays. */
 export async function jobSummaries(db: Database): Promise<JobSummary[]> {
-  const kept = await listJobs(db);
-  return kept.map(({ record, updatedAt }) => summarise(record, updatedAt.toISOString()));
+  return (await allLines(db)).map(({ summary, updatedAt }) => ({ ...summary, updatedAt }));
+}
+
+/** Every setting of every machine, for the logbook; jobs that nothing was measured in are left out. */
+export async function machineBook(db: Database): Promise<BookJob[]> {
+  const lines = await allLines(db);
+  return lines.flatMap(({ summary: { id, name, title, machineClass }, machineId, settings }) =>
+    settings.length === 0 ? [] : [{ id, name, title, machineClass, machineId, settings }],
+  );
 }
 
 /** One job's record. Throws `job-not-found`. */

@@ -1,6 +1,6 @@
 import { QueryClient, useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
-import type { JobAnswer, JobEvent, JobList } from '#contract/api.ts';
+import type { Book, JobAnswer, JobEvent, JobList } from '#contract/api.ts';
 import { applyEntry } from '#core/job/applyEntry.ts';
 import { migrateDocument } from '#core/job/migrate.ts';
 import type { JobRecord } from '#core/job/types.ts';
@@ -23,6 +23,11 @@ const jobKey = (id: string) => ['job', id];
 /** The lines of Bays. */
 export function useJobList() {
   return useQuery({ queryKey: ['jobs'], queryFn: () => callApi<JobList>('/jobs') });
+}
+
+/** Every setting of every machine. */
+export function useBook() {
+  return useQuery({ queryKey: ['book'], queryFn: () => callApi<Book>('/book') });
 }
 
 /** A job as the server has it, plus what is typed and not sent yet. */
@@ -82,6 +87,7 @@ export function useLiveUpdates(): void {
     const stop = onSent((item, answer) => {
       takeIn(item, answer);
       void queryClient.invalidateQueries({ queryKey: ['jobs'] });
+      void queryClient.invalidateQueries({ queryKey: ['book'] });
     });
     const source = new EventSource('/api/events');
     source.addEventListener('open', () => {

@@ -62,6 +62,9 @@ export function CommandBar({ onClose }: { onClose: () => void }) {
           <Command.Item className={item} onSelect={go('/')}>
             Bays
           </Command.Item>
+          <Command.Item className={item} onSelect={go('/book')}>
+            Logbook
+          </Command.Item>
           <Command.Item className={item} onSelect={go('/new')}>
             New setup
           </Command.Item>

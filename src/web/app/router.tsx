@@ -30,6 +30,10 @@ export const router = createBrowserRouter([
         path: '/new',
         lazy: async () => ({ Component: (await import('../pages/newSetup/NewSetupPage.tsx')).NewSetupPage }),
       },
+      {
+        path: '/book',
+        lazy: async () => ({ Component: (await import('../pages/book/BookPage.tsx')).BookPage }),
+      },
       { path: '/jobs/:id', element: <ToNext /> },
       {
         path: '/jobs/:id/handover',

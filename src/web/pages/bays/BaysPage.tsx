@@ -40,7 +40,12 @@ export function BaysPage() {
         <OpenFile />
       </section>
       <UnsentJobs known={jobs.map(({ id }) => id)} />
-      <h2 className="text-head mt-6 font-semibold">In the bays</h2>
+      <div className="mt-6 flex items-baseline justify-between gap-4">
+        <h2 className="text-head font-semibold">In the bays</h2>
+        <Link to="/book" className="text-action font-semibold underline underline-offset-4">
+          Logbook
+        </Link>
+      </div>
       {isPending && <p className="text-second mt-3">Reading the jobs …</p>}
       {isError && (
         <div className="mt-3">

@@ -1,0 +1,80 @@
+import { meanOf } from '../numerics/mean.ts';
+import { AIR_STEP_BAR } from '../machine/corner.ts';
+import { camAt } from '../plan/adjusters.ts';
+import { cornersIn, type CornerId } from '../machine/body.ts';
+import { cornerSpec } from './corner.ts';
+import { standingFacts } from './facts.ts';
+import { collarNow, readRounds, type PerCorner } from './rounds.ts';
+import type { JobRecord } from './types.ts';
+
+/** How one corner was set at some time; a null was not read, or is not there. */
+export interface CornerSetting {
+  heightMm: number | null;
+  collarMm: number | null;
+  /** mm of seat since the job's baseline, and mm of one turn. */
+  seatMm: number;
+  pitchMm: number;
+  /** +1 when the collar reading grows as the seat goes up. */
+  readingSign: 1 | -1;
+  mountMm: number;
+  cam: number | null;
+  airBar: number | null;
+}
+
+/** How a machine was set in one round of a job. */
+export interface MachineSetting {
+  round: number;
+  /** ISO time of the last thing seen or done in it. */
+  at: string;
+  locked: boolean;
+  corners: PerCorner<CornerSetting>;
+}
+
+/** Every setting a job has had, baseline first. Empty while nothing was read. */
+export function settingsOf(record: JobRecord): MachineSetting[] {
+  const { document } = record;
+  const state = readRounds(record);
+  const facts = standingFacts(record);
+  const seats = new Map<CornerId, number>();
+  const mounts = new Map<CornerId, number>();
+  return state.rounds.flatMap((round, k) => {
+    for (const id of cornersIn(document)) {
+      seats.set(id, (seats.get(id) ?? 0) + (round.moves[id] ?? 0));
+      mounts.set(id, (mounts.get(id) ?? 0) + (round.mounts[id] ?? 0));
+    }
+    const here = facts.filter(({ fact }) => fact.round === round.round);
+    const at = here
+      .map((entry) => entry.at)
+      .sort()
+      .at(-1);
+    if (!at) return [];
+    const corners: MachineSetting['corners'] = {};
+    for (const id of cornersIn(document)) {
+      const { torsion, air } = document.corners[id];
+      const { pitchMm, readingSign, offsetMm } = cornerSpec(document, id);
+      const read = round.heights[id];
+      const seatMm = seats.get(id) ?? 0;
+      corners[id] = {
+        heightMm: read ? meanOf(read) + offsetMm : null,
+        collarMm: collarNow(state.rounds.slice(0, k + 1), id, readingSign),
+        seatMm,
+        pitchMm: pitchMm.value,
+        readingSign,
+        mountMm: mounts.get(id) ?? 0,
+        cam: torsion ? camAt(document.corners[id], seatMm) : null,
+        airBar: air ? air.gaugeBar + AIR_STEP_BAR * seatMm : null,
+      };
+    }
+    return [{ round: round.round, at, locked: state.locked && k === state.rounds.length - 1, corners }];
+  });
+}
+
+/**
+ * mm of seat that lead from one setting of a corner to another: by the collar where both were read, else by what was
+ * moved in the same job. Null where neither tells.
+ */
+export function seatBetween(from: CornerSetting, to: CornerSetting, sameJob: boolean): number | null {
+  if (from.collarMm !== null && to.collarMm !== null && from.readingSign === to.readingSign)
+    return to.readingSign * (to.collarMm - from.collarMm);
+  return sameJob ? to.seatMm - from.seatMm : null;
+}

@@ -1,0 +1,159 @@
+import { Link } from 'react-router';
+import { seatBetween, type CornerSetting } from '#core/job/settings.ts';
+import { cornerNames, cornersOf } from '#core/machine/body.ts';
+import { capital } from '../../features/job/words.ts';
+import { Length, Plain, Turns } from '../../ui/Figure.tsx';
+import { pageWords, type BookMachine, type Page } from './machines.ts';
+import { PutBack } from './PutBack.tsx';
+
+interface Props {
+  machine: BookMachine;
+  /** The setting it is in, or any other to count from. */
+  left: Page;
+  /** The one it is held against; none where a machine has only one. */
+  right: Page | null;
+  choose: (side: 'from' | 'to', key: string) => void;
+}
+
+/** Two settings side by side, and what leads from the one to the other. */
+export function Compare({ machine, left, right, choose }: Props) {
+  const corners = cornersOf(left.job.machineClass);
+  const newest = machine.pages[0];
+  return (
+    <section aria-label={`Settings of ${machine.name}`}>
+      <h2 className="text-head font-semibold">{machine.name}</h2>
+      <div className="mt-2 flex flex-wrap gap-x-6 gap-y-2">
+        <Choice label="From" machine={machine} value={left.key} onChange={(key) => choose('from', key)} />
+        {right && (
+          <Choice label="To" machine={machine} value={right.key} onChange={(key) => choose('to', key)} />
+        )}
+      </div>
+      <div className="overflow-x-auto">
+        <table className="mt-4 w-full min-w-[620px]">
+          <thead className="label text-second text-right">
+            <tr>
+              <th className="py-1 text-left font-normal">corner</th>
+              <th className="font-normal">height</th>
+              <th className="font-normal">set at</th>
+              {right && (
+                <>
+                  <th className="font-normal">height then</th>
+                  <th className="font-normal">set at then</th>
+                  <th className="font-normal">to get there</th>
+                </>
+              )}
+            </tr>
+          </thead>
+          <tbody>
+            {corners.map((id) => {
+              const [a, b] = [left.setting.corners[id], right?.setting.corners[id]];
+              return (
+                <tr key={id} className="border-rule border-t text-right">
+                  <td className="py-1.5 text-left font-medium">{capital(cornerNames[id])}</td>
+                  <td>
+                    <Height setting={a} />
+                  </td>
+                  <td>
+                    <SetAt setting={a} />
+                  </td>
+                  {right && (
+                    <>
+                      <td>
+                        <Height setting={b} />
+                      </td>
+                      <td>
+                        <SetAt setting={b} />
+                      </td>
+                      <td className="text-action font-semibold">
+                        {a && b ? <Way from={a} to={b} sameJob={left.job.id === right.job.id} /> : '—'}
+                      </td>
+                    </>
+                  )}
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+      {!right && (
+        <p className="text-second mt-3">
+          One setting so far: the next round, or the next job on this machine, stands beside it here.
+        </p>
+      )}
+      <div className="mt-4 flex flex-wrap items-center gap-5">
+        {right && newest?.key === left.key && <PutBack from={left} to={right} />}
+        <Link
+          to={`/jobs/${left.job.id}/next`}
+          className="text-action font-semibold underline underline-offset-4"
+        >
+          Open {left.job.name}
+        </Link>
+      </div>
+    </section>
+  );
+}
+
+function Choice({
+  label,
+  machine,
+  value,
+  onChange,
+}: {
+  label: string;
+  machine: BookMachine;
+  value: string;
+  onChange: (key: string) => void;
+}) {
+  return (
+    <label>
+      <span className="label text-second block">{label}</span>
+      <select
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+        className="bg-sheet border-second/70 h-9 max-w-full border-b pr-2"
+      >
+        {machine.pages.map((page) => (
+          <option key={page.key} value={page.key}>
+            {pageWords(page)}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+function Height({ setting }: { setting: CornerSetting | undefined }) {
+  return !setting || setting.heightMm === null ? <>—</> : <Length mm={setting.heightMm} />;
+}
+
+function SetAt({ setting }: { setting: CornerSetting | undefined }) {
+  if (!setting) return <>—</>;
+  if (setting.cam !== null) return <>cam {setting.cam + 1}</>;
+  if (setting.airBar !== null)
+    return (
+      <>
+        <Plain value={setting.airBar} decimals={1} /> bar
+      </>
+    );
+  return setting.collarMm === null ? <>—</> : <Length mm={setting.collarMm} />;
+}
+
+function Way({ from, to, sameJob }: { from: CornerSetting; to: CornerSetting; sameJob: boolean }) {
+  if (to.cam !== null && from.cam !== null) return <>{to.cam === from.cam ? 'leave' : `cam ${to.cam + 1}`}</>;
+  if (to.airBar !== null && from.airBar !== null) {
+    if (Math.abs(to.airBar - from.airBar) < 0.05) return <>leave</>;
+    return (
+      <>
+        to <Plain value={to.airBar} decimals={1} /> bar
+      </>
+    );
+  }
+  const mm = seatBetween(from, to, sameJob);
+  if (mm === null) return <span className="text-second font-normal">not known</span>;
+  if (Math.abs(mm) < from.pitchMm / 16) return <>leave</>;
+  return (
+    <>
+      <Turns turns={mm / from.pitchMm} /> {mm > 0 ? 'up' : 'down'}
+    </>
+  );
+}

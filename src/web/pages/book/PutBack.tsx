@@ -1,0 +1,61 @@
+import { useNavigate } from 'react-router';
+import { blankFact } from '#core/job/facts.ts';
+import { seatBetween } from '#core/job/settings.ts';
+import type { ToldCorner, ToldPlan } from '#core/job/types.ts';
+import { cornersOf } from '#core/machine/body.ts';
+import { useJob } from '../../features/job/useJob.ts';
+import { Button } from '../../ui/Button.tsx';
+import type { Page } from './machines.ts';
+
+/** The plan that leads from one setting to another: only what is known of both is told. */
+function planBack(from: Page, to: Page): ToldPlan {
+  const corners: ToldPlan['corners'] = {};
+  for (const id of cornersOf(from.job.machineClass)) {
+    const [a, b] = [from.setting.corners[id], to.setting.corners[id]];
+    if (!a || !b) continue;
+    const sameJob = from.job.id === to.job.id;
+    const seatMm = a.cam !== null || a.airBar !== null ? b.seatMm - a.seatMm : seatBetween(a, b, sameJob);
+    if (seatMm === null) continue;
+    const mountMm = sameJob ? b.mountMm - a.mountMm : 0;
+    const told: ToldCorner = {
+      seatMm,
+      turns: seatMm / a.pitchMm,
+      stopAtMm: b.collarMm,
+      ...(mountMm === 0 ? {} : { mountMm }),
+      ...(b.cam === null ? {} : { camTo: b.cam }),
+      ...(b.airBar === null ? {} : { airToBar: b.airBar }),
+      heightMm: b.heightMm ?? a.heightMm ?? 0,
+      heightSdMm: 2,
+    };
+    corners[id] = told;
+  }
+  return { corners, chance: 0 };
+}
+
+/** Tells the way back as the next round's plan of the job that is open on the machine. */
+export function PutBack({ from, to }: { from: Page; to: Page }) {
+  const { job } = useJob(from.job.id);
+  const navigate = useNavigate();
+  if (!job) return null;
+  const told = planBack(from, to);
+  const moving = Object.values(told.corners).some(({ seatMm, mountMm = 0 }) => seatMm !== 0 || mountMm !== 0);
+  if (!moving) return <p className="text-second">It stands like that already.</p>;
+  if (job.state.locked || job.state.turning)
+    return (
+      <p className="text-second">
+        {job.state.locked
+          ? 'Locked: open it again, or start the next job on it, to put this back.'
+          : 'A plan is being turned: finish it first.'}
+      </p>
+    );
+  const put = () => {
+    const place = { kind: 'plan' as const, round: job.state.current + 1, corner: null, slot: 'plan' };
+    job.actions.record('Earlier setting put back', { ...blankFact(place), told });
+    void navigate(`/jobs/${job.record.id}/turn`);
+  };
+  return (
+    <Button look="main" onClick={put}>
+      Put it back
+    </Button>
+  );
+}
