@@ -98,7 +98,10 @@ test.describe('round the sheet', () => {
     await page.keyboard.press('u');
     await expect(page.getByTestId('now-LF')).toContainText('in');
     await page.keyboard.press('[');
+    await expect(page).toHaveURL(/prep$/);
+    await page.keyboard.press('[');
     await expect(page).toHaveURL(/intake$/);
+    await page.keyboard.press(']');
     await page.keyboard.press(']');
     await page.keyboard.press(']');
     await expect(page).toHaveURL(/plan$/);

@@ -130,3 +130,22 @@ test('ride: a note is kept while typed, a symptom has its ladder, what was tried
   await expect(notes).toHaveCount(1);
   await allSent(page);
 });
+
+test('targets from what the owner wants: written into the fields, undone in one step', async ({ page }) => {
+  await quickStart(page, 'Whinchat', ['375', '373', '381', '379'], '370', '370');
+  await page.getByRole('link', { name: /^Intake/ }).click();
+  await page.getByLabel('Targets from what is wanted').selectOption('up or down from today');
+  await field(page, 'Front, down is −').fill('-30');
+  await field(page, 'Rear, down is −').fill('-25');
+  await page.keyboard.press('Tab');
+  await page.getByRole('button', { name: 'Set the targets' }).click();
+  await expect(field(page, 'Target height, front left')).toHaveValue('345');
+  await expect(field(page, 'Target height, rear right')).toHaveValue('354');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(field(page, 'Target height, front left')).toHaveValue('370');
+  await expect(field(page, 'Target height, rear right')).toHaveValue('370');
+  await page.getByLabel('Targets from what is wanted').selectOption('level, as high as now');
+  await page.getByRole('button', { name: 'Set the targets' }).click();
+  await expect(field(page, 'Target height, front right')).toHaveValue('374');
+  await allSent(page);
+});

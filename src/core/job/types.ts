@@ -134,7 +134,7 @@ export interface LearntDocument {
 }
 
 /** What tie-rod turns are worked out from, mm; null takes what is usual. */
-export interface SteeringDocument {
+interface SteeringDocument {
   /** Total toe wanted, in positive. */
   toeMm: number | null;
   tyreMm: number | null;

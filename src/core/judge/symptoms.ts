@@ -1,7 +1,7 @@
 import type { Footing } from '../geometry/reference.ts';
 
 /** One thing to try, why, and what it costs. */
-export interface Suggestion {
+interface Suggestion {
   words: string;
   why: string;
 }
@@ -17,7 +17,7 @@ export interface Symptom {
 const everywhere: readonly Footing[] = ['wheels', 'sleds', 'bikes'];
 
 /** What riders and drivers say, and the ladder for it. Sag and heights are right before any of this is worth trying. */
-export const symptoms: readonly Symptom[] = [
+const symptoms: readonly Symptom[] = [
   {
     id: 'bottoms',
     words: 'bottoms hard and often',

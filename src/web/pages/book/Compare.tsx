@@ -149,11 +149,22 @@ function Way({ from, to, sameJob }: { from: CornerSetting; to: CornerSetting; sa
     );
   }
   const mm = seatBetween(from, to, sameJob);
+  const mountMm = sameJob ? to.mountMm - from.mountMm : 0;
   if (mm === null) return <span className="text-second font-normal">not known</span>;
-  if (Math.abs(mm) < from.pitchMm / 16) return <>leave</>;
+  const turns = Math.abs(mm) >= from.pitchMm / 16;
   return (
     <>
-      <Turns turns={mm / from.pitchMm} /> {mm > 0 ? 'up' : 'down'}
+      {turns && (
+        <>
+          <Turns turns={mm / from.pitchMm} /> {mm > 0 ? 'up' : 'down'}
+        </>
+      )}
+      {mountMm !== 0 && (
+        <>
+          {turns && ', '}mount <Length mm={Math.abs(mountMm)} /> {mountMm > 0 ? 'out' : 'in'}
+        </>
+      )}
+      {!turns && mountMm === 0 && 'leave'}
     </>
   );
 }

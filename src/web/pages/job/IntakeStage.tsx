@@ -13,6 +13,7 @@ import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/TextField.tsx';
 import { AdjustersSection } from './AdjustersSection.tsx';
 import { FittedSection } from './FittedSection.tsx';
+import { GoalSetter } from './GoalSetter.tsx';
 import { Footer, NextLink } from './Footer.tsx';
 import { PathField, ranges, useTargetQuestion } from './fields.tsx';
 import { SideChoice } from './SideChoice.tsx';
@@ -101,6 +102,7 @@ export function IntakeStage({ job }: { job: Job }) {
   return (
     <div data-fields className="flex flex-1 flex-col px-4 pt-4">
       <JobFields job={job} />
+      <GoalSetter job={job} />
       <div className="relative mt-3 overflow-x-auto pb-6">
         <table className="w-full min-w-[640px] table-fixed border-collapse">
           <caption className="sr-only">Each corner</caption>

@@ -11,7 +11,7 @@ export function StageRail({ job, stage }: { job: Job; stage: Stage }) {
         {stages.map((one) => (
           <li
             key={one}
-            className="relative flex min-h-[76px] flex-col max-lg:min-h-0 max-lg:flex-1 max-lg:basis-24"
+            className="relative flex min-h-[76px] flex-col max-lg:min-h-0 max-lg:flex-1 max-lg:basis-20"
           >
             <span
               aria-hidden

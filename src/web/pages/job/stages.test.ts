@@ -1,4 +1,6 @@
+import { standingFacts } from '#core/job/facts.ts';
 import { readRounds } from '#core/job/rounds.ts';
+import { prepFor } from '#core/judge/checks.ts';
 import { stages } from '#core/job/nextAction.ts';
 import type { JobRecord } from '#core/job/types.ts';
 import { answerFor } from '#core/plan/answer.ts';
@@ -18,7 +20,12 @@ import type { Job } from '../../features/job/useJob.ts';
 import { stageStanding, stageTitles } from './stages.ts';
 
 const jobOf = (made: JobRecord) =>
-  ({ record: made, state: readRounds(made), answer: answerFor(made) }) as Job;
+  ({
+    record: made,
+    facts: standingFacts(made),
+    state: readRounds(made),
+    answer: answerFor(made),
+  }) as Job;
 const words = (made: JobRecord) =>
   Object.fromEntries(stages.map((stage) => [stage, stageStanding(stage, jobOf(made)).words]));
 const states = (made: JobRecord) =>
@@ -27,11 +34,13 @@ const states = (made: JobRecord) =>
 test('every stage has a title', () => {
   expect(stages.map((stage) => stageTitles[stage])).toEqual([
     'Intake',
+    'Prep',
     'Baseline',
     'Plan',
     'Turn',
     'Measure again',
     'Close out',
+    'Ride',
   ]);
 });
 
@@ -39,6 +48,7 @@ test('a blank job says what is missing', () => {
   const blank = record(plainDocument((document) => (document.corners.LF.targetMm = null)));
   expect(words(blank)).toMatchObject({
     intake: '1 targets missing',
+    prep: '7 to see to',
     baseline: 'no readings',
     plan: 'needs readings',
   });
@@ -62,6 +72,13 @@ test('a target that cannot be had makes the plan need a look', () => {
     plainDocument((document) => fourCorners.forEach((id) => (document.corners[id].collar.minMm = 89))),
   );
   expect(stageStanding('plan', jobOf(short))).toEqual({ state: 'look', words: 'not all can be had' });
+});
+
+test('prep: seen to, or skipped and worth a look', () => {
+  const all = prepFor(plainDocument()).map(({ id }) => id);
+  const seen = (how: string) => add(measured(), ...all.map((slot) => factEntry({ kind: 'prep', slot, how })));
+  expect(stageStanding('prep', jobOf(seen('done')))).toEqual({ state: 'done', words: 'all seen to' });
+  expect(stageStanding('prep', jobOf(seen('skipped')))).toEqual({ state: 'look', words: '7 skipped' });
 });
 
 test('turning, turned, measured, locked', () => {

@@ -176,7 +176,12 @@ function ReferenceChoice({ job }: { job: Job }) {
   const [first = 'LF'] = corners;
   const footing = footingOf(document.machine.class);
   // On bikes and sleds each end has its own usual reference: there it is chosen at intake.
-  if (footing !== 'wheels') return <span>{referenceKinds[document.corners[first].reference.kind].how}</span>;
+  if (footing !== 'wheels')
+    return gainGroups(document).map(({ id, title }) => (
+      <span key={id} className="block">
+        {title}: {referenceKinds[document.corners[id].reference.kind].title}
+      </span>
+    ));
   const set = (to: string) =>
     job.actions.change(
       'Height reference',

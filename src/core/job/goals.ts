@@ -1,0 +1,67 @@
+import { referenceKinds, tyreAdds } from '../geometry/reference.ts';
+import { contactPoint, cornersIn, axleOf, type CornerId } from '../machine/body.ts';
+import type { PerCorner } from './rounds.ts';
+import type { JobDocument } from './types.ts';
+
+/** What an owner asks for, in his own terms. */
+export type Goal =
+  /** Up (positive) or down from where it stands, mm, by axle. */
+  | { kind: 'from-today'; frontMm: number; rearMm: number }
+  /** All four gaps alike, at this height. */
+  | { kind: 'equal'; heightMm: number }
+  /** Front as given, the rear higher by the rake, mm. */
+  | { kind: 'rake'; frontMm: number; rakeMm: number }
+  /** Left and right brought to their middle, axle by axle: level, as high as now. */
+  | { kind: 'level' }
+  /** Other tyres: each target that sees the ground moves by half the difference of the measured diameters. */
+  | { kind: 'tyres'; fromMm: number; toMm: number };
+
+/**
+ * Targets that a goal comes to, by corner; a corner that cannot be told (nothing read, nothing wanted yet) is left out.
+ * `nowMm` are the heights as the specification states them.
+ */
+export function targetsFor(goal: Goal, document: JobDocument, nowMm: PerCorner<number>): PerCorner<number> {
+  const ids = cornersIn(document);
+  const each = (of: (id: CornerId) => number | null): PerCorner<number> =>
+    Object.fromEntries(
+      ids.flatMap((id) => {
+        const mm = of(id);
+        return mm === null ? [] : [[id, Math.round(mm * 10) / 10]];
+      }),
+    );
+  switch (goal.kind) {
+    case 'from-today':
+      return each((id) => {
+        const now = nowMm[id];
+        return now === undefined ? null : now + (axleOf(id) === 'front' ? goal.frontMm : goal.rearMm);
+      });
+    case 'equal':
+      return each(() => goal.heightMm);
+    case 'rake':
+      return each((id) => goal.frontMm + (axleOf(id) === 'front' ? 0 : goal.rakeMm));
+    case 'level':
+      return each((id) => {
+        const here = ids.filter((one) => axleOf(one) === axleOf(id));
+        const read = here.flatMap((one) => nowMm[one] ?? []);
+        return read.length < here.length || read.length === 0
+          ? null
+          : read.reduce((sum, mm) => sum + mm, 0) / read.length;
+      });
+    case 'tyres':
+      return each((id) => {
+        const { targetMm, reference } = document.corners[id];
+        return targetMm === null ? null : targetMm + tyreAdds(reference.kind, goal.fromMm, goal.toMm);
+      });
+  }
+}
+
+/** Rake in degrees that a difference of height front to rear makes of the body, positive nose down. */
+export function rakeDegrees(document: JobDocument, rearLessFrontMm: number): number {
+  const xs = cornersIn(document).map((id) => contactPoint(document.machine, id).x);
+  return (Math.atan2(rearLessFrontMm, Math.max(...xs) - Math.min(...xs)) * 180) / Math.PI;
+}
+
+/** Whether other tyres would move any target of this job. */
+export function seesTyres({ corners }: JobDocument): boolean {
+  return Object.values(corners).some(({ reference }) => referenceKinds[reference.kind].follows === 'body');
+}
