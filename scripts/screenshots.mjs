@@ -36,6 +36,10 @@ const shots = [
     },
   },
   { name: 'turn', path: job(3, 'turn') },
+  { name: 'bay', path: job(3, 'bay') },
+  { name: 'prep', path: job(1, 'prep') },
+  { name: 'handover', path: job(7, 'handover') },
+  { name: 'logbook', path: '/book' },
   {
     name: 'measure-inches-night',
     path: job(2, 'measure'),

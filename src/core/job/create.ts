@@ -30,6 +30,7 @@ export function blankDocument(machineClass: MachineClass, name: string): JobDocu
     load: '',
     toleranceMm: null,
     equalSides: false,
+    hardEnd: null,
     crossTarget: null,
     note: '',
     corners: corners as Record<CornerId, CornerDocument>,

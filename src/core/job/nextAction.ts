@@ -2,7 +2,7 @@ import { marginsFor, type Margin } from '../margins/margins.ts';
 import { answerFor, type Answer } from '../plan/answer.ts';
 import { isMoved, type CornerAnswer } from '../plan/cornerAnswer.ts';
 import type { Reason } from '../plan/reasons.ts';
-import { cornerNames, cornersIn, type CornerId } from '../machine/body.ts';
+import { axleOf, cornerNames, cornersIn, type CornerId } from '../machine/body.ts';
 import { tolerances } from '../tolerances.ts';
 import { standingFacts } from './facts.ts';
 import { recheckOf, recheckWords } from './recheck.ts';
@@ -30,8 +30,11 @@ export function nextAction(record: JobRecord, answer: Answer | null = answerFor(
   const untold = corners.filter((id) => isUntold(record.document, id));
   if (untold.length === corners.length || (answer !== null && answer.chanceNow === null))
     return { stage: 'intake', words: 'set the target heights' };
-  if (state.turning)
-    return { stage: 'turn', words: `turn ${namesOf(state.turning.left.slice(0, 1), corners)}` };
+  if (state.turning) {
+    const { left } = state.turning;
+    const [first] = turningOrder(record.document).filter((id) => left.includes(id));
+    return { stage: 'turn', words: `turn ${first ? cornerNames[first] : ''}` };
+  }
   const unread = corners.filter((id) => state.rounds[state.current]?.heights[id] === undefined);
   if (state.current === 0 && unread.length > 0)
     return { stage: 'baseline', words: `measure ${namesOf(unread, corners)}` };
@@ -89,10 +92,19 @@ function readsIn(answer: Answer): boolean {
   );
 }
 
-/** The corner to start with: the largest move first, since it carries the others most. */
+/** The order to turn corners in: the end that is hard to get at first, then as they are measured. */
+export function turningOrder(document: JobDocument): CornerId[] {
+  const late = (id: CornerId) => Number(document.hardEnd !== null && axleOf(id) !== document.hardEnd);
+  return [...cornersIn(document)].sort((a, b) => late(a) - late(b));
+}
+
+/** The corner to start with: at the hard end, else the largest move first, since it carries the others most. */
 export function firstToTurn(answer: Answer): CornerId | null {
   const size = ({ seatMm, mountMm, gain }: CornerAnswer) => Math.abs(seatMm + mountMm) * gain;
-  const moving = answer.corners.filter(isMoved);
+  const { hardEnd } = answer.document;
+  const all = answer.corners.filter(isMoved);
+  const hard = all.filter(({ id }) => axleOf(id) === hardEnd);
+  const moving = hard.length > 0 ? hard : all;
   return [...moving].sort((a, b) => size(b) - size(a))[0]?.id ?? null;
 }
 

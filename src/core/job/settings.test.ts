@@ -10,6 +10,7 @@ import {
   settled,
 } from '../../../tests/fixtures/records.ts';
 import { lineOf } from './line.ts';
+import { nextAction, turningOrder } from './nextAction.ts';
 import { seatBetween, settingsOf, type CornerSetting } from './settings.ts';
 
 const corner = (part: Partial<CornerSetting>): CornerSetting => ({
@@ -53,6 +54,16 @@ test('the way between two settings: by collars where both were read, in the sens
   expect(seatBetween(corner({ seatMm: -3 }), corner({ seatMm: 1 }), true)).toBe(4);
   expect(seatBetween(corner({ seatMm: -3 }), corner({ seatMm: 1 }), false)).toBeNull();
   expect(seatBetween(corner({ collarMm: 85 }), shrinking(90), false)).toBeNull();
+});
+
+test('the end that is hard to get at is turned first, and named first', () => {
+  const document = plainDocument((one) => (one.hardEnd = 'rear'));
+  expect(turningOrder(document)).toEqual(['LR', 'RR', 'LF', 'RF']);
+  expect(turningOrder(plainDocument())).toEqual(['LF', 'RF', 'LR', 'RR']);
+  // The front moves more, and still waits.
+  const job = measured([385, 385, 372, 372], document);
+  expect(nextAction(job).words).toBe('turn rear left');
+  expect(nextAction(measured([385, 385, 372, 372])).words).toBe('turn front left');
 });
 
 test('a line survives being written down', () => {

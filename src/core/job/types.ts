@@ -176,6 +176,8 @@ export interface JobDocument {
   toleranceMm: number | null;
   /** Left and right seats of an axle are moved alike. */
   equalSides: boolean;
+  /** The end that is hard to get at: it is set first, once, and the other matched to it. */
+  hardEnd: 'front' | 'rear' | null;
   /** Cross weight wanted, (RF + LR) over the total, 0 to 1; null where nobody asks for one. */
   crossTarget: number | null;
   note: string;

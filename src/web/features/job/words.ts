@@ -7,6 +7,7 @@ const FIELD_WORDS: Record<string, string> = {
   note: 'note',
   toleranceMm: 'tolerance',
   equalSides: 'equal sides',
+  hardEnd: 'end that is hard to get at',
   'machine.title': 'machine',
   'machine.wheelbaseMm': 'wheelbase',
   'machine.trackFrontMm': 'front track',

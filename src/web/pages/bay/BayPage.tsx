@@ -2,12 +2,13 @@ import { useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useParams } from 'react-router';
 import { cornerSpec } from '#core/job/corner.ts';
+import { turningOrder } from '#core/job/nextAction.ts';
 import { blankFact } from '#core/job/facts.ts';
 import { workOf, type Work } from '#core/job/rounds.ts';
 import type { ToldCorner, ToldPlan } from '#core/job/types.ts';
 import { planFact } from '#core/plan/tell.ts';
 import { isMoved } from '#core/plan/cornerAnswer.ts';
-import { cornerNames, cornersIn, type CornerId } from '#core/machine/body.ts';
+import { cornerNames, type CornerId } from '#core/machine/body.ts';
 import { useJob, type Job } from '../../features/job/useJob.ts';
 import { MachinePlan } from '../../drawing/MachinePlan.tsx';
 import { MountMove, RingMove, SeatMove } from '../../features/job/MoveWords.tsx';
@@ -75,7 +76,7 @@ interface Step {
 
 /** Every piece of work of a told plan, corner by corner. */
 function stepsOf(job: Job, told: ToldPlan): Step[] {
-  return cornersIn(job.record.document).flatMap((id) => {
+  return turningOrder(job.record.document).flatMap((id) => {
     const asked = told.corners[id];
     return asked ? workOf(asked).map((work) => ({ id, work, asked })) : [];
   });

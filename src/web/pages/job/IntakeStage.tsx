@@ -191,7 +191,28 @@ function JobFields({ job }: { job: Job }) {
         placeholder={`${classOf(job).toleranceMm} mm, assumed`}
       />
       <SideChoice job={job} />
+      <HardEnd job={job} />
     </div>
+  );
+}
+
+/** Which end means taking things apart: it is turned first. */
+function HardEnd({ job }: { job: Job }) {
+  return (
+    <label>
+      <span className="label text-second block">Hard to get at</span>
+      <select
+        value={job.record.document.hardEnd ?? ''}
+        onChange={(event) =>
+          job.actions.change('End that is hard to get at', [['hardEnd'], event.target.value || null])
+        }
+        className="bg-sheet border-second/70 h-9 w-full border-b"
+      >
+        <option value="">neither end</option>
+        <option value="front">the front: set first</option>
+        <option value="rear">the rear: set first</option>
+      </select>
+    </label>
   );
 }
 

@@ -194,7 +194,7 @@ function Outlook({ job, answer }: { job: Job; answer: Answer }) {
         {missing.length > 0
           ? `Not measured: ${missing.map((id) => cornerNames[id]).join(', ')}; each is taken to move as its twin.`
           : first && !job.state.turning
-            ? `Start ${cornerNames[first]}: it moves most.`
+            ? `Start ${cornerNames[first]}: ${answer.document.hardEnd ? 'the hard end first, and once' : 'it moves most'}.`
             : ''}
         <CrossLine answer={answer} />
         {isFitted(answer) && !job.state.locked && <SampledLine job={job} />}

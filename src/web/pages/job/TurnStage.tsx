@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import { cautions } from '#core/judge/cautions.ts';
+import { turningOrder } from '#core/job/nextAction.ts';
 import { cornerSpec, type CornerSpec } from '#core/job/corner.ts';
 import { factAt, blankFact } from '#core/job/facts.ts';
 import { collarNow, workOf, type Work } from '#core/job/rounds.ts';
@@ -148,7 +149,8 @@ function SeatWork({ job, id, round, asked }: Omit<WorkProps, 'told'> & { asked: 
   const done = factAt(job.facts, place)?.fact ?? null;
   const record = (valueMm: number) =>
     job.actions.record(`Turned ${cornerNames[id]}`, { ...blankFact(place), valueMm, askedMm: asked.seatMm });
-  const next = job.state.turning?.left[0] === id;
+  const left = job.state.turning?.left ?? [];
+  const next = turningOrder(job.record.document).find((one) => left.includes(one)) === id;
   return (
     <div>
       <p className={`text-figure mt-3 font-bold ${done ? 'text-second' : 'text-action'}`}>

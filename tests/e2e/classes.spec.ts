@@ -1,0 +1,145 @@
+import { randomUUID } from 'node:crypto';
+import { type Page } from '@playwright/test';
+import { blankDocument } from '#core/job/create.ts';
+import { blankSpring } from '#core/job/spring.ts';
+import type { Entry, JobDocument, JobRecord } from '#core/job/types.ts';
+import { cornerNames, type CornerId } from '#core/machine/body.ts';
+import type { MachineClass } from '#core/machine/classes.ts';
+import { hideVehicle, isIn, measure, work, type Vehicle } from '../fixtures/shop.ts';
+import { allSent, expect, field, test } from './app.ts';
+
+/** Readings grow with the seat; a hundred more than the simulated collar, so that none is negative. */
+const READS = 100;
+
+const classes: Record<string, MachineClass> = { car: 'car', truck: 'truck', utv: 'side-by-side', snowmobile: 'snowmobile', motorcycle: 'motorcycle' }; // prettier-ignore
+const renamed: Record<string, Record<string, CornerId>> = {
+  snowmobile: { LF: 'LS', RF: 'RS', FA: 'FA', RA: 'RA' },
+  motorcycle: { F: 'FW', R: 'RW' },
+};
+const idOf = ({ nominal }: Vehicle, name: string): CornerId =>
+  renamed[nominal.class]?.[name] ?? (name as CornerId);
+
+/** What an installer would write down of a simulated vehicle. */
+function describe({ nominal }: Vehicle): JobDocument {
+  const document = blankDocument(classes[nominal.class] as MachineClass, `A ${nominal.class}`);
+  const { corners, masses, refs, arbs } = nominal;
+  const xs = corners.map(({ x }) => x);
+  const [front, rear] = [Math.max(...xs), Math.min(...xs)];
+  const weights = [...masses, ...corners.map(({ unsprung, x }) => ({ m: unsprung, x }))];
+  const massKg = weights.reduce((sum, { m }) => sum + m, 0);
+  const cg = weights.reduce((sum, { m, x }) => sum + m * x, 0) / massKg;
+  Object.assign(document.machine, {
+    wheelbaseMm: front - rear,
+    trackFrontMm: Math.max(2 * (corners[0]?.y ?? 0), 500),
+    trackRearMm: Math.max(2 * (corners[2]?.y ?? 0), 500),
+    massKg: Math.round(massKg),
+    frontShare: Math.round((100 * (cg - rear)) / (front - rear)) / 100,
+  });
+  document.toleranceMm = nominal.tolerance;
+  if (arbs[0]) document.bars.front = { rateNPerMm: arbs[0].k, hooked: true };
+  corners.forEach((corner, i) => {
+    const into = document.corners[idOf({ nominal } as Vehicle, corner.name)];
+    Object.assign(into, {
+      reference: { kind: 'ground-chassis', offsetMm: 0, aheadMm: 0 },
+      targetMm: refs[i]?.target,
+      ratio: corner.ratio,
+      pitchMm: corner.pitch,
+      travelMm: corner.travel,
+      springs: corner.springs.map((rateNPerMm, k) => ({
+        ...blankSpring,
+        name: `spring ${k + 1}`,
+        rateNPerMm,
+      })),
+      rings:
+        corner.crossover === null ? [] : [{ after: 0, limitMm: corner.crossover, on: 'body', gapMm: null }],
+      preloadMm: corner.preloadAtZero + corner.collar,
+      tyreRateNPerMm: corner.tyreRate,
+      unsprungKg: corner.unsprung,
+    });
+    into.collar = { datum: 'body', grows: 'with-seat', minMm: READS - 70, maxMm: READS + 70 };
+  });
+  return document;
+}
+
+/** Types one round of readings at every corner, as the tape has them. */
+async function read(page: Page, vehicle: Vehicle): Promise<void> {
+  const { heights, travelUsed } = measure(vehicle);
+  await page.getByLabel('rolled', { exact: true }).check();
+  for (const { name } of vehicle.nominal.corners) {
+    const id = idOf(vehicle, name);
+    const where = cornerNames[id];
+    const slot = `${where.charAt(0).toUpperCase()}${where.slice(1)}, reading 1`;
+    await field(page, slot).fill(String(heights[`${name} height`]));
+    const section = page.locator(`[data-corner=${id}]`);
+    await section.getByLabel('Travel used').fill(String(Math.max(travelUsed?.[name] ?? 0, 0)));
+  }
+  await page.keyboard.press('Tab');
+  await allSent(page);
+}
+
+/** Turns everything as told, and the simulated vehicle with it. */
+async function turn(page: Page, vehicle: Vehicle, id: string, round: number): Promise<void> {
+  await page.getByRole('button', { name: 'Start turning' }).click();
+  const done = page.getByRole('button', { name: /^Done as told/ });
+  await expect(done.first()).toBeVisible();
+  while ((await done.count()) > 0) await done.first().click();
+  await allSent(page);
+  const record = (await (await page.request.get(`/api/jobs/${id}`)).json()) as JobRecord;
+  const moves = record.entries.flatMap((entry: Entry) =>
+    entry.type === 'fact' && entry.fact.kind === 'adjustment' && entry.fact.round === round
+      ? [entry.fact]
+      : [],
+  );
+  const adjust = Object.fromEntries(
+    vehicle.nominal.corners.map(({ name }) => [
+      name,
+      moves.find(({ corner }) => corner === idOf(vehicle, name))?.valueMm ?? 0,
+    ]),
+  );
+  work(vehicle, adjust, 0);
+}
+
+test.describe('a whole job on a simulated machine, from readings to the handover sheet', () => {
+  test.describe.configure({ timeout: 120_000 });
+  for (const seed of [10, 11, 12, 13, 14]) {
+    const { nominal } = hideVehicle(seed);
+    test(nominal.class, async ({ page }) => {
+      const vehicle = hideVehicle(seed);
+      expect(isIn(vehicle)).toBe(false);
+      const id = randomUUID();
+      const made = await page.request.post('/api/jobs', {
+        data: { id, document: describe(vehicle), entries: [] },
+      });
+      expect(made.status()).toBe(201);
+      await page.goto(`/jobs/${id}/baseline`);
+      await read(page, vehicle);
+      for (const { name, collar } of vehicle.nominal.corners)
+        await page
+          .locator(`[data-corner=${idOf(vehicle, name)}]`)
+          .getByLabel('Collar reads')
+          .fill(String(READS + collar));
+      await page.keyboard.press('Tab');
+      await allSent(page);
+      let rounds = 0;
+      const stop = page.getByText(/In tolerance, \d+ in 100: lock it/);
+      while (rounds < 4) {
+        rounds++;
+        await page.getByRole('link', { name: /^Plan/ }).click();
+        if ((await page.getByText('Nothing to turn').count()) > 0) break;
+        await turn(page, vehicle, id, rounds);
+        await page.getByRole('link', { name: /^Measure again/ }).click();
+        await read(page, vehicle);
+        await expect(page.getByTestId('verdict')).toBeVisible();
+        if (await stop.isVisible()) break;
+      }
+      expect(rounds).toBeLessThanOrEqual(3);
+      await page.getByRole('link', { name: /^Close out/ }).click();
+      await page.getByRole('button', { name: /^Lock/ }).click();
+      await expect(page.getByText(/Locked at these heights/)).toBeVisible();
+      expect(isIn(vehicle)).toBe(true);
+      await page.getByRole('link', { name: 'Handover sheet' }).click();
+      await expect(page.getByRole('main')).toContainText('Locked on');
+      await allSent(page);
+    });
+  }
+});
