@@ -32,6 +32,7 @@ function describe({ nominal }: Vehicle): JobDocument {
     wheelbaseMm: front - rear,
     trackFrontMm: Math.max(2 * (corners[0]?.y ?? 0), 500),
     trackRearMm: Math.max(2 * (corners[2]?.y ?? 0), 500),
+    armAheadMm: (corners.find(({ name }) => name === 'FA')?.x ?? rear + 600) - rear,
     massKg: Math.round(massKg),
     frontShare: Math.round((100 * (cg - rear)) / (front - rear)) / 100,
   });

@@ -252,6 +252,7 @@ export const documentSchema = Joi.object({
     wheelbaseMm: optional(limits.baseMm),
     trackFrontMm: optional(limits.baseMm),
     trackRearMm: optional(limits.baseMm),
+    armAheadMm: optional({ min: 50, max: 2000 }),
     massKg: optional(limits.machineKg),
     frontShare: optional(limits.share),
   })

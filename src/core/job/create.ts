@@ -19,6 +19,7 @@ export function blankDocument(machineClass: MachineClass, name: string): JobDocu
       wheelbaseMm: null,
       trackFrontMm: null,
       trackRearMm: null,
+      armAheadMm: null,
       massKg: null,
       frontShare: null,
     },

@@ -158,6 +158,8 @@ export interface JobDocument {
     wheelbaseMm: number | null;
     trackFrontMm: number | null;
     trackRearMm: number | null;
+    /** A skid's front arm ahead of its rear arm. */
+    armAheadMm: number | null;
     /** Whole machine with what is on board while measuring. */
     massKg: number | null;
     /** Share of that on the front axle, 0 to 1. */

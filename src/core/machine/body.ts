@@ -106,6 +106,8 @@ export interface Footprint {
   wheelbaseMm: number | null;
   trackFrontMm: number | null;
   trackRearMm: number | null;
+  /** How far a skid's front arm stands ahead of its rear arm. */
+  armAheadMm?: number | null | undefined;
 }
 
 /** Contact point of a corner in mm: x forward from the middle of the wheelbase, y to the left. */
@@ -114,7 +116,8 @@ export function contactPoint(footprint: Footprint, corner: CornerId): { x: numbe
   const { axle, along, side } = places[corner];
   const track = (axle === 'front' ? footprint.trackFrontMm : footprint.trackRearMm) ?? assumed.trackMm[axle];
   const wheelbase = footprint.wheelbaseMm ?? assumed.wheelbaseMm;
-  return { x: along * wheelbase, y: (side / 2) * track };
+  const fromRear = corner === 'FA' ? (footprint.armAheadMm ?? 0.4 * wheelbase) : null;
+  return { x: fromRear === null ? along * wheelbase : fromRear - wheelbase / 2, y: (side / 2) * track };
 }
 
 /**

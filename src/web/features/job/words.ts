@@ -12,6 +12,7 @@ const FIELD_WORDS: Record<string, string> = {
   'machine.wheelbaseMm': 'wheelbase',
   'machine.trackFrontMm': 'front track',
   'machine.trackRearMm': 'rear track',
+  'machine.armAheadMm': 'front arm ahead of the rear arm',
   'machine.massKg': 'whole machine',
   'machine.frontShare': 'share on the front',
   settlingMm: 'settling allowance',

@@ -4,12 +4,13 @@ import { blankSpring, type SpringDocument } from '#core/job/spring.ts';
 import type { Json } from '#core/job/types.ts';
 import { cornerKg } from '#core/job/believed.ts';
 import { classDefaults } from '#core/machine/classes.ts';
-import { axleOf, cornerNames, cornersIn, type CornerId } from '#core/machine/body.ts';
+import { axleOf, cornerNames, cornersIn, footingOf, type CornerId } from '#core/machine/body.ts';
 import { decimalParts, MM_PER_INCH, partsToText } from '#core/units/formatLength.ts';
 import { inReadersUnit, type MeasureName } from '#core/units/measure.ts';
 import type { LengthSystem } from '#core/units/parseLength.ts';
 import { limits } from '#contract/limits.ts';
-import { useSettings } from '../../app/settings.ts';
+import { lengthText } from '#core/units/formatLength.ts';
+import { useLengthStyle, useSettings } from '../../app/settings.ts';
 import { pathKey } from '../../features/job/draftKeys.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { cornerNumbers } from '../../features/job/words.ts';
@@ -145,7 +146,45 @@ function Whole({ job }: { job: Job }) {
         range={limits.settlingMm}
         placeholder="nothing allowed for"
       />
+      <Dimensions job={job} />
     </div>
+  );
+}
+
+/** Where the machine stands: what a seat does to the other corners depends on it. */
+function Dimensions({ job }: { job: Job }) {
+  const { class: machineClass } = job.record.document.machine;
+  const { wheelbaseMm, trackMm } = classDefaults[machineClass];
+  const style = useLengthStyle(0);
+  const footing = footingOf(machineClass);
+  const one = (
+    name: string,
+    label: string,
+    assumedMm: number,
+    order: number,
+    range: Range = limits.baseMm,
+  ) => (
+    <PathField
+      key={name}
+      job={job}
+      path={['machine', name]}
+      label={label}
+      showLabel
+      order={order}
+      range={range}
+      showUnit={false}
+      placeholder={`${lengthText(assumedMm, style)} assumed`}
+    />
+  );
+  return (
+    <>
+      {one('wheelbaseMm', footing === 'sleds' ? 'Skis to rear arm' : 'Wheelbase', wheelbaseMm, 4)}
+      {footing !== 'bikes' &&
+        one('trackFrontMm', footing === 'sleds' ? 'Ski stance' : 'Front track', trackMm.front, 5)}
+      {footing === 'wheels' && one('trackRearMm', 'Rear track', trackMm.rear, 6)}
+      {footing === 'sleds' &&
+        one('armAheadMm', 'Front arm ahead of rear', 0.4 * wheelbaseMm, 6, { min: 50, max: 2000 })}
+    </>
   );
 }
 
