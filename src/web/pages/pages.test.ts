@@ -1,0 +1,100 @@
+import type { BookJob } from '#contract/api.ts';
+import { blankDocument } from '#core/job/create.ts';
+import { settingsOf } from '#core/job/settings.ts';
+import { allCorners, contactPoint, cornersOf, footingOf, twinOf } from '#core/machine/body.ts';
+import { classDefaults, machineClasses } from '#core/machine/classes.ts';
+import { add, adjustment, heights, measured, settled } from '../../../tests/fixtures/records.ts';
+import { outlineOf } from '../drawing/outlines.ts';
+import { cornerNumbers } from '../features/job/words.ts';
+import { machinesOf, pageWords } from './book/machines.ts';
+import { adjusterFields, adjusterOf, adjusterWords, type AdjusterKind } from './job/adjusterKinds.ts';
+
+describe('what is turned at a corner', () => {
+  const kinds = Object.keys(adjusterWords) as AdjusterKind[];
+
+  test('choosing a kind makes the corner of that kind, whichever it was before', () => {
+    for (const before of kinds)
+      for (const after of kinds) {
+        const corner = { ...blankDocument('car', '').corners.LF, ...adjusterFields(before) };
+        expect(adjusterOf({ ...corner, ...adjusterFields(after) })).toBe(after);
+      }
+  });
+
+  test('a blank corner of any class has a seat on a thread', () => {
+    for (const one of machineClasses)
+      for (const id of cornersOf(one)) expect(adjusterOf(blankDocument(one, '').corners[id])).toBe('seat');
+  });
+});
+
+describe('the logbook', () => {
+  const job = (id: string, machineId: string | null, at: string): BookJob => {
+    const record = add(measured(375), adjustment(1, 'LF', -5), settled(1), ...heights(1, 366));
+    const settings = settingsOf(record).map((setting, k) => ({ ...setting, at: `${at}T0${k}:00:00.000Z` }));
+    return { id, name: id, title: '', machineClass: 'car', machineId, settings };
+  };
+
+  test('jobs on one machine make one book, newest page first; others have their own', () => {
+    const books = machinesOf([
+      job('first', 'm', '2026-03-01'),
+      job('alone', null, '2026-05-01'),
+      job('second', 'm', '2026-04-01'),
+    ]);
+    expect(books.map(({ name, pages }) => [name, pages.length])).toEqual([
+      ['alone', 2],
+      ['second', 4],
+    ]);
+    expect(books[1]?.pages.map(({ key }) => key)).toEqual(['second.1', 'second.0', 'first.1', 'first.0']);
+  });
+
+  test('a page says when, in which job and at which round', () => {
+    const [page] = machinesOf([job('Sandpiper', null, '2026-03-01')])[0]?.pages ?? [];
+    expect(page && pageWords(page)).toMatch(/2026, Sandpiper, round 1$/);
+    expect(page && pageWords({ ...page, setting: { ...page.setting, round: 0, locked: true } })).toMatch(
+      /, baseline, locked$/,
+    );
+  });
+
+  test('nothing measured, nothing in the book', () => {
+    expect(machinesOf([])).toEqual([]);
+  });
+});
+
+describe('every class', () => {
+  test.each(machineClasses.map((one) => [one]))(
+    '%s is drawn with all it stands on inside the picture',
+    (one) => {
+      const footprint = { class: one, wheelbaseMm: null, trackFrontMm: null, trackRearMm: null };
+      const { wheelbaseMm, trackMm } = classDefaults[one];
+      const outline = outlineOf(one, wheelbaseMm, Math.max(trackMm.front, trackMm.rear));
+      expect(outline.body).toMatch(/^M.*Z$/);
+      expect(outline.body).not.toContain('NaN');
+      for (const id of cornersOf(one)) {
+        const { x, y } = contactPoint(footprint, id);
+        expect(Math.abs(y)).toBeLessThanOrEqual(outline.width / 2);
+        expect(x).toBeLessThanOrEqual(wheelbaseMm * (0.5 + outline.nose));
+        expect(x).toBeGreaterThanOrEqual(-wheelbaseMm * (0.5 + outline.tail));
+      }
+      expect(outline.armMm === null).toBe(footingOf(one) === 'bikes');
+    },
+  );
+
+  test('corners are numbered in measuring order, and twins know each other', () => {
+    for (const one of machineClasses)
+      expect(cornersOf(one).map((id) => cornerNumbers[id])).toEqual(cornersOf(one).map((_, k) => k + 1));
+    for (const id of allCorners) {
+      const twin = twinOf(id);
+      if (twin) expect(twinOf(twin)).toBe(id);
+    }
+  });
+
+  test('a skid’s front arm stands where it was measured, else where it usually does', () => {
+    const footprint = {
+      class: 'snowmobile' as const,
+      wheelbaseMm: 1500,
+      trackFrontMm: null,
+      trackRearMm: null,
+    };
+    expect(contactPoint(footprint, 'FA').x).toBeCloseTo(-750 + 600, 9);
+    expect(contactPoint({ ...footprint, armAheadMm: 520 }, 'FA').x).toBeCloseTo(-230, 9);
+  });
+});
