@@ -7,7 +7,7 @@ import { ensureChromium } from './lib/debian.mjs';
 const job = (number, stage) => `/jobs/00000000-0000-4000-8000-000${number}00000000/${stage}`;
 
 const shots = [
-  { name: 'bays', path: '/' },
+  { name: 'bays', path: '/', act: (page) => page.getByText('Curlew').waitFor() },
   { name: 'new-setup', path: '/new?class=car', act: typeFirstAnswer },
   { name: 'intake', path: job(3, 'intake') },
   {
@@ -39,7 +39,7 @@ const shots = [
   { name: 'bay', path: job(3, 'bay') },
   { name: 'prep', path: job(1, 'prep') },
   { name: 'handover', path: job(7, 'handover') },
-  { name: 'logbook', path: '/book' },
+  { name: 'logbook', path: '/book', act: (page) => page.getByRole('table').waitFor() },
   {
     name: 'measure-inches-night',
     path: job(2, 'measure'),

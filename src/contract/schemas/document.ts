@@ -273,7 +273,11 @@ export const documentSchema = Joi.object({
   load: Joi.string().allow('').max(limits.labelLength).required(),
   toleranceMm: optional(limits.toleranceMm),
   equalSides: Joi.boolean().strict().required(),
-  hardEnd: Joi.valid('front', 'rear').allow(null).required(),
+  // A pattern, since a list of values loses its null in the published schema.
+  hardEnd: Joi.string()
+    .pattern(/^(front|rear)$/)
+    .allow(null)
+    .required(),
   crossTarget: optional(limits.share),
   note: Joi.string().allow('').max(limits.noteLength).required(),
   corners: Joi.object(Object.fromEntries(allCorners.map((id) => [id, corner]))).required(),

@@ -179,6 +179,10 @@ describe('springs, load cases and clearances', () => {
   test('gap to the ring is c0 + p - F/k1, and the spring is seated by its preload', () => {
     expect(one('crossover', 'LF')?.leftMm).toBeCloseTo(75 + 15 - springN / 90, 0);
     expect(one('seated', 'LF')?.leftMm).toBeCloseTo(15, 0);
+    // A given preload is good to 2 mm; of a millimetre more, the lower takes all once its ring holds the upper.
+    expect(one('seated', 'LF')?.sdMm).toBe(2);
+    expect(one('coil', 'LF', 'upper')?.sdMm).toBeLessThan(2);
+    expect(one('ring-order', 'LF')?.sdMm).toBeCloseTo(Math.hypot(2, 1), 9);
   });
 
   test('coil space at full bump: the upper is held by its ring, the lower closes what is left', () => {

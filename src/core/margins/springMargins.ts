@@ -1,4 +1,5 @@
 import type { JobDocument } from '../job/types.ts';
+import { tolerances } from '../tolerances.ts';
 import { input } from '../sums/input.ts';
 import type { Answer } from '../plan/answer.ts';
 import type { Left } from './left.ts';
@@ -10,11 +11,12 @@ export function springMargins(answer: Answer, standing: Standing): Left[] {
   const sources = machine.sources[standing.id];
   if (sources.springs === 'assumed' || !standing.corner.stack) return [];
   const assumed = sources.preload === 'assumed';
+  const preloadSd = machine.believed.belief.contacts[machine.corners.indexOf(standing.id)]?.preloadMm ?? 0;
   return [
-    ...coilSpace(document, standing, assumed),
-    seated(standing, assumed),
+    ...coilSpace(document, standing, { assumed, preloadSd }),
+    seated(standing, { assumed, preloadSd }),
     ...crossovers(document, standing, assumed || sources.load === 'assumed'),
-    ...ringOrder(document, standing, assumed),
+    ...ringOrder(document, standing, { assumed, preloadSd }),
   ];
 }
 
@@ -22,7 +24,14 @@ export function springMargins(answer: Answer, standing: Standing): Left[] {
  * Each spring's way to solid with the wheel at the end of its travel. Where a spring is solid before that, what is
  * missing is told along the stack. A tender is meant to be solid and is left out.
  */
-function coilSpace(document: JobDocument, { id, corner }: Standing, assumed: boolean): Left[] {
+/** How far the preload behind a margin can be trusted. */
+interface Trust {
+  assumed: boolean;
+  /** One standard deviation of the preload, mm. */
+  preloadSd: number;
+}
+
+function coilSpace(document: JobDocument, { id, corner }: Standing, { assumed, preloadSd }: Trust): Left[] {
   const { stack, description, droopShiftMm } = corner;
   const springs = document.corners[id].springs;
   if (!stack) return [];
@@ -42,12 +51,14 @@ function coilSpace(document: JobDocument, { id, corner }: Standing, assumed: boo
       input('p', 'of that, preload at full droop', corner.preloadMm, 'length', assumed ? 'assumed' : 'sheet'),
     ];
     const name = spring.name || `spring ${i + 1}`;
-    return [{ kind: 'coil', name, leftMm, rangeMm: wayMm, sdMm: 0, assumed, inputs }];
+    // A millimetre more of preload closes this spring by its share of what the stack closes.
+    const share = tooFar ? 1 : stack.springCompression(i, fullMm) - stack.springCompression(i, fullMm - 1);
+    return [{ kind: 'coil', name, leftMm, rangeMm: wayMm, sdMm: preloadSd * share, assumed, inputs }];
   });
 }
 
 /** Compression that is left at full droop: below zero the spring rattles loose. */
-function seated({ preloadMm, corner }: Standing, assumed: boolean): Left {
+function seated({ preloadMm, corner }: Standing, { assumed, preloadSd }: Trust): Left {
   const rangeMm = Math.max(corner.springAt(corner.zMax), 1);
   const { seatMm } = corner;
   const source = assumed ? 'assumed' : 'sheet';
@@ -55,7 +66,7 @@ function seated({ preloadMm, corner }: Standing, assumed: boolean): Left {
     input('p₀', 'preload at the baseline, as the readings bear out', preloadMm - seatMm, 'length', source),
     input('c', 'seat moved since, up positive', seatMm, 'length', 'computed'),
   ];
-  return { kind: 'seated', leftMm: preloadMm, rangeMm, sdMm: 0, assumed, inputs };
+  return { kind: 'seated', leftMm: preloadMm, rangeMm, sdMm: preloadSd, assumed, inputs };
 }
 
 /**
@@ -99,7 +110,7 @@ function crossovers(
 function ringOrder(
   document: JobDocument,
   { id, corner, preloadMm, ringsMm }: Standing,
-  assumed: boolean,
+  { assumed, preloadSd }: Trust,
 ): Left[] {
   const { stack } = corner;
   const { springs, rings } = document.corners[id];
@@ -126,7 +137,18 @@ function ringOrder(
           : [],
       ),
     ];
-    return [{ kind: 'ring-order', name: `slider ${after + 1}`, leftMm, rangeMm, sdMm: 0, assumed, inputs }];
+    return [
+      {
+        kind: 'ring-order',
+        name: `slider ${after + 1}`,
+        leftMm,
+        rangeMm,
+        // A ring on the body lets its springs close by the preload as well; its own place is read with a tape.
+        sdMm: Math.hypot(on === 'body' ? preloadSd : 0, tolerances.tapeSdMm),
+        assumed,
+        inputs,
+      },
+    ];
   });
 }
 

@@ -62,7 +62,12 @@ export function partsToText(parts: NumberParts): string {
 
 /** A length in words ready to read, with unit: "375 mm", "14 3/4 in". */
 export function lengthText(mm: number, style: LengthStyle): string {
-  return `${partsToText(lengthParts(mm, style))} ${style.system}`;
+  return `${bareLength(mm, style)} ${style.system}`;
+}
+
+/** The same without its unit, where a neighbour shows it. */
+export function bareLength(mm: number, style: LengthStyle): string {
+  return partsToText(lengthParts(mm, style));
 }
 
 /** Both systems at once, as echoed beside a field: "374.65 mm · 14 3/4 in". */

@@ -5,7 +5,7 @@ import { closeFor } from '#core/judge/checks.ts';
 import { tieRodTurns, totalToe } from '#core/judge/toe.ts';
 import { cornerNames, cornersIn, footingOf } from '#core/machine/body.ts';
 import { limits } from '#contract/limits.ts';
-import { lengthText } from '#core/units/formatLength.ts';
+import { bareLength } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../../app/settings.ts';
 import { saveRecheck } from '../../features/job/calendar.ts';
 import type { Job } from '../../features/job/useJob.ts';
@@ -73,8 +73,7 @@ function Toe({ job, round }: { job: Job; round: number }) {
       showLabel
       order={order}
       range={range}
-      showUnit={false}
-      placeholder={`${lengthText(usual[name], style)} assumed`}
+      placeholder={`${bareLength(usual[name], style)} assumed`}
     />
   );
   return (

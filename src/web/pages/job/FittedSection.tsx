@@ -5,11 +5,10 @@ import type { Json } from '#core/job/types.ts';
 import { cornerKg } from '#core/job/believed.ts';
 import { classDefaults } from '#core/machine/classes.ts';
 import { axleOf, cornerNames, cornersIn, footingOf, type CornerId } from '#core/machine/body.ts';
-import { decimalParts, MM_PER_INCH, partsToText } from '#core/units/formatLength.ts';
+import { bareLength, decimalParts, MM_PER_INCH, partsToText } from '#core/units/formatLength.ts';
 import { inReadersUnit, type MeasureName } from '#core/units/measure.ts';
 import type { LengthSystem } from '#core/units/parseLength.ts';
 import { limits } from '#contract/limits.ts';
-import { lengthText } from '#core/units/formatLength.ts';
 import { useLengthStyle, useSettings } from '../../app/settings.ts';
 import { pathKey } from '../../features/job/draftKeys.ts';
 import type { Job } from '../../features/job/useJob.ts';
@@ -172,8 +171,7 @@ function Dimensions({ job }: { job: Job }) {
       showLabel
       order={order}
       range={range}
-      showUnit={false}
-      placeholder={`${lengthText(assumedMm, style)} assumed`}
+      placeholder={`${bareLength(assumedMm, style)} assumed`}
     />
   );
   return (
