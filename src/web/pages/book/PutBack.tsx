@@ -1,11 +1,19 @@
 import { useNavigate } from 'react-router';
 import { blankFact } from '#core/job/facts.ts';
-import { seatBetween } from '#core/job/settings.ts';
+import { seatBetween, type CornerSetting } from '#core/job/settings.ts';
+import { AIR_STEP_BAR } from '#core/machine/corner.ts';
 import type { ToldCorner, ToldPlan } from '#core/job/types.ts';
 import { cornersOf } from '#core/machine/body.ts';
 import { useJob } from '../../features/job/useJob.ts';
 import { Button } from '../../ui/Button.tsx';
 import type { Page } from './machines.ts';
+
+/** What an adjuster has to do: pressure by its gauge, a cam only within one job, where its arc is known; else the seat. */
+function adjusterBetween(a: CornerSetting, b: CornerSetting, sameJob: boolean): number | null {
+  if (a.airBar !== null && b.airBar !== null) return Math.round((b.airBar - a.airBar) / AIR_STEP_BAR);
+  if (a.cam !== null || b.cam !== null) return sameJob ? b.seatMm - a.seatMm : null;
+  return seatBetween(a, b, sameJob);
+}
 
 /** The plan that leads from one setting to another: only what is known of both is told. */
 function planBack(from: Page, to: Page): ToldPlan {
@@ -14,7 +22,7 @@ function planBack(from: Page, to: Page): ToldPlan {
     const [a, b] = [from.setting.corners[id], to.setting.corners[id]];
     if (!a || !b) continue;
     const sameJob = from.job.id === to.job.id;
-    const seatMm = a.cam !== null || a.airBar !== null ? b.seatMm - a.seatMm : seatBetween(a, b, sameJob);
+    const seatMm = adjusterBetween(a, b, sameJob);
     if (seatMm === null) continue;
     const mountMm = sameJob ? b.mountMm - a.mountMm : 0;
     const told: ToldCorner = {
