@@ -74,7 +74,7 @@ export function aimFor(problem: AimProblem): AimSolution {
   // What is wanted beside heights has no part in the chance: there the smooth steps stand.
   const movesMm = problem.extras?.length ? smooth : likeliest(problem, smooth, linear.influence, prediction);
   const to = moveFrom(problem, movesMm);
-  const last = predictAt(to);
+  const last = movesMm.every((move, j) => move === smooth[j]) ? prediction : predictAt(to);
   return {
     movesMm,
     freeMm: free.free,
