@@ -184,7 +184,13 @@ function cornerFrom(
     },
     sources: {
       springs: springs ? 'sheet' : 'assumed',
-      preload: corner.preloadMm !== null || own ? 'measured' : fromRoom !== null ? 'computed' : 'assumed',
+      preload: own
+        ? 'sheet'
+        : corner.preloadMm !== null
+          ? 'measured'
+          : fromRoom !== null
+            ? 'computed'
+            : 'assumed',
       load: corner.loadKg !== null ? 'measured' : document.machine.massKg !== null ? 'sheet' : 'assumed',
     },
   };

@@ -43,7 +43,8 @@ export function SeatMove({
   );
 }
 
-function Pressure({ bar }: { bar: number }) {
+/** A gauge pressure in the reader's units. */
+export function Pressure({ bar }: { bar: number }) {
   const system = useSettings((state) => state.system);
   const { value, unit } = inReadersUnit('pressure', bar, system);
   return (

@@ -1,8 +1,9 @@
 import { Link } from 'react-router';
 import { seatBetween, type CornerSetting } from '#core/job/settings.ts';
 import { cornerNames, cornersOf } from '#core/machine/body.ts';
+import { Pressure } from '../../features/job/MoveWords.tsx';
 import { capital } from '../../features/job/words.ts';
-import { Length, Plain, Turns } from '../../ui/Figure.tsx';
+import { Length, Turns } from '../../ui/Figure.tsx';
 import { pageWords, type BookMachine, type Page } from './machines.ts';
 import { PutBack } from './PutBack.tsx';
 
@@ -129,12 +130,7 @@ function Height({ setting }: { setting: CornerSetting | undefined }) {
 function SetAt({ setting }: { setting: CornerSetting | undefined }) {
   if (!setting) return <>—</>;
   if (setting.cam !== null) return <>cam {setting.cam + 1}</>;
-  if (setting.airBar !== null)
-    return (
-      <>
-        <Plain value={setting.airBar} decimals={1} /> bar
-      </>
-    );
+  if (setting.airBar !== null) return <Pressure bar={setting.airBar} />;
   return setting.collarMm === null ? <>—</> : <Length mm={setting.collarMm} />;
 }
 
@@ -144,7 +140,7 @@ function Way({ from, to, sameJob }: { from: CornerSetting; to: CornerSetting; sa
     if (Math.abs(to.airBar - from.airBar) < 0.05) return <>leave</>;
     return (
       <>
-        to <Plain value={to.airBar} decimals={1} /> bar
+        to <Pressure bar={to.airBar} />
       </>
     );
   }

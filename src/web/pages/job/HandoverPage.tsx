@@ -7,10 +7,11 @@ import { cornerNames } from '#core/machine/body.ts';
 import { marginTitles, worstOfEachKind } from '#core/margins/margins.ts';
 import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
 import { useJob, type Job } from '../../features/job/useJob.ts';
+import { Pressure } from '../../features/job/MoveWords.tsx';
 import { MarginValue } from '../../features/job/MarginWords.tsx';
 import { capital } from '../../features/job/words.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Length, Plain } from '../../ui/Figure.tsx';
+import { Length } from '../../ui/Figure.tsx';
 import { StateMark } from '../../ui/StateMark.tsx';
 import { meanOf } from '#core/numerics/mean.ts';
 import { adjusterOf } from './adjusterKinds.ts';
@@ -115,12 +116,7 @@ function Settings({ job }: { job: Job }) {
 function Setting({ corner, job }: { corner: CornerAnswer; job: Job }) {
   const kind = adjusterOf(job.record.document.corners[corner.id]);
   if (kind === 'cam' && corner.cam) return <>cam {corner.cam.now + 1}</>;
-  if (kind === 'air' && corner.airBar)
-    return (
-      <>
-        <Plain value={corner.airBar.now} decimals={1} /> bar
-      </>
-    );
+  if (kind === 'air' && corner.airBar) return <Pressure bar={corner.airBar.now} />;
   if (kind === 'fixed') return <>fixed</>;
   return (
     <>
