@@ -94,7 +94,8 @@ function Settings({ job }: { job: Job }) {
                 <Length mm={corner.spec.targetMm} />
               ) : answer.document.corners[corner.id].sagMm !== null ? (
                 <>
-                  sag <Length mm={corner.nowSagMm} decimals={0} />
+                  sag <Length mm={answer.document.corners[corner.id].sagMm ?? 0} decimals={0} />, now{' '}
+                  <Length mm={corner.nowSagMm} decimals={0} />
                 </>
               ) : (
                 '—'
@@ -133,7 +134,12 @@ function Setting({ corner, job }: { corner: CornerAnswer; job: Job }) {
 function LeftOver({ job }: { job: Job }) {
   return (
     <section aria-label="What is left" className="mt-5">
-      <h2 className="font-semibold">What is left</h2>
+      <h2 className="font-semibold">
+        What is left{' '}
+        <span className="label text-second font-normal">
+          {job.state.locked ? 'as locked' : 'after the plan that is open'}
+        </span>
+      </h2>
       <ul className="mt-1 grid gap-x-8 sm:grid-cols-2 print:grid-cols-2">
         {worstOfEachKind(job.margins).map((margin) => (
           <li key={margin.kind} className="border-rule flex items-baseline gap-2 border-t py-1">
