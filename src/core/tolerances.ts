@@ -73,6 +73,8 @@ export const tolerances = {
   driveKm: 400,
   /** km. After this a spring has lost what it will lose. */
   settledKm: 3000,
+  /** mm at the wheel that springs nobody called new are thought to lose on the road: shared by all, and each its own. */
+  settlingPriorMm: { mean: 1, sd: 2, own: 1 },
   /** rounds. Moves linearised anew this often; straight machines need two, kneed stacks three or four. */
   planRounds: 8,
   /** sweeps over the adjusters in search of a better chance of landing. */

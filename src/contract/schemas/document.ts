@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { referenceKinds } from '#core/geometry/reference.ts';
+import { fittings } from '#core/job/fitting.ts';
 import { allCorners, cornerFault } from '#core/machine/body.ts';
 import { machineClasses, type MachineClass } from '#core/machine/classes.ts';
 import { limits } from '../limits.ts';
@@ -151,6 +152,13 @@ const clearance = Joi.object({
   leastMm: within(limits.clearanceMm).required(),
 }).unknown();
 
+const boot = Joi.object({
+  name,
+  nowDeg: within(limits.jointDeg).required(),
+  mostDeg: within({ min: 1, max: 89 }).required(),
+  shaftMm: within(limits.springMm).required(),
+}).unknown();
+
 const bar = Joi.object({
   rateNPerMm: within(limits.barRateNPerMm).required(),
   hooked: Joi.boolean().strict().required(),
@@ -215,34 +223,42 @@ const corner = Joi.object({
   roomMm: optional(limits.roomMm),
   gas: gas.allow(null).required(),
   stopRows: rows({ min: 0, max: 500 }, limits.springN).allow(null).required(),
+  fitting: Joi.valid(...Object.keys(fittings)).required(),
   adjustable: Joi.boolean().strict().required(),
-  stepMm: optional(limits.pitchMm),
+  stepMm: optional(limits.stepMm),
   mount: mount.allow(null).required(),
   tyreRateNPerMm: optional(limits.tyreRateNPerMm),
   unsprungKg: optional(limits.wheelKg),
   loadKg: optional(limits.wheelKg),
   clearances: Joi.array().items(clearance).max(limits.loads).required(),
+  boots: Joi.array().items(boot).max(limits.loads).required(),
+  floorMm: optional(limits.floorMm),
 }).unknown();
+
+const eachCorner = (schema: Joi.Schema) =>
+  Joi.object(Object.fromEntries(allCorners.map((id) => [id, schema]))).required();
 
 const learnt = Joi.object({
   from: name,
-  ratios: Joi.object(
-    Object.fromEntries(
-      allCorners.map((id) => [
-        id,
-        Joi.object({
-          ratio: within({ min: 0.02, max: 3 }).required(),
-          sd: within({ min: 0.001, max: 1 }).required(),
-        }),
-      ]),
-    ),
-  ).required(),
+  ratios: eachCorner(
+    Joi.object({
+      ratio: within({ min: 0.02, max: 3 }).required(),
+      sd: within({ min: 0.001, max: 1 }).required(),
+    }),
+  ),
+  settled: eachCorner(
+    Joi.object({
+      lostMm: within({ min: -50, max: 100 }).required(),
+      sdMm: within({ min: 0.01, max: 100 }).required(),
+      km: within(limits.recheckKm).required(),
+    }),
+  ),
 }).unknown();
 
 /** A whole job document. */
 export const documentSchema = Joi.object({
   schema: Joi.valid('margin-job').required(),
-  schemaVersion: Joi.valid(3).required(),
+  schemaVersion: Joi.valid(4).required(),
   name: Joi.string().trim().min(1).max(limits.nameLength).required(),
   machine: Joi.object({
     class: Joi.valid(...machineClasses).required(),
@@ -269,6 +285,13 @@ export const documentSchema = Joi.object({
     pitchMm: optional({ min: 0.5, max: 5 }),
   })
     .unknown()
+    .required(),
+  skid: Joi.object({
+    blockPositions: within(limits.skidPositions).integer().required(),
+    strapHoles: within(limits.skidPositions).integer().required(),
+  })
+    .unknown()
+    .allow(null)
     .required(),
   load: Joi.string().allow('').max(limits.labelLength).required(),
   toleranceMm: optional(limits.toleranceMm),

@@ -76,7 +76,11 @@ const facts: Record<string, Joi.Schema> = {
   }),
   prep: fact('prep', { how: Joi.valid('done', 'skipped').required() }),
   check: fact('check', { how: Joi.valid('done', 'skipped').required() }),
-  pressure: fact('pressure', { corner, valueMm: within(limits.tyreBar).required() }),
+  // A tyre's, or a damper's gas charge.
+  pressure: fact('pressure', {
+    corner,
+    valueMm: within({ ...limits.tyreBar, max: limits.gasBar }).required(),
+  }),
   clicks: fact('clicks', {
     corner,
     slot: Joi.valid('compression', 'rebound').required(),
@@ -91,6 +95,12 @@ const facts: Record<string, Joi.Schema> = {
     valueMm: within(limits.recheckKm).allow(null).required(),
     how: Joi.string().isoDate().max(10).allow(null).required(),
   }),
+  skid: fact('skid', {
+    slot: Joi.valid('blocks', 'strap').required(),
+    valueMm: within(limits.skidPositions).integer().required(),
+  }),
+  driven: fact('driven', { valueMm: within(limits.recheckKm).required() }),
+  acknowledged: fact('acknowledged', {}),
   locked: fact('locked', {}),
 };
 

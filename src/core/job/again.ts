@@ -2,6 +2,7 @@ import type { Answer } from '../plan/answer.ts';
 import { AIR_STEP_BAR } from '../machine/corner.ts';
 import { camAt } from '../plan/adjusters.ts';
 import { cornersIn, type CornerId } from '../machine/body.ts';
+import { lossesAt } from '../learn/settling.ts';
 import type { CornerDocument, JobDocument, LearntDocument } from './types.ts';
 
 /** What a job's readings have taught of its machine's ratios, to be kept with the machine. */
@@ -12,7 +13,24 @@ function learntFrom(answer: Answer): LearntDocument {
     const gain = posterior.gains[id];
     if (gain) ratios[id] = { ratio: gain.ratio.mean, sd: gain.ratio.sd };
   }
-  return { from: document.name, ratios };
+  const seen = settledIn(answer);
+  return {
+    from: document.name,
+    ratios,
+    settled: Object.keys(seen).length > 0 ? seen : (document.machine.learnt?.settled ?? {}),
+  };
+}
+
+/** Height that springs have been seen to lose on the road; none where nobody drove. */
+export function settledIn({ machine, fit, now }: Answer): LearntDocument['settled'] {
+  if (now.km === 0) return {};
+  const losses = lossesAt(fit, now);
+  return Object.fromEntries(
+    machine.corners.flatMap((id, i) => {
+      const loss = losses[i];
+      return loss && loss.sdMm > 0 ? [[id, { ...loss, km: now.km }]] : [];
+    }),
+  );
 }
 
 /**

@@ -46,9 +46,14 @@ export interface JobMachine {
 
 /**
  * The machine of a job with what is not known of it: given figures are as good as such figures usually are, assumed ones
- * are for the class and broad. Faults name places in the document.
+ * are for the class and broad. `driven` says that it has been on the road between rounds, where springs lose height whether
+ * or not anybody said so. Faults name places in the document.
  */
-export function machineOf(document: JobDocument, read: readonly CornerId[]): Checked<JobMachine> {
+export function machineOf(
+  document: JobDocument,
+  read: readonly CornerId[],
+  driven = false,
+): Checked<JobMachine> {
   const faults = new FaultList();
   const wrong = cornerFault(document.machine.class, Object.keys(document.corners));
   if (wrong) return { ok: false, faults: [wrong] };
@@ -62,7 +67,6 @@ export function machineOf(document: JobDocument, read: readonly CornerId[]): Che
   });
   if (!machine.ok) faults.faults.push(...machine.faults.map((fault) => inDocument(fault, ids)));
   if (faults.faults.length > 0 || !machine.ok) return { ok: false, faults: faults.faults };
-  const settling = document.settlingMm ?? 0;
   const loadSd = massSpread(document);
   return {
     ok: true,
@@ -82,7 +86,7 @@ export function machineOf(document: JobDocument, read: readonly CornerId[]): Che
           contacts: corners.map(({ belief }) => belief),
           masses: [...ids.map(() => loadSd), ...loads.map(() => tolerances.massSd)],
           bars: machine.value.bars.filter(({ hooked }) => hooked).map(() => tolerances.barSd),
-          settling: { all: { mean: settling, sd: 0.4 * settling }, own: 0.15 * settling },
+          settling: settlingPrior(document, driven),
           settlingKm: { mean: Math.log(tolerances.settlingKm), sd: 0 },
         },
       },
@@ -90,12 +94,24 @@ export function machineOf(document: JobDocument, read: readonly CornerId[]): Che
   };
 }
 
+/** What is expected of springs that settle, mm at the wheel. */
+function settlingPrior({ settlingMm }: JobDocument, driven: boolean): BelievedMachine['belief']['settling'] {
+  if (settlingMm !== null) return { all: { mean: settlingMm, sd: 0.4 * settlingMm }, own: 0.15 * settlingMm };
+  if (!driven) return { all: { mean: 0, sd: 0 }, own: 0 };
+  const { mean, sd, own } = tolerances.settlingPriorMm;
+  return { all: { mean, sd }, own };
+}
+
 /** The same job with everything beyond the plain sheet left out: what a model with faults falls back to. */
 export function plainly(document: JobDocument): JobDocument {
   const corners = Object.fromEntries(
     cornersIn(document).map((id) => {
       const { reference, targetMm, ratio, pitchMm, travelMm, stopMm, collar, stepMm } = document.corners[id];
-      const plain = { reference, targetMm, ratio, pitchMm, travelMm, stopMm, collar, stepMm };
+      const { fitting, floorMm } = document.corners[id];
+      const plain = {
+        ...{ reference, targetMm, ratio, pitchMm, travelMm, stopMm, collar, stepMm },
+        ...{ fitting, floorMm },
+      };
       return [id, { ...blankCorner(document.machine.class, id), ...plain }];
     }),
   ) as JobDocument['corners'];
@@ -169,7 +185,7 @@ function cornerFrom(
       topOut: null,
       tyreRateNPerMm: corner.tyreRateNPerMm ?? assumed.tyreRateNPerMm,
       unsprungKg,
-      padMm: 0,
+      padMm: corner.floorMm ?? 0,
     },
     belief: {
       ratio: ownRatio(document, id, ratio, travelMm),

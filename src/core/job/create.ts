@@ -1,4 +1,4 @@
-import { axleOf, cornersOf, type CornerId } from '../machine/body.ts';
+import { axleOf, cornersOf, footingOf, type CornerId } from '../machine/body.ts';
 import { classDefaults, type MachineClass } from '../machine/classes.ts';
 import type { CornerDocument, JobDocument } from './types.ts';
 
@@ -9,7 +9,7 @@ export function blankDocument(machineClass: MachineClass, name: string): JobDocu
   );
   return {
     schema: 'margin-job',
-    schemaVersion: 3,
+    schemaVersion: 4,
     name,
     machine: {
       class: machineClass,
@@ -31,6 +31,7 @@ export function blankDocument(machineClass: MachineClass, name: string): JobDocu
     load: '',
     toleranceMm: null,
     equalSides: false,
+    skid: null,
     hardEnd: null,
     crossTarget: null,
     note: '',
@@ -62,6 +63,7 @@ export function blankCorner(machineClass: MachineClass, id: CornerId): CornerDoc
     roomMm: null,
     gas: null,
     stopRows: null,
+    fitting: axleOf(id) === 'front' && footingOf(machineClass) === 'bikes' ? 'cap' : 'seat',
     adjustable: true,
     stepMm: null,
     mount: null,
@@ -69,5 +71,7 @@ export function blankCorner(machineClass: MachineClass, id: CornerId): CornerDoc
     unsprungKg: null,
     loadKg: null,
     clearances: [],
+    boots: [],
+    floorMm: null,
   };
 }

@@ -1,6 +1,7 @@
 import { cornersOf } from '../machine/body.ts';
 import { machineClasses } from '../machine/classes.ts';
 import { blankDocument } from './create.ts';
+import { fittingFrom } from './fitting.ts';
 import type { JobDocument } from './types.ts';
 
 type Plain = Record<string, unknown>;
@@ -8,14 +9,15 @@ type Plain = Record<string, unknown>;
 const isPlain = (value: unknown): value is Plain =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
-const EARLIER: readonly unknown[] = [1, 2];
+const EARLIER: readonly unknown[] = [1, 2, 3];
 
 /**
  * A job document of any earlier version as one of this version; anything else is given back as it is, to be refused
  * where it is checked. Fields that are not known are kept.
  *
  * Version 2 added springs, loads and what they stand on; version 3 sag, cross weight, cams, air, gaps of rings and what
- * earlier jobs have taught. All of it was not known before, so blanks are right.
+ * earlier jobs have taught; version 4 fittings by name, the floor, shaft joints, the skid and what springs have lost. All
+ * of it was not known before, so blanks are right.
  */
 export function migrateDocument(document: unknown): JobDocument {
   if (!isPlain(document) || document.schema !== 'margin-job') return document as unknown as JobDocument;
@@ -31,8 +33,12 @@ function filled(document: Plain): Plain {
   return {
     ...blank,
     ...document,
-    schemaVersion: 3,
-    machine: { ...blank.machine, ...machine },
+    schemaVersion: 4,
+    machine: {
+      ...blank.machine,
+      ...machine,
+      ...(isPlain(machine.learnt) ? { learnt: { settled: {}, ...machine.learnt } } : {}),
+    },
     corners: {
       ...corners,
       ...Object.fromEntries(
@@ -47,8 +53,10 @@ function filled(document: Plain): Plain {
 
 function filledCorner(blank: JobDocument['corners']['LF'], corner: Plain): Plain {
   const { reference, rings, mount } = corner;
+  const fitting = fittingFrom(corner);
   return {
     ...blank,
+    fitting: fitting === 'seat' ? blank.fitting : fitting,
     ...corner,
     ...(isPlain(reference) ? { reference: { ...blank.reference, ...reference } } : {}),
     ...(Array.isArray(rings)

@@ -21,6 +21,8 @@ export interface Round {
   travelUsed: PerCorner<number>;
   /** How it was settled before measuring, or null when nobody said. */
   settled: string | null;
+  /** km driven since the round before; null where nobody drove. */
+  drivenKm: number | null;
   /** The plan that was told to get here. */
   told: ToldPlan | null;
 }
@@ -110,6 +112,7 @@ function readRound(facts: readonly FactEntry[], round: number): Round {
     collars: single('collar'),
     travelUsed: single('travel-used'),
     settled: here.find((fact) => fact.kind === 'settled')?.how ?? null,
+    drivenKm: here.find((fact) => fact.kind === 'driven')?.valueMm ?? null,
     told: here.findLast((fact) => fact.kind === 'plan')?.told ?? null,
   };
 }

@@ -6,6 +6,7 @@ import type { RingDescription } from '../springs/stack.ts';
 import type { TorsionDescription } from '../springs/torsion.ts';
 import type { SpringDocument } from './spring.ts';
 import type { CornerId } from '../machine/body.ts';
+import type { Fitting } from './fitting.ts';
 import type { MachineClass } from '../machine/classes.ts';
 
 /** Anything JSON can hold. */
@@ -65,6 +66,8 @@ export interface CornerDocument {
   gas: GasDescription | null;
   /** Bump stop as rows of [squeeze mm, force N] at the damper; touched where `stopMm` says. */
   stopRows: [number, number][] | null;
+  /** What is moved by hand, by its name in the workshop. */
+  fitting: Fitting;
   /** False where nothing can be moved: a fixed perch, a leaf, a plain fork. */
   adjustable: boolean;
   /** Smallest movement of the seat: a groove or notch. Null is an eighth of a turn. */
@@ -78,6 +81,10 @@ export interface CornerDocument {
   loadKg: number | null;
   /** Distances that change with height, as they are at the baseline. */
   clearances: ClearanceDocument[];
+  /** Shaft joints whose angle grows as the body rises, as they are at the baseline. */
+  boots: BootDocument[];
+  /** How much the floor under this wheel lies above the shop's level, mm; null is level. */
+  floorMm: number | null;
 }
 
 export interface SagLimits {
@@ -101,12 +108,28 @@ export interface MountDocument {
   mostMm: number | null;
 }
 
-interface ClearanceDocument {
+export interface ClearanceDocument {
   name: string;
   nowMm: number;
   /** mm gained per mm that the body rises over this wheel. */
   perMm: number;
   leastMm: number;
+}
+
+/** A shaft that hangs down outwards by an angle, with a boot or joint that takes only so much. */
+export interface BootDocument {
+  name: string;
+  nowDeg: number;
+  mostDeg: number;
+  /** Joint to joint, mm. */
+  shaftMm: number;
+}
+
+/** What of a sled's skid is set beside its springs. */
+export interface SkidDocument {
+  /** Positions of the transfer blocks, and holes of the limiter strap, each counted from 1 at the loosest. */
+  blockPositions: number;
+  strapHoles: number;
 }
 
 /** Something heavy that is not always on board. */
@@ -120,7 +143,7 @@ export interface LoadDocument {
   aboard: boolean[];
 }
 
-interface BarDocument {
+export interface BarDocument {
   /** N per mm of difference between left and right wheel travel. */
   rateNPerMm: number;
   hooked: boolean;
@@ -131,6 +154,8 @@ export interface LearntDocument {
   /** The job it was learnt in, by name. */
   from: string;
   ratios: Partial<Record<CornerId, { ratio: number; sd: number }>>;
+  /** Height that springs there have been seen to lose on the road, mm at the wheel, and over how many km. */
+  settled: Partial<Record<CornerId, { lostMm: number; sdMm: number; km: number }>>;
 }
 
 /** What tie-rod turns are worked out from, mm; null takes what is usual. */
@@ -145,7 +170,7 @@ interface SteeringDocument {
 /** The description part of a job: versioned, changed only through entries. */
 export interface JobDocument {
   schema: 'margin-job';
-  schemaVersion: 3;
+  schemaVersion: 4;
   /** What the shop calls the job. */
   name: string;
   machine: {
@@ -172,6 +197,8 @@ export interface JobDocument {
   /** Height that new springs are expected to lose; targets are then for after it. */
   settlingMm: number | null;
   steering: SteeringDocument;
+  /** Null where there is no skid, or nobody has looked. */
+  skid: SkidDocument | null;
   /** The load case on board while measuring, in words. */
   load: string;
   /** Each true height is wanted within this of its target; null takes the class's. */
@@ -211,6 +238,12 @@ export type FactKind =
   | 'recheck'
   /** A crossover ring, mm towards the springs; the slot is its slider. */
   | 'ring'
+  /** Transfer blocks or limiter strap of a skid, by slot: the position in place of mm. */
+  | 'skid'
+  /** km driven since the round before, in place of mm. */
+  | 'driven'
+  /** A caution read and understood: the slot is its id. */
+  | 'acknowledged'
   | 'locked';
 
 /** What one corner was told, kept as it was told. */

@@ -56,6 +56,8 @@ export interface Situation {
   ringsMm?: readonly (readonly number[])[] | undefined;
   /** Driven since the springs were new, km. */
   km: number;
+  /** On a level floor, whatever the floor under each contact is like where it was measured. */
+  level?: boolean | undefined;
   /** Which masses are aboard. */
   aboard: readonly boolean[];
 }

@@ -48,6 +48,7 @@ export function simulate(
   believed.machine.contacts.forEach((contact, i) => {
     solver.tyreRates[i] = contact.tyreRateNPerMm * (values.tyreScales[i] ?? 1);
   });
+  if (situation.level) solver.padMm.fill(0);
   solver.bars.forEach((bar, b) => (bar.rate *= values.barScales[b] ?? 1));
   solver.setMasses(massesAboard(believed, values, situation));
   const friction = round === undefined ? undefined : values.friction[round];
@@ -69,7 +70,8 @@ function massesAboard({ machine }: BelievedMachine, values: Values, { aboard }: 
 function readHeights({ references }: BelievedMachine, values: Values, solver: MachineSolver): number[] {
   return references.map(({ follows, contact, x, y }, k) => {
     const constant = values.constants[k] ?? 0;
-    if (follows === 'body') return constant + solver.bodyHeight(x, y);
+    // The tape stands on the floor beside its wheel, high or low as that is.
+    if (follows === 'body') return constant + solver.bodyHeight(x, y) - (solver.padMm[contact] ?? 0);
     const corner = solver.corners[contact];
     const z = solver.z[contact] ?? 0;
     // A lower mount screwed out lets the wheel hang lower: hub-to-body heights gain that.

@@ -15,6 +15,7 @@ export type MarginKind =
   | 'crossover'
   | 'ring-order'
   | 'clearance'
+  | 'joint'
   | 'height';
 
 /** What a margin is before it is judged. */

@@ -50,6 +50,7 @@ export const marginTitles: Record<MarginKind, string> = {
   crossover: 'Gap to crossover',
   'ring-order': 'Ring before coil bind',
   clearance: 'Clearance',
+  joint: 'Shaft joint angle',
   height: 'Height within tolerance',
 };
 
@@ -69,6 +70,7 @@ const TIGHT: Record<MarginKind, number> = {
   crossover: 0.1,
   'ring-order': 0.05,
   clearance: 0.2,
+  joint: 0.2,
   height: 0.25,
 };
 
@@ -147,9 +149,12 @@ function sagLeft({ fromMm, toMm }: SagLimits, { sagMm, sagSdMm, travelNow }: Cor
 /** What loads decide, in each of these standings of one corner. */
 function caseMargins(answer: Answer, corner: CornerAnswer, own: readonly Standing[]): Margin[] {
   return own.flatMap((one) =>
-    [...travelLeft(answer, corner, one), ...springMargins(answer, one), ...clearancesLeft(answer, one)].map(
-      (left) => ({ ...judged(corner.id, left), loadCase: own.length > 1 ? one.loadCase : null }),
-    ),
+    [
+      ...travelLeft(answer, corner, one),
+      ...springMargins(answer, one),
+      ...clearancesLeft(answer, one),
+      ...jointsLeft(answer, one),
+    ].map((left) => ({ ...judged(corner.id, left), loadCase: own.length > 1 ? one.loadCase : null })),
   );
 }
 
@@ -264,6 +269,33 @@ function clearancesLeft({ document }: Answer, { id, risenMm, travelSdMm }: Stand
       input('least', 'least wanted', leastMm, 'length', 'sheet'),
     ],
   }));
+}
+
+/**
+ * A shaft of length L hanging down outwards by an angle a hangs at sin a' = sin a + rise / L once its inner end has risen:
+ * what is left is the rise that brings it to its most, L (sin most - sin a').
+ */
+function jointsLeft({ document }: Answer, { id, risenMm, travelSdMm }: Standing): Left[] {
+  const sine = (degrees: number) => Math.sin((degrees * Math.PI) / 180);
+  return document.corners[id].boots.map(({ name, nowDeg, mostDeg, shaftMm }) => {
+    const then = Math.min(Math.max(sine(nowDeg) + risenMm / shaftMm, -1), 1);
+    const thenDeg = (Math.asin(then) * 180) / Math.PI;
+    return {
+      kind: 'joint',
+      name,
+      leftMm: shaftMm * (sine(mostDeg) - then),
+      rangeMm: Math.max(shaftMm * sine(mostDeg), 10),
+      sdMm: travelSdMm,
+      assumed: false,
+      inputs: () => [
+        input('a', 'angle at the baseline', nowDeg, 'angle', 'measured'),
+        input('L', 'shaft, joint to joint', shaftMm, 'length', 'sheet'),
+        input('Δh', 'risen over this corner since', risenMm, 'length', 'computed'),
+        input('a′', 'angle then, by sin a′ = sin a + Δh / L', thenDeg, 'angle', 'computed'),
+        input('most', 'most it may take', mostDeg, 'angle', 'sheet'),
+      ],
+    };
+  });
 }
 
 function heightMargin({ id, spec, specMm, specSdMm }: CornerAnswer, toleranceMm: number): Margin[] {

@@ -66,16 +66,17 @@ export function answerFor(record: JobRecord, planned = true): Answer | null {
   const all = cornersIn(record.document);
   const read = all.filter((id) => state.rounds[0]?.heights[id] !== undefined);
   if (read.length === 0) return null;
-  const { document, machine, faults } = usableMachine(record.document, read);
+  const driven = state.rounds.some(({ drivenKm }) => drivenKm !== null);
+  const { document, machine, faults } = usableMachine(record.document, read, driven);
   const rounds = evidenceOf(document, machine, state, read);
   const learnt = fit(machine.believed, rounds);
   const predictAt = remembered((situation) => predict(learnt, situation));
   const now = (rounds.at(-1) as RoundEvidence).situation;
-  const specified = meetAt(document, machine);
+  const specified = meetAt(document, machine, now.km);
   const setting = { document, machine, state, learnt, read, now, specified, predictAt };
   const corners = cornersNow(setting);
   const plan = state.locked || !planned ? null : planFor(setting, corners);
-  const after = plan ? { ...plan.to, km: now.km, aboard: now.aboard } : now;
+  const after = plan ? { ...plan.to, km: now.km, level: now.level, aboard: now.aboard } : now;
   const tolerance = toleranceOf(document);
   const moved = withMoves(setting, corners, after);
   const cross = crossOf(setting, after);
@@ -127,15 +128,15 @@ interface Setting {
   read: readonly CornerId[];
   now: Situation;
   /** What the targets are for. */
-  specified: Pick<Situation, 'km' | 'aboard'>;
+  specified: SpecifiedAs;
   predictAt: (situation: Situation) => Prediction;
 }
 
 function remembered(of: (situation: Situation) => Prediction): (situation: Situation) => Prediction {
   const known = new Map<string, Prediction>();
   return (situation) => {
-    const { seatsMm, mountsMm, ringsMm, km, aboard } = situation;
-    const key = [seatsMm, mountsMm, ringsMm?.join('/') ?? '', km, aboard].join(';');
+    const { seatsMm, mountsMm, ringsMm, km, level, aboard } = situation;
+    const key = [seatsMm, mountsMm, ringsMm?.join('/') ?? '', km, level, aboard].join(';');
     const found = known.get(key) ?? of(situation);
     known.set(key, found);
     return found;
@@ -146,20 +147,24 @@ function remembered(of: (situation: Situation) => Prediction): (situation: Situa
 function usableMachine(
   document: JobDocument,
   read: readonly CornerId[],
+  driven: boolean,
 ): { document: JobDocument; machine: JobMachine; faults: Fault[] } {
-  const machine = machineOf(document, read);
+  const machine = machineOf(document, read, driven);
   if (machine.ok) return { document, machine: machine.value, faults: [] };
-  const plain = machineOf(plainly(document), read);
+  const plain = machineOf(plainly(document), read, driven);
   if (!plain.ok) throw new Error(`expected the plain sheet to be sound, got ${plain.faults[0]?.path}`);
   return { document: plainly(document), machine: plain.value, faults: machine.faults };
 }
 
-/** What the targets are for: the second load case, with new springs settled. */
-function meetAt(document: JobDocument, machine: JobMachine): Pick<Situation, 'km' | 'aboard'> {
+type SpecifiedAs = Pick<Situation, 'km' | 'level' | 'aboard'>;
+
+/** What the targets are for: the second load case on a level floor, with new springs settled. */
+function meetAt(document: JobDocument, machine: JobMachine, drivenKm: number): SpecifiedAs {
   const aboard = machine.aboard[1] ?? machine.aboard[0] ?? [];
   const differs = document.loads.some((load) => load.aboard[0] !== load.aboard[1]);
   return {
-    km: document.settlingMm ? tolerances.settledKm : 0,
+    km: document.settlingMm || drivenKm > 0 ? tolerances.settledKm : 0,
+    level: cornersIn(document).some((id) => document.corners[id].floorMm !== null) ? true : undefined,
     aboard: differs ? aboard : (machine.aboard[0] ?? []),
   };
 }

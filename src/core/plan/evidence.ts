@@ -22,18 +22,17 @@ export function evidenceOf(
   let seats = corners.map(() => 0);
   let mounts = corners.map(() => 0);
   let rings = corners.map((id) => document.corners[id].rings.map(() => 0));
+  let km = 0;
   return state.rounds.map((round) => {
+    km += round.drivenKm ?? 0;
     seats = add(seats, (id) => round.moves[id]);
     mounts = add(mounts, (id) => round.mounts[id]);
     rings = rings.map((list, i) => ringsAfter(document, round, corners[i] as CornerId, list));
     return {
-      situation: situationOf(
-        machine,
-        seats,
-        mounts,
-        rings.some((list) => list.length) ? rings : undefined,
-        0,
-      ),
+      situation: {
+        ...situationOf(machine, seats, mounts, rings.some((list) => list.length) ? rings : undefined, 0),
+        km,
+      },
       readings: readingsOf(document, machine, round, read),
       frictionScale:
         blur *

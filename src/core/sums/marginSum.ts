@@ -76,6 +76,11 @@ const wordings: Record<MarginKind, Wording> = {
     words: 'as measured at the baseline, carried along with height, less the least that is wanted',
     formula: 'left = d + g·Δh − least',
   },
+  joint: {
+    title: 'Shaft joint angle',
+    words: 'rise of the body that brings the shaft to the most its joint or boot may take',
+    formula: 'left = L·(sin most − sin a′)',
+  },
   height: {
     title: 'Height within tolerance',
     words: 'tolerance less the distance from target after the plan',

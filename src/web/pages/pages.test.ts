@@ -1,5 +1,4 @@
 import type { BookJob } from '#contract/api.ts';
-import { blankDocument } from '#core/job/create.ts';
 import { settingsOf } from '#core/job/settings.ts';
 import { allCorners, contactPoint, cornersOf, footingOf, twinOf } from '#core/machine/body.ts';
 import { classDefaults, machineClasses } from '#core/machine/classes.ts';
@@ -7,24 +6,6 @@ import { add, adjustment, heights, measured, settled } from '../../../tests/fixt
 import { outlineOf } from '../drawing/outlines.ts';
 import { cornerNumbers } from '../features/job/words.ts';
 import { machinesOf, pageWords } from './book/machines.ts';
-import { adjusterFields, adjusterOf, adjusterWords, type AdjusterKind } from './job/adjusterKinds.ts';
-
-describe('what is turned at a corner', () => {
-  const kinds = Object.keys(adjusterWords) as AdjusterKind[];
-
-  test('choosing a kind makes the corner of that kind, whichever it was before', () => {
-    for (const before of kinds)
-      for (const after of kinds) {
-        const corner = { ...blankDocument('car', '').corners.LF, ...adjusterFields(before) };
-        expect(adjusterOf({ ...corner, ...adjusterFields(after) })).toBe(after);
-      }
-  });
-
-  test('a blank corner of any class has a seat on a thread', () => {
-    for (const one of machineClasses)
-      for (const id of cornersOf(one)) expect(adjusterOf(blankDocument(one, '').corners[id])).toBe('seat');
-  });
-});
 
 describe('the logbook', () => {
   const job = (id: string, machineId: string | null, at: string): BookJob => {

@@ -1,3 +1,4 @@
+import { fittings, type Fitting } from '#core/job/fitting.ts';
 import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
 import { inReadersUnit } from '#core/units/measure.ts';
 import { useSettings } from '../../app/settings.ts';
@@ -7,12 +8,14 @@ import { Length, Plain, Turns } from '../../ui/Figure.tsx';
 export function SeatMove({
   turns,
   steps,
+  fitting = 'grooves',
   cam,
   airBar,
 }: {
   turns: number;
-  /** Grooves or notches, where it is not turned. */
+  /** Grooves, leaves or spacers, where it is not turned. */
   steps: number | null;
+  fitting?: Fitting;
   /** Position to stop at, counted from 0. */
   cam: number | null;
   airBar: number | null;
@@ -30,12 +33,15 @@ export function SeatMove({
         {way} to <Pressure bar={airBar} />
       </>
     );
-  if (steps !== null)
+  if (steps !== null) {
+    const words = fittings[fitting].step ?? { one: 'step', many: 'steps' };
     return (
       <>
-        <span className="figures">{Math.abs(steps)}</span> {Math.abs(steps) === 1 ? 'step' : 'steps'} {way}
+        <span className="figures">{Math.abs(steps)}</span> {Math.abs(steps) === 1 ? words.one : words.many}{' '}
+        {fitting === 'grooves' ? way : steps > 0 ? 'more' : 'fewer'}
       </>
     );
+  }
   return (
     <>
       <Turns turns={turns} /> {way}
@@ -55,8 +61,14 @@ export function Pressure({ bar }: { bar: number }) {
   );
 }
 
-/** "Lower mount 2½ turns out". */
-export function MountMove({ turns }: { turns: number }) {
+/** "Lower mount 2½ turns out", or tubes slid through their clamps. */
+export function MountMove({ turns, mm, fitting }: { turns: number; mm: number; fitting: Fitting }) {
+  if (fitting === 'clamp')
+    return (
+      <>
+        tubes <Length mm={Math.abs(mm)} /> {mm > 0 ? 'down' : 'up'} through the clamps
+      </>
+    );
   return (
     <>
       lower mount <Turns turns={turns} /> {turns > 0 ? 'out' : 'in'}
@@ -74,14 +86,14 @@ export function RingMove({ slider, moveMm }: { slider: number; moveMm: number })
 }
 
 /** Lower mount and rings of a planned corner; nothing where there are none to move. */
-export function OtherMoves({ corner }: { corner: CornerAnswer }) {
+export function OtherMoves({ corner, fitting }: { corner: CornerAnswer; fitting: Fitting }) {
   const { mount, mountMm, rings } = corner;
   return (
     <>
       {mount && mountMm !== 0 && (
         <p className="text-action mt-1 font-semibold" data-testid={`mount-${corner.id}`}>
-          <MountMove turns={mount.turns} />
-          {mount.afterMm !== null && (
+          <MountMove turns={mount.turns} mm={mountMm} fitting={fitting} />
+          {mount.afterMm !== null && fitting === 'mount' && (
             <span className="label text-second block font-normal">
               <Length mm={mount.afterMm} /> of thread stay engaged
             </span>

@@ -72,6 +72,9 @@ const FACT_WORDS: Record<Fact['kind'], string> = {
   toe: 'toe reading',
   note: 'note',
   recheck: 'recheck',
+  skid: 'skid setting',
+  driven: 'distance driven',
+  acknowledged: 'caution',
   locked: 'lock',
 };
 

@@ -36,6 +36,12 @@ function SumValue({ value, unit }: { value: number; unit: SumUnit }) {
       </>
     );
   if (unit === 'share') return <span className="figures">{Math.round(value * 100)} in 100</span>;
+  if (unit === 'angle')
+    return (
+      <>
+        <Plain value={value} decimals={1} />°
+      </>
+    );
   if (unit === 'gain')
     return (
       <span className="figures">

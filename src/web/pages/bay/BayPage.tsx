@@ -238,13 +238,15 @@ function CountButton({
 }
 
 function Figure({ job, step: { id, work, asked } }: { job: Job; step: Step }) {
+  const { mount, fitting } = job.record.document.corners[id];
   if (work.kind === 'mount')
-    return <MountMove turns={work.mm / (job.record.document.corners[id].mount?.pitchMm ?? 1)} />;
+    return <MountMove turns={work.mm / (mount?.pitchMm ?? 1)} mm={work.mm} fitting={fitting} />;
   if (work.kind === 'ring') return <RingMove slider={Number(work.slot)} moveMm={work.mm} />;
   return (
     <SeatMove
       turns={asked.turns}
       steps={asked.steps ?? null}
+      fitting={fitting}
       cam={asked.camTo ?? null}
       airBar={asked.airToBar ?? null}
     />

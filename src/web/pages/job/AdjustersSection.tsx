@@ -3,11 +3,12 @@ import { Collapsible } from 'radix-ui';
 import { sagWindows } from '#core/judge/sagWindows.ts';
 import type { CornerDocument, Json } from '#core/job/types.ts';
 import { cornerSpec } from '#core/job/corner.ts';
+import { fittings } from '#core/job/fitting.ts';
 import { cornerNames, cornersIn, footingOf, sideOf, type CornerId } from '#core/machine/body.ts';
 import { limits } from '#contract/limits.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { cornerNumbers } from '../../features/job/words.ts';
-import { adjusterFields, adjusterOf, adjusterWords, type AdjusterKind } from './adjusterKinds.ts';
+import type { QuantityName, Range } from '../../features/numbers/quantity.ts';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { pathKey } from '../../features/job/draftKeys.ts';
 import { CornerRow, CornerSelect, CornerTable, PartField } from './CornerRow.tsx';
@@ -21,8 +22,8 @@ export function AdjustersSection({ job }: { job: Job }) {
     footingOf(document.machine.class) !== 'wheels' ||
     document.crossTarget !== null ||
     ids.some((id) => {
-      const { sagMm, rings } = document.corners[id];
-      return sagMm !== null || rings.length > 0 || adjusterOf(document.corners[id]) !== 'seat';
+      const { sagMm, rings, fitting } = document.corners[id];
+      return sagMm !== null || rings.length > 0 || fitting !== 'seat';
     });
   return (
     <Collapsible.Root defaultOpen={given} className="border-rule mt-1 border-t pb-4">
@@ -50,9 +51,7 @@ export function AdjustersSection({ job }: { job: Job }) {
               />
             )}
           </CornerRow>
-          <CornerRow job={job} label="What is turned" help="at this corner">
-            {(id) => <KindChoice job={job} id={id} />}
-          </CornerRow>
+          <StepRows job={job} />
           <MountRows job={job} />
           <CamRows job={job} />
           <AirRows job={job} />
@@ -168,23 +167,46 @@ function windowRange({ sagWindow }: CornerDocument, name: 'fromMm' | 'toMm') {
     : { ...limits.sagMm, min: sagWindow.fromMm + 1 };
 }
 
-function KindChoice({ job, id }: { job: Job; id: CornerId }) {
-  const corner = job.record.document.corners[id];
-  const set = (kind: AdjusterKind) =>
-    job.actions.change(
-      `What is turned, ${cornerNames[id]}`,
-      ...Object.entries(adjusterFields(kind)).map(([name, value]): [string[], Json] => [
-        ['corners', id, name],
-        value as Json,
-      ]),
-    );
-  return (
-    <CornerSelect
-      label={`What is turned, ${cornerNames[id]}`}
-      value={adjusterOf(corner)}
-      options={Object.entries(adjusterWords).map(([value, words]) => ({ value, words }))}
-      onChange={(kind) => set(kind as AdjusterKind)}
+/** What goes in steps, and what stands at a ratio of its own. */
+function StepRows({ job }: { job: Job }) {
+  const { corners } = job.record.document;
+  const ids = cornersIn(job.record.document);
+  const stepped = (id: CornerId) => fittings[corners[id].fitting].step;
+  const apart = (id: CornerId) => corners[id].fitting === 'apart';
+  const field = (
+    id: CornerId,
+    name: string,
+    label: string,
+    order: number,
+    range: Range,
+    quantity: QuantityName,
+  ) => (
+    <PathField
+      job={job}
+      path={['corners', id, name]}
+      label={`${label}, ${cornerNames[id]}`}
+      order={order + cornerNumbers[id]}
+      quantity={quantity}
+      range={range}
     />
+  );
+  return (
+    <>
+      {ids.some(stepped) && (
+        <CornerRow
+          job={job}
+          label="One step"
+          help="from groove to groove, or what a leaf was measured to lift"
+        >
+          {(id) => stepped(id) && field(id, 'stepMm', 'One step', 50, limits.stepMm, 'length')}
+        </CornerRow>
+      )}
+      {ids.some(apart) && (
+        <CornerRow job={job} label="Spring’s own ratio" help="spring per wheel, apart from the damper">
+          {(id) => apart(id) && field(id, 'springRatio', 'Spring’s own ratio', 60, limits.ratio, 'ratio')}
+        </CornerRow>
+      )}
+    </>
   );
 }
 

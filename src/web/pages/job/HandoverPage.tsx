@@ -14,7 +14,6 @@ import { Button } from '../../ui/Button.tsx';
 import { Length } from '../../ui/Figure.tsx';
 import { StateMark } from '../../ui/StateMark.tsx';
 import { meanOf } from '#core/numerics/mean.ts';
-import { adjusterOf } from './adjusterKinds.ts';
 
 /** What goes with the machine: heights before and after, settings, what is left, what to mind. One page of paper. */
 export function HandoverPage() {
@@ -115,7 +114,7 @@ function Settings({ job }: { job: Job }) {
 }
 
 function Setting({ corner, job }: { corner: CornerAnswer; job: Job }) {
-  const kind = adjusterOf(job.record.document.corners[corner.id]);
+  const { fitting: kind } = job.record.document.corners[corner.id];
   if (kind === 'cam' && corner.cam) return <>cam {corner.cam.now + 1}</>;
   if (kind === 'air' && corner.airBar) return <Pressure bar={corner.airBar.now} />;
   if (kind === 'fixed') return <>fixed</>;

@@ -12,6 +12,7 @@ import { saveJobFile } from '../../features/job/jobFiles.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/TextField.tsx';
 import { AdjustersSection } from './AdjustersSection.tsx';
+import { FittingChoice } from './FittingChoice.tsx';
 import { FittedSection } from './FittedSection.tsx';
 import { GoalSetter } from './GoalSetter.tsx';
 import { Footer, NextLink } from './Footer.tsx';
@@ -120,6 +121,17 @@ export function IntakeStage({ job }: { job: Job }) {
             {NUMBER_ROWS.slice(0, 1).map((row, i) => (
               <NumberRow key={row.label} job={job} row={row} index={i} />
             ))}
+            <tr className="border-rule border-t">
+              <th scope="row" className="py-1 pr-2 text-left font-medium">
+                What is turned
+                <span className="label text-second block font-normal">pick the picture</span>
+              </th>
+              {cornersIn(job.record.document).map((id) => (
+                <td key={id} className="px-2 py-1">
+                  <FittingChoice job={job} id={id} />
+                </td>
+              ))}
+            </tr>
             <ChoiceRow
               job={job}
               label="Height reference"

@@ -12,7 +12,7 @@ import type { Job } from '../../features/job/useJob.ts';
 import { MarginValue } from '../../features/job/MarginWords.tsx';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { SumPanel } from '../../features/sums/SumPanel.tsx';
-import { adjusterOf } from './adjusterKinds.ts';
+import { isTurned } from '#core/job/fitting.ts';
 import { Judgement } from './Judgement.tsx';
 import { StateMark, stateTone } from '../../ui/StateMark.tsx';
 
@@ -109,8 +109,7 @@ function MissingCollars({ job }: { job: Job }) {
   const { corners } = job.record.document;
   const missing = (job.answer?.corners ?? []).filter(
     ({ id, collarMm, room }) =>
-      ['seat', 'mount'].includes(adjusterOf(corners[id])) &&
-      (collarMm === null || !Number.isFinite(room.up + room.down)),
+      isTurned(corners[id].fitting) && (collarMm === null || !Number.isFinite(room.up + room.down)),
   );
   if (missing.length === 0) return null;
   return (

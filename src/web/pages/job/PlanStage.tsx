@@ -106,7 +106,7 @@ function Move({ corner, answer }: { corner: CornerAnswer; answer: Answer }) {
   return (
     <>
       <SeatLines corner={corner} answer={answer} />
-      <OtherMoves corner={corner} />
+      <OtherMoves corner={corner} fitting={answer.document.corners[corner.id].fitting} />
     </>
   );
 }
@@ -132,6 +132,7 @@ function SeatLines({ corner, answer }: { corner: CornerAnswer; answer: Answer })
           <SeatMove
             turns={corner.turns}
             steps={corner.steps}
+            fitting={answer.document.corners[corner.id].fitting}
             cam={corner.cam?.after ?? null}
             airBar={corner.airBar?.after ?? null}
           />

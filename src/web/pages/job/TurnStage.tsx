@@ -5,6 +5,7 @@ import { cornerSpec, type CornerSpec } from '#core/job/corner.ts';
 import { factAt, blankFact } from '#core/job/facts.ts';
 import { collarNow, workOf, type Work } from '#core/job/rounds.ts';
 import { toldSum } from '#core/sums/cornerSums.ts';
+import type { Fitting } from '#core/job/fitting.ts';
 import type { Fact, ToldCorner, ToldPlan } from '#core/job/types.ts';
 import { cornerNames, type CornerId } from '#core/machine/body.ts';
 import { factKey } from '../../features/job/draftKeys.ts';
@@ -101,12 +102,12 @@ function OtherWork({ job, id, round, work }: Omit<WorkProps, 'told'> & { work: W
   const what = kind === 'mount' ? 'Lower mount' : `Ring ${Number(slot) + 1}`;
   const record = (valueMm: number) =>
     job.actions.record(`${what} moved, ${cornerNames[id]}`, { ...blankFact(place), valueMm, askedMm: mm });
-  const { mount } = job.record.document.corners[id];
+  const { mount, fitting } = job.record.document.corners[id];
   return (
     <div className="border-rule mt-4 border-t pt-2">
       <p className="font-semibold">
         {kind === 'mount' ? (
-          <MountMove turns={mm / (mount?.pitchMm ?? 1)} />
+          <MountMove turns={mm / (mount?.pitchMm ?? 1)} mm={mm} fitting={fitting} />
         ) : (
           <RingMove slider={Number(slot)} moveMm={mm} />
         )}
@@ -161,6 +162,7 @@ function SeatWork({ job, id, round, asked }: Omit<WorkProps, 'told'> & { asked: 
           <SeatMove
             turns={asked.turns}
             steps={asked.steps ?? null}
+            fitting={job.record.document.corners[id].fitting}
             cam={asked.camTo ?? null}
             airBar={asked.airToBar ?? null}
           />
@@ -186,6 +188,7 @@ function SeatWork({ job, id, round, asked }: Omit<WorkProps, 'told'> & { asked: 
             turned={asked.camTo === undefined && asked.airToBar === undefined}
             pitchMm={cornerSpec(job.record.document, id).pitchMm.value}
             stepMm={job.record.document.corners[id].stepMm}
+            fitting={job.record.document.corners[id].fitting}
           />
         ) : (
           <AsTold asked={asked} next={next} id={id} record={record} />
@@ -223,11 +226,13 @@ function Done({
   turned,
   pitchMm,
   stepMm,
+  fitting,
 }: {
   done: Fact;
   turned: boolean;
   pitchMm: number;
   stepMm: number | null;
+  fitting: Fitting;
 }) {
   const [mm, asked] = [done.valueMm ?? 0, done.askedMm];
   const steps = stepMm === null ? null : Math.round(mm / stepMm);
@@ -241,7 +246,7 @@ function Done({
         'done as told'
       ) : (
         <>
-          <SeatMove turns={mm / pitchMm} steps={steps} cam={null} airBar={null} /> done
+          <SeatMove turns={mm / pitchMm} steps={steps} fitting={fitting} cam={null} airBar={null} /> done
         </>
       )}
       {short && asked !== null && (

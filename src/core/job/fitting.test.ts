@@ -1,0 +1,52 @@
+import { cornersOf, footingOf } from '../machine/body.ts';
+import { machineClasses } from '../machine/classes.ts';
+import { blankDocument } from './create.ts';
+import { fittingFields, fittingFrom, fittings, fittingsAt, isTurned, type Fitting } from './fitting.ts';
+import { migrateDocument } from './migrate.ts';
+
+const kinds = Object.keys(fittings) as Fitting[];
+
+test('choosing a fitting leaves nothing of the one before', () => {
+  for (const before of kinds)
+    for (const after of kinds) {
+      const corner = { ...blankDocument('car', '').corners.LF, ...fittingFields(before) };
+      const changed = { ...corner, ...fittingFields(after) };
+      expect(changed.fitting).toBe(after);
+      expect(changed.torsion !== null).toBe(after === 'cam');
+      expect(changed.air !== null).toBe(after === 'air');
+      expect(changed.mount !== null).toBe(after === 'mount' || after === 'clamp');
+      expect(changed.adjustable).toBe(after !== 'fixed');
+    }
+});
+
+test('every class starts with a fitting that is met where it stands', () => {
+  for (const one of machineClasses)
+    for (const id of cornersOf(one))
+      expect(fittingsAt(footingOf(one), id)).toContain(blankDocument(one, '').corners[id].fitting);
+});
+
+test('what goes in steps says how long one is, what turns does not', () => {
+  for (const kind of kinds) {
+    const { stepMm } = fittingFields(kind);
+    expect(stepMm !== null).toBe(fittings[kind].step !== null);
+    if (stepMm !== null) expect(isTurned(kind)).toBe(false);
+  }
+});
+
+test('a description from before fittings had names is named by what is in it', () => {
+  expect(fittingFrom({ adjustable: false })).toBe('fixed');
+  expect(fittingFrom({ stepMm: 6 })).toBe('grooves');
+  expect(fittingFrom({})).toBe('seat');
+  const document = blankDocument('snowmobile', 'old');
+  const { fitting, boots, floorMm, ...arm } = { ...document.corners.RA, ...fittingFields('cam') };
+  const old = {
+    ...document,
+    schemaVersion: 3,
+    machine: { ...document.machine, learnt: { from: 'before', ratios: {} } },
+    corners: { ...document.corners, RA: arm },
+  };
+  const now = migrateDocument(old);
+  expect([now.schemaVersion, now.corners.RA.fitting, now.corners.RA.boots]).toEqual([4, 'cam', []]);
+  expect(now.machine.learnt).toEqual({ from: 'before', ratios: {}, settled: {} });
+  expect([fitting, boots, floorMm]).toEqual(['cam', [], null]);
+});

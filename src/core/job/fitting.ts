@@ -1,0 +1,126 @@
+import type { Footing } from '../geometry/reference.ts';
+import { axleOf, type CornerId } from '../machine/body.ts';
+import type { CornerDocument } from './types.ts';
+
+/** What is moved by hand at a corner. */
+export type Fitting =
+  | 'seat'
+  | 'mount'
+  | 'apart'
+  | 'grooves'
+  | 'strut'
+  | 'leaf'
+  | 'cam'
+  | 'air'
+  | 'cap'
+  | 'spacer'
+  | 'clamp'
+  | 'fixed';
+
+interface FittingFacts {
+  title: string;
+  /** What moving it does, in one line. */
+  does: string;
+  /** Where it is met. */
+  on: readonly Footing[];
+  /** Only at one end of a machine that stands on two wheels. */
+  bikeEnd?: 'front' | 'rear';
+  /** What one step of it is called; null where it turns on a thread. */
+  step: { one: string; many: string } | null;
+}
+
+const groove = { one: 'groove', many: 'grooves' };
+
+export const fittings: Record<Fitting, FittingFacts> = {
+  seat: { title: 'seat collar', does: 'sets height and preload together', on: ['wheels', 'sleds', 'bikes'], bikeEnd: 'rear', step: null },
+  mount: { title: 'seat and lower mount', does: 'the mount sets height alone, the seat preload too', on: ['wheels'], step: null },
+  apart: { title: 'spring apart on the arm', does: 'the seat moves the spring only, at its own ratio', on: ['wheels'], step: null },
+  grooves: { title: 'seat on grooves', does: 'goes in fixed steps', on: ['wheels', 'bikes'], bikeEnd: 'rear', step: groove },
+  strut: { title: 'strut, seat read from its hole', does: 'a seat whose place is read from the mounting hole’s centre', on: ['wheels'], step: null },
+  leaf: { title: 'leaf pack', does: 'a leaf more lifts by what was measured', on: ['wheels'], step: { one: 'leaf', many: 'leaves' } },
+  cam: { title: 'torsion spring, cam', does: 'goes from position to position', on: ['sleds'], step: null },
+  air: { title: 'air pressure', does: 'more air lifts and stiffens', on: ['wheels', 'sleds', 'bikes'], step: null },
+  cap: { title: 'fork cap', does: 'sets preload, and with it height', on: ['bikes'], bikeEnd: 'front', step: null },
+  spacer: { title: 'preload spacers', does: 'cut or added, a few millimetres at a time', on: ['bikes'], bikeEnd: 'front', step: { one: 'spacer', many: 'spacers' } },
+  clamp: { title: 'fork cap, tubes in the clamps', does: 'tubes set height alone, the cap preload too', on: ['bikes'], bikeEnd: 'front', step: null },
+  fixed: { title: 'fixed', does: 'nothing is moved', on: ['wheels', 'sleds', 'bikes'], step: null },
+}; // prettier-ignore
+
+/** The fittings met at a corner of a machine that stands so. */
+export function fittingsAt(footing: Footing, id: CornerId): Fitting[] {
+  return (Object.keys(fittings) as Fitting[]).filter((kind) => {
+    const { on, bikeEnd } = fittings[kind];
+    return on.includes(footing) && (footing !== 'bikes' || !bikeEnd || bikeEnd === axleOf(id));
+  });
+}
+
+/** Whether the seat turns on a thread. */
+export function isTurned(kind: Fitting): boolean {
+  return fittings[kind].step === null && !['cam', 'air', 'fixed'].includes(kind);
+}
+
+/** What of a corner can be moved, told from how it was described before fittings had a name. */
+export function fittingFrom(
+  corner: Partial<Pick<CornerDocument, 'adjustable' | 'torsion' | 'air' | 'mount' | 'stepMm'>>,
+): Fitting {
+  if (corner.adjustable === false) return 'fixed';
+  if (corner.torsion) return 'cam';
+  if (corner.air) return 'air';
+  if (corner.mount) return 'mount';
+  return corner.stepMm ? 'grooves' : 'seat';
+}
+
+type Fields = Pick<
+  CornerDocument,
+  'fitting' | 'adjustable' | 'torsion' | 'cam' | 'air' | 'mount' | 'stepMm' | 'springRatio'
+>;
+
+const bareMount = { threadMm: null, engagedMm: null, leastMm: null, mostMm: null };
+
+/** What changes in a corner's description when another fitting is chosen: middle-of-the-road figures to type over. */
+export function fittingFields(kind: Fitting): Fields {
+  const none: Fields = {
+    fitting: kind,
+    adjustable: kind !== 'fixed',
+    torsion: null,
+    cam: null,
+    air: null,
+    mount: null,
+    stepMm: null,
+    springRatio: null,
+  };
+  switch (kind) {
+    case 'mount':
+      return { ...none, mount: { pitchMm: 2, ...bareMount } };
+    case 'clamp':
+      return { ...none, mount: { pitchMm: 1, ...bareMount } };
+    case 'apart':
+      return { ...none, springRatio: 0.6 };
+    case 'grooves':
+      return { ...none, stepMm: 6 };
+    case 'spacer':
+      return { ...none, stepMm: 5 };
+    case 'leaf':
+      // A leaf sits on the axle, whatever the damper's own ratio is.
+      return { ...none, stepMm: 10, springRatio: 1 };
+    case 'cam':
+      return {
+        ...none,
+        cam: 0,
+        torsion: {
+          rateNMmPerDeg: 1800,
+          count: 2,
+          leverMm: 120,
+          camDegrees: [20, 30, 40, 50],
+          mostDegrees: null,
+        },
+      };
+    case 'air':
+      return {
+        ...none,
+        air: { gaugeBar: 4, volumeCm3: 220, areaMm2: 1000, exponent: 1.1, second: null },
+      };
+    default:
+      return none;
+  }
+}

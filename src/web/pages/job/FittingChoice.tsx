@@ -1,0 +1,89 @@
+import { useState } from 'react';
+import { fittingFields, fittings, fittingsAt, type Fitting } from '#core/job/fitting.ts';
+import type { Json } from '#core/job/types.ts';
+import { cornerNames, footingOf, twinOf, type CornerId } from '#core/machine/body.ts';
+import type { Job } from '../../features/job/useJob.ts';
+import { capital } from '../../features/job/words.ts';
+import { FittingPicture } from '../../drawing/FittingPicture.tsx';
+import { Dialog } from '../../ui/Dialog.tsx';
+
+/** What is moved by hand at a corner, picked from pictures. */
+export function FittingChoice({ job, id }: { job: Job; id: CornerId }) {
+  const [open, setOpen] = useState(false);
+  const { fitting } = job.record.document.corners[id];
+  const { title } = fittings[fitting];
+  return (
+    <>
+      <button
+        type="button"
+        onClick={() => setOpen(true)}
+        aria-haspopup="dialog"
+        aria-label={`What is turned, ${cornerNames[id]}: ${title}`}
+        className="border-second/70 hover:bg-wash flex w-full items-center gap-2 border-b py-1 text-left"
+      >
+        <FittingPicture kind={fitting} height={44} />
+        <span className="text-[13px] leading-4 [font-stretch:82%]">{title}</span>
+      </button>
+      <Dialog
+        open={open}
+        onClose={() => setOpen(false)}
+        title={`What is turned, ${cornerNames[id]}`}
+        description="What is moved by hand is drawn in colour. Its own figures can be typed over afterwards."
+      >
+        <Pictures job={job} id={id} done={() => setOpen(false)} />
+      </Dialog>
+    </>
+  );
+}
+
+function Pictures({ job, id, done }: { job: Job; id: CornerId; done: () => void }) {
+  const { document } = job.record;
+  const twin = twinOf(id);
+  const [both, setBoth] = useState(twin !== null);
+  const choose = (kind: Fitting) => {
+    const ids = both && twin ? [id, twin] : [id];
+    const changes = ids
+      .filter((one) => document.corners[one].fitting !== kind)
+      .flatMap((one) =>
+        Object.entries(fittingFields(kind)).map(([name, value]): [string[], Json] => [
+          ['corners', one, name],
+          value as Json,
+        ]),
+      );
+    if (changes.length > 0) job.actions.change(`What is turned, ${cornerNames[id]}`, ...changes);
+    done();
+  };
+  return (
+    <>
+      <div className="grid grid-cols-3 gap-2 max-md:grid-cols-2">
+        {fittingsAt(footingOf(document.machine.class), id).map((kind) => {
+          const chosen = document.corners[id].fitting === kind;
+          return (
+            <button
+              key={kind}
+              type="button"
+              onClick={() => choose(kind)}
+              aria-pressed={chosen}
+              className={`hover:bg-wash flex flex-col items-center border p-2 text-center ${chosen ? 'border-action bg-wash' : 'border-rule'}`}
+            >
+              <FittingPicture kind={kind} height={72} />
+              <span className="mt-1 font-semibold">{capital(fittings[kind].title)}</span>
+              <span className="label text-second">{fittings[kind].does}</span>
+            </button>
+          );
+        })}
+      </div>
+      {twin && (
+        <label className="mt-3 flex min-h-9 items-center gap-2">
+          <input
+            type="checkbox"
+            className="accent-action size-5"
+            checked={both}
+            onChange={(event) => setBoth(event.target.checked)}
+          />
+          The same {cornerNames[twin]}
+        </label>
+      )}
+    </>
+  );
+}
