@@ -45,6 +45,8 @@ export const demoJobs = [
       document.note = 'Owner wants 45 mm over standard on the springs that are fitted.';
       perCorner(document, (corner, axle) => {
         corner.reference = { kind: 'hub-arch', offsetMm: 0, aheadMm: 0 };
+        if (axle === 'front') corner.boots = [{ name: 'outer joint', nowDeg: 9, mostDeg: 16, shaftMm: 520 }];
+        else corner.clearances = [{ name: 'axle to frame', nowMm: 92, perMm: 1, leastMm: 60 }];
         Object.assign(corner, {
           targetMm: axle === 'front' ? 590 : 612,
           ratio: axle === 'front' ? 0.58 : 0.86,

@@ -1,22 +1,18 @@
 import { ChevronDown } from 'lucide-react';
 import { Collapsible } from 'radix-ui';
-import { blankSpring, type SpringDocument } from '#core/job/spring.ts';
-import type { Json } from '#core/job/types.ts';
 import { cornerKg } from '#core/job/believed.ts';
 import { classDefaults } from '#core/machine/classes.ts';
-import { axleOf, cornerNames, cornersIn, footingOf, type CornerId } from '#core/machine/body.ts';
-import { bareLength, decimalParts, MM_PER_INCH, partsToText } from '#core/units/formatLength.ts';
+import { cornersIn, footingOf, type CornerId } from '#core/machine/body.ts';
+import { bareLength, decimalParts, partsToText } from '#core/units/formatLength.ts';
 import { inReadersUnit, type MeasureName } from '#core/units/measure.ts';
-import type { LengthSystem } from '#core/units/parseLength.ts';
 import { limits } from '#contract/limits.ts';
 import { useLengthStyle, useSettings } from '../../app/settings.ts';
-import { pathKey } from '../../features/job/draftKeys.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { cornerNumbers } from '../../features/job/words.ts';
 import type { QuantityName, Range } from '../../features/numbers/quantity.ts';
-import { NumberField } from '../../ui/NumberField.tsx';
 import { CornerRow, CornerTable } from './CornerRow.tsx';
 import { PathField } from './fields.tsx';
+import { MoreSprings, SpringRow } from './SpringRows.tsx';
 import { LoadsTable } from './LoadsTable.tsx';
 
 /** Springs, weights and load cases. Nothing here is needed to begin; each figure narrows the plan or opens a margin. */
@@ -68,6 +64,7 @@ export function FittedSection({ job }: { job: Job }) {
             quantity="length"
             range={limits.springMm}
           />
+          <MoreSprings job={job} />
           <PathRow
             job={job}
             index={3}
@@ -229,79 +226,4 @@ function PathRow({
       )}
     </CornerRow>
   );
-}
-
-type SpringNumber = 'rateNPerMm' | 'freeLengthMm' | 'solidLengthMm';
-
-/** One figure of a corner's only spring; more than one is shown, and changed in the job file. */
-function SpringRow({ job, index, label, help, name, quantity, range }: RowProps & { name: SpringNumber }) {
-  const system = useSettings((state) => state.system);
-  return (
-    <CornerRow job={job} label={label} help={help}>
-      {(id) => {
-        const { springs } = job.record.document.corners[id];
-        if (springs.length > 1)
-          return (
-            <span className="figures text-second block pt-1.5 text-[15px]">
-              {springFigures(springs, name, system)}
-            </span>
-          );
-        const spring = springs[0] ?? blankSpring;
-        const path = ['corners', id, 'springs'];
-        return (
-          <NumberField
-            label={`${label}, ${cornerNames[id]}`}
-            draftKey={`${pathKey(job.record.id, path)}.${name}`}
-            quantity={quantity}
-            decimals={2}
-            range={springRange(spring, name, range)}
-            order={10 * (index + 1) + cornerNumbers[id]}
-            value={spring[name]}
-            onCommit={(value) =>
-              job.actions.change(`${label}, ${cornerNames[id]}`, [
-                path,
-                withFigure(spring, axleName(id), name, value),
-              ])
-            }
-          />
-        );
-      }}
-    </CornerRow>
-  );
-}
-
-function axleName(id: CornerId): string {
-  return `${axleOf(id)} spring`;
-}
-
-/** The springs of a corner with one figure changed; none when nothing is left of the only one. */
-function withFigure(spring: SpringDocument, name: string, key: SpringNumber, value: number | null): Json {
-  const changed = { ...spring, name: spring.name || name, [key]: value };
-  const empty =
-    changed.rateNPerMm === null && changed.freeLengthMm === null && changed.solidLengthMm === null;
-  return (empty ? [] : [changed]) as unknown as Json;
-}
-
-/** Free and solid length bound each other, so that the field itself refuses what crosses. */
-function springRange(
-  { freeLengthMm, solidLengthMm }: SpringDocument,
-  name: SpringNumber,
-  range: Range,
-): Range {
-  if (name === 'freeLengthMm' && solidLengthMm !== null) return { ...range, min: solidLengthMm + 1 };
-  return name === 'solidLengthMm' && freeLengthMm !== null ? { ...range, max: freeLengthMm - 1 } : range;
-}
-
-/** One figure of every spring of a corner, from the seat outwards, with its unit once: "45 + 70 N/mm". */
-function springFigures(springs: readonly SpringDocument[], name: SpringNumber, system: LengthSystem): string {
-  const shown = springs.map((spring) => {
-    const value = spring[name];
-    if (value === null) return '–';
-    const number =
-      name === 'rateNPerMm'
-        ? inReadersUnit('rate', value, system).value
-        : value / (system === 'mm' ? 1 : MM_PER_INCH);
-    return partsToText(decimalParts(number, 1));
-  });
-  return `${shown.join(' + ')} ${name === 'rateNPerMm' ? inReadersUnit('rate', 0, system).unit : system}`;
 }

@@ -17,6 +17,7 @@ import { FittedSection } from './FittedSection.tsx';
 import { GoalSetter } from './GoalSetter.tsx';
 import { Footer, NextLink } from './Footer.tsx';
 import { PathField, ranges, useTargetQuestion } from './fields.tsx';
+import { RoomSection } from './RoomSection.tsx';
 import { SideChoice } from './SideChoice.tsx';
 
 interface Row {
@@ -153,6 +154,7 @@ export function IntakeStage({ job }: { job: Job }) {
       </div>
       <AdjustersSection job={job} />
       <FittedSection job={job} />
+      <RoomSection job={job} />
       <div className="flex-1" />
       <div className="-mx-4">
         <Footer>

@@ -1,0 +1,191 @@
+import { Plus, X } from 'lucide-react';
+import { blankSpring, type SpringDocument } from '#core/job/spring.ts';
+import type { Json, RingDocument } from '#core/job/types.ts';
+import { axleOf, cornerNames, cornersIn, twinOf, type CornerId } from '#core/machine/body.ts';
+import { limits } from '#contract/limits.ts';
+import { pathKey } from '../../features/job/draftKeys.ts';
+import type { Job } from '../../features/job/useJob.ts';
+import { cornerNumbers } from '../../features/job/words.ts';
+import type { QuantityName, Range } from '../../features/numbers/quantity.ts';
+import { NumberField } from '../../ui/NumberField.tsx';
+import { CornerRow } from './CornerRow.tsx';
+
+type SpringNumber = 'rateNPerMm' | 'freeLengthMm' | 'solidLengthMm';
+
+interface SpringRowProps {
+  job: Job;
+  index: number;
+  label: string;
+  help: string;
+  name: SpringNumber;
+  quantity: QuantityName;
+  range: Range;
+}
+
+/** One figure of the springs of every corner, from the seat outwards. */
+export function SpringRow({ job, index, label, help, name, quantity, range }: SpringRowProps) {
+  return (
+    <CornerRow job={job} label={label} help={help}>
+      {(id) => {
+        const { springs } = job.record.document.corners[id];
+        const shown = springs.length > 0 ? springs : [blankSpring];
+        const path = ['corners', id, 'springs'];
+        return shown.map((spring, k) => {
+          const words = [label, springs.length > 1 ? `spring ${k + 1}` : null, cornerNames[id]];
+          const named = words.filter(Boolean).join(', ');
+          return (
+            <NumberField
+              key={k}
+              label={named}
+              draftKey={`${pathKey(job.record.id, path)}.${k}.${name}`}
+              quantity={quantity}
+              decimals={2}
+              range={springRange(spring, name, range)}
+              order={100 * (index + 1) + 10 * k + cornerNumbers[id]}
+              value={spring[name]}
+              onCommit={(value) =>
+                job.actions.change(named, [
+                  path,
+                  withFigure(shown, k, `${axleOf(id)} spring`, { [name]: value }),
+                ])
+              }
+            />
+          );
+        });
+      }}
+    </CornerRow>
+  );
+}
+
+/** The springs of a corner with one figure changed; none when nothing is left of the only one. */
+function withFigure(
+  springs: readonly SpringDocument[],
+  k: number,
+  name: string,
+  figure: Partial<SpringDocument>,
+): Json {
+  const changed = springs.map((one, j) => (j === k ? { ...one, name: one.name || name, ...figure } : one));
+  const [only] = changed;
+  const empty =
+    changed.length === 1 &&
+    only?.rateNPerMm === null &&
+    only.freeLengthMm === null &&
+    only.solidLengthMm === null;
+  return (empty ? [] : changed) as unknown as Json;
+}
+
+/** Free and solid length bound each other, so that the field itself refuses what crosses. */
+function springRange(
+  { freeLengthMm, solidLengthMm }: SpringDocument,
+  name: SpringNumber,
+  range: Range,
+): Range {
+  if (name === 'freeLengthMm' && solidLengthMm !== null) return { ...range, min: solidLengthMm + 1 };
+  return name === 'solidLengthMm' && freeLengthMm !== null ? { ...range, max: freeLengthMm - 1 } : range;
+}
+
+/** A corner's springs as a stack: another one on top, the last taken off, and the ring between two. */
+export function MoreSprings({ job }: { job: Job }) {
+  const { corners } = job.record.document;
+  const stacked = cornersIn(job.record.document).some((id) => corners[id].springs.length > 1);
+  return (
+    <>
+      <CornerRow job={job} label="Springs in the stack" help="from the seat outwards">
+        {(id) => <StackSize job={job} id={id} />}
+      </CornerRow>
+      {stacked && (
+        <CornerRow
+          job={job}
+          label="Ring stops the slider"
+          help="once the springs above have closed by so much"
+        >
+          {(id) =>
+            corners[id].springs
+              .slice(1)
+              .map((_, after) => <RingLimit key={after} job={job} id={id} after={after} />)
+          }
+        </CornerRow>
+      )}
+    </>
+  );
+}
+
+function StackSize({ job, id }: { job: Job; id: CornerId }) {
+  const { springs, rings } = job.record.document.corners[id];
+  const count = springs.length;
+  const put = (label: string, next: SpringDocument[]) => {
+    const standing = rings.filter(({ after }) => after < next.length - 1);
+    const twin = twinOf(id);
+    // Both sides of an axle are built alike, as long as they are alike before.
+    const alike =
+      twin && JSON.stringify(job.record.document.corners[twin].springs) === JSON.stringify(springs);
+    job.actions.change(
+      label,
+      ...(alike ? [id, twin] : [id]).flatMap((one): [string[], Json][] => [
+        [['corners', one, 'springs'], next as unknown as Json],
+        [['corners', one, 'rings'], standing as unknown as Json],
+      ]),
+    );
+  };
+  const button = 'text-action inline-flex size-9 items-center justify-center';
+  return (
+    <span className="flex items-center">
+      <span className="figures w-4">{count}</span>
+      {count > 0 && count < limits.springsPerCorner && (
+        <button
+          type="button"
+          className={button}
+          aria-label={`One spring more, ${cornerNames[id]}`}
+          onClick={() =>
+            put(`Another spring, ${cornerNames[id]}`, [
+              ...springs,
+              { ...blankSpring, name: `spring ${count + 1}`, rateNPerMm: springs.at(-1)?.rateNPerMm ?? 50 },
+            ])
+          }
+        >
+          <Plus aria-hidden size={16} />
+        </button>
+      )}
+      {count > 1 && (
+        <button
+          type="button"
+          className={button}
+          aria-label={`One spring fewer, ${cornerNames[id]}`}
+          onClick={() => put(`A spring fewer, ${cornerNames[id]}`, springs.slice(0, -1))}
+        >
+          <X aria-hidden size={16} />
+        </button>
+      )}
+    </span>
+  );
+}
+
+/** Where the ring behind a slider stands; emptied, there is none. */
+function RingLimit({ job, id, after }: { job: Job; id: CornerId; after: number }) {
+  const { rings } = job.record.document.corners[id];
+  const ring = rings.find((one) => one.after === after);
+  const label = `Ring ${after + 1} stops the slider, ${cornerNames[id]}`;
+  const put = (limitMm: number | null) => {
+    const others = rings.filter((one) => one.after !== after);
+    const next: RingDocument[] =
+      limitMm === null
+        ? others
+        : [...others, { on: 'body' as const, gapMm: null, ...ring, after, limitMm }].sort(
+            (a, b) => a.after - b.after,
+          );
+    job.actions.change(label, [['corners', id, 'rings'], next as unknown as Json]);
+  };
+  return (
+    <NumberField
+      label={label}
+      draftKey={`${pathKey(job.record.id, ['corners', id, 'rings'])}.${after}.limit`}
+      quantity="length"
+      decimals={1}
+      range={{ min: -300, max: 1000 }}
+      order={450 + 10 * after + cornerNumbers[id]}
+      value={ring?.limitMm ?? null}
+      placeholder="no ring"
+      onCommit={put}
+    />
+  );
+}
