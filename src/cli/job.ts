@@ -15,7 +15,7 @@ export function solve(file: string): unknown {
   const record = readJobFile(file);
   const cases = solveJob(record);
   if (!cases.ok) throw faultExit(file, cases.faults);
-  const answer = answerFor(record, false);
+  const answer = answerFor(record, { planned: false });
   return { cases: cases.value, margins: answer ? marginsByCase(answer) : [] };
 }
 

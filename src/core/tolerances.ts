@@ -73,6 +73,8 @@ export const tolerances = {
   driveKm: 400,
   /** km. After this a spring has lost what it will lose. */
   settledKm: 3000,
+  /** mm above target that may be left to new springs to lose. */
+  leftToSettle: { leastMm: 1, mostMm: 8 },
   /** mm at the wheel that springs nobody called new are thought to lose on the road: shared by all, and each its own. */
   settlingPriorMm: { mean: 1, sd: 2, own: 1 },
   /** rounds. Moves linearised anew this often; straight machines need two, kneed stacks three or four. */

@@ -186,6 +186,13 @@ export function marginsByCase(answer: Answer): { loadCase: string; margins: Marg
   }));
 }
 
+const loadless: readonly MarginKind[] = ['thread-up', 'thread-down', 'engagement', 'cam', 'sag', 'height'];
+
+/** Whether what is on board changes it. */
+export function dependsOnLoad({ kind }: Margin): boolean {
+  return !loadless.includes(kind);
+}
+
 /** Of one corner's margins in several load cases, the least of each. */
 function leastOfEach(margins: readonly Margin[]): Margin[] {
   const key = ({ kind, name }: Margin) => `${kind}/${name ?? ''}`;

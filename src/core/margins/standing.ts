@@ -43,6 +43,15 @@ export function standings(answer: Answer): Standing[] {
   });
 }
 
+/** Heights after the plan in every load case that differs from the others, by corner read, mm. */
+export function casesAfter(answer: Answer): { loadCase: string; heightsMm: number[] }[] {
+  const { document, machine, after, predictAt } = answer;
+  return differentCases(answer).map((k) => ({
+    loadCase: document.cases[k] ?? '',
+    heightsMm: predictAt({ ...after, aboard: machine.aboard[k] ?? after.aboard }).mean,
+  }));
+}
+
 /** Indices of the load cases, those left out that have the same aboard as an earlier one. */
 function differentCases({ machine }: Answer): number[] {
   const keys = machine.aboard.map((aboard) => aboard.join());

@@ -19,6 +19,7 @@ import type { CornerAnswer, CrossAnswer } from './cornerAnswer.ts';
 import { evidenceOf, straysOf, type Stray } from './evidence.ts';
 import { extraValue, type ExtraGoal } from './goals.ts';
 import { reasonsFor, type Reason } from './reasons.ts';
+import { withSwaps, type Swaps } from './swaps.ts';
 import { ringGaps, ringsToGaps, wantsGaps } from './rings.ts';
 
 /** What the readings say, beside the heights. */
@@ -57,11 +58,18 @@ export interface Answer {
   predictAt: (situation: Situation) => Prediction;
 }
 
-/**
- * Works out everything the sheet shows from a job's record. Null while no height has been read. Not `planned`, nothing is
- * moved: "after" is as it stands.
- */
-export function answerFor(record: JobRecord, planned = true): Answer | null {
+interface AnswerOptions {
+  /** False leaves everything as it is: "after" is as it stands. */
+  planned?: boolean;
+  /** Other springs in from now on: what was read before is still of the old ones. */
+  swaps?: Swaps;
+}
+
+/** Works out everything the sheet shows from a job's record. Null while no height has been read. */
+export function answerFor(
+  record: JobRecord,
+  { planned = true, swaps = {} }: AnswerOptions = {},
+): Answer | null {
   const state = readRounds(record);
   const all = cornersIn(record.document);
   const read = all.filter((id) => state.rounds[0]?.heights[id] !== undefined);
@@ -69,7 +77,7 @@ export function answerFor(record: JobRecord, planned = true): Answer | null {
   const driven = state.rounds.some(({ drivenKm }) => drivenKm !== null);
   const { document, machine, faults } = usableMachine(record.document, read, driven);
   const rounds = evidenceOf(document, machine, state, read);
-  const learnt = fit(machine.believed, rounds);
+  const learnt = withSwaps(fit(machine.believed, rounds), machine.corners, swaps);
   const predictAt = remembered((situation) => predict(learnt, situation));
   const now = (rounds.at(-1) as RoundEvidence).situation;
   const specified = meetAt(document, machine, now.km);

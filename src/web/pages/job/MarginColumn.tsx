@@ -74,7 +74,7 @@ function MarginRow({ margin, job }: { margin: Margin; job: Job }) {
           <MarginValue margin={margin} />
         </SumFigure>
       </div>
-      <div className="label text-second flex justify-between pl-[22px]">
+      <div className="label text-second flex justify-between gap-2 pl-[22px]">
         <span>
           {[cornerNames[margin.corner], margin.name, margin.loadCase].filter(Boolean).join(', ')}
           {margin.assumed && <span className="text-tight"> · part assumed</span>}

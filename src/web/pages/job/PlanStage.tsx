@@ -21,6 +21,7 @@ import { Length } from '../../ui/Figure.tsx';
 import { CornerGrid } from './CornerGrid.tsx';
 import { Footer, NextLink } from './Footer.tsx';
 import { PenBoxes } from './PenBoxes.tsx';
+import { PlanChoices } from './PlanChoices.tsx';
 import { SideChoice } from './SideChoice.tsx';
 
 /** What to turn, by how much, where to stop, and what it will then measure. */
@@ -39,6 +40,7 @@ export function PlanStage({ job }: { job: Job }) {
           )
         }
       />
+      {answer && <PlanChoices job={job} answer={answer} />}
       {answer && answer.chanceAfter !== null && <PrintedOutlook answer={answer} />}
       <Footer>
         {answer && answer.chanceAfter !== null ? (

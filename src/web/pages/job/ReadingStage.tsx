@@ -3,7 +3,7 @@ import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { referenceKinds } from '#core/geometry/reference.ts';
 import { gainGroups } from '#core/job/corner.ts';
-import { goodEnough } from '#core/job/nextAction.ts';
+import { goodEnough, settlesBy } from '#core/job/nextAction.ts';
 import type { ToldCorner } from '#core/job/types.ts';
 import { cornersIn, cornerNames, type CornerId } from '#core/machine/body.ts';
 import { lengthText } from '#core/units/formatLength.ts';
@@ -93,6 +93,7 @@ export function MeasureStage({ job }: { job: Job }) {
       )}
       <Footer>
         <Settled job={job} round={round} />
+        <LeaveToSettle job={job} round={round} />
         <Verdict job={job} round={round} />
         <NextLink job={job} from="measure" />
       </Footer>
@@ -277,6 +278,25 @@ function Verdict({ job, round }: { job: Job; round: number }) {
         {goodEnough(answer) ? `In tolerance, ${chance}: lock it.` : `${chance} that all are in.`}
       </SumFigure>
     </p>
+  );
+}
+
+/** Standing a little high all round is no fault of springs that have yet to settle: that can be chosen. */
+function LeaveToSettle({ job, round }: { job: Job; round: number }) {
+  const { answer } = job;
+  const style = useLengthStyle(1);
+  if (!answer || job.state.locked || job.record.document.settlingMm !== null) return null;
+  const highMm = settlesBy(answer);
+  const read = job.state.rounds[round]?.heights ?? {};
+  if (highMm === null || cornersIn(job.record.document).some((id) => !read[id])) return null;
+  return (
+    <Button
+      onClick={() =>
+        job.actions.change(`Left to settle, ${lengthText(highMm, style)} high`, [['settlingMm'], highMm])
+      }
+    >
+      Leave it to settle: <Length mm={highMm} /> high
+    </Button>
   );
 }
 

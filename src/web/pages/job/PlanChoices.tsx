@@ -1,0 +1,188 @@
+import { ChevronDown } from 'lucide-react';
+import { Collapsible } from 'radix-ui';
+import { useMemo, useState, type ReactNode } from 'react';
+import { useNavigate } from 'react-router';
+import { dependsOnLoad, marginsByCase } from '#core/margins/margins.ts';
+import { casesAfter } from '#core/margins/standing.ts';
+import { alternativesFor, type Alternative } from '#core/plan/alternatives.ts';
+import type { Answer } from '#core/plan/answer.ts';
+import { planFact } from '#core/plan/tell.ts';
+import { cornerNames } from '#core/machine/body.ts';
+import { meanOf } from '#core/numerics/mean.ts';
+import { bareLength } from '#core/units/formatLength.ts';
+import { limits } from '#contract/limits.ts';
+import { useLengthStyle } from '../../app/settings.ts';
+import type { Job } from '../../features/job/useJob.ts';
+import { MarginLine } from '../../features/job/MarginWords.tsx';
+import { capital } from '../../features/job/words.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Length } from '../../ui/Figure.tsx';
+import { PathField } from './fields.tsx';
+
+/** What there is to choose, and what the owner's other load cases make of the plan. */
+export function PlanChoices({ job, answer }: { job: Job; answer: Answer }) {
+  if (answer.chanceAfter === null) return null;
+  return (
+    <div className="mx-4 mt-2 print:hidden">
+      {!job.state.locked && (
+        <Panel title="Other ways to do it" words="side by side, with what each costs">
+          <AimHigh job={job} />
+          <Ways job={job} answer={answer} />
+        </Panel>
+      )}
+      {casesAfter(answer).length > 1 && (
+        <Panel title="In every load case" words="after this plan" open>
+          <Cases answer={answer} />
+        </Panel>
+      )}
+    </div>
+  );
+}
+
+function Panel({
+  title,
+  words,
+  open = false,
+  children,
+}: {
+  title: string;
+  words: string;
+  open?: boolean;
+  children: ReactNode;
+}) {
+  const [shown, setShown] = useState(open);
+  return (
+    <Collapsible.Root open={shown} onOpenChange={setShown} className="border-rule border-t">
+      <Collapsible.Trigger className="group flex min-h-10 items-center gap-2 font-semibold">
+        <ChevronDown aria-hidden size={16} className="-rotate-90 group-data-[state=open]:rotate-0" />
+        {title} <span className="label text-second font-normal">{words}</span>
+      </Collapsible.Trigger>
+      {/* Worked out only where somebody looks. */}
+      <Collapsible.Content className="overflow-x-auto pb-3">{shown && children}</Collapsible.Content>
+    </Collapsible.Root>
+  );
+}
+
+/** New springs lose some height once they have worked: the plan can aim above the target by that. */
+function AimHigh({ job }: { job: Job }) {
+  const seen = Object.values(job.record.document.machine.learnt?.settled ?? {}).map(({ lostMm }) => lostMm);
+  const style = useLengthStyle(1);
+  return (
+    <div data-fields className="relative mb-4 flex items-end gap-3">
+      <div className="w-40">
+        <PathField
+          job={job}
+          path={['settlingMm']}
+          label="Aim high for settling"
+          showLabel
+          order={1}
+          range={limits.settlingMm}
+          placeholder={seen.length > 0 ? `${bareLength(meanOf(seen), style)} last time` : 'not'}
+        />
+      </div>
+      <p className="label text-second pb-2">
+        what new springs will lose at the wheel: the plan then stands that much above its targets, and comes
+        down to them.
+      </p>
+    </div>
+  );
+}
+
+function Ways({ job, answer }: { job: Job; answer: Answer }) {
+  const ways = useMemo(() => alternativesFor(job.record, answer), [job.record, answer]);
+  if (ways.length === 1)
+    return <p className="text-second">There is no other: everything that can be moved is in this plan.</p>;
+  return (
+    <table className="w-full min-w-[640px]">
+      <thead className="label text-second text-left">
+        <tr>
+          <th className="py-1 font-normal">way</th>
+          <th className="px-3 py-1 text-right font-normal">in 100 land</th>
+          <th className="px-3 py-1 text-right font-normal">furthest off</th>
+          <th className="px-3 py-1 font-normal">to move</th>
+          <th className="px-3 py-1 font-normal">runs out first</th>
+          <th />
+        </tr>
+      </thead>
+      <tbody>
+        {ways.map((way) => (
+          <WayRow key={way.id} job={job} way={way} />
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function WayRow({ job, way }: { job: Job; way: Alternative }) {
+  const navigate = useNavigate();
+  const take = () => {
+    job.actions.record(`${way.title}: told, round ${way.answer.state.current + 1}`, planFact(way.answer));
+    void navigate(`/jobs/${job.record.id}/turn`);
+  };
+  const mayTake = way.id !== 'plan' && !way.bought && !job.state.turning && way.moved.length > 0;
+  return (
+    <tr className="border-rule border-t align-top" data-way={way.id}>
+      <td className="max-w-56 py-1.5">
+        <b>{way.title}</b>
+        <span className="label text-second block">{way.why}</span>
+      </td>
+      <td className="figures px-3 py-1.5 text-right font-semibold">
+        {Math.round(100 * (way.answer.chanceAfter ?? 0))}
+      </td>
+      <td className="px-3 py-1.5 text-right">{way.offMm === null ? '—' : <Length mm={way.offMm} />}</td>
+      <td className="label px-3 py-2">{movedWords(way)}</td>
+      <td className="label px-3 py-2">{way.worst ? <MarginLine margin={way.worst} /> : '—'}</td>
+      <td className="py-1.5 text-right">
+        {mayTake && (
+          <Button className="whitespace-nowrap" onClick={take} aria-label={`Turn by this: ${way.title}`}>
+            Turn by this
+          </Button>
+        )}
+        {way.bought && <span className="label text-second">needs the part</span>}
+      </td>
+    </tr>
+  );
+}
+
+function movedWords({ moved, answer }: Alternative): string {
+  if (moved.length === 0) return 'nothing';
+  return moved.length === answer.corners.length
+    ? `all ${moved.length}`
+    : moved.map((id) => cornerNames[id]).join(', ');
+}
+
+/** Heights and the first limit of each load case that differs from the others. */
+function Cases({ answer }: { answer: Answer }) {
+  const margins = marginsByCase(answer);
+  return (
+    <table className="w-full min-w-[560px]">
+      <thead className="label text-second text-left">
+        <tr>
+          <th className="py-1 font-normal">load case</th>
+          {answer.corners.map(({ id }) => (
+            <th key={id} className="px-3 py-1 text-right font-normal">
+              {cornerNames[id]}
+            </th>
+          ))}
+          <th className="px-3 py-1 font-normal">runs out first</th>
+        </tr>
+      </thead>
+      <tbody>
+        {casesAfter(answer).map(({ loadCase, heightsMm }) => {
+          const worst = margins.find((one) => one.loadCase === loadCase)?.margins.find(dependsOnLoad);
+          return (
+            <tr key={loadCase} className="border-rule border-t" data-case={loadCase}>
+              <td className="py-1.5 font-medium">{capital(loadCase)}</td>
+              {heightsMm.map((mm, k) => (
+                <td key={answer.corners[k]?.id} className="px-3 py-1.5 text-right">
+                  <Length mm={mm} decimals={0} />
+                </td>
+              ))}
+              <td className="label px-3 py-1.5">{worst ? <MarginLine margin={worst} /> : '—'}</td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
