@@ -1,16 +1,41 @@
 import type { EntryRefusal } from '#core/job/applyEntry.ts';
 import type { JobSummary } from '#core/job/nextAction.ts';
 import type { MachineSetting } from '#core/job/settings.ts';
+import type { CornerId } from '#core/machine/body.ts';
 import type { MachineClass } from '#core/machine/classes.ts';
 import type { Entry, JobDocument, JobRecord } from '#core/job/types.ts';
 
-/** GET /api/jobs */
-export interface JobList {
-  jobs: JobSummary[];
+/** What a list is asked for by: words of a job's or machine's name, and which part of it. */
+export interface ListQuery {
+  find: string;
+  offset: number;
+  limit: number;
 }
 
-/** GET /api/book */
+/** GET /api/jobs?find=&offset=&limit=: jobs being worked on, then those due back, then the rest, last touched first. */
+export interface JobList {
+  jobs: (JobSummary & { due: string | null })[];
+  /** How many there are in all. */
+  total: number;
+}
+
+/** GET /api/book?find=&offset=&limit=: machines, last touched first. */
 export interface Book {
+  machines: MachineEntry[];
+  total: number;
+}
+
+export interface MachineEntry {
+  /** The machine's id, or that of the only job on it. */
+  key: string;
+  name: string;
+  title: string;
+  machineClass: MachineClass;
+  settings: number;
+}
+
+/** GET /api/book/:key */
+export interface MachineBook {
   jobs: BookJob[];
 }
 
@@ -23,6 +48,22 @@ export interface BookJob {
   /** Shared by jobs on the same machine; null for a machine that has but this one. */
   machineId: string | null;
   settings: MachineSetting[];
+}
+
+/** A picture of where the tape is held: GET /api/photos/:id is the picture, /api/photos/:id/small its thumbnail. */
+export interface Photo {
+  id: string;
+  /** The job it was taken in: it is shown in every job on the same machine. */
+  jobId: string;
+  corner: CornerId;
+  width: number;
+  height: number;
+  at: string;
+}
+
+/** GET /api/photos?job=, newest first */
+export interface PhotoList {
+  photos: Photo[];
 }
 
 /** POST /api/jobs: the id is made by the page, so that sending twice makes one job. */

@@ -1,5 +1,10 @@
 /** Bounds on everything that can be sent. Lengths in mm: wide enough for any machine, tight enough to catch slips. */
 export const limits = {
+  /** A picture as sent; kept much smaller. */
+  photoBytes: 16 * 1024 * 1024,
+  photoPixels: 60_000_000,
+  photosPerCorner: 6,
+  listMost: 200,
   bodyBytes: 2 * 1024 * 1024,
   nameLength: 80,
   noteLength: 4000,

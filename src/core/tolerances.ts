@@ -123,6 +123,8 @@ export const tolerances = {
   /** draws, to compare neighbouring plans on: the same ones for all, so that fewer do. */
   searchDraws: 1000,
   /** mm, absolute. A reading further than this from its twin across the axle is questioned. */
+  /** mm off what a round should read that asks whether it is settled and the same point. */
+  trendQuestionMm: 20,
   twinQuestionMm: 25,
   /** mm, absolute. A target further than this from what was read is questioned: half a number, or the wrong point. */
   targetQuestionMm: 90,

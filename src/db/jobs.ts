@@ -1,4 +1,7 @@
-import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, ilike, inArray, isNotNull, or, sql, type SQL } from 'drizzle-orm';
+import type { AnyPgColumn } from 'drizzle-orm/pg-core';
+import type { Book, ListQuery } from '#contract/api.ts';
+import type { MachineClass } from '#core/machine/classes.ts';
 import { migrateDocument } from '#core/job/migrate.ts';
 import { LINE_REVISION, type JobLine } from '#core/job/line.ts';
 import type { Entry, JobDocument, JobRecord } from '#core/job/types.ts';
@@ -19,26 +22,99 @@ export interface KeptLine {
   line: JobLine | null;
 }
 
-/** What lists show of every job, the last touched first. */
-export async function listLines(db: Queryable): Promise<KeptLine[]> {
+/** What lists show of the jobs asked for: those being worked on, then those due back, the last touched first. */
+export async function listLines(
+  db: Queryable,
+  { find, offset, limit }: ListQuery,
+): Promise<{ lines: KeptLine[]; total: number }> {
   const { id, version, updatedAt, line, lineVersion, lineRevision } = jobs;
   const rows = await db
     .select({ id, version, updatedAt, line, lineVersion, lineRevision })
     .from(jobs)
-    .orderBy(desc(jobs.updatedAt), asc(jobs.id));
-  return rows.map((row) => ({
-    id: row.id,
-    version: row.version,
-    updatedAt: row.updatedAt,
-    line: row.lineVersion === row.version && row.lineRevision === LINE_REVISION ? row.line : null,
-  }));
+    .where(named(find))
+    .orderBy(asc(jobs.locked), asc(jobs.due), desc(jobs.updatedAt), asc(jobs.id))
+    .limit(limit)
+    .offset(offset);
+  return { lines: rows.map(keptLine), total: await db.$count(jobs, named(find)) };
+}
+
+type LineRow = Pick<
+  typeof jobs.$inferSelect,
+  'id' | 'version' | 'updatedAt' | 'line' | 'lineVersion' | 'lineRevision'
+>;
+
+const keptLine = (row: LineRow): KeptLine => ({
+  id: row.id,
+  version: row.version,
+  updatedAt: row.updatedAt,
+  line: row.lineVersion === row.version && row.lineRevision === LINE_REVISION ? row.line : null,
+});
+
+/** Jobs whose name or machine has these words in it, wherever. */
+function named(find: string) {
+  if (find.trim() === '') return undefined;
+  const pattern = `%${find.trim().replace(/[\\%_]/g, '\\$&')}%`;
+  return or(ilike(jobs.name, pattern), ilike(jobs.title, pattern));
+}
+
+/** Machines that something was measured on, the last touched first, under the name of their newest job. */
+export async function listMachines(db: Queryable, { find, offset, limit }: ListQuery): Promise<Book> {
+  const some = and(gt(jobs.settingsCount, 0), isNotNull(jobs.machineKey), named(find));
+  const newest = (column: AnyPgColumn | SQL) =>
+    sql`(array_agg(${column} order by ${jobs.updatedAt} desc))[1]`;
+  const machines = await db
+    .select({
+      key: sql<string>`${jobs.machineKey}`,
+      name: sql<string>`${newest(jobs.name)}`,
+      title: sql<string>`${newest(jobs.title)}`,
+      machineClass: sql<MachineClass>`${newest(sql`${jobs.document}->'machine'->>'class'`)}`,
+      settings: sql<number>`sum(${jobs.settingsCount})::int`,
+    })
+    .from(jobs)
+    .where(some)
+    .groupBy(jobs.machineKey)
+    .orderBy(desc(sql`max(${jobs.updatedAt})`), asc(jobs.machineKey))
+    .limit(limit)
+    .offset(offset);
+  const [count] = await db
+    .select({ total: sql<number>`count(distinct ${jobs.machineKey})::int` })
+    .from(jobs)
+    .where(some);
+  return { machines, total: count?.total ?? 0 };
+}
+
+/** The lines of every job on one machine, the last touched first. */
+export async function machineLines(db: Queryable, machineKey: string): Promise<KeptLine[]> {
+  const { id, version, updatedAt, line, lineVersion, lineRevision } = jobs;
+  const rows = await db
+    .select({ id, version, updatedAt, line, lineVersion, lineRevision })
+    .from(jobs)
+    .where(eq(jobs.machineKey, machineKey))
+    .orderBy(desc(jobs.updatedAt));
+  return rows.map(keptLine);
+}
+
+/** Jobs whose line is not of this version of the program. */
+export async function staleJobs(db: Queryable): Promise<string[]> {
+  const rows = await db
+    .select({ id: jobs.id })
+    .from(jobs)
+    .where(sql`${jobs.lineRevision} is distinct from ${LINE_REVISION}`);
+  return rows.map(({ id }) => id);
 }
 
 /** Keeps what lists show of a job, unless the job has gone on since. */
 export async function keepLine(db: Queryable, id: string, version: number, line: JobLine): Promise<void> {
   await db
     .update(jobs)
-    .set({ line, lineVersion: version, lineRevision: LINE_REVISION })
+    .set({
+      line,
+      lineVersion: version,
+      lineRevision: LINE_REVISION,
+      settingsCount: line.settings.length,
+      locked: line.summary.locked,
+      due: line.due,
+    })
     .where(and(eq(jobs.id, id), eq(jobs.version, version)));
 }
 
@@ -75,11 +151,16 @@ async function withEntries(db: Queryable, rows: (typeof jobs.$inferSelect)[]): P
   }));
 }
 
+/** What lists find a job by. */
+function listedBy(id: string, { name, machine }: JobDocument) {
+  return { name, title: machine.title, machineKey: machine.id ?? id };
+}
+
 /** Adds a job row; false when the id is taken. */
 export async function insertJob(db: Queryable, id: string, document: JobDocument): Promise<boolean> {
   const added = await db
     .insert(jobs)
-    .values({ id, version: 1, document })
+    .values({ id, version: 1, document, ...listedBy(id, document) })
     .onConflictDoNothing()
     .returning({ id: jobs.id });
   return added.length > 0;
@@ -96,7 +177,12 @@ export async function appendEntry(db: Queryable, record: JobRecord, entry: Entry
     await db.insert(facts).values({ ...place, ...entry.fact, replaces: entry.replaces });
   await db
     .update(jobs)
-    .set({ version: record.version, document: record.document, updatedAt: sql`now()` })
+    .set({
+      version: record.version,
+      document: record.document,
+      ...listedBy(record.id, record.document),
+      updatedAt: sql`now()`,
+    })
     .where(eq(jobs.id, record.id));
 }
 

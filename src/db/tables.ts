@@ -1,4 +1,7 @@
 import {
+  boolean,
+  customType,
+  date,
   doublePrecision,
   foreignKey,
   index,
@@ -11,6 +14,7 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
+import type { CornerId } from '#core/machine/body.ts';
 import type { JobLine } from '#core/job/line.ts';
 import type { JobDocument, Op, ToldPlan } from '#core/job/types.ts';
 
@@ -27,10 +31,40 @@ export const jobs = pgTable(
     line: jsonb('line').$type<JobLine>(),
     lineVersion: integer('line_version'),
     lineRevision: integer('line_revision'),
+    /** What lists are found and put in order by, out of the document and the line. */
+    name: text('name').notNull().default(''),
+    title: text('title').notNull().default(''),
+    machineKey: uuid('machine_key'),
+    settingsCount: integer('settings_count').notNull().default(0),
+    locked: boolean('locked').notNull().default(false),
+    due: date('due', { mode: 'string' }),
     createdAt: instant('created_at').notNull().defaultNow(),
     updatedAt: instant('updated_at').notNull().defaultNow(),
   },
-  (table) => [index('jobs_last_touched').on(table.updatedAt.desc(), table.id)],
+  (table) => [
+    index('jobs_of_the_day').on(table.locked, table.due, table.updatedAt.desc().nullsFirst(), table.id),
+    index('jobs_of_a_machine').on(table.machineKey),
+  ],
+);
+
+const bytes = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
+
+/** Pictures of where the tape is held, by corner: small JPEGs without anything but the picture. */
+export const photos = pgTable(
+  'photos',
+  {
+    id: uuid('id').primaryKey(),
+    jobId: uuid('job_id')
+      .notNull()
+      .references(() => jobs.id),
+    corner: text('corner').$type<CornerId>().notNull(),
+    width: integer('width').notNull(),
+    height: integer('height').notNull(),
+    picture: bytes('picture').notNull(),
+    small: bytes('small').notNull(),
+    createdAt: instant('created_at').notNull().defaultNow(),
+  },
+  (table) => [index('photos_of_a_job').on(table.jobId)],
 );
 
 /** Everything that ever happened to a job, in order. Rows are appended and never changed. */

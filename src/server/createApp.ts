@@ -10,6 +10,7 @@ import { problemOf } from '#contract/problems.ts';
 import type { Deps } from './deps.ts';
 import { errorFunnel, ProblemError, sendProblem } from './http/problem.ts';
 import { eventStream } from './routes/events.ts';
+import { photoRoutes } from './routes/photos.ts';
 import { bookRoutes, jobRoutes } from './routes/jobs.ts';
 
 /** The whole server as an Express application; it does not listen by itself. */
@@ -39,6 +40,7 @@ const securityHeaders = {
 function api(deps: Deps): express.Router {
   const router = express.Router();
   router.use(limitWrites(deps.writesPerMinute));
+  router.use('/photos', photoRoutes(deps));
   router.use(
     requireJson,
     express.json({ limit: limits.bodyBytes, strict: false, reviver: refuseBrokenText }),

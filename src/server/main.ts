@@ -4,6 +4,7 @@ import { pino } from 'pino';
 import { migrateDatabase, openDatabase } from '#db/connect.ts';
 import { createApp } from './createApp.ts';
 import { loadDemo } from './demo.ts';
+import { freshenLines } from './services/jobs.ts';
 import { openJobEvents } from './services/events.ts';
 
 /** The one place that reads the environment and listens. Run from the project's folder. */
@@ -31,6 +32,9 @@ async function main(): Promise<void> {
   server.listen(port, '127.0.0.1', () => {
     if (loaded > 0) process.stdout.write(`Loaded ${loaded} demo jobs.\n`);
     process.stdout.write(`Margin is on http://127.0.0.1:${port}\n`);
+    freshenLines(db).catch((error: unknown) =>
+      log.error({ err: error }, 'lists could not be worked out anew'),
+    );
   });
   const stop = () => {
     server.close();

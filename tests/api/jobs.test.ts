@@ -2,12 +2,13 @@ import { blankDocument } from '#core/job/create.ts';
 import { blankSpring } from '#core/job/spring.ts';
 import { randomUUID } from 'node:crypto';
 import request from 'supertest';
-import { sql } from 'drizzle-orm';
+import { sql, TransactionRollbackError } from 'drizzle-orm';
 import type { Entry, Fact, Json } from '#core/job/types.ts';
 import type { BookJob } from '#contract/api.ts';
 import { problemCatalogue, type Problem } from '#contract/problems.ts';
 import { openDatabase } from '#db/connect.ts';
 import { loadDemo } from '#server/demo.ts';
+import { freshenLines } from '#server/services/jobs.ts';
 import { plainDocument } from '../fixtures/records.ts';
 import { serve, startTestServer, type TestServer } from '../fixtures/server.ts';
 
@@ -107,29 +108,115 @@ describe('keeping jobs', () => {
     expect((await line()).name).toBe('Sandpiper');
     expect(await kept()).toMatchObject({ line_version: 1, line: { summary: { name: 'Sandpiper' } } });
     await post(id, change('name', 'Sandpiper', 'Dunlin')).expect(201);
-    expect((await kept()).line_version).toBe(1);
-    expect(await line()).toMatchObject({ name: 'Dunlin', version: 2 });
+    // Kept with the entry, so that no list has to work it out.
     expect((await kept()).line_version).toBe(2);
+    expect(await line()).toMatchObject({ name: 'Dunlin', version: 2 });
     await server.db.execute(
       sql`update jobs set line_revision = 0, line = jsonb_set(line, '{summary,name}', '"old"') where id = ${id}`,
     );
     expect((await line()).name).toBe('Dunlin');
   });
 
+  test('lists are read in parts, found by words, and give those being worked on first', async () => {
+    const tag = randomUUID().slice(0, 8);
+    const made: string[] = [];
+    for (const n of [1, 2, 3]) {
+      const document = { ...plainDocument(), name: `${tag} 100% ${n}` };
+      const { body } = await api()
+        .post('/api/jobs')
+        .send({ id: randomUUID(), document, entries: [height(371)] })
+        .expect(201);
+      made.push(body.id as string);
+    }
+    const lock = (kind: 'locked' | 'recheck', how: string | null, slot: string) => {
+      const fact: Fact = {
+        kind,
+        round: 0,
+        corner: null,
+        slot,
+        valueMm: null,
+        askedMm: null,
+        how,
+        told: null,
+      };
+      return { ...stamp(), type: 'fact', fact, replaces: null };
+    };
+    await post(made[1] ?? '', lock('locked', null, 'locked')).expect(201);
+    await post(made[2] ?? '', lock('recheck', '2026-12-24', 'due')).expect(201);
+    await post(made[2] ?? '', lock('locked', null, 'locked')).expect(201);
+    const list = async (query: object) => (await api().get('/api/jobs').query(query).expect(200)).body;
+    const all = await list({ find: tag });
+    expect(all.total).toBe(3);
+    expect(all.jobs.map(({ id, due }: { id: string; due: string | null }) => [id, due])).toEqual([
+      [made[0], null],
+      [made[2], '2026-12-24'],
+      [made[1], null],
+    ]);
+    expect((await list({ find: `${tag} 100%`, offset: 1, limit: 1 })).jobs).toMatchObject([{ id: made[2] }]);
+    // A per cent sign is a per cent sign, not "anything".
+    expect((await list({ find: `${tag}%3` })).total).toBe(0);
+    expectProblem(await api().get('/api/jobs').query({ limit: 0 }), 'invalid');
+    expectProblem(await api().get('/api/jobs').query({ offset: 'x' }), 'invalid');
+    expectProblem(await api().get('/api/book').query({ limit: 100000 }), 'invalid');
+  });
+
+  test('lists are read by an index, not by sorting every job', async () => {
+    await server.db
+      .transaction(async (tx) => {
+        await tx.execute(sql`
+        insert into jobs (id, version, document, name, updated_at)
+        select gen_random_uuid(), 1, '{}', 'filler', now() - n * interval '1 hour' from generate_series(1, 3000) n`);
+        await tx.execute(sql`analyze jobs`);
+        const planOf = async (query: string) => {
+          const { rows } = await tx.execute(sql.raw(`explain ${query}`));
+          return rows.map((row) => Object.values(row)[0]).join('\n');
+        };
+        expect(
+          await planOf('select id from jobs order by locked, due, updated_at desc, id limit 40'),
+        ).toContain('jobs_of_the_day');
+        expect(await planOf(`select id from jobs where machine_key = '${randomUUID()}'`)).toContain(
+          'jobs_of_a_machine',
+        );
+        tx.rollback();
+      })
+      .catch((error: unknown) => {
+        if (!(error instanceof TransactionRollbackError)) throw error;
+      });
+  });
+
   test('the logbook has every setting of every job in which something was read', async () => {
     const id = await newJob();
-    const book = async () => {
-      const { body } = await api().get('/api/book').expect(200);
-      return body.jobs.find((job: { id: string }) => job.id === id) as BookJob | undefined;
+    const entry = async () => {
+      const { body } = await api().get('/api/book').query({ limit: 200 }).expect(200);
+      return body.machines.find((machine: { key: string }) => machine.key === id) as object | undefined;
     };
-    expect(await book()).toBeUndefined();
+    expect(await entry()).toBeUndefined();
+    expect((await api().get(`/api/book/${id}`).expect(200)).body.jobs).toEqual([]);
     await post(id, height(375)).expect(201);
-    expect(await book()).toMatchObject({
+    expect(await entry()).toEqual({
+      key: id,
+      name: 'Sandpiper',
+      title: '',
+      machineClass: 'car',
+      settings: 1,
+    });
+    const { body } = await api().get(`/api/book/${id}`).expect(200);
+    expect((body.jobs as BookJob[])[0]).toMatchObject({
       name: 'Sandpiper',
       machineId: null,
       settings: [{ round: 0, locked: false, corners: { LF: { heightMm: 375, collarMm: null, seatMm: 0 } } }],
     });
     await api().post('/api/book').send({}).expect(405);
+    expectProblem(await api().get(`/api/book/${randomUUID()}`), 'machine-not-found');
+    expectProblem(await api().get('/api/book/nonsense'), 'machine-not-found');
+  });
+
+  test('lines that an older program worked out are made anew in one go', async () => {
+    const id = await newJob();
+    await server.db.execute(sql`update jobs set line_revision = 0, line = null where id = ${id}`);
+    await freshenLines(server.db);
+    const { rows } = await server.db.execute(sql`select line from jobs where id = ${id}`);
+    expect(rows[0]).toMatchObject({ line: { summary: { name: 'Sandpiper' } } });
   });
 
   test('sending the same job or entry twice makes one', async () => {
@@ -358,7 +445,7 @@ describe('what is wrong is refused with where and why', () => {
       change('__proto__.polluted', null, 1),
       change('constructor.prototype', null, 1),
       change('corners.LF', null, { deep: [[[[[[[[[[1]]]]]]]]]] }),
-      change('schemaVersion', 3, 4),
+      change('schemaVersion', 4, 5),
       { ...change('name', 'Sandpiper', 'x'), extra: true },
     ];
     for (const entry of bad) {

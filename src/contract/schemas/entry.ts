@@ -177,3 +177,14 @@ export const newJobSchema = Joi.object({
 
 /** A job's id in an address. */
 export const jobIdSchema = uuid.required();
+
+/** What a picture is sent or asked for with. */
+export const photoPlaceSchema = Joi.object({ job: uuid.required(), corner });
+export const photoListSchema = Joi.object({ job: uuid.required() });
+
+/** Which part of a list is asked for. */
+export const listQuerySchema = Joi.object({
+  find: Joi.string().allow('').max(limits.nameLength).required(),
+  offset: within({ min: 0, max: 1_000_000 }).integer().required(),
+  limit: within({ min: 1, max: limits.listMost }).integer().required(),
+});

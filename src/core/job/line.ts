@@ -1,3 +1,5 @@
+import { standingFacts } from './facts.ts';
+import { recheckOf } from './recheck.ts';
 import { summarise, type JobSummary } from './nextAction.ts';
 import { settingsOf, type MachineSetting } from './settings.ts';
 import type { JobRecord } from './types.ts';
@@ -6,16 +8,20 @@ import type { JobRecord } from './types.ts';
 export interface JobLine {
   summary: Omit<JobSummary, 'updatedAt'>;
   machineId: string | null;
+  /** ISO day a locked machine is due back; null where none was set. */
+  due: string | null;
   settings: MachineSetting[];
 }
 
 /** Raised whenever a line would come out differently for the same job, so that kept ones are made anew. */
-export const LINE_REVISION = 1;
+export const LINE_REVISION = 2;
 
 /** Works out a job's line. */
 export function lineOf(record: JobRecord): JobLine {
+  const summary = summarise(record, '');
   return {
-    summary: summarise(record, ''),
+    summary,
+    due: summary.locked ? (recheckOf(standingFacts(record))?.day ?? null) : null,
     machineId: record.document.machine.id,
     settings: settingsOf(record),
   };

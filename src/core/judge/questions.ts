@@ -6,19 +6,25 @@ import { tolerances } from '../tolerances.ts';
 
 /** A question: how far off something is, and from what. */
 export interface Question {
-  kind: 'twin' | 'repeat' | 'target';
+  kind: 'twin' | 'repeat' | 'target' | 'trend';
   differenceMm: number;
 }
 
-/** Whether a height reading is unlikely enough to ask about; it is kept whatever the answer. */
+/**
+ * Whether a height reading is unlikely enough to ask about; it is kept whatever the answer. `expectedMm` is what this round
+ * was told to read, or what the round before did; null in the first.
+ */
 export function questionHeight(
   readingMm: number,
   corner: CornerId,
   round: Round | undefined,
   others: readonly number[],
+  expectedMm: number | null = null,
 ): Question | null {
   const repeat = nearestDifference(readingMm, others);
   if (Math.abs(repeat) > tolerances.repeatQuestionMm) return { kind: 'repeat', differenceMm: repeat };
+  const trend = expectedMm === null ? 0 : readingMm - expectedMm;
+  if (Math.abs(trend) > tolerances.trendQuestionMm) return { kind: 'trend', differenceMm: trend };
   const across = twinOf(corner);
   const twin = across ? round?.heights[across] : undefined;
   const difference = twin ? readingMm - meanOf(twin) : 0;
@@ -45,6 +51,8 @@ export function questionWords(question: Question, say: (mm: number) => string): 
   const size = say(Math.abs(question.differenceMm));
   if (question.kind === 'target')
     return `${size} from what it reads now. Kept; is the number whole, and the point the same?`;
+  if (question.kind === 'trend')
+    return `${size} ${question.differenceMm < 0 ? 'lower' : 'higher'} than this round should read. Kept; is it settled, and the point the same?`;
   return question.kind === 'twin'
     ? `${size} off its twin across the axle. Kept; check the point and read again if in doubt.`
     : `${size} off the other reading here. Kept; settle and read again.`;

@@ -1,19 +1,14 @@
-import { Router, type RequestHandler } from 'express';
+import { Router, type Request } from 'express';
 import { migrateJob } from '#core/job/migrate.ts';
 import type { Entry } from '#core/job/types.ts';
-import type { Book, EntryAnswer, JobAnswer, JobList, NewJob } from '#contract/api.ts';
-import { entrySchema, jobIdSchema, newJobSchema } from '#contract/schemas/entry.ts';
+import { listMachines } from '#db/jobs.ts';
+import type { Book, EntryAnswer, JobAnswer, JobList, ListQuery, MachineBook, NewJob } from '#contract/api.ts';
+import { entrySchema, jobIdSchema, listQuerySchema, newJobSchema } from '#contract/schemas/entry.ts';
+import { only } from '../http/methods.ts';
 import { ProblemError } from '../http/problem.ts';
 import { validated } from '../http/validate.ts';
 import { addEntry, createJob, jobSummaries, machineBook, readJob } from '../services/jobs.ts';
 import type { Deps } from '../deps.ts';
-
-const only =
-  (...methods: string[]): RequestHandler =>
-  (_request, response) => {
-    response.setHeader('Allow', methods.join(', '));
-    throw new ProblemError('method-not-allowed');
-  };
 
 /** A job id from the address; one that cannot be an id is simply not there. */
 function jobId(raw: unknown): string {
@@ -21,13 +16,25 @@ function jobId(raw: unknown): string {
   return raw as string;
 }
 
+/** Which part of a list is asked for, out of the address; left out, the first fifty of all. */
+function listQuery({ find = '', offset = '0', limit = '50' }: Request['query']): ListQuery {
+  return validated<ListQuery>(listQuerySchema, { find, offset: Number(offset), limit: Number(limit) });
+}
+
 /** /api/book */
 export function bookRoutes({ db }: Deps): Router {
   const router = Router();
   router
     .route('/')
-    .get(async (_request, response) => {
-      response.json({ jobs: await machineBook(db) } satisfies Book);
+    .get(async (request, response) => {
+      response.json((await listMachines(db, listQuery(request.query))) satisfies Book);
+    })
+    .all(only('GET'));
+  router
+    .route('/:key')
+    .get(async (request, response) => {
+      if (jobIdSchema.validate(request.params.key).error) throw new ProblemError('machine-not-found');
+      response.json({ jobs: await machineBook(db, request.params.key) } satisfies MachineBook);
     })
     .all(only('GET'));
   return router;
@@ -38,8 +45,8 @@ export function jobRoutes({ db }: Deps): Router {
   const router = Router();
   router
     .route('/')
-    .get(async (_request, response) => {
-      response.json({ jobs: await jobSummaries(db) } satisfies JobList);
+    .get(async (request, response) => {
+      response.json((await jobSummaries(db, listQuery(request.query))) satisfies JobList);
     })
     .post(async (request, response) => {
       const job = validated<NewJob>(newJobSchema, migrateJob(request.body));

@@ -1,48 +1,59 @@
 import { applyEntry, type EntryRefusal } from '#core/job/applyEntry.ts';
 import { lineOf, type JobLine } from '#core/job/line.ts';
-import type { JobSummary } from '#core/job/nextAction.ts';
 import type { Entry, JobRecord } from '#core/job/types.ts';
-import type { BookJob, NewJob } from '#contract/api.ts';
+import type { BookJob, JobList, ListQuery, NewJob } from '#contract/api.ts';
 import { limits } from '#contract/limits.ts';
 import type { Database, Queryable } from '#db/connect.ts';
-import { announceJob, appendEntry, findJob, insertJob, keepLine, listLines } from '#db/jobs.ts';
+import {
+  announceJob,
+  appendEntry,
+  findJob,
+  insertJob,
+  keepLine,
+  listLines,
+  machineLines,
+  staleJobs,
+  type KeptLine,
+} from '#db/jobs.ts';
 import { checkDocument } from '../http/validate.ts';
 import { ProblemError } from '../http/problem.ts';
 
-interface Listed extends JobLine {
-  updatedAt: string;
-}
-
-/** What lists show of every job; a line that is not up to date is worked out, and kept for the next time. */
-async function allLines(db: Database): Promise<Listed[]> {
-  const kept = await listLines(db);
-  const lines: Listed[] = [];
-  for (const { id, updatedAt, line } of kept) {
-    const found = line ?? (await freshLine(db, id));
-    if (found) lines.push({ ...found, updatedAt: updatedAt.toISOString() });
-  }
-  return lines;
-}
-
-async function freshLine(db: Database, id: string): Promise<JobLine | null> {
+/** A job's line; one that is not up to date is worked out, and kept for the next time. */
+async function lineFor(db: Database, { id, line }: Pick<KeptLine, 'id' | 'line'>): Promise<JobLine | null> {
+  if (line) return line;
   const kept = await findJob(db, id);
   if (!kept) return null;
-  const line = lineOf(kept.record);
-  await keepLine(db, id, kept.record.version, line);
-  return line;
+  const made = lineOf(kept.record);
+  await keepLine(db, id, kept.record.version, made);
+  return made;
 }
 
-/** Every job's line for Bays. */
-export async function jobSummaries(db: Database): Promise<JobSummary[]> {
-  return (await allLines(db)).map(({ summary, updatedAt }) => ({ ...summary, updatedAt }));
+/** The lines of Bays that are asked for. */
+export async function jobSummaries(db: Database, query: ListQuery): Promise<JobList> {
+  const { lines, total } = await listLines(db, query);
+  const jobs: JobList['jobs'] = [];
+  for (const kept of lines) {
+    const line = await lineFor(db, kept);
+    if (line) jobs.push({ ...line.summary, due: line.due, updatedAt: kept.updatedAt.toISOString() });
+  }
+  return { jobs, total };
 }
 
-/** Every setting of every machine, for the logbook; jobs that nothing was measured in are left out. */
-export async function machineBook(db: Database): Promise<BookJob[]> {
-  const lines = await allLines(db);
-  return lines.flatMap(({ summary: { id, name, title, machineClass }, machineId, settings }) =>
-    settings.length === 0 ? [] : [{ id, name, title, machineClass, machineId, settings }],
-  );
+/** Every setting of one machine; jobs that nothing was measured in are left out. Throws `machine-not-found`. */
+export async function machineBook(db: Database, key: string): Promise<BookJob[]> {
+  const kept = await machineLines(db, key);
+  if (kept.length === 0) throw new ProblemError('machine-not-found');
+  const lines = await Promise.all(kept.map((one) => lineFor(db, one)));
+  return lines.flatMap((line): BookJob[] => {
+    if (!line || line.settings.length === 0) return [];
+    const { id, name, title, machineClass } = line.summary;
+    return [{ id, name, title, machineClass, machineId: line.machineId, settings: line.settings }];
+  });
+}
+
+/** Works out anew what lists show of every job that an older program worked out, one after another. */
+export async function freshenLines(db: Database): Promise<void> {
+  for (const id of await staleJobs(db)) await lineFor(db, { id, line: null });
 }
 
 /** One job's record. Throws `job-not-found`. */
@@ -62,6 +73,7 @@ export async function createJob(db: Database, job: NewJob): Promise<JobRecord> {
     if (!added) return sameJobOrRefuse(await readJob(tx, job.id), job);
     let record: JobRecord = { id: job.id, version: 1, document: job.document, entries: [] };
     for (const entry of job.entries) record = await extend(tx, record, entry);
+    await keepLine(tx, record.id, record.version, lineOf(record));
     await announceJob(tx, record.id, record.version);
     return record;
   });
@@ -85,6 +97,7 @@ export async function addEntry(db: Database, id: string, entry: Entry): Promise<
       });
     }
     const next = await extend(tx, record, entry);
+    await keepLine(tx, id, next.version, lineOf(next));
     await announceJob(tx, id, next.version);
     return next.version;
   });

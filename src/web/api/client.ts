@@ -12,13 +12,27 @@ export class ApiProblem extends Error {
 
 /** Calls the server with JSON. Throws ApiProblem for its refusals; anything else thrown means it was not reached. */
 export async function callApi<T>(path: string, body?: unknown): Promise<T> {
-  const response = await fetch(`/api${path}`, {
-    method: body === undefined ? 'GET' : 'POST',
-    ...(body === undefined
+  const sent =
+    body === undefined
       ? {}
-      : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
-  });
-  if (response.ok) return (await response.json()) as T;
+      : { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) };
+  return (await answered(await fetch(`/api${path}`, sent))).json() as Promise<T>;
+}
+
+/** Sends a picture as it is. Throws as `callApi` does. */
+export async function sendPicture<T>(path: string, picture: Blob): Promise<T> {
+  const headers = { 'Content-Type': picture.type || 'image/jpeg' };
+  const response = await fetch(`/api${path}`, { method: 'POST', headers, body: picture });
+  return (await answered(response)).json() as Promise<T>;
+}
+
+/** Removes what is at an address. Throws as `callApi` does. */
+export async function removeAt(path: string): Promise<void> {
+  await answered(await fetch(`/api${path}`, { method: 'DELETE' }));
+}
+
+async function answered(response: Response): Promise<Response> {
+  if (response.ok) return response;
   if (response.headers.get('Content-Type')?.startsWith('application/problem+json')) {
     throw new ApiProblem((await response.json()) as Problem);
   }

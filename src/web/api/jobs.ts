@@ -1,6 +1,6 @@
-import { QueryClient, useQuery } from '@tanstack/react-query';
+import { keepPreviousData, QueryClient, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
-import type { Book, JobAnswer, JobEvent, JobList } from '#contract/api.ts';
+import type { Book, JobAnswer, JobEvent, JobList, MachineBook } from '#contract/api.ts';
 import { applyEntry } from '#core/job/applyEntry.ts';
 import { migrateDocument } from '#core/job/migrate.ts';
 import type { JobRecord } from '#core/job/types.ts';
@@ -20,14 +20,43 @@ export const queryClient = new QueryClient({
 
 const jobKey = (id: string) => ['job', id];
 
-/** The lines of Bays. */
-export function useJobList() {
-  return useQuery({ queryKey: ['jobs'], queryFn: () => callApi<JobList>('/jobs') });
+/** How many lines of a list are asked for at once. */
+const PAGE = 40;
+
+/** A list read page by page; while another search is under way the last one stays. */
+function usePaged<Page extends { total: number }>(name: string, find: string, count: (page: Page) => number) {
+  return useInfiniteQuery({
+    queryKey: [name, 'list', find],
+    queryFn: ({ pageParam }) =>
+      callApi<Page>(
+        `/${name}?${new URLSearchParams({ find, offset: String(pageParam), limit: String(PAGE) })}`,
+      ),
+    initialPageParam: 0,
+    getNextPageParam: (_last, pages: Page[]) => {
+      const read = pages.reduce((sum, page) => sum + count(page), 0);
+      return read < (pages[0]?.total ?? 0) ? read : undefined;
+    },
+    placeholderData: keepPreviousData,
+  });
 }
 
-/** Every setting of every machine. */
-export function useBook() {
-  return useQuery({ queryKey: ['book'], queryFn: () => callApi<Book>('/book') });
+/** The lines of Bays, those whose name or machine has the words in it. */
+export function useJobList(find = '') {
+  return usePaged<JobList>('jobs', find, ({ jobs }) => jobs.length);
+}
+
+/** The machines of the logbook. */
+export function useBook(find = '') {
+  return usePaged<Book>('book', find, ({ machines }) => machines.length);
+}
+
+/** Every setting of one machine. */
+export function useMachineBook(key: string | null) {
+  return useQuery({
+    queryKey: ['book', key],
+    queryFn: () => callApi<MachineBook>(`/book/${key}`),
+    enabled: key !== null,
+  });
 }
 
 /** A job as the server has it, plus what is typed and not sent yet. */

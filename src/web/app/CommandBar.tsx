@@ -1,15 +1,19 @@
 import { Command } from 'cmdk';
+import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { stages } from '#core/job/nextAction.ts';
 import { useJobList } from '../api/jobs.ts';
 import { stageTitles } from '../pages/job/stages.ts';
+import { useDebounced } from '../ui/useDebounced.ts';
 import { useSettings } from './settings.ts';
 
 /** Finds jobs, stages and commands by typing. */
 export function CommandBar({ onClose }: { onClose: () => void }) {
   const navigate = useNavigate();
   const { id } = useParams();
-  const { data } = useJobList();
+  const [find, setFind] = useState('');
+  const { data } = useJobList(useDebounced(find));
+  const jobs = data?.pages.flatMap((page) => page.jobs) ?? [];
   const { system, setSystem, toggleTheme, setDenominator, denominator } = useSettings();
   const go = (to: string) => () => {
     onClose();
@@ -31,6 +35,8 @@ export function CommandBar({ onClose }: { onClose: () => void }) {
       contentClassName="bg-sheet border-ink fixed top-[12vh] left-1/2 z-50 w-[min(560px,calc(100vw-32px))] -translate-x-1/2 border"
     >
       <Command.Input
+        value={find}
+        onValueChange={setFind}
         placeholder="Job, stage or command"
         className="border-rule w-full border-b bg-transparent p-3 text-[17px] outline-none"
       />
@@ -46,7 +52,7 @@ export function CommandBar({ onClose }: { onClose: () => void }) {
           </Command.Group>
         )}
         <Command.Group heading="Jobs" className={heading}>
-          {(data?.jobs ?? []).map((job) => (
+          {jobs.map((job) => (
             <Command.Item
               key={job.id}
               value={`${job.name} ${job.title} ${job.id}`}

@@ -5,7 +5,7 @@ import { classDefaults, machineClasses } from '#core/machine/classes.ts';
 import { add, adjustment, heights, measured, settled } from '../../../tests/fixtures/records.ts';
 import { outlineOf } from '../drawing/outlines.ts';
 import { cornerNumbers } from '../features/job/words.ts';
-import { machinesOf, pageWords } from './book/machines.ts';
+import { machineOf, pageWords } from './book/machines.ts';
 
 describe('the logbook', () => {
   const job = (id: string, machineId: string | null, at: string): BookJob => {
@@ -14,21 +14,14 @@ describe('the logbook', () => {
     return { id, name: id, title: '', machineClass: 'car', machineId, settings };
   };
 
-  test('jobs on one machine make one book, newest page first; others have their own', () => {
-    const books = machinesOf([
-      job('first', 'm', '2026-03-01'),
-      job('alone', null, '2026-05-01'),
-      job('second', 'm', '2026-04-01'),
-    ]);
-    expect(books.map(({ name, pages }) => [name, pages.length])).toEqual([
-      ['alone', 2],
-      ['second', 4],
-    ]);
-    expect(books[1]?.pages.map(({ key }) => key)).toEqual(['second.1', 'second.0', 'first.1', 'first.0']);
+  test('the jobs on one machine make one book, newest page first', () => {
+    const book = machineOf('m', [job('first', 'm', '2026-03-01'), job('second', 'm', '2026-04-01')]);
+    expect(book?.name).toBe('second');
+    expect(book?.pages.map(({ key }) => key)).toEqual(['second.1', 'second.0', 'first.1', 'first.0']);
   });
 
   test('a page says when, in which job and at which round', () => {
-    const [page] = machinesOf([job('Sandpiper', null, '2026-03-01')])[0]?.pages ?? [];
+    const [page] = machineOf('m', [job('Sandpiper', null, '2026-03-01')])?.pages ?? [];
     expect(page && pageWords(page)).toMatch(/2026, Sandpiper, round 1$/);
     expect(page && pageWords({ ...page, setting: { ...page.setting, round: 0, locked: true } })).toMatch(
       /, baseline, locked$/,
@@ -36,7 +29,7 @@ describe('the logbook', () => {
   });
 
   test('nothing measured, nothing in the book', () => {
-    expect(machinesOf([])).toEqual([]);
+    expect(machineOf('m', [])).toBeNull();
   });
 });
 

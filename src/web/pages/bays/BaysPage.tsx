@@ -1,9 +1,11 @@
 import { useHotkeys } from 'react-hotkeys-hook';
-import { Link, useNavigate } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import { classDefaults, machineClasses } from '#core/machine/classes.ts';
 import { summarise, type JobSummary } from '#core/job/nextAction.ts';
 import { useJobList, useJobRecord } from '../../api/jobs.ts';
 import { useQueue } from '../../api/queue.ts';
+import { useDebounced } from '../../ui/useDebounced.ts';
+import { FindBox } from '../../ui/FindBox.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { OpenFile } from './OpenFile.tsx';
 import { JobLine } from './JobLine.tsx';
@@ -11,11 +13,18 @@ import { JobLine } from './JobLine.tsx';
 /** Bays: what is on the lifts, each job one line of the day with its next action and worst margin. */
 export function BaysPage() {
   const navigate = useNavigate();
-  const { data, isPending, isError, refetch } = useJobList();
+  const [params, setParams] = useSearchParams();
+  const find = params.get('find') ?? '';
+  const { data, isPending, isError, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } = useJobList(
+    useDebounced(find),
+  );
   useHotkeys('n', () => void navigate('/new'));
-  const jobs = data?.jobs ?? [];
-  const working = jobs.filter((job) => !job.locked);
-  const locked = jobs.filter((job) => job.locked);
+  const jobs = data?.pages.flatMap((page) => page.jobs) ?? [];
+  const groups = [
+    { title: null, jobs: jobs.filter((job) => !job.locked) },
+    { title: 'Due back', jobs: jobs.filter((job) => job.locked && job.due !== null) },
+    { title: 'Locked', jobs: jobs.filter((job) => job.locked && job.due === null) },
+  ];
   return (
     <main className="mx-auto w-full max-w-[1232px] flex-1 px-6 py-5 max-md:px-4">
       <title>Bays · Margin</title>
@@ -42,6 +51,13 @@ export function BaysPage() {
       <UnsentJobs known={jobs.map(({ id }) => id)} />
       <div className="mt-6 flex items-baseline justify-between gap-4">
         <h2 className="text-head font-semibold">In the bays</h2>
+        <div className="ml-auto w-56 max-sm:w-36">
+          <FindBox
+            label="Find a job or machine"
+            value={find}
+            onChange={(words) => setParams(words ? { find: words } : {}, { replace: true })}
+          />
+        </div>
         <Link to="/book" className="text-action font-semibold underline underline-offset-4">
           Logbook
         </Link>
@@ -56,22 +72,29 @@ export function BaysPage() {
         </div>
       )}
       {data && jobs.length === 0 && (
-        <p className="text-second mt-3">No jobs yet. Choose a machine above and type what the tape says.</p>
+        <p className="text-second mt-3">
+          {find === ''
+            ? 'No jobs yet. Choose a machine above and type what the tape says.'
+            : 'No job and no machine by that name.'}
+        </p>
       )}
-      <ul className="mt-2">
-        {working.map((job) => (
-          <JobLine key={job.id} job={job} />
-        ))}
-      </ul>
-      {locked.length > 0 && (
-        <>
-          <h2 className="text-head mt-8 font-semibold">Locked</h2>
-          <ul className="mt-2">
-            {locked.map((job) => (
-              <JobLine key={job.id} job={job} />
-            ))}
-          </ul>
-        </>
+      {groups.map(
+        ({ title, jobs: own }) =>
+          own.length > 0 && (
+            <section key={title} aria-label={title ?? 'In the bays'}>
+              {title && <h2 className="text-head mt-8 font-semibold">{title}</h2>}
+              <ul className="mt-2">
+                {own.map((job) => (
+                  <JobLine key={job.id} job={job} />
+                ))}
+              </ul>
+            </section>
+          ),
+      )}
+      {hasNextPage && (
+        <Button className="mt-4" disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>
+          {isFetchingNextPage ? 'Reading …' : `Show more of ${data?.pages[0]?.total ?? ''}`}
+        </Button>
       )}
     </main>
   );

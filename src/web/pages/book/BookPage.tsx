@@ -1,16 +1,22 @@
 import { Link, useSearchParams } from 'react-router';
 import { classDefaults } from '#core/machine/classes.ts';
-import { useBook } from '../../api/jobs.ts';
+import { useBook, useMachineBook } from '../../api/jobs.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Compare } from './Compare.tsx';
-import { machinesOf, type BookMachine, type Page } from './machines.ts';
+import type { MachineEntry } from '#contract/api.ts';
+import { FindBox } from '../../ui/FindBox.tsx';
+import { useDebounced } from '../../ui/useDebounced.ts';
+import { machineOf, type Page } from './machines.ts';
 
 /** Every setting a machine has had, two side by side, and the way back to any of them. */
 export function BookPage() {
-  const { data, isPending, isError, refetch } = useBook();
   const [params, setParams] = useSearchParams();
-  const machines = machinesOf(data?.jobs ?? []);
-  const chosen = machines.find(({ key }) => key === params.get('machine')) ?? machines[0];
+  const find = params.get('find') ?? '';
+  const { data, isPending, isError, refetch, hasNextPage, fetchNextPage } = useBook(useDebounced(find));
+  const machines = data?.pages.flatMap((page) => page.machines) ?? [];
+  const key = params.get('machine') ?? machines[0]?.key ?? null;
+  const { data: book } = useMachineBook(key);
+  const chosen = book && key ? machineOf(key, book.jobs) : null;
   const page = (name: string, fallback: number): Page | undefined =>
     chosen?.pages.find(({ key }) => key === params.get(name)) ?? chosen?.pages[fallback];
   const [left, right] = [page('from', 0), page('to', 1)];
@@ -30,7 +36,17 @@ export function BookPage() {
             </Button>
           </div>
         )}
-        {data && machines.length === 0 && (
+        <div className="mt-2">
+          <FindBox
+            label="Find a machine"
+            value={find}
+            onChange={(words) => setParams(words ? { find: words } : {}, { replace: true })}
+          />
+        </div>
+        {data && machines.length === 0 && find !== '' && (
+          <p className="text-second mt-3">No machine by that name has been measured.</p>
+        )}
+        {data && machines.length === 0 && find === '' && (
           <p className="text-second mt-3">
             Nothing measured yet. The first baseline of a job is its first page here.{' '}
             <Link to="/" className="text-action font-semibold underline underline-offset-4">
@@ -43,11 +59,16 @@ export function BookPage() {
             <MachineChoice
               key={machine.key}
               machine={machine}
-              open={machine.key === chosen?.key}
-              choose={() => setParams({ machine: machine.key }, { replace: true })}
+              open={machine.key === key}
+              choose={() => setParams({ ...(find ? { find } : {}), machine: machine.key }, { replace: true })}
             />
           ))}
         </ul>
+        {hasNextPage && (
+          <Button className="mt-3" onClick={() => void fetchNextPage()}>
+            Show more
+          </Button>
+        )}
       </div>
       {chosen && left && (
         <Compare
@@ -66,12 +87,11 @@ function MachineChoice({
   open,
   choose,
 }: {
-  machine: BookMachine;
+  machine: MachineEntry;
   open: boolean;
   choose: () => void;
 }) {
-  const { pages, name, title } = machine;
-  const newest = pages[0];
+  const { settings, name, title, machineClass } = machine;
   return (
     <li className="border-rule shrink-0 border-b">
       <button
@@ -82,8 +102,7 @@ function MachineChoice({
       >
         <span className={open ? 'text-action font-semibold' : 'font-semibold'}>{name}</span>
         <span className="label text-second block">
-          {title || (newest ? classDefaults[newest.job.machineClass].title : '')} · {pages.length}{' '}
-          {pages.length === 1 ? 'setting' : 'settings'}
+          {title || classDefaults[machineClass].title} · {settings} {settings === 1 ? 'setting' : 'settings'}
         </span>
       </button>
     </li>

@@ -17,23 +17,15 @@ export interface BookMachine {
   pages: Page[];
 }
 
-/** Jobs put together by machine, the machine last worked on first. */
-export function machinesOf(jobs: readonly BookJob[]): BookMachine[] {
-  const byKey = new Map<string, BookJob[]>();
-  for (const job of jobs) {
-    const key = job.machineId ?? job.id;
-    byKey.set(key, [...(byKey.get(key) ?? []), job]);
-  }
-  const machines = [...byKey].map(([key, own]) => {
-    const pages = own
-      .flatMap((job) =>
-        job.settings.map((setting): Page => ({ key: `${job.id}.${setting.round}`, job, setting })),
-      )
-      .sort((a, b) => (a.setting.at < b.setting.at ? 1 : -1));
-    const newest = pages[0]?.job as BookJob;
-    return { key, name: newest.name, title: newest.title, pages };
-  });
-  return machines.sort((a, b) => ((a.pages[0]?.setting.at ?? '') < (b.pages[0]?.setting.at ?? '') ? 1 : -1));
+/** The book of one machine out of its jobs; null where nothing was measured in any. */
+export function machineOf(key: string, jobs: readonly BookJob[]): BookMachine | null {
+  const pages = jobs
+    .flatMap((job) =>
+      job.settings.map((setting): Page => ({ key: `${job.id}.${setting.round}`, job, setting })),
+    )
+    .sort((a, b) => (a.setting.at < b.setting.at ? 1 : -1));
+  const newest = pages[0]?.job;
+  return newest ? { key, name: newest.name, title: newest.title, pages } : null;
 }
 
 /** A setting's name in a list: when, in which job, at which round. */

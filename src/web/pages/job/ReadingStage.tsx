@@ -1,11 +1,11 @@
 import { blankFact } from '#core/job/facts.ts';
 import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
-import { referenceKinds } from '#core/geometry/reference.ts';
+import { referenceKinds, type Footing } from '#core/geometry/reference.ts';
 import { gainGroups } from '#core/job/corner.ts';
 import { goodEnough, settlesBy } from '#core/job/nextAction.ts';
 import type { ToldCorner } from '#core/job/types.ts';
-import { cornersIn, cornerNames, type CornerId } from '#core/machine/body.ts';
+import { cornersIn, cornerNames, footingOf, type CornerId } from '#core/machine/body.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
 import { chanceSum, gainSum, heightNowSum, spreadSum, toldSum } from '#core/sums/cornerSums.ts';
@@ -17,6 +17,8 @@ import { Button } from '../../ui/Button.tsx';
 import { Length, Plain } from '../../ui/Figure.tsx';
 import { CornerGrid } from './CornerGrid.tsx';
 import { FactField, ranges, useHeightQuestion } from './fields.tsx';
+import { NextReading } from './NextReading.tsx';
+import { PhotoSlot } from './PhotoSlot.tsx';
 import { Footer, NextLink } from './Footer.tsx';
 
 const RoundsChart = lazy(async () => ({
@@ -29,6 +31,7 @@ const SLOTS = ['1', '2', '3'];
 export function BaselineStage({ job }: { job: Job }) {
   return (
     <>
+      <NextReading job={job} round={0} slots={SLOTS} />
       <CornerGrid
         job={job}
         showPlan={false}
@@ -69,6 +72,7 @@ export function MeasureStage({ job }: { job: Job }) {
           read here, they count as left alone.
         </p>
       )}
+      <NextReading job={job} round={round} slots={SLOTS} />
       <CornerGrid
         job={job}
         showPlan={false}
@@ -195,6 +199,7 @@ function Readings({ job, id, round, answer, told }: ReadingsProps) {
           />
         </div>
       </div>
+      <PhotoSlot job={job} id={id} />
     </div>
   );
 }
@@ -230,17 +235,22 @@ function Compared({ answer, told, where }: { answer: CornerAnswer | null; told: 
   );
 }
 
-const WAYS = ['rolled', 'bounced', 'driven'];
+const WAYS: Record<Footing, readonly string[]> = {
+  wheels: ['rolled', 'bounced', 'driven'],
+  bikes: ['bounced', 'pressed and lifted', 'ridden'],
+  sleds: ['on casters', 'bounced', 'ridden'],
+};
 
 /** How it was settled. Without it the readings count as weak evidence. */
 function Settled({ job, round }: { job: Job; round: number }) {
   const now = job.state.rounds[round]?.settled ?? null;
   const chosen = new Set(now?.split(' and ') ?? []);
   const place = { kind: 'settled' as const, round, corner: null, slot: 'how' };
+  const ways = WAYS[footingOf(job.record.document.machine.class)];
   const toggle = (way: string) => {
     if (chosen.has(way)) chosen.delete(way);
     else chosen.add(way);
-    const how = WAYS.filter((one) => chosen.has(one)).join(' and ');
+    const how = ways.filter((one) => chosen.has(one)).join(' and ');
     if (how === '') job.actions.clear(`Settling, ${roundWords(round)}, taken back`, place);
     else job.actions.record(`Settled: ${how}, ${roundWords(round)}`, { ...blankFact(place), how });
   };
@@ -250,7 +260,7 @@ function Settled({ job, round }: { job: Job; round: number }) {
       <span className={`font-semibold ${now === null ? 'text-tight' : ''}`}>
         {now === null ? 'Settle first:' : 'Settled:'}
       </span>
-      {WAYS.map((way) => (
+      {ways.map((way) => (
         <label key={way} className="flex min-h-9 cursor-pointer items-center gap-1.5">
           <input
             type="checkbox"

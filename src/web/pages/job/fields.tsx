@@ -1,6 +1,7 @@
 import { factAt, blankFact, type FactPlace } from '#core/job/facts.ts';
 import { questionHeight, questionTarget, questionWords } from '#core/judge/questions.ts';
 import type { CornerId } from '#core/machine/body.ts';
+import { meanOf } from '#core/numerics/mean.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { limits } from '#contract/limits.ts';
 import { useLengthStyle } from '../../app/settings.ts';
@@ -96,9 +97,18 @@ export function useHeightQuestion(job: Job, id: CornerId, round: number) {
       id,
       here,
       others.map(({ fact }) => fact.valueMm ?? 0),
+      expectedMm(job, id, round),
     );
     return question && questionWords(question, (mm) => lengthText(mm, style));
   };
+}
+
+/** What a reading of this round should come to, as the tape shows it: as told, else as the round before read. */
+function expectedMm({ state, record }: Job, id: CornerId, round: number): number | null {
+  const told = (state.turning?.told ?? state.rounds[round]?.told)?.corners[id];
+  if (told) return told.heightMm - record.document.corners[id].reference.offsetMm;
+  const before = state.rounds[round - 1]?.heights[id];
+  return before ? meanOf(before) : null;
 }
 
 /** Asks about a target that is far from what these corners read. */

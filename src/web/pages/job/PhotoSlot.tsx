@@ -1,0 +1,114 @@
+import { Camera } from 'lucide-react';
+import { useId, useState } from 'react';
+import type { Photo } from '#contract/api.ts';
+import { limits } from '#contract/limits.ts';
+import { cornerNames, type CornerId } from '#core/machine/body.ts';
+import { ApiProblem } from '../../api/client.ts';
+import { useAddPhoto, usePhotos, useRemovePhoto } from '../../api/photos.ts';
+import type { Job } from '../../features/job/useJob.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Dialog } from '../../ui/Dialog.tsx';
+
+/** Pictures of where the tape is held here, kept with the machine so that next time it is the same point. */
+export function PhotoSlot({ job, id }: { job: Job; id: CornerId }) {
+  const { data } = usePhotos(job.record.id);
+  const add = useAddPhoto(job.record.id);
+  const inputId = useId();
+  const [shown, setShown] = useState<Photo | null>(null);
+  const photos = data?.photos.filter(({ corner }) => corner === id) ?? [];
+  const where = cornerNames[id];
+  return (
+    <div className="mt-5 print:hidden">
+      <div className="flex flex-wrap items-center gap-2 wide:in-data-[corner^=R]:justify-end">
+        {photos.map((photo, k) => (
+          <button
+            key={photo.id}
+            type="button"
+            onClick={() => setShown(photo)}
+            aria-label={`Picture ${k + 1} of the point, ${where}`}
+            className="border-rule border"
+          >
+            <img src={`/api/photos/${photo.id}/small`} alt="" className="h-12 w-16 object-cover" />
+          </button>
+        ))}
+        {photos.length < limits.photosPerCorner && (
+          <label
+            htmlFor={inputId}
+            className="text-action label focus-within:outline-action flex min-h-9 cursor-pointer items-center gap-1.5 font-semibold underline underline-offset-4 focus-within:outline-2"
+          >
+            <Camera aria-hidden size={15} />
+            {add.isPending ? 'Sending …' : photos.length > 0 ? 'Another' : 'Picture of the point'}
+            <input
+              id={inputId}
+              type="file"
+              accept="image/jpeg,image/png,image/webp"
+              capture="environment"
+              aria-label={`Add a picture of the point, ${where}`}
+              className="sr-only"
+              onChange={(event) => {
+                const file = event.target.files?.[0];
+                event.target.value = '';
+                if (file) add.mutate({ corner: id, file });
+              }}
+            />
+          </label>
+        )}
+      </div>
+      {add.isError && (
+        <p role="alert" className="text-short label mt-1">
+          {add.error instanceof ApiProblem
+            ? add.error.problem.title
+            : 'The server cannot be reached just now: the picture is not kept.'}{' '}
+          <button
+            type="button"
+            className="font-semibold underline underline-offset-4"
+            onClick={() => add.variables && add.mutate(add.variables)}
+          >
+            Send it again
+          </button>
+        </p>
+      )}
+      <Dialog open={shown !== null} onClose={() => setShown(null)} title={`The point, ${where}`}>
+        {shown && <Shown job={job} photo={shown} close={() => setShown(null)} />}
+      </Dialog>
+    </div>
+  );
+}
+
+function Shown({ job, photo, close }: { job: Job; photo: Photo; close: () => void }) {
+  const remove = useRemovePhoto(job.record.id);
+  const [asked, setAsked] = useState(false);
+  return (
+    <>
+      <img
+        src={`/api/photos/${photo.id}`}
+        width={photo.width}
+        height={photo.height}
+        alt={`Where the tape is held, ${cornerNames[photo.corner]}`}
+        className="max-h-[56vh] w-full object-contain"
+      />
+      <div className="mt-3 flex flex-wrap items-center gap-3">
+        <p className="label text-second mr-auto">
+          {new Date(photo.at).toLocaleDateString(undefined, { dateStyle: 'long' })}
+          {photo.jobId !== job.record.id && ', in an earlier job'}. Kept with the machine.
+        </p>
+        {asked ? (
+          <Button
+            look="main"
+            disabled={remove.isPending}
+            onClick={() => remove.mutate(photo.id, { onSuccess: close })}
+          >
+            Remove it for good
+          </Button>
+        ) : (
+          <Button onClick={() => setAsked(true)}>Remove</Button>
+        )}
+      </div>
+      {remove.isError && (
+        <p role="alert" className="text-short label mt-1">
+          It could not be removed just now.
+        </p>
+      )}
+    </>
+  );
+}
