@@ -28,6 +28,8 @@ export const tolerances = {
   /** mm at the wheel. A step that moves more than this is coarse: the other adjusters make up for it. */
   coarseMm: 2.5,
   /** passes. Seats and rings set each other; two passes settle them, a third is for rings near their sliders. */
+  /** mm that a ring may stand off its gap: no block is cut finer. */
+  ringStepMm: 1,
   ringPasses: 3,
   /** relative. Left and right of an axle are made alike to about this. */
   ratioTwinSd: 0.02,

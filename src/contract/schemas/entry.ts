@@ -81,9 +81,12 @@ const facts: Record<string, Joi.Schema> = {
     corner,
     valueMm: within({ ...limits.tyreBar, max: limits.gasBar }).required(),
   }),
+  // Of a corner, or the whole range of an end that is being bracketed.
   clicks: fact('clicks', {
-    corner,
-    slot: Joi.valid('compression', 'rebound').required(),
+    corner: corner.allow(null),
+    slot: Joi.string()
+      .pattern(/^(compression|rebound|b\d{1,3}-[fr][cr]-most)$/)
+      .required(),
     valueMm: within(limits.clicks).required(),
   }),
   toe: fact('toe', {

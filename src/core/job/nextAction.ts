@@ -1,6 +1,6 @@
 import { marginsFor, type Margin } from '../margins/margins.ts';
 import { answerFor, type Answer } from '../plan/answer.ts';
-import { isMoved, type CornerAnswer } from '../plan/cornerAnswer.ts';
+import { isMoved, isOffItsGap, type CornerAnswer } from '../plan/cornerAnswer.ts';
 import type { Reason } from '../plan/reasons.ts';
 import { axleOf, cornerNames, cornersIn, type CornerId } from '../machine/body.ts';
 import { tolerances } from '../tolerances.ts';
@@ -10,8 +10,24 @@ import { readRounds } from './rounds.ts';
 import type { JobDocument, JobRecord } from './types.ts';
 
 /** The stages of a job that the sheet has, in the order of the work. */
-export const stages = ['intake', 'prep', 'baseline', 'plan', 'turn', 'measure', 'close-out', 'ride'] as const;
+export const stages = [
+  'intake',
+  'prep',
+  'baseline',
+  'plan',
+  'turn',
+  'measure',
+  'rings',
+  'close-out',
+  'ride',
+] as const;
 export type Stage = (typeof stages)[number];
+
+/** The stages that a job has: rings only where some are fitted. */
+export function stagesOf(document: JobDocument): Stage[] {
+  const ringed = cornersIn(document).some((id) => document.corners[id].rings.length > 0);
+  return stages.filter((stage) => stage !== 'rings' || ringed);
+}
 
 export interface NextAction {
   stage: Stage;
@@ -65,7 +81,12 @@ function measureWords(
 const outOfReach: readonly Reason['kind'][] = ['thread', 'droop', 'mount', 'ring-holds', 'sag', 'cross'];
 
 function afterReadings(answer: Answer): NextAction {
-  if (goodEnough(answer)) return { stage: 'close-out', words: 'in tolerance: lock it' };
+  if (goodEnough(answer)) {
+    const ring = answer.corners.find(({ rings }) => rings.some(isOffItsGap));
+    return ring
+      ? { stage: 'rings', words: `set the ring ${cornerNames[ring.id]}` }
+      : { stage: 'close-out', words: 'in tolerance: lock it' };
+  }
   const first = firstToTurn(answer);
   if (!first) return { stage: 'plan', words: 'nearest heights reached: decide' };
   if (answer.reasons.some(({ kind }) => outOfReach.includes(kind)))

@@ -1,7 +1,7 @@
 import type { CornerId } from '../machine/body.ts';
 import type { CornerModel } from '../machine/corner.ts';
 import type { Answer } from '../plan/answer.ts';
-import { shareOfBump, transitionMm } from './ringSchools.ts';
+import { gapForShare, shareOfBump, transitionMm } from './ringSchools.ts';
 import { readSag } from './sagWindows.ts';
 import { springVerdict, type SpringVerdict } from './springVerdict.ts';
 
@@ -57,6 +57,8 @@ export interface RingStanding {
   wheelMm: number;
   /** The same as a share of the bump travel left; above 1 it never comes. */
   share: number;
+  /** Gap in mm that would put it at a share of the bump travel. */
+  gapFor: (share: number) => number;
 }
 
 /** The rings of a corner as they will stand; only those between springs of known constant rate. */
@@ -78,7 +80,16 @@ export function ringStandings(answer: Answer, id: CornerId): RingStanding[] {
       sign: 1 as const,
     };
     const wheelMm = transitionMm(place, gapMm);
-    return Number.isFinite(wheelMm) ? [{ gapMm, wheelMm, share: shareOfBump(place, gapMm) }] : [];
+    return Number.isFinite(wheelMm)
+      ? [
+          {
+            gapMm,
+            wheelMm,
+            share: shareOfBump(place, gapMm),
+            gapFor: (share) => gapForShare(place, share),
+          },
+        ]
+      : [];
   });
 }
 

@@ -12,6 +12,7 @@ import {
 } from '../../../tests/fixtures/records.ts';
 import { alternativesFor, type Alternative } from './alternatives.ts';
 import { answerFor } from './answer.ts';
+import { kitStart } from './kitStart.ts';
 
 const springs = (document: JobDocument) => {
   for (const id of fourCorners) {
@@ -107,6 +108,18 @@ test('heights are told in each load case that differs', () => {
   expect(cases.map(({ loadCase }) => loadCase)).toEqual(['empty', 'loaded']);
   const [empty, loaded] = cases.map(({ heightsMm }) => heightsMm);
   expect((empty?.[2] ?? 0) - (loaded?.[2] ?? 0)).toBeGreaterThan(5);
+});
+
+test('a kit sheet’s start is reached by its readings, with the heights to expect there', () => {
+  const { answer } = waysOf(() => undefined);
+  const collar = answer.corners[0]?.collarMm ?? NaN;
+  const told = kitStart(answer, { LF: collar - 10, RF: collar });
+  expect(Object.keys(told?.corners ?? {})).toEqual(['LF', 'RF']);
+  expect(told?.corners.LF).toMatchObject({ seatMm: -10, turns: -5, stopAtMm: collar - 10 });
+  expect(told?.corners.RF?.seatMm).toBe(0);
+  // One seat down by 10 at 2 mm a mm: three quarters of 20 at its own corner, a quarter of it gained across.
+  expect(told?.corners.LF?.heightMm).toBeCloseTo(375 - 15, -1);
+  expect(kitStart(answer, {})).toBeNull();
 });
 
 test('a machine that stands a little high all round may be left to settle', () => {

@@ -1,5 +1,6 @@
 import type { CornerSpec, Sourced } from '../job/corner.ts';
 import type { CornerId } from '../machine/body.ts';
+import { tolerances } from '../tolerances.ts';
 import type { ThreadRoom } from './limits.ts';
 
 /** What the sheet says of one measured corner. Heights are as the specification states them. */
@@ -55,7 +56,7 @@ interface MountAnswer {
   leastMm: number;
 }
 
-interface RingAnswer {
+export interface RingAnswer {
   /** Its slider, counted from the seat. */
   after: number;
   /** mm to move it towards the springs. */
@@ -72,6 +73,11 @@ export interface CrossAnswer {
   now: number;
   after: number;
   target: number | null;
+}
+
+/** Whether a ring has to be moved to stand at the gap that is wanted. */
+export function isOffItsGap({ wantedMm, moveMm }: RingAnswer): boolean {
+  return wantedMm !== null && Math.abs(moveMm) > tolerances.ringStepMm;
 }
 
 /** Whether anything is to be moved at a corner. */

@@ -61,7 +61,11 @@ export function useMachineBook(key: string | null) {
 
 /** A job as the server has it, plus what is typed and not sent yet. */
 export function useJobRecord(id: string) {
-  const query = useQuery({ queryKey: jobKey(id), queryFn: () => callApi<JobAnswer>(`/jobs/${id}`) });
+  const query = useQuery({
+    queryKey: jobKey(id),
+    queryFn: () => callApi<JobAnswer>(`/jobs/${id}`),
+    enabled: id !== '',
+  });
   const items = useQueue((state) => state.items);
   const { data } = query;
   return useMemo(() => {

@@ -1,8 +1,8 @@
 import { Command } from 'cmdk';
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { stages } from '#core/job/nextAction.ts';
-import { useJobList } from '../api/jobs.ts';
+import { stagesOf } from '#core/job/nextAction.ts';
+import { useJobList, useJobRecord } from '../api/jobs.ts';
 import { stageTitles } from '../pages/job/stages.ts';
 import { useDebounced } from '../ui/useDebounced.ts';
 import { useSettings } from './settings.ts';
@@ -10,7 +10,8 @@ import { useSettings } from './settings.ts';
 /** Finds jobs, stages and commands by typing. */
 export function CommandBar({ onClose }: { onClose: () => void }) {
   const navigate = useNavigate();
-  const { id } = useParams();
+  const { id = '' } = useParams();
+  const { record } = useJobRecord(id);
   const [find, setFind] = useState('');
   const { data } = useJobList(useDebounced(find));
   const jobs = data?.pages.flatMap((page) => page.jobs) ?? [];
@@ -42,9 +43,9 @@ export function CommandBar({ onClose }: { onClose: () => void }) {
       />
       <Command.List className="max-h-[56vh] overflow-y-auto pb-2">
         <Command.Empty className="text-second p-3">Nothing by that name.</Command.Empty>
-        {id && (
+        {id && record && (
           <Command.Group heading="This job" className={heading}>
-            {stages.map((stage) => (
+            {stagesOf(record.document).map((stage) => (
               <Command.Item key={stage} className={item} onSelect={go(`/jobs/${id}/${stage}`)}>
                 {stageTitles[stage]}
               </Command.Item>
@@ -70,6 +71,9 @@ export function CommandBar({ onClose }: { onClose: () => void }) {
           </Command.Item>
           <Command.Item className={item} onSelect={go('/book')}>
             Logbook
+          </Command.Item>
+          <Command.Item className={item} onSelect={go(id ? `/jobs/${id}/paper` : '/paper')}>
+            Measuring sheet for a pen
           </Command.Item>
           <Command.Item className={item} onSelect={go('/new')}>
             New setup

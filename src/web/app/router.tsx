@@ -34,6 +34,10 @@ export const router = createBrowserRouter([
         path: '/book',
         lazy: async () => ({ Component: (await import('../pages/book/BookPage.tsx')).BookPage }),
       },
+      ...['/paper', '/jobs/:id/paper'].map((path) => ({
+        path,
+        lazy: async () => ({ Component: (await import('../pages/PaperPage.tsx')).PaperPage }),
+      })),
       { path: '/jobs/:id', element: <ToNext /> },
       {
         path: '/jobs/:id/handover',

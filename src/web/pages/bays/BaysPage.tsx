@@ -58,6 +58,9 @@ export function BaysPage() {
             onChange={(words) => setParams(words ? { find: words } : {}, { replace: true })}
           />
         </div>
+        <Link to="/paper" className="text-action font-semibold underline underline-offset-4 max-sm:hidden">
+          Measuring sheet
+        </Link>
         <Link to="/book" className="text-action font-semibold underline underline-offset-4">
           Logbook
         </Link>

@@ -1,18 +1,22 @@
 import { byCorner } from '#core/plan/answer.ts';
-import { cautions } from '#core/judge/cautions.ts';
+import { cautionsAt } from '#core/judge/cautions.ts';
 import { goodEnough } from '#core/job/nextAction.ts';
 import { gainGroups } from '#core/job/corner.ts';
 import { factAt, blankFact } from '#core/job/facts.ts';
 import { cornersIn, cornerNames } from '#core/machine/body.ts';
 import { chanceSum, collarSum, gainSum, heightNowSum, offSum } from '#core/sums/cornerSums.ts';
+import { useState } from 'react';
 import { useNavigate } from 'react-router';
+import { limits } from '#contract/limits.ts';
 import { startNextJob } from '../../features/job/nextJob.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital } from '../../features/job/words.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Length, Plain } from '../../ui/Figure.tsx';
+import { NumberField } from '../../ui/NumberField.tsx';
 import { Cautions } from './Cautions.tsx';
+import { unreadCautions } from './cautionsRead.ts';
 import { CloseOutSections } from './CloseOutSections.tsx';
 import { Footer, NextLink } from './Footer.tsx';
 
@@ -44,7 +48,7 @@ export function CloseOutStage({ job }: { job: Job }) {
         )}
       </div>
       <CloseOutSections job={job} />
-      <Cautions title="Before it goes out" list={cautions['close-out'] ?? []} />
+      <Cautions job={job} title="Before it goes out" list={cautionsAt('close-out', job.record.document)} />
       <div className="flex-1" />
       <Footer>
         <Lock job={job} />
@@ -132,6 +136,36 @@ function NextJob({ job }: { job: Job }) {
   );
 }
 
+/** A machine that comes back is measured again: what its springs have lost is learnt, and put right if it matters. */
+function BackFromTheRoad({ job }: { job: Job }) {
+  const navigate = useNavigate();
+  const [km, setKm] = useState<number | null>(null);
+  const begin = () => {
+    const place = { kind: 'driven' as const, round: job.state.current + 1, corner: null, slot: 'km' };
+    job.actions.record('Back from the road', { ...blankFact(place), valueMm: km ?? 0 });
+    void navigate(`/jobs/${job.record.id}/measure`);
+  };
+  return (
+    <div data-fields className="relative flex items-end gap-2">
+      <NumberField
+        className="w-28"
+        label="Driven since, km"
+        showLabel
+        order={1}
+        quantity="number"
+        decimals={0}
+        range={limits.recheckKm}
+        draftKey={`${job.record.id}|back.km`}
+        value={km}
+        onCommit={setKm}
+      />
+      <Button onClick={begin} disabled={km === null}>
+        It is back: recheck
+      </Button>
+    </div>
+  );
+}
+
 function Lock({ job }: { job: Job }) {
   const { answer, state, actions } = job;
   const place = { kind: 'locked' as const, round: state.current, corner: null, slot: 'locked' };
@@ -143,12 +177,14 @@ function Lock({ job }: { job: Job }) {
           Locked{at ? ` on ${new Date(at).toLocaleDateString(undefined, { dateStyle: 'long' })}` : ''}.
           Recheck after 150 to 500 km: new springs settle and lock rings walk.
         </p>
+        <BackFromTheRoad job={job} />
         <NextJob job={job} />
         <Button onClick={() => actions.clear('Opened again', place)}>Open again</Button>
       </>
     );
   }
   const sure = answer ? goodEnough(answer) : false;
+  const unread = unreadCautions(job, 'close-out').length;
   return (
     <>
       {answer && answer.chanceNow !== null && (
@@ -157,6 +193,11 @@ function Lock({ job }: { job: Job }) {
             {Math.round(answer.chanceNow * 100)} in 100 that all heights are within{' '}
             <Length mm={answer.tolerance.value} />
           </SumFigure>
+        </p>
+      )}
+      {unread > 0 && (
+        <p className="text-tight label">
+          {unread} {unread === 1 ? 'caution' : 'cautions'} not ticked as read.
         </p>
       )}
       {!sure && <NextLink job={job} from="close-out" />}

@@ -1,5 +1,5 @@
 import { useParams } from 'react-router';
-import { cautions } from '#core/judge/cautions.ts';
+import { cautionsAt } from '#core/judge/cautions.ts';
 import { closeFor } from '#core/judge/checks.ts';
 import { recheckOf, recheckWords } from '#core/job/recheck.ts';
 import { classDefaults } from '#core/machine/classes.ts';
@@ -47,7 +47,7 @@ export function HandoverPage() {
         <p className="mt-4">Nothing has been measured yet: there is nothing to hand over.</p>
       )}
       <SeenTo job={job} />
-      <Mind />
+      <Mind job={job} />
     </main>
   );
 }
@@ -183,11 +183,11 @@ function SeenTo({ job }: { job: Job }) {
   );
 }
 
-function Mind() {
+function Mind({ job }: { job: Job }) {
   return (
     <section aria-label="To mind" className="mt-4">
       <h2 className="font-semibold">To mind</h2>
-      {(cautions['close-out'] ?? []).map(({ words, why }) => (
+      {cautionsAt('close-out', job.record.document).map(({ words, why }) => (
         <p key={words} className="label">
           {words} <span className="text-second">{why}</span>
         </p>

@@ -11,6 +11,7 @@ import { JobHeader } from './JobHeader.tsx';
 import { MarginColumn } from './MarginColumn.tsx';
 import { PlanStage } from './PlanStage.tsx';
 import { PrepStage } from './PrepStage.tsx';
+import { RingsStage } from './RingsStage.tsx';
 import { RideStage } from './RideStage.tsx';
 import { StageRail } from './StageRail.tsx';
 import { TurnStage } from './TurnStage.tsx';
@@ -24,6 +25,7 @@ const pages: Record<Stage, (props: { job: Job }) => React.ReactNode> = {
   plan: PlanStage,
   turn: TurnStage,
   measure: MeasureStage,
+  rings: RingsStage,
   'close-out': CloseOutStage,
   ride: RideStage,
 };

@@ -18,6 +18,7 @@ import { capital } from '../../features/job/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Length } from '../../ui/Figure.tsx';
 import { PathField } from './fields.tsx';
+import { KitStart } from './KitStart.tsx';
 
 /** What there is to choose, and what the owner's other load cases make of the plan. */
 export function PlanChoices({ job, answer }: { job: Job; answer: Answer }) {
@@ -30,6 +31,13 @@ export function PlanChoices({ job, answer }: { job: Job; answer: Answer }) {
           <Ways job={job} answer={answer} />
         </Panel>
       )}
+      {!job.state.locked &&
+        !job.state.turning &&
+        answer.corners.some(({ collarMm }) => collarMm !== null) && (
+          <Panel title="Start from a kit sheet" words="its collar readings first, then measure">
+            <KitStart job={job} answer={answer} />
+          </Panel>
+        )}
       {casesAfter(answer).length > 1 && (
         <Panel title="In every load case" words="after this plan" open>
           <Cases answer={answer} />

@@ -3,8 +3,10 @@ import { cornerNames, cornersIn, footingOf, type CornerId } from '#core/machine/
 import { limits } from '#contract/limits.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';
+import { Link } from 'react-router';
 import { CheckList } from './CheckList.tsx';
-import { FactField } from './fields.tsx';
+import { Pressure } from '../../features/job/MoveWords.tsx';
+import { FactField, PathField } from './fields.tsx';
 import { Footer, NextLink } from './Footer.tsx';
 
 /** What to see to before the tape comes out; anything may be skipped, and then counts for what it costs. */
@@ -15,6 +17,7 @@ export function PrepStage({ job }: { job: Job }) {
       <div className="px-4 py-4">
         <h2 className="text-head font-semibold">Before anything is measured</h2>
         {footingOf(document.machine.class) !== 'sleds' && <Pressures job={job} />}
+        <Floor job={job} />
         <div className="mt-4">
           <CheckList job={job} kind="prep" round={0} items={prepFor(document)} />
         </div>
@@ -22,8 +25,44 @@ export function PrepStage({ job }: { job: Job }) {
       <div className="flex-1" />
       <Footer>
         <p className="text-second">What is skipped is noted and widens the plan’s uncertainty.</p>
+        <Link
+          to={`/jobs/${job.record.id}/paper`}
+          className="text-action font-semibold underline underline-offset-4"
+        >
+          Measuring sheet for a pen
+        </Link>
         <NextLink job={job} from="prep" />
       </Footer>
+    </div>
+  );
+}
+
+/** A floor that is not level, known once and for all by a water level or a laser. */
+function Floor({ job }: { job: Job }) {
+  const { document } = job.record;
+  return (
+    <div data-fields className="relative mt-6">
+      <p className="font-medium">
+        Floor{' '}
+        <span className="label text-second font-normal">
+          how much higher it lies under each wheel than the shop’s level; lower is −. Readings are then told
+          for level ground.
+        </span>
+      </p>
+      <div className="grid grid-cols-4 gap-x-4 max-md:grid-cols-2">
+        {cornersIn(document).map((id) => (
+          <PathField
+            key={id}
+            job={job}
+            path={['corners', id, 'floorMm']}
+            label={`Floor, ${cornerNames[id]}`}
+            showLabel
+            order={20 + cornerNumbers[id]}
+            range={limits.floorMm}
+            placeholder="level"
+          />
+        ))}
+      </div>
     </div>
   );
 }
@@ -32,7 +71,8 @@ function Pressures({ job }: { job: Job }) {
   const { document } = job.record;
   const bars: Partial<Record<CornerId, number>> = {};
   for (const { fact } of job.facts)
-    if (fact.kind === 'pressure' && fact.corner && fact.valueMm !== null) bars[fact.corner] = fact.valueMm;
+    if (fact.kind === 'pressure' && fact.slot === 'now' && fact.corner && fact.valueMm !== null)
+      bars[fact.corner] = fact.valueMm;
   const unequal = unequalPressures(document, bars);
   return (
     <div data-fields className="relative mt-3">
@@ -59,7 +99,7 @@ function Pressures({ job }: { job: Job }) {
       {unequal.map(({ left, right, differenceBar }) => (
         <p key={left} role="alert" className="text-tight mt-2 font-semibold">
           {capital(cornerNames[left as CornerId])} and {cornerNames[right as CornerId]} differ by{' '}
-          {differenceBar.toFixed(2)} bar: set them alike first, or every height from the ground lies.
+          <Pressure bar={differenceBar} />: set them alike first, or every height from the ground lies.
         </p>
       ))}
     </div>

@@ -3,6 +3,8 @@ import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { referenceKinds, type Footing } from '#core/geometry/reference.ts';
 import { gainGroups } from '#core/job/corner.ts';
+import { settledIn } from '#core/job/again.ts';
+import { limits } from '#contract/limits.ts';
 import { goodEnough, settlesBy } from '#core/job/nextAction.ts';
 import type { ToldCorner } from '#core/job/types.ts';
 import { cornersIn, cornerNames, footingOf, type CornerId } from '#core/machine/body.ts';
@@ -271,6 +273,22 @@ function Settled({ job, round }: { job: Job; round: number }) {
           {way}
         </label>
       ))}
+      {round > 0 &&
+        (chosen.has('driven') ||
+          chosen.has('ridden') ||
+          (job.state.rounds[round]?.drivenKm ?? null) !== null) && (
+          <div data-fields className="relative w-28">
+            <FactField
+              job={job}
+              place={{ kind: 'driven', round, corner: null, slot: 'km' }}
+              label="Driven, km"
+              showLabel
+              order={1}
+              quantity="number"
+              range={limits.recheckKm}
+            />
+          </div>
+        )}
     </fieldset>
   );
 }
@@ -310,34 +328,60 @@ function LeaveToSettle({ job, round }: { job: Job; round: number }) {
   );
 }
 
+/** Height that springs have lost on the road. */
+function Lost({ job }: { job: Job }) {
+  const lost = job.answer ? Object.entries(settledIn(job.answer)) : [];
+  const [first] = lost;
+  if (!first) return null;
+  return (
+    <p data-testid="lost">
+      Lost in {first[1].km} km:{' '}
+      {lost.map(([id, { lostMm, sdMm }], k) => (
+        <span key={id}>
+          {k > 0 && ', '}
+          {cornerNames[id as CornerId]}{' '}
+          <b>
+            <Length mm={lostMm} />
+          </b>{' '}
+          ± <Length mm={sdMm} />
+        </span>
+      ))}
+      . Kept with the machine.
+    </p>
+  );
+}
+
 /** What the rounds taught of each axle's ratio. */
 function Learnt({ job, children }: { job: Job; children: ReactNode }) {
   const { answer } = job;
   if (!answer || answer.state.current === 0) return null;
   return (
     <div className="border-rule mx-4 flex items-center justify-between gap-4 border-t py-2">
-      <p data-testid="learnt">
-        {gainGroups(job.record.document).map((group) => {
-          const gain = answer.posterior.gains[group.id];
-          if (!gain) return null;
-          const { prior, now } = gain;
-          return (
-            <span key={group.id} className="mr-5 inline-block">
-              This {group.title} gives{' '}
-              <SumFigure name={`Wheel per seat, ${group.title}`} sum={() => gainSum(group, answer)}>
-                <b>
-                  <Plain value={now.mean} decimals={2} />
-                </b>{' '}
-                ± <Plain value={now.sd} decimals={2} />
-              </SumFigure>{' '}
-              mm per mm of seat
-              <span className="text-second">
-                , not <Plain value={prior.mean} decimals={2} /> ± <Plain value={prior.sd} decimals={2} />.
+      <div>
+        <Lost job={job} />
+        <p data-testid="learnt">
+          {gainGroups(job.record.document).map((group) => {
+            const gain = answer.posterior.gains[group.id];
+            if (!gain) return null;
+            const { prior, now } = gain;
+            return (
+              <span key={group.id} className="mr-5 inline-block">
+                This {group.title} gives{' '}
+                <SumFigure name={`Wheel per seat, ${group.title}`} sum={() => gainSum(group, answer)}>
+                  <b>
+                    <Plain value={now.mean} decimals={2} />
+                  </b>{' '}
+                  ± <Plain value={now.sd} decimals={2} />
+                </SumFigure>{' '}
+                mm per mm of seat
+                <span className="text-second">
+                  , not <Plain value={prior.mean} decimals={2} /> ± <Plain value={prior.sd} decimals={2} />.
+                </span>
               </span>
-            </span>
-          );
-        })}
-      </p>
+            );
+          })}
+        </p>
+      </div>
       {children}
     </div>
   );

@@ -8,6 +8,9 @@ import type { Job } from '../../features/job/useJob.ts';
 import { roundWords } from '../../features/job/words.ts';
 import { newStamp } from '../../features/job/stamp.ts';
 import { Button } from '../../ui/Button.tsx';
+import { Bracket } from './Bracket.tsx';
+import { Earlier } from './Earlier.tsx';
+import { SkidSettings } from './SkidSettings.tsx';
 import { Footer, NextLink } from './Footer.tsx';
 
 /** Short notes from the road or the trail, what they may mean, and one thing to try at a time. */
@@ -41,6 +44,9 @@ export function RideStage({ job }: { job: Job }) {
             ))}
           </div>
           {chosen && <Ladder job={job} symptom={chosen} />}
+          <SkidSettings job={job} />
+          <Bracket job={job} />
+          <Earlier job={job} />
         </section>
       </div>
       <div className="flex-1" />

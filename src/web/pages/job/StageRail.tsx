@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { stages, type Stage } from '#core/job/nextAction.ts';
+import { stagesOf, type Stage } from '#core/job/nextAction.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { stageStanding, stageTitles } from './stages.ts';
 
@@ -8,7 +8,7 @@ export function StageRail({ job, stage }: { job: Job; stage: Stage }) {
   return (
     <nav aria-label="Stages" className="print:hidden">
       <ol className="border-ink flex min-h-[calc(100vh-90px)] flex-col border-l-[1.5px] max-lg:min-h-0 max-lg:flex-row max-lg:flex-wrap max-lg:border-t-[1.5px] max-lg:border-l-0">
-        {stages.map((one) => (
+        {stagesOf(job.record.document).map((one) => (
           <li
             key={one}
             className="relative flex min-h-[76px] flex-col max-lg:min-h-0 max-lg:flex-1 max-lg:basis-20"

@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { cautions } from '#core/judge/cautions.ts';
+import { cautionsAt } from '#core/judge/cautions.ts';
 import { turningOrder } from '#core/job/nextAction.ts';
 import { cornerSpec, type CornerSpec } from '#core/job/corner.ts';
 import { factAt, blankFact } from '#core/job/facts.ts';
@@ -40,7 +40,8 @@ export function TurnStage({ job }: { job: Job }) {
     <>
       <Cautions
         title="Before a hand goes in"
-        list={cautions.turn ?? []}
+        job={job}
+        list={cautionsAt('turn', job.record.document)}
         folded={state.turning?.begun ?? false}
       />
       <CornerGrid

@@ -39,6 +39,7 @@ test('every stage has a title', () => {
     'Plan',
     'Turn',
     'Measure again',
+    'Rings',
     'Close out',
     'Ride',
   ]);
@@ -47,12 +48,12 @@ test('every stage has a title', () => {
 test('a blank job says what is missing', () => {
   const blank = record(plainDocument((document) => (document.corners.LF.targetMm = null)));
   expect(words(blank)).toMatchObject({
-    intake: '1 targets missing',
+    intake: '1 target missing',
     prep: '7 to see to',
     baseline: 'no readings',
     plan: 'needs readings',
   });
-  expect(words(add(blank, ...heights(0, 375).slice(1)))).toMatchObject({ baseline: '1 corners missing' });
+  expect(words(add(blank, ...heights(0, 375).slice(1)))).toMatchObject({ baseline: '1 corner missing' });
 });
 
 test('unsettled readings need a look; settled ones are done', () => {

@@ -1,5 +1,6 @@
 import { prepFor } from '#core/judge/checks.ts';
 import { isUntold, type Stage } from '#core/job/nextAction.ts';
+import { isOffItsGap } from '#core/plan/cornerAnswer.ts';
 import { cornersIn, type CornerId } from '#core/machine/body.ts';
 import type { Job } from '../../features/job/useJob.ts';
 
@@ -10,6 +11,7 @@ export const stageTitles: Record<Stage, string> = {
   plan: 'Plan',
   turn: 'Turn',
   measure: 'Measure again',
+  rings: 'Rings',
   'close-out': 'Close out',
   ride: 'Ride',
 };
@@ -26,7 +28,7 @@ const standings: Record<Stage, (job: Job) => { state: StageState; words: string 
     const missing = cornersIn(record.document).filter((id) => isUntold(record.document, id)).length;
     return missing === 0
       ? { state: 'done', words: 'targets set' }
-      : { state: 'open', words: `${missing} targets missing` };
+      : { state: 'open', words: `${missing} ${missing === 1 ? 'target' : 'targets'} missing` };
   },
   prep: ({ record, facts, state }) => {
     const all = prepFor(record.document).length;
@@ -54,6 +56,12 @@ const standings: Record<Stage, (job: Job) => { state: StageState; words: string 
     state.current === 0
       ? { state: 'open', words: '' }
       : readingWords(state.rounds[state.current], cornersIn(record.document)),
+  rings: ({ answer }) => {
+    const off = answer?.corners.flatMap(({ rings }) => rings.filter(isOffItsGap)).length ?? 0;
+    const wanted = answer?.corners.some(({ rings }) => rings.some(({ wantedMm }) => wantedMm !== null));
+    if (off > 0) return { state: 'open', words: `${off} to set` };
+    return wanted ? { state: 'done', words: 'at their gaps' } : { state: 'open', words: 'as they stand' };
+  },
   ride: ({ facts }) => {
     const notes = facts.filter(({ fact }) => fact.kind === 'note').length;
     return { state: 'open', words: notes === 0 ? '' : `${notes} ${notes === 1 ? 'note' : 'notes'}` };
@@ -75,7 +83,10 @@ function readingWords(
     const missing = counts.filter((count) => count === 0).length;
     return {
       state: 'open',
-      words: missing === corners.length ? 'no readings' : `${missing} corners missing`,
+      words:
+        missing === corners.length
+          ? 'no readings'
+          : `${missing} ${missing === 1 ? 'corner' : 'corners'} missing`,
     };
   }
   if (!round?.settled) return { state: 'look', words: 'settled or not?' };

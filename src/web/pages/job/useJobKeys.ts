@@ -1,7 +1,7 @@
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useEffect } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { stages, type Stage } from '#core/job/nextAction.ts';
+import { stagesOf, type Stage } from '#core/job/nextAction.ts';
 import { cornersIn } from '#core/machine/body.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { useUndoKeys } from '../../features/job/useUndoKeys.ts';
@@ -12,6 +12,7 @@ export function useJobKeys(job: Job, stage: Stage): void {
   const go = (to: Stage | undefined) => to && void navigate(`/jobs/${job.record.id}/${to}`);
   // By the address and not by what is drawn: a second press may come before the stage is there.
   const step = (by: 1 | -1) => {
+    const stages = stagesOf(job.record.document);
     const here = stages.indexOf(window.location.pathname.split('/').at(-1) as Stage);
     go(stages[here + by]);
   };

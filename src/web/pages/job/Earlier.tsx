@@ -1,0 +1,37 @@
+import { Link } from 'react-router';
+import { settingsOf } from '#core/job/settings.ts';
+import type { Job } from '../../features/job/useJob.ts';
+import { capital, roundWords } from '../../features/job/words.ts';
+
+/** The way back to every earlier setting of this machine: each opens beside the one it is in. */
+export function Earlier({ job }: { job: Job }) {
+  const { record } = job;
+  const settings = settingsOf(record);
+  const key = record.document.machine.id ?? record.id;
+  const page = (round: number) => `${record.id}.${round}`;
+  const now = settings.at(-1);
+  if (!now || settings.length < 2) return null;
+  return (
+    <section aria-label="Earlier settings" className="border-rule mt-5 border-t pt-3 print:hidden">
+      <h3 className="font-semibold">Back to an earlier setting</h3>
+      <ul className="mt-1">
+        {settings
+          .slice(0, -1)
+          .reverse()
+          .map(({ round, at }) => (
+            <li key={round} className="flex items-baseline gap-3 py-1">
+              <Link
+                className="text-action font-semibold underline underline-offset-4"
+                to={`/book?${new URLSearchParams({ machine: key, from: page(now.round), to: page(round) })}`}
+              >
+                {capital(roundWords(round))}
+              </Link>
+              <span className="label text-second">
+                {new Date(at).toLocaleDateString(undefined, { dateStyle: 'medium' })}
+              </span>
+            </li>
+          ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,64 @@
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { blankFact } from '#core/job/facts.ts';
+import { cornerNames, type CornerId } from '#core/machine/body.ts';
+import type { Answer } from '#core/plan/answer.ts';
+import { kitStart } from '#core/plan/kitStart.ts';
+import { limits } from '#contract/limits.ts';
+import type { Job } from '../../features/job/useJob.ts';
+import { capital, cornerNumbers } from '../../features/job/words.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Length } from '../../ui/Figure.tsx';
+import { NumberField } from '../../ui/NumberField.tsx';
+
+/** Collar readings that a kit sheet gives as a start: where they would bring it, and the work list for them. */
+export function KitStart({ job, answer }: { job: Job; answer: Answer }) {
+  const navigate = useNavigate();
+  const [readings, setReadings] = useState<Partial<Record<CornerId, number | undefined>>>({});
+  const told = kitStart(answer, readings);
+  const turn = () => {
+    const place = { kind: 'plan' as const, round: answer.state.current + 1, corner: null, slot: 'plan' };
+    job.actions.record('Kit sheet’s start told', { ...blankFact(place), told });
+    void navigate(`/jobs/${job.record.id}/turn`);
+  };
+  const set = (id: CornerId, mm: number | null) =>
+    setReadings((before) => ({ ...before, [id]: mm ?? undefined }));
+  return (
+    <div data-fields>
+      <div className="relative grid grid-cols-4 gap-x-4 max-md:grid-cols-2">
+        {answer.corners.map(({ id, collarMm }) => (
+          <div key={id}>
+            <NumberField
+              label={`Collar to read, ${cornerNames[id]}`}
+              showLabel
+              order={cornerNumbers[id]}
+              quantity="length"
+              decimals={1}
+              range={limits.collarMm}
+              draftKey={`${job.record.id}|kit.${id}`}
+              value={readings[id] ?? null}
+              placeholder={collarMm === null ? 'never read' : 'as it is'}
+              onCommit={(mm) => set(id, mm)}
+            />
+            <p className="label text-second mt-5">
+              {told?.corners[id] ? (
+                <>
+                  {capital(cornerNames[id])} then stands at{' '}
+                  <Length mm={told.corners[id].heightMm} decimals={0} /> ±{' '}
+                  <Length mm={2 * told.corners[id].heightSdMm} decimals={0} />
+                </>
+              ) : collarMm === null ? (
+                'Read the collar at the baseline first.'
+              ) : (
+                'left as it is'
+              )}
+            </p>
+          </div>
+        ))}
+      </div>
+      <Button className="mt-3" disabled={told === null} onClick={turn}>
+        Turn to these readings
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,69 @@
+import { blankFact, factAt } from '#core/job/facts.ts';
+import type { Job } from '../../features/job/useJob.ts';
+import { CornerSelect } from './CornerRow.tsx';
+
+const PARTS = [
+  {
+    slot: 'blocks',
+    title: 'Transfer blocks',
+    key: 'blockPositions',
+    does: 'up a position keeps weight on the skis under power; both sides alike',
+  },
+  {
+    slot: 'strap',
+    title: 'Limiter strap',
+    key: 'strapHoles',
+    does: 'in by a hole holds the nose down, and costs travel of the front arm: the last thing to move',
+  },
+] as const;
+
+/** Where a skid's blocks and strap stand: the first and the last rung of the ladder for ski pressure. */
+export function SkidSettings({ job }: { job: Job }) {
+  const { skid } = job.record.document;
+  if (!skid) return null;
+  const round = job.state.current;
+  return (
+    <section aria-label="Skid settings" className="border-rule mt-5 border-t pt-3">
+      <h3 className="font-semibold">
+        Skid{' '}
+        <span className="label text-second font-normal">
+          in this order: blocks, ski preload within its sag window, strap last
+        </span>
+      </h3>
+      {PARTS.map(({ slot, title, key, does }) => {
+        const place = { kind: 'skid' as const, round, corner: null, slot };
+        const now =
+          factAt(job.facts, place)?.fact ??
+          job.facts.findLast(({ fact }) => fact.kind === 'skid' && fact.slot === slot)?.fact;
+        return (
+          <div key={slot} className="mt-2 flex items-center gap-3">
+            <div className="w-28 shrink-0">
+              <CornerSelect
+                label={title}
+                value={String(now?.valueMm ?? '')}
+                options={[
+                  { value: '', words: 'not noted' },
+                  ...Array.from({ length: skid[key] }, (_, k) => ({
+                    value: String(k + 1),
+                    words: `${k + 1} of ${skid[key]}`,
+                  })),
+                ]}
+                onChange={(value) =>
+                  value === ''
+                    ? job.actions.clear(`${title} taken back`, place)
+                    : job.actions.record(`${title} at ${value}`, {
+                        ...blankFact(place),
+                        valueMm: Number(value),
+                      })
+                }
+              />
+            </div>
+            <p>
+              <b>{title}</b> <span className="label text-second">{does}</span>
+            </p>
+          </div>
+        );
+      })}
+    </section>
+  );
+}

@@ -1,0 +1,17 @@
+import { cautionsAt, type Caution } from '#core/judge/cautions.ts';
+import type { Stage } from '#core/job/nextAction.ts';
+import type { Job } from '../../features/job/useJob.ts';
+
+/** Where it is kept that a caution was read: once a job. */
+export const readPlace = (id: string) => ({
+  kind: 'acknowledged' as const,
+  round: 0,
+  corner: null,
+  slot: id,
+});
+
+/** Cautions of a step that nobody has ticked as read. */
+export function unreadCautions(job: Job, stage: Stage): Caution[] {
+  const read = new Set(job.facts.flatMap(({ fact }) => (fact.kind === 'acknowledged' ? [fact.slot] : [])));
+  return cautionsAt(stage, job.record.document).filter(({ id }) => !read.has(id));
+}
