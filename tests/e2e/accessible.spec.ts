@@ -2,7 +2,9 @@ import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { expect, test } from './app.ts';
 
-const [DUNLIN, SALTMARSH, CURLEW] = [1, 2, 3].map((n) => `/jobs/00000000-0000-4000-8000-000${n}00000000`);
+const [DUNLIN, SALTMARSH, CURLEW, SLED] = [1, 2, 3, 4].map(
+  (n) => `/jobs/00000000-0000-4000-8000-000${n}00000000`,
+);
 
 async function seriousFindings(page: Page): Promise<string[]> {
   const { violations } = await new AxeBuilder({ page }).analyze();
@@ -23,6 +25,23 @@ const screens: [name: string, path: string, act?: (page: Page) => Promise<void>]
     `${SALTMARSH}/measure`,
     (page) => page.getByRole('button', { name: 'Draw the rounds' }).click(),
   ],
+  ['prep', `${DUNLIN}/prep`],
+  [
+    'plan with other ways',
+    `${DUNLIN}/plan`,
+    (page) => page.getByRole('button', { name: /Other ways/ }).click(),
+  ],
+  [
+    'adjusters to pick from',
+    `${DUNLIN}/intake`,
+    (page) => page.getByRole('button', { name: /^What is turned, front left/ }).click(),
+  ],
+  ['rings', `${CURLEW}/rings`],
+  ['ride, bracketing', `${SLED}/ride`, (page) => page.getByRole('button', { name: 'Begin' }).click()],
+  ['bay view', `${CURLEW}/bay`],
+  ['handover', `${SALTMARSH}/handover`],
+  ['measuring sheet', `${SLED}/paper`],
+  ['logbook', '/book'],
   ['close out', `${SALTMARSH}/close-out`],
   ['keys', '/', (page) => page.keyboard.press('?')],
   ['command bar', '/', (page) => page.keyboard.press('/')],

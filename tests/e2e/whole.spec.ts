@@ -20,7 +20,7 @@ test('prep: what is skipped is noted and widens the plan; unequal tyres are told
   await field(page, 'Front left').fill('2.4');
   await field(page, 'Front right').fill('2.1');
   await page.keyboard.press('Tab');
-  await expect(page.getByRole('alert')).toContainText('differ by 0.30 bar');
+  await expect(page.getByRole('alert')).toContainText('differ by 0.3 bar');
   await allSent(page);
   await page.reload();
   await expect(page.getByRole('link', { name: /^Prep/ })).toContainText('2 skipped');
@@ -104,8 +104,10 @@ test('close out: seen to, toe in turns of the tie rods, clicks, recheck in a cal
   await expect(sheet).toContainText('Recheck due 11 December 2026 or after 300 km.');
   await expect(sheet).toContainText('— / 11');
   await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();
-  const paper = await page.pdf({ format: 'A4', margin: { top: '12mm', bottom: '12mm' } });
-  expect(paper.toString('latin1').match(/\/Type\s*\/Page\b/g)).toHaveLength(1);
+  for (const format of ['A4', 'Letter']) {
+    const paper = await page.pdf({ format, margin: { top: '12mm', bottom: '12mm' } });
+    expect(paper.toString('latin1').match(/\/Type\s*\/Page\b/g), format).toHaveLength(1);
+  }
   await page.emulateMedia({ media: 'screen' });
   await page.goto('/');
   await expect(page.getByRole('link', { name: /Turnstone.*Recheck due 11 December 2026/ })).toBeVisible();

@@ -1,5 +1,6 @@
 import { ChevronDown } from 'lucide-react';
 import { Collapsible } from 'radix-ui';
+import { useState } from 'react';
 import { sagWindows } from '#core/judge/sagWindows.ts';
 import type { CornerDocument, Json } from '#core/job/types.ts';
 import { cornerSpec } from '#core/job/corner.ts';
@@ -25,8 +26,15 @@ export function AdjustersSection({ job }: { job: Job }) {
       const { sagMm, rings, fitting } = document.corners[id];
       return sagMm !== null || rings.length > 0 || fitting !== 'seat';
     });
+  const [open, setOpen] = useState(given);
+  // Another kind of adjuster brings figures of its own: they are shown at once.
+  const [before, setBefore] = useState(given);
+  if (given !== before) {
+    setBefore(given);
+    if (given) setOpen(true);
+  }
   return (
-    <Collapsible.Root defaultOpen={given} className="border-rule mt-1 border-t pb-4">
+    <Collapsible.Root open={open} onOpenChange={setOpen} className="border-rule mt-1 border-t pb-4">
       <Collapsible.Trigger className="group flex min-h-10 items-center gap-2 font-semibold">
         <ChevronDown aria-hidden size={16} className="-rotate-90 group-data-[state=open]:rotate-0" />
         Adjusters, sag and rings

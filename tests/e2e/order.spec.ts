@@ -1,0 +1,236 @@
+import sharp from 'sharp';
+import { allSent, expect, field, quickStart, test } from './app.ts';
+
+const demo = (n: number, stage: string) => `/jobs/00000000-0000-4000-8000-000${n}00000000/${stage}`;
+
+test('an adjuster is picked from its picture, for both sides, and the plan then speaks its words', async ({
+  page,
+}) => {
+  const id = await quickStart(page, 'Godwit', ['575', '575', '580', '580'], '575', '600');
+  await page.goto(`/jobs/${id}/intake`);
+  await page.getByRole('button', { name: 'What is turned, rear left: seat collar' }).click();
+  await expect(page.getByRole('checkbox', { name: 'The same rear right' })).toBeChecked();
+  await page.getByRole('button', { name: /^Leaf pack/ }).click();
+  await expect(page.getByRole('button', { name: 'What is turned, rear right: leaf pack' })).toBeVisible();
+  await field(page, 'One step, rear left').fill('20');
+  await field(page, 'One step, rear right').fill('20');
+  await page.keyboard.press('Tab');
+  await allSent(page);
+  await page.goto(`/jobs/${id}/plan`);
+  await expect(page.getByTestId('move-LR')).toContainText('1 leaf more');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await allSent(page);
+});
+
+test('what can touch is entered and becomes a margin; a second spring and its ring make a stack', async ({
+  page,
+}) => {
+  const id = await quickStart(page, 'Dotterel', ['375', '375', '381', '381'], '400', '400');
+  await page.goto(`/jobs/${id}/intake`);
+  await page.getByRole('button', { name: /Clearances, bars and floor/ }).click();
+  await page.getByRole('button', { name: 'Add a shaft joint' }).click();
+  await field(page, 'At most, outer joint, front left').fill('11');
+  await page.keyboard.press('Tab');
+  // 25 mm up on a 400 mm shaft from 10 degrees: past 11.
+  await expect(page.locator('[data-margin=joint]')).toContainText('short');
+  await page.getByRole('button', { name: 'Remove outer joint, front left' }).click();
+  await expect(page.locator('[data-margin=joint]')).toHaveCount(0);
+  await page.getByLabel('Front bar').selectOption('hooked up while measuring');
+  await expect(field(page, 'Bar rate at the wheels, front')).toHaveValue('10');
+  await page.getByRole('button', { name: /Springs and weights/ }).click();
+  for (const corner of ['front left', 'front right']) await field(page, `Spring rate, ${corner}`).fill('60');
+  await page.keyboard.press('Tab');
+  await page.getByRole('button', { name: 'One spring more, front left' }).click();
+  await expect(field(page, 'Spring rate, spring 2, front right')).toHaveValue('60');
+  await field(page, 'Ring 1 stops the slider, front left').fill('70');
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('link', { name: /^Rings/ })).toBeVisible();
+  await page.getByRole('button', { name: 'One spring fewer, front left' }).click();
+  await expect(page.getByRole('link', { name: /^Rings/ })).toHaveCount(0);
+  await allSent(page);
+});
+
+test('a picture of the point is kept with the machine, shown, and removed', async ({ page, app }) => {
+  await page.goto(demo(6, 'baseline'));
+  const buffer = await sharp({ create: { width: 640, height: 480, channels: 3, background: '#778899' } })
+    .jpeg()
+    .toBuffer();
+  const add = page.getByLabel('Add a picture of the point, rear wheel');
+  await add.setInputFiles({ name: 'point.jpg', mimeType: 'image/jpeg', buffer });
+  await page.getByRole('button', { name: 'Picture 1 of the point, rear wheel' }).click();
+  const dialog = page.getByRole('dialog', { name: 'The point, rear wheel' });
+  await expect(dialog.getByRole('img')).toHaveJSProperty('naturalWidth', 640);
+  await page.keyboard.press('Escape');
+  await add.setInputFiles({ name: 'list.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('no picture') });
+  await expect(page.getByRole('alert')).toContainText('not a picture that can be read');
+  await app.stop();
+  await add.setInputFiles({ name: 'point.jpg', mimeType: 'image/jpeg', buffer });
+  await expect(page.getByRole('alert')).toContainText('cannot be reached');
+  await app.start();
+  await page.getByRole('button', { name: 'Send it again' }).click();
+  await expect(page.getByRole('button', { name: 'Picture 2 of the point, rear wheel' })).toBeVisible();
+  await page.getByRole('button', { name: 'Picture 1 of the point, rear wheel' }).click();
+  await dialog.getByRole('button', { name: 'Remove', exact: true }).click();
+  await dialog.getByRole('button', { name: 'Remove it for good' }).click();
+  await expect(dialog).toBeHidden();
+  await expect(page.getByRole('button', { name: /^Picture . of the point, rear wheel/ })).toHaveCount(1);
+});
+
+test('the next reading is named, and a reading far off what it should be is asked about', async ({
+  page,
+}) => {
+  await page.goto(demo(2, 'measure'));
+  const next = page.getByTestId('next-reading');
+  await expect(next).toContainText('front left, third reading: hub centre to arch');
+  await next.getByRole('button').click();
+  await expect(field(page, 'Front left, reading 3')).toBeFocused();
+  await page.keyboard.type('309');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/lower than this round should read|off the other reading/)).toBeVisible();
+  await expect(next).toContainText('front right, third reading');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await allSent(page);
+});
+
+test('plans side by side: another way is taken and turned', async ({ page }) => {
+  const id = await quickStart(page, 'Sanderling', ['379', '371', '381', '381'], '365', '371');
+  await page.goto(`/jobs/${id}/plan`);
+  await page.getByRole('button', { name: /Other ways to do it/ }).click();
+  const alike = page.locator('[data-way=sides]');
+  await expect(alike).toContainText('Equal left and right');
+  await field(page, 'Aim high for settling').fill('3');
+  await page.keyboard.press('Tab');
+  await allSent(page);
+  await page.getByRole('button', { name: 'Turn by this: Equal left and right' }).click();
+  await expect(page).toHaveURL(/\/turn$/);
+  const [left, right] = await Promise.all(
+    ['LF', 'RF'].map((corner) =>
+      page
+        .locator(`[data-corner=${corner}]`)
+        .getByText(/ of seat$/)
+        .last()
+        .innerText(),
+    ),
+  );
+  expect(left).toBe(right);
+  await allSent(page);
+});
+
+test('a kit sheet’s start: its collar readings become the work list', async ({ page }) => {
+  await page.goto(demo(1, 'plan'));
+  await page.getByRole('button', { name: /Start from a kit sheet/ }).click();
+  await field(page, 'Collar to read, front left').fill('60');
+  await page.keyboard.press('Tab');
+  await expect(page.getByText(/Front left then stands at/)).toBeVisible();
+  await page.getByRole('button', { name: 'Turn to these readings' }).click();
+  await expect(page.locator('[data-corner=LF]')).toContainText('stop at 60');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await allSent(page);
+});
+
+test('every load case stands on the plan', async ({ page }) => {
+  await page.goto(demo(1, 'plan'));
+  await expect(page.locator('[data-case]')).toHaveCount(2);
+  await expect(page.locator('[data-case="loaded for a week"]')).toContainText(/clear|tight|short/);
+});
+
+test('rings: a gap by share of bump, the move to it, and the block that proves it', async ({ page }) => {
+  await page.goto(demo(3, 'rings'));
+  await field(page, 'Share of bump, ring 1, front left').fill('25');
+  await page.keyboard.press('Tab');
+  const row = page.locator('[data-ring=LF-0]');
+  await expect(field(page, 'Gap wanted, ring 1, front left')).toHaveValue(/^\d+(\.5)?$/);
+  await expect(row).toContainText(/ring 1: .* towards the springs/);
+  await row.getByRole('checkbox').check();
+  await allSent(page);
+  await page.reload();
+  await expect(row.getByRole('checkbox')).toBeChecked();
+  await expect(page.getByRole('link', { name: /^Rings/ })).toContainText('1 to set');
+});
+
+test('a caution is ticked as read; back from the road, what the springs lost is learnt', async ({ page }) => {
+  const id = await quickStart(page, 'Redshank', ['365', '365', '371', '371'], '365', '371');
+  await page.goto(`/jobs/${id}/close-out`);
+  await expect(page.getByText('3 cautions not ticked as read.')).toBeVisible();
+  await page.getByRole('checkbox', { name: /^Align before the road/ }).check();
+  await expect(page.getByText('2 cautions not ticked as read.')).toBeVisible();
+  await page.getByRole('button', { name: /^Lock it/ }).click();
+  await field(page, 'Driven since, km').fill('400');
+  await page.keyboard.press('Tab');
+  await page.getByRole('button', { name: 'It is back: recheck' }).click();
+  await expect(page).toHaveURL(/\/measure$/);
+  await page.getByRole('checkbox', { name: 'driven' }).check();
+  for (const [corner, mm] of Object.entries({
+    'front left': 361,
+    'front right': 361,
+    'rear left': 367,
+    'rear right': 367,
+  }))
+    await field(page, `${corner[0]?.toUpperCase()}${corner.slice(1)}, reading 1`).fill(String(mm));
+  await page.keyboard.press('Enter');
+  await expect(page.getByTestId('lost')).toContainText(/Lost in 400 km: front left [1-4](\.\d)?/);
+  await allSent(page);
+});
+
+test('ride: a damper setting found by halves, and an earlier setting opened beside this one', async ({
+  page,
+}) => {
+  await page.goto(demo(2, 'ride'));
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await field(page, 'Clicks from full hard to full soft').fill('12');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: '12 is better' }).click();
+  await page.getByRole('button', { name: '6 is better' }).click();
+  await page.getByRole('button', { name: '6 is better' }).click();
+  await expect(page.getByTestId('bracketed')).toHaveText('7');
+  await page.getByRole('button', { name: 'Note it as set' }).click();
+  await allSent(page);
+  await page
+    .getByRole('region', { name: 'Earlier settings' })
+    .getByRole('link', { name: 'Baseline' })
+    .click();
+  await expect(page.getByRole('heading', { name: 'Saltmarsh Lady' })).toBeVisible();
+  await expect(page.getByRole('combobox').nth(1)).toHaveValue(/\.0$/);
+});
+
+test('a sled’s blocks and strap are set by position', async ({ page }) => {
+  await page.goto(demo(4, 'intake'));
+  await page.getByRole('button', { name: /Clearances, skid and floor/ }).click();
+  await field(page, 'Transfer block positions').fill('4');
+  await page.keyboard.press('Tab');
+  await page.getByRole('link', { name: /^Ride/ }).click();
+  await page.getByLabel('Transfer blocks').selectOption('3 of 4');
+  await allSent(page);
+  await page.reload();
+  await expect(page.getByLabel('Transfer blocks')).toHaveValue('3');
+});
+
+test('the measuring sheet is one page of paper, A4 and Letter, for every class and for a job', async ({
+  page,
+}) => {
+  for (const path of [
+    '/paper?class=car',
+    '/paper?class=snowmobile',
+    '/paper?class=motorcycle',
+    demo(1, 'paper'),
+  ]) {
+    await page.goto(path);
+    await expect(page.getByRole('article', { name: 'Measuring sheet' })).toBeVisible();
+    await page.waitForTimeout(200);
+    for (const format of ['A4', 'Letter']) {
+      const paper = await page.pdf({ format, margin: { top: '12mm', bottom: '12mm' } });
+      expect(paper.toString('latin1').match(/\/Type\s*\/Page\b/g), `${path} ${format}`).toHaveLength(1);
+    }
+  }
+});
+
+test('lists are found by words and read on', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('searchbox', { name: 'Find a job or machine' }).fill('merg');
+  await expect(page.getByRole('link', { name: /Merganser/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: /Dunlin/ })).toHaveCount(0);
+  await page.getByRole('searchbox').fill('no such boat');
+  await expect(page.getByText('No job and no machine by that name.')).toBeVisible();
+  await page.goto('/book?find=turnst');
+  await expect(page.getByRole('heading', { name: 'Turnstone' })).toBeVisible();
+});
