@@ -174,12 +174,14 @@ export const demoJobs = [
       document.loads = [{ name: 'passenger', kg: 68, xMm: -620, yMm: 0, aboard: [false, false, true] }];
       document.load = 'rider in full gear, half a tank';
       document.equalSides = true;
+      document.skid = { blockPositions: 4, strapHoles: 5 };
       document.note = 'Rear sags too much for the owner; the cam has been where it is since new.';
       const { LS, RS, FA, RA } = document.corners;
       for (const ski of [LS, RS])
         Object.assign(ski, {
           ratio: 0.66,
           travelMm: 242,
+          fitting: 'air',
           air: { gaugeBar: 4.2, volumeCm3: 210, areaMm2: 1020, exponent: 1.1, second: null },
           sagMm: 36,
           sagWindow: { fromMm: 30, toMm: 42 },
@@ -196,6 +198,7 @@ export const demoJobs = [
       Object.assign(RA, {
         ratio: 0.52,
         travelMm: 332,
+        fitting: 'cam',
         torsion: {
           rateNMmPerDeg: 1750,
           count: 2,
@@ -282,10 +285,16 @@ export const demoJobs = [
       document.note =
         'Bottoms on the slipway cobbles. The rear preload ring has five notches and stands in the fourth.';
       const { FW, RW } = document.corners;
-      Object.assign(FW, { travelMm: 84, adjustable: false, sagWindow: { fromMm: 16, toMm: 26 } });
+      Object.assign(FW, {
+        travelMm: 84,
+        fitting: 'fixed',
+        adjustable: false,
+        sagWindow: { fromMm: 16, toMm: 26 },
+      });
       Object.assign(RW, {
         ratio: 0.88,
         travelMm: 78,
+        fitting: 'grooves',
         stepMm: 2.5,
         springs: [coil('22 shock', 22, 228, 108)],
         preloadMm: 17,
@@ -327,6 +336,7 @@ export const demoJobs = [
           travelMm: axle === 'front' ? 158 : 172,
           springs: [axle === 'front' ? coil('40 front', 40, 310, 100) : coil('46 rear', 46, 300, 104)],
           preloadMm: axle === 'front' ? 20 : 24,
+          fitting: axle === 'front' ? 'mount' : 'seat',
           mount:
             axle === 'front' ? { pitchMm: 2, threadMm: 14, engagedMm: 41, leastMm: null, mostMm: 62 } : null,
         });

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gt, ilike, inArray, isNotNull, or, sql, type SQL } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, ilike, inArray, isNotNull, or, sql } from 'drizzle-orm';
 import type { AnyPgColumn } from 'drizzle-orm/pg-core';
 import type { Book, ListQuery } from '#contract/api.ts';
 import type { MachineClass } from '#core/machine/classes.ts';
@@ -57,17 +57,26 @@ function named(find: string) {
   return or(ilike(jobs.name, pattern), ilike(jobs.title, pattern));
 }
 
+/** Classes of some jobs: out of whole documents, so asked only for those that are shown. */
+async function classesOf(db: Queryable, ids: readonly string[]): Promise<Map<string, MachineClass>> {
+  if (ids.length === 0) return new Map();
+  const rows = await db
+    .select({ id: jobs.id, machineClass: sql<MachineClass>`${jobs.document}->'machine'->>'class'` })
+    .from(jobs)
+    .where(inArray(jobs.id, [...ids]));
+  return new Map(rows.map(({ id, machineClass }) => [id, machineClass]));
+}
+
 /** Machines that something was measured on, the last touched first, under the name of their newest job. */
 export async function listMachines(db: Queryable, { find, offset, limit }: ListQuery): Promise<Book> {
   const some = and(gt(jobs.settingsCount, 0), isNotNull(jobs.machineKey), named(find));
-  const newest = (column: AnyPgColumn | SQL) =>
-    sql`(array_agg(${column} order by ${jobs.updatedAt} desc))[1]`;
-  const machines = await db
+  const newest = (column: AnyPgColumn) => sql`(array_agg(${column} order by ${jobs.updatedAt} desc))[1]`;
+  const rows = await db
     .select({
       key: sql<string>`${jobs.machineKey}`,
       name: sql<string>`${newest(jobs.name)}`,
       title: sql<string>`${newest(jobs.title)}`,
-      machineClass: sql<MachineClass>`${newest(sql`${jobs.document}->'machine'->>'class'`)}`,
+      newestJob: sql<string>`${newest(jobs.id)}`,
       settings: sql<number>`sum(${jobs.settingsCount})::int`,
     })
     .from(jobs)
@@ -76,6 +85,14 @@ export async function listMachines(db: Queryable, { find, offset, limit }: ListQ
     .orderBy(desc(sql`max(${jobs.updatedAt})`), asc(jobs.machineKey))
     .limit(limit)
     .offset(offset);
+  const classes = await classesOf(
+    db,
+    rows.map(({ newestJob }) => newestJob),
+  );
+  const machines = rows.map(({ newestJob, ...row }) => ({
+    ...row,
+    machineClass: classes.get(newestJob) ?? 'car',
+  }));
   const [count] = await db
     .select({ total: sql<number>`count(distinct ${jobs.machineKey})::int` })
     .from(jobs)

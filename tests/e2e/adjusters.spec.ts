@@ -25,9 +25,8 @@ test.describe('what is turned, and what is wanted beside heights', () => {
   }) => {
     await quickStart(page, 'Godwit', Array<string>(4).fill('375'), '365', '365');
     await page.getByRole('link', { name: /^Intake/ }).click();
-    await page.getByRole('button', { name: /Adjusters, sag and rings/ }).click();
-    await field(page, 'What is turned, front left').selectOption('seat and lower mount');
-    await field(page, 'What is turned, front right').selectOption('seat and lower mount');
+    await page.getByRole('button', { name: 'What is turned, front left: seat collar' }).click();
+    await page.getByRole('button', { name: /^Seat and lower mount/ }).click();
     await field(page, 'Mount thread, front left').fill('14');
     await field(page, 'Thread engaged now, front left').fill('38');
     await page.keyboard.press('Tab');
@@ -83,7 +82,7 @@ test.describe('what is turned, and what is wanted beside heights', () => {
   test('a spring that cannot do it is called too soft, with the numbers', async ({ page }) => {
     await page.goto(demo(6, 'plan'));
     await expect(page.getByTestId('verdict-RW')).toContainText(/Rear wheel: too soft\. Rider sag is \d+ mm/);
-    await expect(page.getByTestId('move-RW')).toContainText('1 step up');
+    await expect(page.getByTestId('move-RW')).toContainText('1 groove up');
   });
 });
 

@@ -195,11 +195,11 @@ test('ride: a damper setting found by halves, and an earlier setting opened besi
 
 test('a sled’s blocks and strap are set by position', async ({ page }) => {
   await page.goto(demo(4, 'intake'));
-  await page.getByRole('button', { name: /Clearances, skid and floor/ }).click();
-  await field(page, 'Transfer block positions').fill('4');
+  await field(page, 'Limiter strap holes').fill('6');
   await page.keyboard.press('Tab');
   await page.getByRole('link', { name: /^Ride/ }).click();
   await page.getByLabel('Transfer blocks').selectOption('3 of 4');
+  await page.getByLabel('Limiter strap').selectOption('2 of 6');
   await allSent(page);
   await page.reload();
   await expect(page.getByLabel('Transfer blocks')).toHaveValue('3');

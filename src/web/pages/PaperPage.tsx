@@ -57,7 +57,7 @@ function Sheet({ machineClass, document }: { machineClass: MachineClass; documen
         Measuring sheet{' '}
         <span className="text-second text-[15px] font-normal">{classDefaults[machineClass].title}</span>
       </h1>
-      <div className="mt-2 grid grid-cols-3 gap-x-5 gap-y-2">
+      <div className="mt-2 grid grid-cols-3 narrow:grid-cols-1 gap-x-5 gap-y-2">
         <Line words="job" filled={document?.name} />
         <Line words="machine" filled={document?.machine.title} />
         <Line words="date" />
@@ -65,7 +65,7 @@ function Sheet({ machineClass, document }: { machineClass: MachineClass; documen
         <Line words="measured by" />
         <Line words={footing === 'sleds' ? 'floor, casters' : 'floor, pads'} />
       </div>
-      <div className="mt-4 grid grid-cols-[1fr_120px_1fr] items-center gap-x-4">
+      <div className="mt-4 grid grid-cols-[1fr_120px_1fr] items-center gap-4 narrow:grid-cols-1">
         <div className="flex flex-col gap-4">
           {ids
             .filter((_, k) => k % 2 === 0)
@@ -97,7 +97,7 @@ function Sheet({ machineClass, document }: { machineClass: MachineClass; documen
         Read once round, in the order of the numbers, then round again. Heights by: {kinds.join(' · ')} (ring
         one).
       </p>
-      <div className="mt-3 grid grid-cols-3 gap-x-5 gap-y-2">
+      <div className="mt-3 grid grid-cols-3 narrow:grid-cols-1 gap-x-5 gap-y-2">
         <Line words="settled before the first round: rolled, bounced, driven" />
         <Line words="settled before the second round" />
         <Line

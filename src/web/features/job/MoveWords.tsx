@@ -93,7 +93,7 @@ export function OtherMoves({ corner, fitting }: { corner: CornerAnswer; fitting:
       {mount && mountMm !== 0 && (
         <p className="text-action mt-1 font-semibold" data-testid={`mount-${corner.id}`}>
           <MountMove turns={mount.turns} mm={mountMm} fitting={fitting} />
-          {mount.afterMm !== null && fitting === 'mount' && (
+          {mount.afterMm !== null && fitting !== 'clamp' && (
             <span className="label text-second block font-normal">
               <Length mm={mount.afterMm} /> of thread stay engaged
             </span>
