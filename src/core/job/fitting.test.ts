@@ -1,7 +1,8 @@
 import { cornersOf, footingOf } from '../machine/body.ts';
 import { machineClasses } from '../machine/classes.ts';
 import { blankDocument } from './create.ts';
-import { fittingFields, fittingFrom, fittings, fittingsAt, isTurned, type Fitting } from './fitting.ts';
+import { fittingFields, fittingFrom, fittings, fittingsAt, isTurned } from './fitting.ts';
+import type { Fitting } from './types.ts';
 import { migrateDocument } from './migrate.ts';
 
 const kinds = Object.keys(fittings) as Fitting[];

@@ -1,21 +1,6 @@
 import type { Footing } from '../geometry/reference.ts';
 import { axleOf, type CornerId } from '../machine/body.ts';
-import type { CornerDocument } from './types.ts';
-
-/** What is moved by hand at a corner. */
-export type Fitting =
-  | 'seat'
-  | 'mount'
-  | 'apart'
-  | 'grooves'
-  | 'strut'
-  | 'leaf'
-  | 'cam'
-  | 'air'
-  | 'cap'
-  | 'spacer'
-  | 'clamp'
-  | 'fixed';
+import type { CornerDocument, Fitting } from './types.ts';
 
 interface FittingFacts {
   title: string;

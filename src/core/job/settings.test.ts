@@ -21,6 +21,8 @@ const corner = (part: Partial<CornerSetting>): CornerSetting => ({
   readingSign: 1,
   mountMm: 0,
   cam: null,
+  compression: null,
+  rebound: null,
   airBar: null,
   ...part,
 });

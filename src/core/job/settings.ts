@@ -5,7 +5,7 @@ import { cornersIn, type CornerId } from '../machine/body.ts';
 import { cornerSpec } from './corner.ts';
 import { standingFacts } from './facts.ts';
 import { collarNow, readRounds, type PerCorner } from './rounds.ts';
-import type { JobRecord } from './types.ts';
+import type { FactKind, JobRecord } from './types.ts';
 
 /** How one corner was set at some time; a null was not read, or is not there. */
 export interface CornerSetting {
@@ -19,6 +19,9 @@ export interface CornerSetting {
   mountMm: number;
   cam: number | null;
   airBar: number | null;
+  /** Damper clicks as last noted. */
+  compression: number | null;
+  rebound: number | null;
 }
 
 /** How a machine was set in one round of a job. */
@@ -28,6 +31,9 @@ export interface MachineSetting {
   at: string;
   locked: boolean;
   corners: PerCorner<CornerSetting>;
+  /** Transfer blocks and limiter strap of a skid, by position; null where nobody has noted them. */
+  blocks: number | null;
+  strap: number | null;
 }
 
 /** Every setting a job has had, baseline first. Empty while nothing was read. */
@@ -48,6 +54,15 @@ export function settingsOf(record: JobRecord): MachineSetting[] {
       .sort()
       .at(-1);
     if (!at) return [];
+    // As last noted up to this round.
+    const noted = (kind: FactKind, corner: CornerId | null, slot: string): number | null =>
+      facts
+        .filter(
+          ({ fact }) =>
+            fact.kind === kind && fact.corner === corner && fact.slot === slot && fact.round <= round.round,
+        )
+        .sort((a, b) => a.fact.round - b.fact.round)
+        .at(-1)?.fact.valueMm ?? null;
     const corners: MachineSetting['corners'] = {};
     for (const id of cornersIn(document)) {
       const { torsion, air } = document.corners[id];
@@ -63,9 +78,13 @@ export function settingsOf(record: JobRecord): MachineSetting[] {
         mountMm: mounts.get(id) ?? 0,
         cam: torsion ? camAt(document.corners[id], seatMm) : null,
         airBar: air ? air.gaugeBar + AIR_STEP_BAR * seatMm : null,
+        compression: noted('clicks', id, 'compression'),
+        rebound: noted('clicks', id, 'rebound'),
       };
     }
-    return [{ round: round.round, at, locked: state.locked && k === state.rounds.length - 1, corners }];
+    const locked = state.locked && k === state.rounds.length - 1;
+    const skid = { blocks: noted('skid', null, 'blocks'), strap: noted('skid', null, 'strap') };
+    return [{ round: round.round, at, locked, corners, ...skid }];
   });
 }
 

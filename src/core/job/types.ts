@@ -6,11 +6,25 @@ import type { RingDescription } from '../springs/stack.ts';
 import type { TorsionDescription } from '../springs/torsion.ts';
 import type { SpringDocument } from './spring.ts';
 import type { CornerId } from '../machine/body.ts';
-import type { Fitting } from './fitting.ts';
 import type { MachineClass } from '../machine/classes.ts';
 
 /** Anything JSON can hold. */
 export type Json = null | boolean | number | string | Json[] | { [key: string]: Json };
+
+/** What is moved by hand at a corner. */
+export type Fitting =
+  | 'seat'
+  | 'mount'
+  | 'apart'
+  | 'grooves'
+  | 'strut'
+  | 'leaf'
+  | 'cam'
+  | 'air'
+  | 'cap'
+  | 'spacer'
+  | 'clamp'
+  | 'fixed';
 
 /** Description of one corner. A null is "not given": the value of the class is assumed and marked so. */
 export interface CornerDocument {
@@ -108,7 +122,7 @@ export interface MountDocument {
   mostMm: number | null;
 }
 
-export interface ClearanceDocument {
+interface ClearanceDocument {
   name: string;
   nowMm: number;
   /** mm gained per mm that the body rises over this wheel. */
@@ -117,7 +131,7 @@ export interface ClearanceDocument {
 }
 
 /** A shaft that hangs down outwards by an angle, with a boot or joint that takes only so much. */
-export interface BootDocument {
+interface BootDocument {
   name: string;
   nowDeg: number;
   mostDeg: number;
@@ -126,7 +140,7 @@ export interface BootDocument {
 }
 
 /** What of a sled's skid is set beside its springs. */
-export interface SkidDocument {
+interface SkidDocument {
   /** Positions of the transfer blocks, and holes of the limiter strap, each counted from 1 at the loosest. */
   blockPositions: number;
   strapHoles: number;
@@ -143,7 +157,7 @@ export interface LoadDocument {
   aboard: boolean[];
 }
 
-export interface BarDocument {
+interface BarDocument {
   /** N per mm of difference between left and right wheel travel. */
   rateNPerMm: number;
   hooked: boolean;

@@ -18,7 +18,7 @@ export function middleOf({ low, high }: Bracket): number {
 }
 
 /** The next two to compare: the better end stays, the other comes to the middle. */
-export function narrowed(bracket: Bracket, better: Better): Bracket {
+function narrowed(bracket: Bracket, better: Better): Bracket {
   const middle = middleOf(bracket);
   return better === 'low' ? { low: bracket.low, high: middle } : { low: middle, high: bracket.high };
 }

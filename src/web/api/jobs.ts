@@ -21,7 +21,7 @@ export const queryClient = new QueryClient({
 const jobKey = (id: string) => ['job', id];
 
 /** How many lines of a list are asked for at once. */
-const PAGE = 40;
+const PAGE = 30;
 
 /** A list read page by page; while another search is under way the last one stays. */
 function usePaged<Page extends { total: number }>(name: string, find: string, count: (page: Page) => number) {

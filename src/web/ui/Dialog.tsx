@@ -1,5 +1,5 @@
 import { Dialog as Radix } from 'radix-ui';
-import type { ReactNode } from 'react';
+import { useRef, type ReactNode } from 'react';
 
 interface Props {
   open: boolean;
@@ -11,11 +11,18 @@ interface Props {
 
 /** A modal sheet of paper: titled, closed with Escape, focus kept inside and given back. */
 export function Dialog({ open, onClose, title, description, children }: Props) {
+  // No trigger of Radix's own opens it: where the focus was is remembered here.
+  const opener = useRef<HTMLElement | null>(null);
   return (
     <Radix.Root open={open} onOpenChange={(next) => !next && onClose()}>
       <Radix.Portal>
         <Radix.Overlay className="fixed inset-0 z-40 bg-black/40" />
         <Radix.Content
+          onOpenAutoFocus={() => (opener.current = document.activeElement as HTMLElement | null)}
+          onCloseAutoFocus={(event) => {
+            event.preventDefault();
+            opener.current?.focus();
+          }}
           className="bg-sheet border-ink fixed top-[12vh] left-1/2 z-50 max-h-[76vh] w-[min(560px,calc(100vw-32px))] -translate-x-1/2 overflow-y-auto border p-6"
           {...(description ? {} : { 'aria-describedby': undefined })}
         >

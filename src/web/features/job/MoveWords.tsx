@@ -1,4 +1,5 @@
-import { fittings, type Fitting } from '#core/job/fitting.ts';
+import { fittings } from '#core/job/fitting.ts';
+import type { Fitting } from '#core/job/types.ts';
 import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
 import { inReadersUnit } from '#core/units/measure.ts';
 import { useSettings } from '../../app/settings.ts';

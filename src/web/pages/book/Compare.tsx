@@ -76,6 +76,7 @@ export function Compare({ machine, left, right, choose }: Props) {
           </tbody>
         </table>
       </div>
+      <SkidLine left={left} right={right} />
       {!right && (
         <p className="text-second mt-3">
           One setting so far: the next round, or the next job on this machine, stands beside it here.
@@ -92,6 +93,17 @@ export function Compare({ machine, left, right, choose }: Props) {
       </div>
     </section>
   );
+}
+
+/** Where a skid's blocks and strap stood, then and now. */
+function SkidLine({ left, right }: { left: Page; right: Page | null }) {
+  const parts = (['blocks', 'strap'] as const).flatMap((part) => {
+    const [a, b] = [left.setting[part], right?.setting[part] ?? null];
+    if (a === null && b === null) return [];
+    const name = part === 'blocks' ? 'Transfer blocks' : 'Limiter strap';
+    return [`${name} ${a ?? 'not noted'}${right ? `, then ${b ?? 'not noted'}` : ''}`];
+  });
+  return parts.length === 0 ? null : <p className="mt-3">{parts.join('. ')}.</p>;
 }
 
 function Choice({
@@ -129,6 +141,20 @@ function Height({ setting }: { setting: CornerSetting | undefined }) {
 
 function SetAt({ setting }: { setting: CornerSetting | undefined }) {
   if (!setting) return <>—</>;
+  const { compression, rebound } = setting;
+  return (
+    <>
+      <Adjuster setting={setting} />
+      {(compression !== null || rebound !== null) && (
+        <span className="label text-second block">
+          clicks {compression ?? '—'} / {rebound ?? '—'}
+        </span>
+      )}
+    </>
+  );
+}
+
+function Adjuster({ setting }: { setting: CornerSetting }) {
   if (setting.cam !== null) return <>cam {setting.cam + 1}</>;
   if (setting.airBar !== null) return <Pressure bar={setting.airBar} />;
   return setting.collarMm === null ? <>—</> : <Length mm={setting.collarMm} />;

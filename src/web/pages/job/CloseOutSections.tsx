@@ -157,6 +157,24 @@ function Clicks({ job, round }: { job: Job; round: number }) {
               ))}
             </tr>
           ))}
+          <tr className="relative">
+            <th scope="row" className="text-left font-normal">
+              Gas charge
+            </th>
+            {cornersIn(job.record.document).map((id) => (
+              <td key={id} className="px-1">
+                <FactField
+                  job={job}
+                  place={{ kind: 'pressure', round, corner: id, slot: 'gas' }}
+                  label={`Gas charge, ${cornerNames[id]}`}
+                  order={340 + cornerNumbers[id]}
+                  quantity="pressure"
+                  range={{ min: 0.1, max: limits.gasBar }}
+                  narrow
+                />
+              </td>
+            ))}
+          </tr>
         </tbody>
       </table>
     </section>

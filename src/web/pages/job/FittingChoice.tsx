@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { fittingFields, fittings, fittingsAt, type Fitting } from '#core/job/fitting.ts';
-import type { Json } from '#core/job/types.ts';
+import { fittingFields, fittings, fittingsAt } from '#core/job/fitting.ts';
+import type { Fitting, Json } from '#core/job/types.ts';
 import { cornerNames, footingOf, twinOf, type CornerId } from '#core/machine/body.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital } from '../../features/job/words.ts';

@@ -1,0 +1,109 @@
+import type { Page } from '@playwright/test';
+import { allSent, expect, test } from './app.ts';
+
+/** What has the focus, by the name a screen reader would say. */
+const focused = (page: Page) =>
+  page.evaluate(() => {
+    const here = document.activeElement as HTMLInputElement | null;
+    return (
+      here?.getAttribute('aria-label') ??
+      here?.labels?.[0]?.textContent ??
+      here?.textContent ??
+      ''
+    ).trim();
+  });
+
+/** Walks with Tab until something of that name has the focus. */
+async function tabTo(page: Page, name: RegExp): Promise<void> {
+  const passed: string[] = [];
+  for (let n = 0; n < 120; n++) {
+    await page.keyboard.press('Tab');
+    const here = await focused(page);
+    if (name.test(here)) return;
+    passed.push(here);
+  }
+  throw new Error(`expected to reach ${name}, passed ${passed.join(' | ')}`);
+}
+
+async function typeAll(page: Page, values: readonly string[]): Promise<void> {
+  for (const value of values) {
+    await page.keyboard.type(value);
+    await page.keyboard.press('Enter');
+  }
+}
+
+test('a whole job without a mouse: start, measure, plan, turn in the bay, measure again, lock', async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await page.goto('/');
+  await expect(page.getByRole('link', { name: /Dunlin/ })).toBeVisible();
+  await page.keyboard.press('n');
+  await expect(page).toHaveURL(/\/new/);
+  await tabTo(page, /^Reads now, front left/);
+  await typeAll(page, ['375', '375', '381', '381']);
+  await tabTo(page, /^Wanted, front/);
+  await typeAll(page, ['365', '371']);
+  await tabTo(page, /^Name of the job/);
+  await page.keyboard.type('Phalarope');
+  await tabTo(page, /^Start the job/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Phalarope' })).toBeVisible();
+  await page.keyboard.press('m');
+  await expect(page).toHaveURL(/\/baseline$/);
+  await expect.poll(() => focused(page)).toMatch(/reading|Collar|Travel/);
+  await tabTo(page, /^rolled$/);
+  await page.keyboard.press('Space');
+  await page.keyboard.press('Escape');
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await page.keyboard.press(']');
+  await expect(page).toHaveURL(/\/plan$/);
+  await tabTo(page, /^Start turning/);
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/turn$/);
+  await page.keyboard.press('b');
+  await expect(page).toHaveURL(/\/bay$/);
+  for (let corner = 1; corner <= 4; corner++) {
+    await expect(page.getByText(`${corner} of 4`)).toBeVisible();
+    await page.keyboard.press('Space');
+    await page.keyboard.press('Enter');
+  }
+  await allSent(page);
+  await tabTo(page, /^Back to the sheet/);
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/measure$/);
+  await expect(page.getByTestId('next-reading')).toBeVisible();
+  await page.keyboard.press('m');
+  await expect.poll(() => focused(page)).toBe('Front left, reading 1');
+  await typeAll(page, ['365', '365', '371', '371']);
+  await tabTo(page, /^rolled$/);
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('verdict')).toBeVisible();
+  await allSent(page);
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await page.keyboard.press(']');
+  await expect(page).toHaveURL(/\/close-out$/);
+  await tabTo(page, /^Lock it/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/Locked at these heights/)).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText(/Locked at these heights/)).toBeHidden();
+  await allSent(page);
+});
+
+test('an adjuster is picked with the keyboard, and the focus comes back to where it was', async ({
+  page,
+}) => {
+  await page.goto('/jobs/00000000-0000-4000-8000-000500000000/intake');
+  await tabTo(page, /^What is turned, front wheel/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await tabTo(page, /^Preload spacers/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await expect.poll(() => focused(page)).toBe('What is turned, front wheel: preload spacers');
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('button', { name: 'What is turned, front wheel: fork cap' })).toBeVisible();
+  await allSent(page);
+});
