@@ -11,21 +11,11 @@ const shots = [
   { name: 'new-setup', path: '/new?class=car', act: typeFirstAnswer },
   { name: 'intake', path: job(3, 'intake') },
   {
-    name: 'springs',
+    name: 'fittings',
     path: job(1, 'intake'),
-    act: (page) =>
-      page.getByRole('button', { name: /Springs and weights/ }).evaluate((node) => node.scrollIntoView()),
-  },
-  {
-    name: 'adjusters',
-    path: job(4, 'intake'),
-    act: (page) =>
-      page
-        .getByRole('button', { name: /Adjusters, sag and rings/ })
-        .evaluate((node) => node.scrollIntoView()),
+    act: (page) => page.getByRole('button', { name: /^What is turned, rear left/ }).click(),
   },
   { name: 'sled', path: job(4, 'plan') },
-  { name: 'scooter', path: job(6, 'plan') },
   { name: 'baseline', path: job(1, 'baseline') },
   {
     name: 'plan',
@@ -35,6 +25,16 @@ const shots = [
       await page.getByTestId('sampled').waitFor();
     },
   },
+  {
+    name: 'ways',
+    path: job(1, 'plan'),
+    act: async (page) => {
+      await page.getByRole('button', { name: /Other ways/ }).click();
+      await page.locator('[data-way=stiffer]').evaluate((node) => node.scrollIntoView({ block: 'end' }));
+    },
+  },
+  { name: 'rings', path: job(3, 'rings') },
+  { name: 'paper', path: job(3, 'paper'), size: { width: 860, height: 960 } },
   { name: 'turn', path: job(3, 'turn') },
   { name: 'bay', path: job(3, 'bay') },
   { name: 'prep', path: job(1, 'prep') },

@@ -18,7 +18,10 @@ test('an adjuster is picked from its picture, for both sides, and the plan then 
   await allSent(page);
   await page.goto(`/jobs/${id}/plan`);
   await expect(page.getByTestId('move-LR')).toContainText('1 leaf more');
-  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await page.getByRole('button', { name: 'Start turning' }).click();
+  await field(page, 'Leaves done, fewer is −').first().fill('1');
+  await page.keyboard.press('Tab');
+  await expect(page.locator('[data-corner=LR]').getByTestId('done')).toContainText('1 leaf more done');
   await allSent(page);
 });
 
@@ -47,6 +50,34 @@ test('what can touch is entered and becomes a margin; a second spring and its ri
   await expect(page.getByRole('link', { name: /^Rings/ })).toBeVisible();
   await page.getByRole('button', { name: 'One spring fewer, front left' }).click();
   await expect(page.getByRole('link', { name: /^Rings/ })).toHaveCount(0);
+  await allSent(page);
+});
+
+test('a strut is read from its hole; load cases have names of their own; a tolerance is taken from a preset', async ({
+  page,
+}) => {
+  const id = await quickStart(page, 'Ruff', ['375', '375', '381', '381'], '375', '381');
+  await page.goto(`/jobs/${id}/intake`);
+  await page.getByRole('button', { name: 'What is turned, front left: seat collar' }).click();
+  await page.getByRole('button', { name: /^Strut/ }).click();
+  await expect(field(page, 'Collar datum, front right')).toHaveValue('centre of the mounting hole');
+  await page.getByLabel('Tolerance from').selectOption({ label: 'careful: 3 mm' });
+  await expect(field(page, 'Tolerance, each corner ±')).toHaveValue('3');
+  await page.getByRole('button', { name: /Springs and weights/ }).click();
+  await page.getByRole('button', { name: 'Add a load', exact: true }).click();
+  await page.getByRole('button', { name: 'Add a load case' }).click();
+  await field(page, 'Name of load case 3').fill('two up');
+  await page.keyboard.press('Tab');
+  await field(page, 'Weight, load 1').fill('150');
+  await field(page, 'Place ahead, load 1').fill('-900');
+  await page.keyboard.press('Tab');
+  await page.getByRole('checkbox', { name: 'load 1 aboard two up' }).check();
+  await allSent(page);
+  await page.goto(`/jobs/${id}/plan`);
+  await expect(page.locator('[data-case="two up"]')).toBeVisible();
+  await page.goto(`/jobs/${id}/intake`);
+  await page.getByRole('button', { name: 'Remove load case two up' }).click();
+  await expect(field(page, 'Name of load case 3')).toHaveCount(0);
   await allSent(page);
 });
 

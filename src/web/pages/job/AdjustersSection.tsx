@@ -35,7 +35,7 @@ export function AdjustersSection({ job }: { job: Job }) {
   }
   return (
     <Collapsible.Root open={open} onOpenChange={setOpen} className="border-rule mt-1 border-t pb-4">
-      <Collapsible.Trigger className="group flex min-h-10 items-center gap-2 font-semibold">
+      <Collapsible.Trigger className="group flex min-h-10 items-center gap-2 text-left font-semibold">
         <ChevronDown aria-hidden size={16} className="-rotate-90 group-data-[state=open]:rotate-0" />
         Adjusters, sag and rings
         <span className="label text-second font-normal">

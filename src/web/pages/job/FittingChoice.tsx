@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { fittingFields, fittings, fittingsAt } from '#core/job/fitting.ts';
-import type { Fitting, Json } from '#core/job/types.ts';
+import type { CornerDocument, Fitting, Json } from '#core/job/types.ts';
 import { cornerNames, footingOf, twinOf, type CornerId } from '#core/machine/body.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital } from '../../features/job/words.ts';
@@ -36,6 +36,13 @@ export function FittingChoice({ job, id }: { job: Job; id: CornerId }) {
   );
 }
 
+/** A strut's seat is read from its mounting hole, unless somebody has said otherwise. */
+function datumOf({ collar }: CornerDocument, id: CornerId, kind: Fitting): [string[], Json][] {
+  return kind === 'strut' && collar.datum === ''
+    ? [[['corners', id, 'collar', 'datum'], 'centre of the mounting hole']]
+    : [];
+}
+
 function Pictures({ job, id, done }: { job: Job; id: CornerId; done: () => void }) {
   const { document } = job.record;
   const twin = twinOf(id);
@@ -44,12 +51,13 @@ function Pictures({ job, id, done }: { job: Job; id: CornerId; done: () => void 
     const ids = both && twin ? [id, twin] : [id];
     const changes = ids
       .filter((one) => document.corners[one].fitting !== kind)
-      .flatMap((one) =>
-        Object.entries(fittingFields(kind)).map(([name, value]): [string[], Json] => [
+      .flatMap((one) => [
+        ...Object.entries(fittingFields(kind)).map(([name, value]): [string[], Json] => [
           ['corners', one, name],
           value as Json,
         ]),
-      );
+        ...datumOf(document.corners[one], one, kind),
+      ]);
     if (changes.length > 0) job.actions.change(`What is turned, ${cornerNames[id]}`, ...changes);
     done();
   };

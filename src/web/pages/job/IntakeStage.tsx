@@ -204,16 +204,55 @@ function JobFields({ job }: { job: Job }) {
         range={ranges.tolerance}
         placeholder={`${classOf(job).toleranceMm} mm, assumed`}
       />
+      <TolerancePreset job={job} />
       <SideChoice job={job} />
       <HardEnd job={job} />
     </div>
   );
 }
 
+/** What makers allow and careful people want, corner to corner; where to start from, not dogma. */
+const tolerancePresets = [
+  { mm: 3, words: 'careful' },
+  { mm: 6, words: 'as car makers allow' },
+  { mm: 13, words: 'as truck makers allow' },
+  { mm: 25, words: 'as side-by-side makers allow' },
+];
+
+function TolerancePreset({ job }: { job: Job }) {
+  const style = useLengthStyle(0);
+  const now = job.record.document.toleranceMm;
+  const known = tolerancePresets.some(({ mm }) => mm === now);
+  return (
+    <label className="min-w-0">
+      <span className="label text-second block">Tolerance from</span>
+      <select
+        value={now === null ? '' : known ? String(now) : 'own'}
+        onChange={(event) =>
+          event.target.value !== 'own' &&
+          job.actions.change('Tolerance', [
+            ['toleranceMm'],
+            event.target.value === '' ? null : Number(event.target.value),
+          ])
+        }
+        className="bg-sheet border-second/70 h-9 w-full border-b"
+      >
+        <option value="">this class: {lengthText(classOf(job).toleranceMm, style)}</option>
+        {tolerancePresets.map(({ mm, words }) => (
+          <option key={mm} value={mm}>
+            {words}: {lengthText(mm, style)}
+          </option>
+        ))}
+        {now !== null && !known && <option value="own">own</option>}
+      </select>
+    </label>
+  );
+}
+
 /** Which end means taking things apart: it is turned first. */
 function HardEnd({ job }: { job: Job }) {
   return (
-    <label>
+    <label className="min-w-0">
       <span className="label text-second block">Hard to get at</span>
       <select
         value={job.record.document.hardEnd ?? ''}

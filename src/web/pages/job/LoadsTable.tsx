@@ -21,6 +21,17 @@ export function LoadsTable({ job }: { job: Job }) {
     const blank = { name: `load ${loads.length + 1}`, kg: 0, xMm: 0, yMm: 0, aboard: cases.map(() => false) };
     put('Load added', [...loads, blank]);
   };
+  const nameCase = (k: number, name: string) =>
+    job.actions.change('Load case named', [['cases'], cases.map((one, c) => (c === k ? name : one))]);
+  const removeCase = (k: number) =>
+    job.actions.change(
+      'Load case removed',
+      [['cases'], cases.filter((_, c) => c !== k)],
+      [
+        ['loads'],
+        loads.map((load) => ({ ...load, aboard: load.aboard.filter((_, c) => c !== k) })) as unknown as Json,
+      ],
+    );
   const addCase = () =>
     job.actions.change('Load case added', [['cases'], [...cases, `case ${cases.length + 1}`]]);
   return (
@@ -32,7 +43,7 @@ export function LoadsTable({ job }: { job: Job }) {
         </p>
       )}
       {loads.length > 0 && (
-        <div className="overflow-x-auto">
+        <div className="relative overflow-x-auto">
           <table className="mt-1 w-full min-w-[640px] border-collapse">
             <thead>
               <tr className="label text-second text-left">
@@ -41,8 +52,27 @@ export function LoadsTable({ job }: { job: Job }) {
                 <th className="px-2 font-normal">Ahead of the middle</th>
                 <th className="px-2 font-normal">Left of the middle</th>
                 {cases.map((name, k) => (
-                  <th key={k} className="px-2 text-center font-normal">
-                    {name}
+                  <th key={k} className="min-w-28 px-2 align-bottom font-normal">
+                    {k < 2 && <span className="block">{k === 0 ? 'measured in' : 'targets are for'}</span>}
+                    <TextField
+                      label={`Name of load case ${k + 1}`}
+                      hideLabel
+                      required
+                      value={name}
+                      draftKey={pathKey(job.record.id, ['cases', String(k)])}
+                      maxLength={limits.nameLength}
+                      onCommit={(to) => nameCase(k, to)}
+                    />
+                    {k >= 2 && (
+                      <button
+                        type="button"
+                        onClick={() => removeCase(k)}
+                        className="text-action label min-h-6 font-semibold underline underline-offset-4"
+                        aria-label={`Remove load case ${name}`}
+                      >
+                        remove
+                      </button>
+                    )}
                   </th>
                 ))}
                 <th />

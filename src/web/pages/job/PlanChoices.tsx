@@ -61,7 +61,7 @@ function Panel({
   const [shown, setShown] = useState(open);
   return (
     <Collapsible.Root open={shown} onOpenChange={setShown} className="border-rule border-t">
-      <Collapsible.Trigger className="group flex min-h-10 items-center gap-2 font-semibold">
+      <Collapsible.Trigger className="group flex min-h-10 items-center gap-2 text-left font-semibold">
         <ChevronDown aria-hidden size={16} className="-rotate-90 group-data-[state=open]:rotate-0" />
         {title} <span className="label text-second font-normal">{words}</span>
       </Collapsible.Trigger>

@@ -27,7 +27,7 @@ export function RoomSection({ job }: { job: Job }) {
     });
   return (
     <Collapsible.Root defaultOpen={given} className="border-rule mt-1 border-t pb-4">
-      <Collapsible.Trigger className="group flex min-h-10 items-center gap-2 font-semibold">
+      <Collapsible.Trigger className="group flex min-h-10 items-center gap-2 text-left font-semibold">
         <ChevronDown aria-hidden size={16} className="-rotate-90 group-data-[state=open]:rotate-0" />
         Clearances, {footing === 'wheels' ? 'bars ' : footing === 'sleds' ? 'skid ' : ''}and floor
         <span className="label text-second font-normal">what can touch as it goes up or down</span>

@@ -3,6 +3,7 @@ import { cautionsAt } from '#core/judge/cautions.ts';
 import { turningOrder } from '#core/job/nextAction.ts';
 import { cornerSpec, type CornerSpec } from '#core/job/corner.ts';
 import { factAt, blankFact } from '#core/job/facts.ts';
+import { fittings } from '#core/job/fitting.ts';
 import { collarNow, workOf, type Work } from '#core/job/rounds.ts';
 import { toldSum } from '#core/sums/cornerSums.ts';
 import type { Fact, Fitting, ToldCorner, ToldPlan } from '#core/job/types.ts';
@@ -277,9 +278,20 @@ function DoneField({ job, id, round, done, record }: DoneFieldProps) {
     draftKey: `${factKey(job.record.id, { kind: 'adjustment', round, corner: id, slot: 'done' })}|typed`,
   };
   const doneMm = done?.valueMm ?? null;
+  const { step } = fittings[job.record.document.corners[id].fitting];
   return (
     <div className="relative mt-3 max-w-36 wide:in-data-[corner^=R]:ml-auto">
-      {before === null ? (
+      {step ? (
+        <NumberField
+          {...common}
+          label={`${capital(step.many)} done, fewer is −`}
+          quantity="number"
+          decimals={0}
+          range={{ min: -20, max: 20 }}
+          value={doneMm === null ? null : doneMm / spec.stepMm.value}
+          onCommit={(steps) => steps !== null && record(Math.round(steps) * spec.stepMm.value)}
+        />
+      ) : before === null ? (
         <NumberField
           {...common}
           label="Turns done, down is −"
