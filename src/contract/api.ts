@@ -12,7 +12,10 @@ export interface ListQuery {
   limit: number;
 }
 
-/** GET /api/jobs?find=&offset=&limit=: jobs being worked on, then those due back, then the rest, last touched first. */
+/** Which jobs of Bays: those being worked on, locked ones that are due back, or the other locked ones. */
+export type Shelf = 'all' | 'working' | 'due' | 'locked';
+
+/** GET /api/jobs?find=&offset=&limit=&shelf=: jobs being worked on, then those due back, then the rest, last touched first. */
 export interface JobList {
   jobs: (JobSummary & { due: string | null })[];
   /** How many there are in all. */

@@ -1,6 +1,6 @@
-import { and, asc, desc, eq, gt, ilike, inArray, isNotNull, or, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, ilike, inArray, isNotNull, isNull, or, sql, type SQL } from 'drizzle-orm';
 import type { AnyPgColumn } from 'drizzle-orm/pg-core';
-import type { Book, ListQuery } from '#contract/api.ts';
+import type { Book, ListQuery, Shelf } from '#contract/api.ts';
 import type { MachineClass } from '#core/machine/classes.ts';
 import { migrateDocument } from '#core/job/migrate.ts';
 import { LINE_REVISION, type JobLine } from '#core/job/line.ts';
@@ -22,20 +22,27 @@ export interface KeptLine {
   line: JobLine | null;
 }
 
+const shelves: Record<Shelf, SQL | undefined> = {
+  all: undefined,
+  working: eq(jobs.locked, false),
+  due: and(eq(jobs.locked, true), isNotNull(jobs.due)),
+  locked: and(eq(jobs.locked, true), isNull(jobs.due)),
+};
+
 /** What lists show of the jobs asked for: those being worked on, then those due back, the last touched first. */
 export async function listLines(
   db: Queryable,
-  { find, offset, limit }: ListQuery,
+  { find, offset, limit, shelf }: ListQuery & { shelf: Shelf },
 ): Promise<{ lines: KeptLine[]; total: number }> {
   const { id, version, updatedAt, line, lineVersion, lineRevision } = jobs;
   const rows = await db
     .select({ id, version, updatedAt, line, lineVersion, lineRevision })
     .from(jobs)
-    .where(named(find))
+    .where(and(named(find), shelves[shelf]))
     .orderBy(asc(jobs.locked), asc(jobs.due), desc(jobs.updatedAt), asc(jobs.id))
     .limit(limit)
     .offset(offset);
-  return { lines: rows.map(keptLine), total: await db.$count(jobs, named(find)) };
+  return { lines: rows.map(keptLine), total: await db.$count(jobs, and(named(find), shelves[shelf])) };
 }
 
 type LineRow = Pick<

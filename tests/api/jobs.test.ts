@@ -153,6 +153,13 @@ describe('keeping jobs', () => {
       [made[1], null],
     ]);
     expect((await list({ find: `${tag} 100%`, offset: 1, limit: 1 })).jobs).toMatchObject([{ id: made[2] }]);
+    for (const [shelf, id] of [
+      ['working', made[0]],
+      ['due', made[2]],
+      ['locked', made[1]],
+    ])
+      expect(await list({ find: tag, shelf })).toMatchObject({ total: 1, jobs: [{ id }] });
+    expectProblem(await api().get('/api/jobs').query({ shelf: 'attic' }), 'invalid');
     // A per cent sign is a per cent sign, not "anything".
     expect((await list({ find: `${tag}%3` })).total).toBe(0);
     expectProblem(await api().get('/api/jobs').query({ limit: 0 }), 'invalid');

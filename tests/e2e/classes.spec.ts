@@ -65,7 +65,8 @@ function describe({ nominal }: Vehicle): JobDocument {
 /** Types one round of readings at every corner, as the tape has them. */
 async function read(page: Page, vehicle: Vehicle): Promise<void> {
   const { heights, travelUsed } = measure(vehicle);
-  await page.getByLabel('rolled', { exact: true }).check();
+  const way = vehicle.nominal.class === 'snowmobile' ? 'on casters' : 'bounced';
+  await page.getByLabel(way, { exact: true }).check();
   for (const { name } of vehicle.nominal.corners) {
     const id = idOf(vehicle, name);
     const where = cornerNames[id];

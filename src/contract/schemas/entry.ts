@@ -186,8 +186,13 @@ export const photoPlaceSchema = Joi.object({ job: uuid.required(), corner });
 export const photoListSchema = Joi.object({ job: uuid.required() });
 
 /** Which part of a list is asked for. */
-export const listQuerySchema = Joi.object({
+const listParts = {
   find: Joi.string().allow('').max(limits.nameLength).required(),
   offset: within({ min: 0, max: 1_000_000 }).integer().required(),
   limit: within({ min: 1, max: limits.listMost }).integer().required(),
+};
+export const listQuerySchema = Joi.object(listParts);
+export const jobListSchema = Joi.object({
+  ...listParts,
+  shelf: Joi.valid('all', 'working', 'due', 'locked').required(),
 });

@@ -2,8 +2,23 @@ import { Router, type Request } from 'express';
 import { migrateJob } from '#core/job/migrate.ts';
 import type { Entry } from '#core/job/types.ts';
 import { listMachines } from '#db/jobs.ts';
-import type { Book, EntryAnswer, JobAnswer, JobList, ListQuery, MachineBook, NewJob } from '#contract/api.ts';
-import { entrySchema, jobIdSchema, listQuerySchema, newJobSchema } from '#contract/schemas/entry.ts';
+import type {
+  Book,
+  EntryAnswer,
+  JobAnswer,
+  JobList,
+  ListQuery,
+  MachineBook,
+  NewJob,
+  Shelf,
+} from '#contract/api.ts';
+import {
+  entrySchema,
+  jobIdSchema,
+  jobListSchema,
+  listQuerySchema,
+  newJobSchema,
+} from '#contract/schemas/entry.ts';
 import { only } from '../http/methods.ts';
 import { ProblemError } from '../http/problem.ts';
 import { validated } from '../http/validate.ts';
@@ -17,8 +32,8 @@ function jobId(raw: unknown): string {
 }
 
 /** Which part of a list is asked for, out of the address; left out, the first fifty of all. */
-function listQuery({ find = '', offset = '0', limit = '50' }: Request['query']): ListQuery {
-  return validated<ListQuery>(listQuerySchema, { find, offset: Number(offset), limit: Number(limit) });
+function listParts({ find = '', offset = '0', limit = '50' }: Request['query']) {
+  return { find, offset: Number(offset), limit: Number(limit) };
 }
 
 /** /api/book */
@@ -27,7 +42,12 @@ export function bookRoutes({ db }: Deps): Router {
   router
     .route('/')
     .get(async (request, response) => {
-      response.json((await listMachines(db, listQuery(request.query))) satisfies Book);
+      response.json(
+        (await listMachines(
+          db,
+          validated<ListQuery>(listQuerySchema, listParts(request.query)),
+        )) satisfies Book,
+      );
     })
     .all(only('GET'));
   router
@@ -46,7 +66,12 @@ export function jobRoutes({ db }: Deps): Router {
   router
     .route('/')
     .get(async (request, response) => {
-      response.json((await jobSummaries(db, listQuery(request.query))) satisfies JobList);
+      const { shelf = 'all' } = request.query;
+      const query = validated<ListQuery & { shelf: Shelf }>(jobListSchema, {
+        ...listParts(request.query),
+        shelf,
+      });
+      response.json((await jobSummaries(db, query)) satisfies JobList);
     })
     .post(async (request, response) => {
       const job = validated<NewJob>(newJobSchema, migrateJob(request.body));

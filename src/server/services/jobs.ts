@@ -1,7 +1,7 @@
 import { applyEntry, type EntryRefusal } from '#core/job/applyEntry.ts';
 import { lineOf, type JobLine } from '#core/job/line.ts';
 import type { Entry, JobRecord } from '#core/job/types.ts';
-import type { BookJob, JobList, ListQuery, NewJob } from '#contract/api.ts';
+import type { BookJob, JobList, ListQuery, NewJob, Shelf } from '#contract/api.ts';
 import { limits } from '#contract/limits.ts';
 import type { Database, Queryable } from '#db/connect.ts';
 import {
@@ -29,7 +29,7 @@ async function lineFor(db: Database, { id, line }: Pick<KeptLine, 'id' | 'line'>
 }
 
 /** The lines of Bays that are asked for. */
-export async function jobSummaries(db: Database, query: ListQuery): Promise<JobList> {
+export async function jobSummaries(db: Database, query: ListQuery & { shelf: Shelf }): Promise<JobList> {
   const { lines, total } = await listLines(db, query);
   const jobs: JobList['jobs'] = [];
   for (const kept of lines) {

@@ -1,6 +1,6 @@
 import { keepPreviousData, QueryClient, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
-import type { Book, JobAnswer, JobEvent, JobList, MachineBook } from '#contract/api.ts';
+import type { Book, JobAnswer, JobEvent, JobList, MachineBook, Shelf } from '#contract/api.ts';
 import { applyEntry } from '#core/job/applyEntry.ts';
 import { migrateDocument } from '#core/job/migrate.ts';
 import type { JobRecord } from '#core/job/types.ts';
@@ -24,12 +24,16 @@ const jobKey = (id: string) => ['job', id];
 const PAGE = 30;
 
 /** A list read page by page; while another search is under way the last one stays. */
-function usePaged<Page extends { total: number }>(name: string, find: string, count: (page: Page) => number) {
+function usePaged<Page extends { total: number }>(
+  name: string,
+  asked: Record<string, string>,
+  count: (page: Page) => number,
+) {
   return useInfiniteQuery({
-    queryKey: [name, 'list', find],
+    queryKey: [name, 'list', asked],
     queryFn: ({ pageParam }) =>
       callApi<Page>(
-        `/${name}?${new URLSearchParams({ find, offset: String(pageParam), limit: String(PAGE) })}`,
+        `/${name}?${new URLSearchParams({ ...asked, offset: String(pageParam), limit: String(PAGE) })}`,
       ),
     initialPageParam: 0,
     getNextPageParam: (_last, pages: Page[]) => {
@@ -41,13 +45,13 @@ function usePaged<Page extends { total: number }>(name: string, find: string, co
 }
 
 /** The lines of Bays, those whose name or machine has the words in it. */
-export function useJobList(find = '') {
-  return usePaged<JobList>('jobs', find, ({ jobs }) => jobs.length);
+export function useJobList(find = '', shelf: Shelf = 'all') {
+  return usePaged<JobList>('jobs', { find, shelf }, ({ jobs }) => jobs.length);
 }
 
 /** The machines of the logbook. */
 export function useBook(find = '') {
-  return usePaged<Book>('book', find, ({ machines }) => machines.length);
+  return usePaged<Book>('book', { find }, ({ machines }) => machines.length);
 }
 
 /** Every setting of one machine. */

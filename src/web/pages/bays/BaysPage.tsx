@@ -15,16 +15,15 @@ export function BaysPage() {
   const navigate = useNavigate();
   const [params, setParams] = useSearchParams();
   const find = params.get('find') ?? '';
-  const { data, isPending, isError, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } = useJobList(
-    useDebounced(find),
-  );
   useHotkeys('n', () => void navigate('/new'));
-  const jobs = data?.pages.flatMap((page) => page.jobs) ?? [];
-  const groups = [
-    { title: null, jobs: jobs.filter((job) => !job.locked) },
-    { title: 'Due back', jobs: jobs.filter((job) => job.locked && job.due !== null) },
-    { title: 'Locked', jobs: jobs.filter((job) => job.locked && job.due === null) },
-  ];
+  const still = useDebounced(find);
+  const working = useJobList(still, 'working');
+  const due = useJobList(still, 'due');
+  const locked = useJobList(still, 'locked');
+  const { isPending, isError, refetch } = working;
+  const all = [working, due, locked];
+  const none = all.every(({ data }) => data?.pages[0]?.total === 0);
+  const known = all.flatMap(({ data }) => data?.pages.flatMap(({ jobs }) => jobs.map(({ id }) => id)) ?? []);
   return (
     <main className="mx-auto w-full max-w-[1232px] flex-1 px-6 py-5 max-md:px-4">
       <title>Bays · Margin</title>
@@ -48,7 +47,7 @@ export function BaysPage() {
         </p>
         <OpenFile />
       </section>
-      <UnsentJobs known={jobs.map(({ id }) => id)} />
+      <UnsentJobs known={known} />
       <div className="mt-6 flex items-baseline justify-between gap-4">
         <h2 className="text-head font-semibold">In the bays</h2>
         <div className="ml-auto w-56 max-sm:w-36">
@@ -74,32 +73,38 @@ export function BaysPage() {
           </Button>
         </div>
       )}
-      {data && jobs.length === 0 && (
+      {none && (
         <p className="text-second mt-3">
           {find === ''
             ? 'No jobs yet. Choose a machine above and type what the tape says.'
             : 'No job and no machine by that name.'}
         </p>
       )}
-      {groups.map(
-        ({ title, jobs: own }) =>
-          own.length > 0 && (
-            <section key={title} aria-label={title ?? 'In the bays'}>
-              {title && <h2 className="text-head mt-8 font-semibold">{title}</h2>}
-              <ul className="mt-2">
-                {own.map((job) => (
-                  <JobLine key={job.id} job={job} />
-                ))}
-              </ul>
-            </section>
-          ),
-      )}
-      {hasNextPage && (
-        <Button className="mt-4" disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>
-          {isFetchingNextPage ? 'Reading …' : `Show more of ${data?.pages[0]?.total ?? ''}`}
+      <Shelf list={working} title={null} />
+      <Shelf list={due} title="Due back" />
+      <Shelf list={locked} title="Locked" />
+    </main>
+  );
+}
+
+/** Jobs of one kind, read on as somebody asks for more; nothing where there are none. */
+function Shelf({ list, title }: { list: ReturnType<typeof useJobList>; title: string | null }) {
+  const jobs = list.data?.pages.flatMap((page) => page.jobs) ?? [];
+  if (jobs.length === 0) return null;
+  return (
+    <section aria-label={title ?? 'In the bays'}>
+      {title && <h2 className="text-head mt-8 font-semibold">{title}</h2>}
+      <ul className="mt-2">
+        {jobs.map((job) => (
+          <JobLine key={job.id} job={job} />
+        ))}
+      </ul>
+      {list.hasNextPage && (
+        <Button className="mt-4" disabled={list.isFetchingNextPage} onClick={() => void list.fetchNextPage()}>
+          {list.isFetchingNextPage ? 'Reading …' : `Show more of ${list.data?.pages[0]?.total ?? ''}`}
         </Button>
       )}
-    </main>
+    </section>
   );
 }
 
