@@ -347,6 +347,54 @@ describe('two writers', () => {
   });
 });
 
+describe('what is seen and done beside heights', () => {
+  const place = { round: 0, corner: null, valueMm: null, askedMm: null, how: null, told: null };
+  const entry = (fact: object): object => ({
+    ...stamp(),
+    type: 'fact',
+    fact: { ...place, ...fact },
+    replaces: null,
+  });
+  test.each([
+    ['km driven', { kind: 'driven', round: 1, slot: 'km', valueMm: 320 }],
+    ['a caution read', { kind: 'acknowledged', slot: 'top-nut' }],
+    ['transfer blocks', { kind: 'skid', slot: 'blocks', valueMm: 3 }],
+    ['a gas charge', { kind: 'pressure', corner: 'LF', slot: 'gas', valueMm: 12.5 }],
+    ['clicks of a corner', { kind: 'clicks', corner: 'RR', slot: 'rebound', valueMm: 9 }],
+    ['the range that is bracketed', { kind: 'clicks', slot: 'b0-fr-most', valueMm: 20 }],
+  ])('%s is kept as it was sent', async (_, fact) => {
+    const id = await newJob();
+    await post(id, entry(fact)).expect(201);
+    expect((await read(id)).entries.at(-1).fact).toEqual({ ...place, ...fact });
+  });
+
+  test.each([
+    ['a distance below nothing', { kind: 'driven', round: 1, slot: 'km', valueMm: -1 }],
+    ['a strap hole of two and a half', { kind: 'skid', slot: 'strap', valueMm: 2.5 }],
+    ['a part of the skid that is none', { kind: 'skid', slot: 'paint', valueMm: 2 }],
+    ['a caution with a number', { kind: 'acknowledged', slot: 'top-nut', valueMm: 1 }],
+    ['clicks of nothing', { kind: 'clicks', slot: 'volume', valueMm: 4 }],
+  ])('%s is refused', async (_, fact) => {
+    expectProblem(await post(await newJob(), entry(fact)), 'invalid');
+  });
+
+  test('a row that an older program wrote is read as one of today, and written so by the next change', async () => {
+    const id = await newJob();
+    await server.db.execute(sql`
+      update jobs set document = jsonb_set(document, '{schemaVersion}', '3') - 'skid' where id = ${id}`);
+    await server.db.execute(sql`
+      update jobs set document = document #- '{corners,LF,fitting}' #- '{corners,LF,boots}' where id = ${id}`);
+    expect((await read(id)).document).toMatchObject({
+      schemaVersion: 4,
+      skid: null,
+      corners: { LF: { fitting: 'seat', boots: [], floorMm: null } },
+    });
+    await post(id, change('corners.LF.floorMm', null, 3)).expect(201);
+    const { rows } = await server.db.execute(sql`select document from jobs where id = ${id}`);
+    expect(rows[0]).toMatchObject({ document: { schemaVersion: 4, corners: { LF: { floorMm: 3 } } } });
+  });
+});
+
 describe('what is wrong is refused with where and why', () => {
   test('malformed, oversized and mistyped bodies', async () => {
     expectProblem(
@@ -416,6 +464,27 @@ describe('what is wrong is refused with where and why', () => {
         }),
     ],
     ['/document/corners', (document) => Object.assign(document, { corners: null })],
+    ['/document/corners/LF/fitting', (document) => Object.assign(document.corners.LF, { fitting: 'magnet' })],
+    ['/document/corners/LF/floorMm', (document) => Object.assign(document.corners.LF, { floorMm: 400 })],
+    ['/document/corners/LF/stepMm', (document) => Object.assign(document.corners.LF, { stepMm: 0 })],
+    [
+      '/document/corners/LF/boots/0/mostDeg',
+      (document) =>
+        Object.assign(document.corners.LF, {
+          boots: [{ name: 'outer', nowDeg: 10, mostDeg: 120, shaftMm: 400 }],
+        }),
+    ],
+    [
+      '/document/skid/strapHoles',
+      (document) => Object.assign(document, { skid: { blockPositions: 4, strapHoles: 99 } }),
+    ],
+    [
+      '/document/machine/learnt/settled/LF/lostMm',
+      (document) =>
+        Object.assign(document.machine ?? {}, {
+          learnt: { from: 'before', ratios: {}, settled: { LF: { lostMm: 'much', sdMm: 1, km: 300 } } },
+        }),
+    ],
   ];
   test.each(brokenDocuments)('a job with a bad %s', async (pointer, spoil) => {
     const document = JSON.parse(JSON.stringify(plainDocument()));

@@ -1,7 +1,8 @@
 import { standingFacts } from '#core/job/facts.ts';
 import { readRounds } from '#core/job/rounds.ts';
 import { prepFor } from '#core/judge/checks.ts';
-import { stages } from '#core/job/nextAction.ts';
+import { stages, stagesOf } from '#core/job/nextAction.ts';
+import { blankSpring } from '#core/job/spring.ts';
 import type { JobRecord } from '#core/job/types.ts';
 import { answerFor } from '#core/plan/answer.ts';
 import { planFact } from '#core/plan/tell.ts';
@@ -80,6 +81,36 @@ test('prep: seen to, or skipped and worth a look', () => {
   const seen = (how: string) => add(measured(), ...all.map((slot) => factEntry({ kind: 'prep', slot, how })));
   expect(stageStanding('prep', jobOf(seen('done')))).toEqual({ state: 'done', words: 'all seen to' });
   expect(stageStanding('prep', jobOf(seen('skipped')))).toEqual({ state: 'look', words: '7 skipped' });
+});
+
+test('rings: as they stand, to be set, at their gaps; a job without any has no such stage', () => {
+  const ringed = (gapMm: number | null) =>
+    measured(
+      365,
+      plainDocument((document) =>
+        fourCorners.forEach((id) =>
+          Object.assign(document.corners[id], {
+            loadKg: 320,
+            preloadMm: 40,
+            springs: [60, 90].map((rateNPerMm, k) => ({ ...blankSpring, name: `${k}`, rateNPerMm })),
+            rings: [{ after: 0, limitMm: 90, on: 'body', gapMm }],
+          }),
+        ),
+      ),
+    );
+  expect(stagesOf(plainDocument())).not.toContain('rings');
+  expect(stagesOf(ringed(null).document)).toContain('rings');
+  expect(stageStanding('rings', jobOf(ringed(null)))).toEqual({ state: 'open', words: 'as they stand' });
+  const job = ringed(20);
+  expect(stageStanding('rings', jobOf(job))).toEqual({ state: 'open', words: '4 to set' });
+  const answer = answerFor(job);
+  const set = add(
+    job,
+    ...(answer?.corners ?? []).map(({ id, rings }) =>
+      factEntry({ kind: 'ring', corner: id, slot: '0', valueMm: rings[0]?.moveMm ?? 0 }),
+    ),
+  );
+  expect(stageStanding('rings', jobOf(set))).toEqual({ state: 'done', words: 'at their gaps' });
 });
 
 test('turning, turned, measured, locked', () => {
