@@ -103,6 +103,13 @@ const facts: Record<string, Joi.Schema> = {
     valueMm: within(limits.skidPositions).integer().required(),
   }),
   driven: fact('driven', { valueMm: within(limits.recheckKm).required() }),
+  clearance: fact('clearance', {
+    corner,
+    slot: Joi.string()
+      .pattern(/^\d{1,2}$/)
+      .required(),
+    valueMm: within(limits.clearanceMm).required(),
+  }),
   acknowledged: fact('acknowledged', {}),
   locked: fact('locked', {}),
 };

@@ -53,14 +53,21 @@ export function againDocument(answer: Answer, machineId: string, name: string): 
   };
 }
 
+/** mm that the body has risen over a corner since the baseline, as the readings have it. */
+export function risenSince({ machine, fit }: Answer, id: CornerId): number {
+  const i = machine.corners.indexOf(id);
+  const travel = (round: number) => fit.rounds.at(round)?.travel[i] ?? 0;
+  return travel(0) - travel(-1);
+}
+
 /** A corner with the places of its adjusters as they are now, in place of those at the baseline. */
-function cornerNow({ document, machine, now, fit }: Answer, id: CornerId): CornerDocument {
+function cornerNow(answer: Answer, id: CornerId): CornerDocument {
+  const { document, machine, now } = answer;
   const corner = document.corners[id];
   const i = machine.corners.indexOf(id);
   const seat = now.seatsMm[i] ?? 0;
   const out = now.mountsMm[i] ?? 0;
-  const travel = (round: number) => fit.rounds.at(round)?.travel[i] ?? 0;
-  const risenMm = travel(0) - travel(-1);
+  const risenMm = risenSince(answer, id);
   const { preloadMm, roomMm, mount, air, torsion } = corner;
   const coil = !air && !torsion;
   return {

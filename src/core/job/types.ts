@@ -256,6 +256,8 @@ export type FactKind =
   | 'skid'
   /** km driven since the round before, in place of mm. */
   | 'driven'
+  /** A clearance as measured before it goes out, by its place in the corner's list. */
+  | 'clearance'
   /** A caution read and understood: the slot is its id. */
   | 'acknowledged'
   | 'locked';

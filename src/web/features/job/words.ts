@@ -74,6 +74,7 @@ const FACT_WORDS: Record<Fact['kind'], string> = {
   recheck: 'recheck',
   skid: 'skid setting',
   driven: 'distance driven',
+  clearance: 'clearance',
   acknowledged: 'caution',
   locked: 'lock',
 };

@@ -278,6 +278,36 @@ const torsionRows: readonly PartRow[] = [
   { name: 'leverMm', label: 'Leg length', help: 'spring centre to where the leg presses', quantity: 'length', range: limits.springMm, required: true },
 ]; // prettier-ignore
 
+/** Cam positions as a workshop reads them off: where they begin, how far apart, how many. */
+const camsFrom = (first: number, step: number, count: number) =>
+  Array.from({ length: count }, (_, k) => Math.round(10 * (first + k * step)) / 10);
+const camStep = ([a = 0, b = a + 10]: readonly number[]) => b - a;
+
+const camParts = [
+  {
+    label: 'Cam, first position',
+    help: '° of preload in the loosest',
+    range: { min: 0, max: 300 },
+    read: ([first = 0]: readonly number[]) => first,
+    write: (cams: readonly number[], first: number) => camsFrom(first, camStep(cams), cams.length),
+  },
+  {
+    label: 'Each further',
+    help: '° more',
+    range: { min: 1, max: 60 },
+    read: camStep,
+    write: (cams: readonly number[], step: number) => camsFrom(cams[0] ?? 0, step, cams.length),
+  },
+  {
+    label: 'Positions',
+    help: 'how many the cam has',
+    range: { min: 1, max: limits.cams },
+    read: (cams: readonly number[]) => cams.length,
+    write: (cams: readonly number[], count: number) =>
+      camsFrom(cams[0] ?? 0, camStep(cams), Math.round(count)),
+  },
+] as const;
+
 function CamRows({ job }: { job: Job }) {
   const { document } = job.record;
   const cams = cornersIn(document).filter((id) => document.corners[id].torsion);
@@ -285,6 +315,35 @@ function CamRows({ job }: { job: Job }) {
   return (
     <>
       <PartRows job={job} at="torsion" rows={torsionRows} order={200} />
+      {camParts.map(({ label, help, range, read, write }, k) => (
+        <CornerRow key={label} job={job} label={label} help={help}>
+          {(id) => {
+            const { torsion, cam } = document.corners[id];
+            return (
+              torsion && (
+                <NumberField
+                  label={`${label}, ${cornerNames[id]}`}
+                  order={230 + 10 * k + cornerNumbers[id]}
+                  draftKey={`${pathKey(job.record.id, ['corners', id, 'torsion'])}.cams.${k}`}
+                  quantity="number"
+                  decimals={1}
+                  range={range}
+                  value={read(torsion.camDegrees)}
+                  onCommit={(value) => {
+                    if (value === null) return;
+                    const camDegrees = write(torsion.camDegrees, value);
+                    job.actions.change(
+                      `${label}, ${cornerNames[id]}`,
+                      [['corners', id, 'torsion'], { ...torsion, camDegrees } as unknown as Json],
+                      [['corners', id, 'cam'], Math.min(cam ?? 0, camDegrees.length - 1)],
+                    );
+                  }}
+                />
+              )
+            );
+          }}
+        </CornerRow>
+      ))}
       <CornerRow job={job} label="Cam stands at" help="position at the baseline">
         {(id) => {
           const { torsion, cam } = document.corners[id];
@@ -318,8 +377,53 @@ const airRows: readonly PartRow[] = [
   { name: 'areaMm2', label: 'Piston area', help: 'mm²', quantity: 'number', range: { min: 1, max: 100000 }, required: true },
 ]; // prettier-ignore
 
+const usualSecond = ({ gaugeBar, volumeCm3 }: { gaugeBar: number; volumeCm3: number }) => ({
+  gaugeBar: 2 * gaugeBar,
+  volumeCm3: volumeCm3 / 3,
+});
+
+/** The chamber behind a floating piston; emptied, there is none. */
+const secondRows = [
+  { name: 'gaugeBar', label: 'End-stroke pressure', help: 'chamber behind the floating piston', quantity: 'pressure', range: { min: 0, max: 100 }, usual: usualSecond },
+  { name: 'volumeCm3', label: 'End-stroke volume', help: 'cm³, fully extended', quantity: 'number', range: { min: 1, max: 100000 }, usual: usualSecond },
+] as const; // prettier-ignore
+
 function AirRows({ job }: { job: Job }) {
-  return <PartRows job={job} at="air" rows={airRows} order={300} />;
+  const { document } = job.record;
+  if (!cornersIn(document).some((id) => document.corners[id].air)) return null;
+  return (
+    <>
+      <PartRows job={job} at="air" rows={airRows} order={300} />
+      {secondRows.map(({ name, label, help, quantity, range, usual }, k) => (
+        <CornerRow key={name} job={job} label={label} help={help}>
+          {(id) => {
+            const { air } = document.corners[id];
+            return (
+              air && (
+                <NumberField
+                  label={`${label}, ${cornerNames[id]}`}
+                  order={340 + 10 * k + cornerNumbers[id]}
+                  draftKey={`${pathKey(job.record.id, ['corners', id, 'air'])}.second.${name}`}
+                  quantity={quantity}
+                  decimals={1}
+                  range={name === 'gaugeBar' ? { ...range, min: air.gaugeBar } : range}
+                  value={air.second?.[name] ?? null}
+                  placeholder="none"
+                  onCommit={(value) => {
+                    const second = value === null ? null : { ...usual(air), ...air.second, [name]: value };
+                    job.actions.change(`${label}, ${cornerNames[id]}`, [
+                      ['corners', id, 'air'],
+                      { ...air, second } as unknown as Json,
+                    ]);
+                  }}
+                />
+              )
+            );
+          }}
+        </CornerRow>
+      ))}
+    </>
+  );
 }
 
 function RingRows({ job }: { job: Job }) {

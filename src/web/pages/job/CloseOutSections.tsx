@@ -1,4 +1,5 @@
 import { Link } from 'react-router';
+import { risenSince } from '#core/job/again.ts';
 import { blankFact, factAt } from '#core/job/facts.ts';
 import { recheckOf, recheckWords } from '#core/job/recheck.ts';
 import { closeFor } from '#core/judge/checks.ts';
@@ -27,6 +28,7 @@ export function CloseOutSections({ job }: { job: Job }) {
       </section>
       <div className="flex flex-col gap-5">
         {footingOf(job.record.document.machine.class) === 'wheels' && <Toe job={job} round={round} />}
+        <Clearances job={job} round={round} />
         <Clicks job={job} round={round} />
         <Recheck job={job} />
         <p className="print:hidden">
@@ -112,6 +114,63 @@ function Toe({ job, round }: { job: Job; round: number }) {
           {turns !== null && Math.abs(turns) < 1 / 16 && 'Nothing to turn.'}
         </p>
       )}
+    </section>
+  );
+}
+
+/** Clearances that were described: what they should be at this height, what they are, and the least. */
+function Clearances({ job, round }: { job: Job; round: number }) {
+  const { document } = job.record;
+  const lines = cornersIn(document).flatMap((id) =>
+    document.corners[id].clearances.map((one, k) => ({ id, k, ...one })),
+  );
+  if (lines.length === 0) return null;
+  return (
+    <section aria-label="Clearances at this height" data-fields>
+      <h3 className="font-semibold">Clearances at this height</h3>
+      <table className="w-full">
+        <thead className="label text-second text-left">
+          <tr>
+            <th className="font-normal">where</th>
+            <th className="px-2 text-right font-normal">expected</th>
+            <th className="px-2 text-right font-normal">at least</th>
+            <th className="w-28 px-2 font-normal">measured</th>
+          </tr>
+        </thead>
+        <tbody>
+          {lines.map(({ id, k, name, nowMm, perMm, leastMm }, i) => {
+            const place = { kind: 'clearance' as const, round, corner: id, slot: String(k) };
+            const measured = factAt(job.facts, place)?.fact.valueMm ?? null;
+            return (
+              <tr key={id + String(k)} className="border-rule relative border-t">
+                <td className="py-1">
+                  {name} <span className="label text-second">{cornerNames[id]}</span>
+                </td>
+                <td className="px-2 text-right">
+                  {job.answer ? <Length mm={nowMm + perMm * risenSince(job.answer, id)} /> : '—'}
+                </td>
+                <td className="px-2 text-right">
+                  <Length mm={leastMm} />
+                </td>
+                <td className="px-2">
+                  <FactField
+                    job={job}
+                    place={place}
+                    label={`Measured, ${name}, ${cornerNames[id]}`}
+                    order={250 + i}
+                    range={limits.clearanceMm}
+                  />
+                  {measured !== null && measured < leastMm && (
+                    <p className="text-short label mt-4 font-semibold">
+                      short by <Length mm={leastMm - measured} />
+                    </p>
+                  )}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
     </section>
   );
 }

@@ -17,6 +17,7 @@ import { FittedSection } from './FittedSection.tsx';
 import { GoalSetter } from './GoalSetter.tsx';
 import { Footer, NextLink } from './Footer.tsx';
 import { PathField, ranges, useTargetQuestion } from './fields.tsx';
+import { RatioChoice } from './RatioChoice.tsx';
 import { RoomSection } from './RoomSection.tsx';
 import { SideChoice } from './SideChoice.tsx';
 
@@ -139,8 +140,24 @@ export function IntakeStage({ job }: { job: Job }) {
               path={['reference', 'kind']}
               options={kindOptions(job)}
             />
-            {NUMBER_ROWS.slice(1).map((row, i) => (
+            {NUMBER_ROWS.slice(1, 3).map((row, i) => (
               <NumberRow key={row.label} job={job} row={row} index={i + 1} />
+            ))}
+            <tr className="border-rule border-t">
+              <th scope="row" className="py-1 pr-2 text-left font-medium">
+                Ratio by
+                <span className="label text-second block font-normal">
+                  more than one number where it changes
+                </span>
+              </th>
+              {cornersIn(job.record.document).map((id) => (
+                <td key={id} className="px-2 py-1">
+                  <RatioChoice job={job} id={id} />
+                </td>
+              ))}
+            </tr>
+            {NUMBER_ROWS.slice(3).map((row, i) => (
+              <NumberRow key={row.label} job={job} row={row} index={i + 3} />
             ))}
             <ChoiceRow
               job={job}

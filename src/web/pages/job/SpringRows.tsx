@@ -96,6 +96,36 @@ export function MoreSprings({ job }: { job: Job }) {
       {stacked && (
         <CornerRow
           job={job}
+          label="Tender or helper"
+          help="soft, goes solid early, only keeps things in place"
+        >
+          {(id) =>
+            corners[id].springs.length > 1 &&
+            corners[id].springs.map((spring, k) => (
+              <label key={k} className="flex min-h-9 cursor-pointer items-center gap-2">
+                <input
+                  type="checkbox"
+                  className="accent-action size-4"
+                  aria-label={`Spring ${k + 1} is a tender, ${cornerNames[id]}`}
+                  checked={spring.tender}
+                  onChange={(event) =>
+                    job.actions.change(`Tender, ${cornerNames[id]}`, [
+                      ['corners', id, 'springs'],
+                      corners[id].springs.map((one, j) =>
+                        j === k ? { ...one, tender: event.target.checked } : one,
+                      ) as unknown as Json,
+                    ])
+                  }
+                />
+                spring {k + 1}
+              </label>
+            ))
+          }
+        </CornerRow>
+      )}
+      {stacked && (
+        <CornerRow
+          job={job}
           label="Ring stops the slider"
           help="once the springs above have closed by so much"
         >

@@ -1,0 +1,80 @@
+import { allSent, expect, field, quickStart, test } from './app.ts';
+
+const demo = (n: number, stage: string) => `/jobs/00000000-0000-4000-8000-000${n}00000000/${stage}`;
+
+test('a ratio that changes: measured pairs in place of one number, the same on the other side', async ({
+  page,
+}) => {
+  const id = await quickStart(page, 'Pipit', ['375', '375', '381', '381'], '365', '371');
+  await page.goto(`/jobs/${id}/intake`);
+  await page.getByRole('button', { name: 'Ratio by, front left: one number' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Motion ratio, front left' });
+  await dialog.getByLabel('Ratio by').selectOption('measured pairs');
+  await field(page, 'Damper compression, pair 3').fill('120');
+  await page.keyboard.press('Tab');
+  await dialog.getByRole('button', { name: 'Another pair' }).click();
+  await expect(field(page, 'Wheel travel, pair 4')).toHaveValue('187.5');
+  await dialog.getByRole('button', { name: 'Remove pair 4' }).click();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: 'Ratio by, front right: measured pairs' })).toBeVisible();
+  await page.getByRole('button', { name: 'Ratio by, rear left: one number' }).click();
+  await page.getByRole('dialog').getByLabel('Ratio by').selectOption('two levers and an angle');
+  await field(page, 'Damper to arm, °').fill('75');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Escape');
+  await expect(
+    page.getByRole('button', { name: 'Ratio by, rear right: two levers and an angle' }),
+  ).toBeVisible();
+  await allSent(page);
+});
+
+test('a cam’s positions and an end-stroke chamber are described as they are read off', async ({ page }) => {
+  await page.goto(demo(4, 'intake'));
+  await expect(field(page, 'Each further, skid rear arm')).toHaveValue('10');
+  await field(page, 'Positions, skid rear arm').fill('5');
+  await page.keyboard.press('Tab');
+  await expect(page.getByLabel('Cam stands at, skid rear arm').locator('option')).toHaveCount(5);
+  await field(page, 'Cam, first position, skid rear arm').fill('24');
+  await page.keyboard.press('Tab');
+  await expect(page.getByLabel('Cam stands at, skid rear arm')).toContainText('5 of 5, 64°');
+  await field(page, 'End-stroke pressure, left ski').fill('9');
+  await page.keyboard.press('Tab');
+  await expect(field(page, 'End-stroke volume, left ski')).toHaveValue('70');
+  await allSent(page);
+  // A chamber behind a piston that the main one would push from the start is refused, and what was good stays.
+  await field(page, 'End-stroke pressure, left ski').fill('2');
+  await page.keyboard.press('Tab');
+  await expect(field(page, 'End-stroke pressure, left ski')).toHaveAttribute('aria-invalid', 'true');
+  await field(page, 'End-stroke pressure, left ski').fill('9');
+  await page.keyboard.press('Tab');
+  await page.reload();
+  await expect(field(page, 'End-stroke volume, left ski')).toHaveValue('70');
+  await allSent(page);
+});
+
+test('a clearance measured before it goes out is held against the least that was wanted', async ({
+  page,
+}) => {
+  await page.goto(demo(1, 'close-out'));
+  const section = page.getByRole('region', { name: 'Clearances at this height' });
+  await expect(section.getByRole('row')).toHaveCount(3);
+  await expect(section).toContainText('92');
+  await field(page, 'Measured, axle to frame, rear left').fill('55');
+  await page.keyboard.press('Tab');
+  await expect(section).toContainText('short by 5 mm');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(section).not.toContainText('short by');
+  await field(page, 'Gas charge, rear left').fill('12');
+  await page.keyboard.press('Tab');
+  await allSent(page);
+});
+
+test('a tender is told apart from the springs that carry', async ({ page }) => {
+  await page.goto(demo(3, 'intake'));
+  const tender = page.getByRole('checkbox', { name: 'Spring 1 is a tender, front left' });
+  await expect(tender).not.toBeChecked();
+  await tender.check();
+  await allSent(page);
+  await page.reload();
+  await expect(tender).toBeChecked();
+});
