@@ -36,7 +36,7 @@ const waysOf = (edit: (document: JobDocument) => void, read: number | readonly n
   const job = measured(read, plainDocument(edit));
   const answer = answerFor(job);
   if (!answer) throw new Error('expected an answer');
-  const ways = alternativesFor(job, answer);
+  const ways = alternativesFor(job, answer, (mm) => `${mm} mm`);
   return {
     answer,
     ids: ways.map(({ id }) => id),

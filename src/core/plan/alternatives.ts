@@ -19,15 +19,18 @@ export interface Alternative {
   moved: CornerId[];
   /** Furthest from target afterwards, mm; null where no height is asked for. */
   offMm: number | null;
-  /** What runs out first, and how many margins are short. */
+  /** What runs out first. */
   worst: Margin | null;
-  short: number;
   /** Whether a part has to be found first. */
   bought: boolean;
 }
 
-/** The plan that stands and every other way there is a choice of, the plan first. */
-export function alternativesFor(record: JobRecord, plan: Answer): Alternative[] {
+/** The plan that stands and every other way there is a choice of, the plan first. `sayMm` writes mm in the reader's units. */
+export function alternativesFor(
+  record: JobRecord,
+  plan: Answer,
+  sayMm: (mm: number) => string,
+): Alternative[] {
   const ways = [seatsOnly(record.document), sidesAlike(record.document), easyEnd(record.document)];
   const others = ways.flatMap((way): Alternative[] => {
     const answer = way && answerFor({ ...record, document: way.document });
@@ -36,7 +39,7 @@ export function alternativesFor(record: JobRecord, plan: Answer): Alternative[] 
   return [
     judged({ id: 'plan', title: 'This plan', why: 'as it stands on this page' }, plan),
     ...others.filter(({ answer }) => differs(answer, plan)),
-    ...otherSprings(record, plan),
+    ...otherSprings(record, plan, sayMm),
   ];
 }
 
@@ -44,7 +47,6 @@ type Named = Pick<Alternative, 'id' | 'title' | 'why'>;
 type Way = Named & { document: JobDocument };
 
 function judged({ id, title, why }: Named, answer: Answer): Alternative {
-  const margins = marginsFor(answer);
   const off = answer.corners.flatMap(({ spec, specMm }) =>
     spec.targetMm === null ? [] : [Math.abs(specMm - spec.targetMm)],
   );
@@ -56,8 +58,7 @@ function judged({ id, title, why }: Named, answer: Answer): Alternative {
     answer,
     moved: answer.corners.filter(isMoved).map(({ id }) => id),
     offMm: off.length > 0 ? Math.max(...off) : null,
-    worst: margins[0] ?? null,
-    short: margins.filter(({ state }) => state === 'short').length,
+    worst: marginsFor(answer)[0] ?? null,
   };
 }
 
@@ -122,7 +123,7 @@ function withCorners(
 }
 
 /** Where a seat runs out of thread: the spring, or the spacer, that would stand for it. */
-function otherSprings(record: JobRecord, plan: Answer): Alternative[] {
+function otherSprings(record: JobRecord, plan: Answer, sayMm: (mm: number) => string): Alternative[] {
   const short = plan.reasons.filter(
     (reason): reason is Extract<Reason, { kind: 'thread' }> => reason.kind === 'thread',
   );
@@ -150,13 +151,11 @@ function otherSprings(record: JobRecord, plan: Answer): Alternative[] {
   );
   return [
     swapped(record, 'longer', longer, ({ longerMm }) => ({
-      size: Math.abs(longerMm),
-      unit: 'mm',
+      size: sayMm(Math.abs(longerMm)),
       more: longerMm > 0 ? 'longer' : 'shorter',
     })),
     swapped(record, 'stiffer', stiffer, ({ rateScale }) => ({
-      size: Math.round(100 * Math.abs(rateScale - 1)),
-      unit: '%',
+      size: `${Math.round(100 * Math.abs(rateScale - 1))} %`,
       more: rateScale > 1 ? 'stiffer' : 'softer',
     })),
   ].filter((one) => one !== null);
@@ -166,13 +165,13 @@ function swapped(
   record: JobRecord,
   id: 'longer' | 'stiffer',
   swaps: Swaps,
-  say: (swap: Swap) => { size: number; unit: string; more: string },
+  say: (swap: Swap) => { size: string; more: string },
 ): Alternative | null {
   const answer = Object.keys(swaps).length > 0 ? answerFor(record, { swaps }) : null;
   if (!answer) return null;
   const parts = (Object.entries(swaps) as [CornerId, Swap][]).map(([corner, swap]) => {
-    const { size, unit, more } = say(swap);
-    return { where: twinOf(corner) ? axleOf(corner) : cornerNames[corner], words: `${size} ${unit} ${more}` };
+    const { size, more } = say(swap);
+    return { where: twinOf(corner) ? axleOf(corner) : cornerNames[corner], words: `${size} ${more}` };
   });
   const words = [...new Set(parts.map(({ where, words: size }) => `${where} ${size}`))].join(', ');
   return judged(

@@ -9,7 +9,7 @@ import type { Answer } from '#core/plan/answer.ts';
 import { planFact } from '#core/plan/tell.ts';
 import { cornerNames } from '#core/machine/body.ts';
 import { meanOf } from '#core/numerics/mean.ts';
-import { bareLength } from '#core/units/formatLength.ts';
+import { bareLength, lengthText } from '#core/units/formatLength.ts';
 import { limits } from '#contract/limits.ts';
 import { useLengthStyle } from '../../app/settings.ts';
 import type { Job } from '../../features/job/useJob.ts';
@@ -97,7 +97,11 @@ function AimHigh({ job }: { job: Job }) {
 }
 
 function Ways({ job, answer }: { job: Job; answer: Answer }) {
-  const ways = useMemo(() => alternativesFor(job.record, answer), [job.record, answer]);
+  const { system, denominator } = useLengthStyle(1);
+  const ways = useMemo(
+    () => alternativesFor(job.record, answer, (mm) => lengthText(mm, { system, denominator, decimals: 1 })),
+    [job.record, answer, system, denominator],
+  );
   if (ways.length === 1)
     return <p className="text-second">There is no other: everything that can be moved is in this plan.</p>;
   return (
