@@ -344,7 +344,7 @@ export const demoJobs = [
       });
       return document;
     },
-    tell: ({ settle, heights, collars, travelUsed, tell, turn, lock }) => {
+    tell: ({ settle, heights, collars, travelUsed, tell, turn, recheck, lock }) => {
       settle(0, 'rolled and driven');
       heights(0, [369, 368, 349, 352], [368, 368, 350, 352]);
       collars(0, [51, 51.5, 44, 44]);
@@ -353,7 +353,53 @@ export const demoJobs = [
       turn(1, ['LF', 'RF', 'LR', 'RR']);
       settle(1, 'rolled and driven');
       heights(1, [360, 360, 364, 363], [359, 360, 363, 364]);
+      recheck(300, '2026-12-04');
       lock(1);
+    },
+  },
+  {
+    // Loaded first, so that it stands last among those being worked on.
+    file: '0-shoveler',
+    start: '2026-11-23T10:40:00Z',
+    describe: (blank) => {
+      const document = blank('dual-purpose', 'Shoveler');
+      Object.assign(document.machine, {
+        title: 'Aldersyke Fell 450',
+        wheelbaseMm: 1486,
+        massKg: 242,
+        frontShare: 0.46,
+      });
+      document.cases = ['rider on', 'rider on, as specified', 'tent and tools'];
+      document.loads = [{ name: 'tent and tools', kg: 19, xMm: -700, yMm: 0, aboard: [false, false, true] }];
+      document.load = 'rider in full gear, half a tank';
+      document.note = 'New owner is 20 kg heavier than the last. Baseline half done: the strap came at noon.';
+      const { FW, RW } = document.corners;
+      Object.assign(FW, {
+        ratio: 1,
+        travelMm: 288,
+        pitchMm: 1.25,
+        springs: [coil('fork, both legs', 9.4, 495, 190)],
+        preloadMm: 10,
+        sagMm: 90,
+        sagWindow: { fromMm: 80, toMm: 100 },
+      });
+      FW.collar = collar('cap nut face', 'with-seat', 0, 15);
+      Object.assign(RW, {
+        ratio: 0.4,
+        travelMm: 297,
+        pitchMm: 1.5,
+        springs: [coil('52 shock', 52, 260, 128)],
+        preloadMm: 8,
+        sagMm: 98,
+        sagWindow: { fromMm: 92, toMm: 106 },
+      });
+      RW.collar = collar('top of body', 'with-seat', 4, 30);
+      return document;
+    },
+    tell: ({ seeTo, settle, heights }) => {
+      seeTo('pressures', 'floor', 'load', 'straight');
+      settle(0, 'bounced');
+      heights(0, [186], [188]);
     },
   },
 ];

@@ -616,11 +616,11 @@ describe('demo data', () => {
   test('goes into an empty database only', async () => {
     const empty = await startTestServer();
     try {
-      expect(await loadDemo(empty.db, 'demo')).toBe(7);
+      expect(await loadDemo(empty.db, 'demo')).toBe(8);
       expect(await loadDemo(empty.db, 'demo')).toBe(0);
       const { body } = await request(empty.address).get('/api/jobs');
       const stages = body.jobs.map((job: { next: { stage: string } }) => job.next.stage).sort();
-      expect(stages).toEqual(['close-out', 'measure', 'plan', 'plan', 'plan', 'plan', 'turn']);
+      expect(stages).toEqual(['baseline', 'close-out', 'measure', 'plan', 'plan', 'plan', 'plan', 'turn']);
     } finally {
       await empty.close();
     }
