@@ -147,6 +147,8 @@ test.describe('job files', () => {
     await page.goto('/');
     const lines = page.getByRole('listitem');
     await expect(lines.first()).toBeVisible();
+    // The shelves are read one by one: the last of them is there.
+    await expect(page.getByRole('region', { name: 'Due back' })).toBeVisible();
     const before = await lines.count();
     const put = (text: string) =>
       page
