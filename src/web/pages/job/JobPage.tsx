@@ -1,3 +1,4 @@
+import { memo, useDeferredValue } from 'react';
 import { Navigate, useParams } from 'react-router';
 import { stages, type Stage } from '#core/job/nextAction.ts';
 import { ApiProblem } from '../../api/client.ts';
@@ -56,17 +57,22 @@ export function JobPage() {
   return <Sheet job={job} stage={stage as Stage} />;
 }
 
+const Rail = memo(StageRail);
+const Column = memo(MarginColumn);
+
 function Sheet({ job, stage }: { job: Job; stage: Stage }) {
   useJobKeys(job, stage);
   const Page = pages[stage];
+  // The work follows every keystroke at once; what stands beside it comes a moment later.
+  const soon = useDeferredValue(job);
   return (
     <div className="grid flex-1 items-start grid-cols-[152px_minmax(0,1fr)_284px] gap-x-4 px-6 py-4 max-lg:grid-cols-1 max-lg:gap-y-4 max-md:px-4 print:block">
       <JobHeader job={job} />
-      <StageRail job={job} stage={stage} />
+      <Rail job={soon} stage={stage} />
       <main className="bg-sheet border-rule flex min-h-[calc(100vh-90px)] min-w-0 flex-col border max-lg:min-h-0">
         <Page job={job} key={stage} />
       </main>
-      <MarginColumn job={job} />
+      <Column job={soon} />
     </div>
   );
 }

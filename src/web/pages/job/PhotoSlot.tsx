@@ -1,18 +1,20 @@
 import { Camera } from 'lucide-react';
-import { useId, useState } from 'react';
+import { memo, useId, useState } from 'react';
 import type { Photo } from '#contract/api.ts';
 import { limits } from '#contract/limits.ts';
 import { cornerNames, type CornerId } from '#core/machine/body.ts';
 import { ApiProblem } from '../../api/client.ts';
 import { useAddPhoto, usePhotos, useRemovePhoto } from '../../api/photos.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 
-/** Pictures of where the tape is held here, kept with the machine so that next time it is the same point. */
-export function PhotoSlot({ job, id }: { job: Job; id: CornerId }) {
-  const { data } = usePhotos(job.record.id);
-  const add = useAddPhoto(job.record.id);
+/**
+ * Pictures of where the tape is held here, kept with the machine so that next time it is the same point. Drawn anew only
+ * when they change: everything around them does at every keystroke.
+ */
+export const PhotoSlot = memo(function PhotoSlot({ jobId, id }: { jobId: string; id: CornerId }) {
+  const { data } = usePhotos(jobId);
+  const add = useAddPhoto(jobId);
   const inputId = useId();
   const [shown, setShown] = useState<Photo | null>(null);
   const photos = data?.photos.filter(({ corner }) => corner === id) ?? [];
@@ -69,14 +71,14 @@ export function PhotoSlot({ job, id }: { job: Job; id: CornerId }) {
         </p>
       )}
       <Dialog open={shown !== null} onClose={() => setShown(null)} title={`The point, ${where}`}>
-        {shown && <Shown job={job} photo={shown} close={() => setShown(null)} />}
+        {shown && <Shown jobId={jobId} photo={shown} close={() => setShown(null)} />}
       </Dialog>
     </div>
   );
-}
+});
 
-function Shown({ job, photo, close }: { job: Job; photo: Photo; close: () => void }) {
-  const remove = useRemovePhoto(job.record.id);
+function Shown({ jobId, photo, close }: { jobId: string; photo: Photo; close: () => void }) {
+  const remove = useRemovePhoto(jobId);
   const [asked, setAsked] = useState(false);
   return (
     <>
@@ -90,7 +92,7 @@ function Shown({ job, photo, close }: { job: Job; photo: Photo; close: () => voi
       <div className="mt-3 flex flex-wrap items-center gap-3">
         <p className="label text-second mr-auto">
           {new Date(photo.at).toLocaleDateString(undefined, { dateStyle: 'long' })}
-          {photo.jobId !== job.record.id && ', in an earlier job'}. Kept with the machine.
+          {photo.jobId !== jobId && ', in an earlier job'}. Kept with the machine.
         </p>
         {asked ? (
           <Button

@@ -201,7 +201,7 @@ function Readings({ job, id, round, answer, told }: ReadingsProps) {
           />
         </div>
       </div>
-      <PhotoSlot job={job} id={id} />
+      <PhotoSlot jobId={job.record.id} id={id} />
     </div>
   );
 }
