@@ -21,6 +21,28 @@ export const tolerances = {
   relearntSd: 0.01,
   /** bar, absolute. A gauge on an air spring. */
   gaugeSdBar: 0.1,
+  /** sum of squares. A bar that nobody named is told of where readings fit this much better with it: odds of 20 to 1. */
+  hookedGain: 6,
+  /** mm, absolute. Left and right seats moved less unlike than this show no bar. */
+  tiltedMm: 1,
+  /** relative. How well a pad repeats itself, rolled off and on. */
+  padRepeatSd: 0.005,
+  /** kg, absolute. No pad repeats better. */
+  padStepKg: 0.5,
+  /** share of the whole. Where a rider's weight sits: his share on the rear may be off by this. */
+  riderShareSd: 0.05,
+  /** relative. Luggage, gear and fuel as somebody names them. */
+  luggageSd: 0.1,
+  /** mm, absolute. Half of the friction band of a machine of which no band was read. */
+  usualHalfBandMm: 4,
+  /** mm, absolute. A fully extended reading, free play lifted out (one standard deviation). */
+  extendedSdMm: 1,
+  /** share of the travel. A friction band up to the first is a good one; beyond the second no reading is worth much. */
+  frictionBand: { good: 0.08, poor: 0.16 },
+  /** mm, absolute. A static sag known worse than this (one standard deviation) says nothing of a spring. */
+  sagKnownMm: 5,
+  /** mm, absolute. Less static sag than this is none: topped out. */
+  toppedOutMm: 1,
   /** share. Cross weight wanted within this, and missed when further off. */
   crossShare: 0.002,
   /** thread diameters. A lower mount must keep this much engaged, unless the maker says more. */
@@ -45,6 +67,8 @@ export const tolerances = {
   massSd: 0.03,
   /** kg, absolute. No wheel is weighed better: the floor and friction see to that. */
   leastScaleKg: 1.5,
+  /** relative. What a set of pads is off from each other, whoever reads them. */
+  padScaleSd: 0.003,
   /** relative. A wheel on scales. */
   weighedSd: 0.015,
   /** relative. A wheel's share of a known whole. */
@@ -111,6 +135,10 @@ export const tolerances = {
   heightPriorSdMm: 20000,
   /** dimensionless. Weight of "move little" against 1 mm of height error squared: bias under 0.01 mm. */
   smallMovePenalty: 1e-5,
+  /** dimensionless. What a move costs at an end that is hard to get at, against one at the other. */
+  hardEffort: 20,
+  /** share of a tolerance. An end that was set once is left alone while the other brings everything within this of it. */
+  leftAloneShare: 0.5,
   /**
    * dimensionless. Weight of "do not twist" against 1 mm of height error squared: moves that only load one diagonal
    * change no height but the cross weight, so they must not be used to shave the last tenth.

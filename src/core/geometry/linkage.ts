@@ -20,6 +20,19 @@ export interface LinkageDescription {
   linkLongerMm?: number | undefined;
 }
 
+/** The places of a linkage, from the arm to the frame. */
+export const linkagePlaces = [
+  'armPivot',
+  'axle',
+  'linkOnArm',
+  'rockerPivot',
+  'linkOnRocker',
+  'damperOnRocker',
+  'damperOnFrame',
+] as const;
+
+export type LinkagePlace = (typeof linkagePlaces)[number];
+
 const STEPS = 40;
 
 /** Checks that the linkage can be moved through a wheel travel in mm and always compresses the damper. */
@@ -29,17 +42,8 @@ export function checkLinkage(
   travelMm: number,
   faults: FaultList,
 ): void {
-  const places = [
-    'armPivot',
-    'axle',
-    'linkOnArm',
-    'rockerPivot',
-    'linkOnRocker',
-    'damperOnRocker',
-    'damperOnFrame',
-  ] as const;
   let right = true;
-  for (const name of places)
+  for (const name of linkagePlaces)
     for (const k of [0, 1] as const)
       right = faults.number(`${path}.${name}[${k}]`, linkage[name]?.[k], { min: -1e4, max: 1e4 }) && right;
   right = faults.number(`${path}.linkLongerMm`, linkage.linkLongerMm ?? 0, { min: -200, max: 200 }) && right;
@@ -142,4 +146,29 @@ function rotate(place: Place, about: Place, turn: number): Place {
 
 function wrap(turn: number): number {
   return turn - 2 * Math.PI * Math.round(turn / (2 * Math.PI));
+}
+
+/** Longest and shortest that links can be had beside the ones fitted, mm. */
+const LINK_RANGE_MM = 60;
+
+/**
+ * How much longer the link has to be for the chassis to sit so many mm lower at the axle with the damper fully extended;
+ * by halving over lengths that can be had. Null where no link does it.
+ */
+export function linkLongerFor(linkage: LinkageDescription, dropMm: number): number | null {
+  const drop = (mm: number) => linkageDroopShift({ ...linkage, linkLongerMm: mm });
+  // Which way the link has to go depends on whether it is pushed or pulled.
+  const sign = Math.sign(drop(1)) || 1;
+  let [low, high] = [-LINK_RANGE_MM, LINK_RANGE_MM];
+  // A link that cannot close says so by not being a number: the range ends before that.
+  while (high > 1 && !Number.isFinite(drop(high))) high -= 1;
+  while (low < -1 && !Number.isFinite(drop(low))) low += 1;
+  const off = (mm: number) => sign * (drop(mm) - dropMm);
+  if (off(low) > 0 || off(high) < 0) return null;
+  for (let k = 0; k < 60; k++) {
+    const middle = (low + high) / 2;
+    if (off(middle) < 0) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
 }

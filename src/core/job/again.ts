@@ -1,9 +1,11 @@
 import type { Answer } from '../plan/answer.ts';
+import { lowPoints } from '../stance/lowPoints.ts';
+import { distanceAfter, sinceMeasured } from '../margins/clearance.ts';
 import { AIR_STEP_BAR } from '../machine/corner.ts';
 import { camAt } from '../plan/adjusters.ts';
 import { cornersIn, type CornerId } from '../machine/body.ts';
 import { lossesAt } from '../learn/settling.ts';
-import type { CornerDocument, JobDocument, LearntDocument } from './types.ts';
+import type { CornerDocument, JobDocument, LearntDocument, LowPointDocument } from './types.ts';
 
 /** What a job's readings have taught of its machine's ratios, to be kept with the machine. */
 function learntFrom(answer: Answer): LearntDocument {
@@ -21,9 +23,11 @@ function learntFrom(answer: Answer): LearntDocument {
   };
 }
 
-/** Height that springs have been seen to lose on the road; none where nobody drove. */
-export function settledIn({ machine, fit, now }: Answer): LearntDocument['settled'] {
-  if (now.km === 0) return {};
+/** Height that springs have been seen to lose on the road; none where nobody drove, or read nothing since. */
+export function settledIn({ machine, fit, now, state }: Answer): LearntDocument['settled'] {
+  const out = state.rounds.findIndex(({ drivenKm }) => drivenKm !== null);
+  const since = out < 0 ? [] : state.rounds.slice(out);
+  if (!since.some(({ heights }) => Object.keys(heights).length > 0)) return {};
   const losses = lossesAt(fit, now);
   return Object.fromEntries(
     machine.corners.flatMap((id, i) => {
@@ -49,15 +53,23 @@ export function againDocument(answer: Answer, machineId: string, name: string): 
     // Springs that have been driven have lost what they will lose.
     settlingMm: null,
     note: '',
+    // Low points were measured at a baseline: the next one's is where they are now.
+    stance: {
+      ...document.stance,
+      points: lowPoints(answer).map(({ index, hereMm }) => ({
+        ...(document.stance.points[index] as LowPointDocument),
+        nowMm: hereMm,
+      })),
+    },
     corners,
   };
 }
 
 /** mm that the body has risen over a corner since the baseline, as the readings have it. */
-export function risenSince({ machine, fit }: Answer, id: CornerId): number {
+export function risenSince({ machine, fit, state }: Answer, id: CornerId): number {
   const i = machine.corners.indexOf(id);
   const travel = (round: number) => fit.rounds.at(round)?.travel[i] ?? 0;
-  return travel(0) - travel(-1);
+  return travel(0) - travel(state.current);
 }
 
 /** A corner with the places of its adjusters as they are now, in place of those at the baseline. */
@@ -78,6 +90,14 @@ function cornerNow(answer: Answer, id: CornerId): CornerDocument {
     air: air ? { ...air, gaugeBar: air.gaugeBar + AIR_STEP_BAR * seat } : null,
     mount: mount ? { ...mount, engagedMm: mount.engagedMm === null ? null : mount.engagedMm - out } : null,
     rings: corner.rings.map((ring, j) => ({ ...ring, limitMm: ring.limitMm - (now.ringsMm?.[i]?.[j] ?? 0) })),
-    clearances: corner.clearances.map((one) => ({ ...one, nowMm: one.nowMm + one.perMm * risenMm })),
+    clearances: corner.clearances.map((one) => {
+      const sinceMm = sinceMeasured(answer, id, one, risenMm);
+      return {
+        ...one,
+        nowMm: distanceAfter(one, sinceMm),
+        atMm: null,
+        rows: one.rows?.map(([x, y]): [number, number] => [x - sinceMm, y]) ?? null,
+      };
+    }),
   };
 }

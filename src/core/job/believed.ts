@@ -23,8 +23,10 @@ import type {
 import { GRAVITY } from '../machine/solver.ts';
 import type { SpringDescription } from '../springs/spring.ts';
 import { tolerances } from '../tolerances.ts';
+import { machineAlone, massesOf, missingFuel, type RiderMass } from '../sag/riders.ts';
 import { cornerSpec, type Source } from './corner.ts';
 import { blankCorner } from './create.ts';
+import type { PerCorner } from './rounds.ts';
 import { springFrom } from './spring.ts';
 import type { JobDocument } from './types.ts';
 
@@ -42,17 +44,27 @@ export interface JobMachine {
   sources: Record<CornerId, CornerSources>;
   /** Masses aboard, by load case. */
   aboard: boolean[][];
+  /** Masses aboard with no rider on. */
+  alone: boolean[];
+  /** Masses aboard by rider, as sag is read and as he rides. */
+  ridden: Record<string, { read: boolean[]; ride: boolean[] }>;
+}
+
+export interface MachineOptions {
+  /** It has been on the road between rounds, where springs lose height whether or not anybody said so. */
+  driven?: boolean;
+  /** What a reference reads fully extended, mm as the specification states it. */
+  extendedMm?: PerCorner<number>;
 }
 
 /**
  * The machine of a job with what is not known of it: given figures are as good as such figures usually are, assumed ones
- * are for the class and broad. `driven` says that it has been on the road between rounds, where springs lose height whether
- * or not anybody said so. Faults name places in the document.
+ * are for the class and broad. Faults name places in the document.
  */
 export function machineOf(
   document: JobDocument,
   read: readonly CornerId[],
-  driven = false,
+  { driven = false, extendedMm = {} }: MachineOptions = {},
 ): Checked<JobMachine> {
   const faults = new FaultList();
   const wrong = cornerFault(document.machine.class, Object.keys(document.corners));
@@ -60,9 +72,15 @@ export function machineOf(
   const ids = cornersIn(document);
   const corners = ids.map((id) => cornerFrom(document, id, faults));
   const loads = document.loads.map(({ name, kg, xMm, yMm }) => ({ name, kg, x: xMm, y: yMm }));
+  const riders = riderMasses(document);
+  const people = riders.flatMap(({ masses }) => masses);
   const machine = checkMachine({
     contacts: corners.map(({ contact }) => contact),
-    masses: [...cornerMasses(document), ...loads],
+    masses: [
+      ...cornerMasses(document),
+      ...loads,
+      ...people.map(({ name, kg, xMm }) => ({ name, kg, x: xMm, y: 0 })),
+    ],
     bars: barsOf(document, faults),
   });
   if (!machine.ok) faults.faults.push(...machine.faults.map((fault) => inDocument(fault, ids)));
@@ -73,18 +91,19 @@ export function machineOf(
     value: {
       corners: ids,
       sources: Object.fromEntries(ids.map((id, i) => [id, corners[i]?.sources])) as JobMachine['sources'],
-      aboard: document.cases.map((_, k) => [
-        ...ids.map(() => true),
-        ...document.loads.map(({ aboard }) => aboard[k] ?? false),
-      ]),
+      ...aboardOf(document, ids.length, riders),
       believed: {
         machine: machine.value,
-        references: read.map((id) => referenceOf(document, id)),
+        references: read.map((id) => referenceOf(document, id, extendedMm[id] ?? null)),
         belief: {
           axleRatio: { front: axlePriorSd(document, 'front'), rear: axlePriorSd(document, 'rear') },
           rise: { mean: 0, sd: tolerances.risePriorSd },
           contacts: corners.map(({ belief }) => belief),
-          masses: [...ids.map(() => loadSd), ...loads.map(() => tolerances.massSd)],
+          masses: [
+            ...ids.map(() => loadSd),
+            ...loads.map(() => tolerances.massSd),
+            ...people.map(({ sd }) => sd),
+          ],
           bars: machine.value.bars.filter(({ hooked }) => hooked).map(() => tolerances.barSd),
           settling: settlingPrior(document, driven),
           settlingKm: { mean: Math.log(tolerances.settlingKm), sd: 0 },
@@ -322,14 +341,58 @@ function stopContact(ratio: ContactDescription['ratio'], travelMm: number, leftM
   return map?.value ?? 0;
 }
 
-/** kg on a wheel as measured in, wheel and all: weighed, or a share of the whole. */
+/** kg on a wheel as measured in, wheel and all: weighed, or a share of the whole with its rider's. */
 export function cornerKg(document: JobDocument, id: CornerId): number {
-  const assumed = classDefaults[document.machine.class];
   const own = document.corners[id].loadKg;
   if (own !== null) return own;
-  const whole = document.machine.massKg ?? assumed.massKg;
-  const front = document.machine.frontShare ?? assumed.frontShare;
-  return (whole * (axleOf(id) === 'front' ? front : 1 - front)) / onAxle(document, id);
+  const { kg, frontShare } = machineAlone(document);
+  const share = axleOf(id) === 'front' ? frontShare : 1 - frontShare;
+  return (kg * share) / onAxle(document, id) + riderKgAt(document, id);
+}
+
+/** kg that a wheel carries of the rider who is on while measuring. */
+function riderKgAt(document: JobDocument, id: CornerId): number {
+  const [rider] = document.riders;
+  if (!rider) return 0;
+  return massesOf(document, rider)
+    .filter(({ read }) => read)
+    .reduce((sum, { kg, xMm }) => sum + kg * shareAt(document, id, { xMm, yMm: 0 }), 0);
+}
+
+/** Riders' weights by who brings them; fuel that was missing belongs to all of them. */
+function riderMasses(document: JobDocument): { key: string | null; masses: RiderMass[] }[] {
+  return [
+    ...document.riders.map((rider) => ({ key: rider.key, masses: massesOf(document, rider) })),
+    { key: null, masses: missingFuel(document) },
+  ];
+}
+
+/** What is aboard: in each load case (the first as measured, the others as ridden), alone, and by rider. */
+function aboardOf(
+  { cases, loads, riders: [first] }: JobDocument,
+  corners: number,
+  riders: ReturnType<typeof riderMasses>,
+): Pick<JobMachine, 'aboard' | 'alone' | 'ridden'> {
+  const wheels = Array.from({ length: corners }, () => true);
+  const people = (on: string | null, as: 'read' | 'ride') =>
+    riders.flatMap(({ key, masses }) =>
+      masses.map((mass) => on !== null && (key === on || key === null) && mass[as]),
+    );
+  const loaded = (k: number) => loads.map(({ aboard }) => aboard[k] ?? false);
+  const withOn = (on: string | null, as: 'read' | 'ride', k: number) => [
+    ...wheels,
+    ...loaded(k),
+    ...people(on, as),
+  ];
+  return {
+    aboard: cases.map((_, k) => withOn(first?.key ?? null, k === 0 ? 'read' : 'ride', k)),
+    alone: withOn(null, 'read', 0),
+    ridden: Object.fromEntries(
+      riders.flatMap(({ key }) =>
+        key === null ? [] : [[key, { read: withOn(key, 'read', 0), ride: withOn(key, 'ride', 1) }]],
+      ),
+    ),
+  };
 }
 
 /** How many corners an axle has. */
@@ -342,12 +405,13 @@ function cornerMasses(document: JobDocument): MassDescription[] {
   const assumed = classDefaults[document.machine.class];
   return cornersIn(document).map((id) => {
     const { x, y } = contactPoint(document.machine, id);
+    const ridden = riderKgAt(document, id);
     const unsprung = document.corners[id].unsprungKg ?? assumed.unsprungKg;
     const named = document.loads.reduce(
       (sum, load) => (load.aboard[0] ? sum + load.kg * shareAt(document, id, load) : sum),
       0,
     );
-    return { name: `over ${id}`, kg: Math.max(cornerKg(document, id) - unsprung - named, 1), x, y };
+    return { name: `over ${id}`, kg: Math.max(cornerKg(document, id) - unsprung - named - ridden, 1), x, y };
   });
 }
 
@@ -365,7 +429,8 @@ function massSpread(document: JobDocument): number {
   return document.machine.massKg === null ? tolerances.unknownMassSd : tolerances.sharedMassSd;
 }
 
-function referenceOf(document: JobDocument, id: CornerId): Reference {
+/** A reference that is 1 : 1 with wheel or shaft reads at full droop what it reads fully extended. */
+function referenceOf(document: JobDocument, id: CornerId, extendedMm: number | null): Reference {
   const { x, y } = contactPoint(document.machine, id);
   const { kind, aheadMm } = document.corners[id].reference;
   return {
@@ -374,6 +439,9 @@ function referenceOf(document: JobDocument, id: CornerId): Reference {
     contact: cornersIn(document).indexOf(id),
     x: x + aheadMm,
     y,
-    constant: { mean: 0, sd: tolerances.heightPriorSdMm },
+    constant:
+      extendedMm === null || referenceKinds[kind].follows === 'body'
+        ? { mean: 0, sd: tolerances.heightPriorSdMm }
+        : { mean: extendedMm, sd: tolerances.extendedSdMm },
   };
 }

@@ -1,6 +1,6 @@
 import { axleOf, cornersOf, footingOf, type CornerId } from '../machine/body.ts';
 import { classDefaults, type MachineClass } from '../machine/classes.ts';
-import type { CornerDocument, JobDocument } from './types.ts';
+import type { BarDocument, ClearanceDocument, CornerDocument, JobDocument } from './types.ts';
 
 /** A blank job of a class: nothing but the reference kind is filled in, so every figure shows as assumed. */
 export function blankDocument(machineClass: MachineClass, name: string): JobDocument {
@@ -9,7 +9,7 @@ export function blankDocument(machineClass: MachineClass, name: string): JobDocu
   );
   return {
     schema: 'margin-job',
-    schemaVersion: 4,
+    schemaVersion: 6,
     name,
     machine: {
       class: machineClass,
@@ -22,18 +22,28 @@ export function blankDocument(machineClass: MachineClass, name: string): JobDocu
       armAheadMm: null,
       massKg: null,
       frontShare: null,
+      tankL: null,
     },
+    riders: [],
+    sagRead: { gear: true, luggage: true, fuel: 1 },
     cases: ['as measured', 'as specified'],
     loads: [],
     bars: { front: null, rear: null },
     settlingMm: null,
-    steering: { toeMm: null, tyreMm: null, armMm: null, pitchMm: null },
+    steering: { toeMm: null, toePerMm: null, tyreMm: null, armMm: null, pitchMm: null },
     load: '',
     toleranceMm: null,
     equalSides: false,
     skid: null,
     hardEnd: null,
     crossTarget: null,
+    crossWeight: null,
+    frontEqual: false,
+    stance: {
+      tyreMm: { front: null, rear: null },
+      nextTyreMm: { front: null, rear: null },
+      points: [],
+    },
     note: '',
     corners: corners as Record<CornerId, CornerDocument>,
   };
@@ -47,6 +57,7 @@ export function blankCorner(machineClass: MachineClass, id: CornerId): CornerDoc
     weight: null,
     sagMm: null,
     sagWindow: null,
+    staticWindow: null,
     ratio: null,
     pitchMm: null,
     travelMm: null,
@@ -73,5 +84,22 @@ export function blankCorner(machineClass: MachineClass, id: CornerId): CornerDoc
     clearances: [],
     boots: [],
     floorMm: null,
+    padFactor: null,
+    camberPerMm: null,
   };
 }
+
+/** An anti-roll bar whose links nobody has measured. */
+export function blankBar(rateNPerMm: number, hooked: boolean): BarDocument {
+  return { rateNPerMm, hooked, linkMm: null, linkPerWheel: null };
+}
+
+/** What could touch at a corner: one that opens as the body rises, measured at the baseline. */
+export const blankClearance: ClearanceDocument = {
+  name: 'tyre to arch',
+  nowMm: 60,
+  perMm: 1,
+  leastMm: 20,
+  atMm: null,
+  rows: null,
+};

@@ -1,6 +1,7 @@
 import type { Footing } from '../geometry/reference.ts';
-import { axleOf, type CornerId } from '../machine/body.ts';
-import type { CornerDocument, Fitting } from './types.ts';
+import { axleOf, cornersIn, type CornerId } from '../machine/body.ts';
+import type { Axle } from '../machine/classes.ts';
+import type { CornerDocument, Fitting, JobDocument } from './types.ts';
 
 interface FittingFacts {
   title: string;
@@ -108,4 +109,19 @@ export function fittingFields(kind: Fitting): Fields {
     default:
       return none;
   }
+}
+
+/**
+ * The end that is hard to get at: as somebody said, else the one where every spring stands apart from its damper on the arm
+ * while the other end has none that does.
+ */
+export function hardEndOf(document: JobDocument): Axle | null {
+  if (document.hardEnd !== null) return document.hardEnd;
+  const isApart = (axle: Axle) => {
+    const own = cornersIn(document).filter((id) => axleOf(id) === axle);
+    return own.length > 0 && own.every((id) => document.corners[id].fitting === 'apart');
+  };
+  const [front, rear] = [isApart('front'), isApart('rear')];
+  if (front === rear) return null;
+  return front ? 'front' : 'rear';
 }

@@ -9,15 +9,15 @@ type Plain = Record<string, unknown>;
 const isPlain = (value: unknown): value is Plain =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
-const EARLIER: readonly unknown[] = [1, 2, 3];
+const EARLIER: readonly unknown[] = [1, 2, 3, 4, 5];
 
 /**
  * A job document of any earlier version as one of this version; anything else is given back as it is, to be refused
  * where it is checked. Fields that are not known are kept.
  *
  * Version 2 added springs, loads and what they stand on; version 3 sag, cross weight, cams, air, gaps of rings and what
- * earlier jobs have taught; version 4 fittings by name, the floor, shaft joints, the skid and what springs have lost. All
- * of it was not known before, so blanks are right.
+ * earlier jobs have taught; version 4 fittings by name, the floor, shaft joints, the skid and what springs have lost; version 5
+ * riders and static sag windows; version 6 scales, stance, links of bars and clearances by tables. All of it was not known before, so blanks are right.
  */
 export function migrateDocument(document: unknown): JobDocument {
   if (!isPlain(document) || document.schema !== 'margin-job') return document as unknown as JobDocument;
@@ -33,12 +33,14 @@ function filled(document: Plain): Plain {
   return {
     ...blank,
     ...document,
-    schemaVersion: 4,
+    schemaVersion: 6,
     machine: {
       ...blank.machine,
       ...machine,
       ...(isPlain(machine.learnt) ? { learnt: { settled: {}, ...machine.learnt } } : {}),
     },
+    steering: { ...blank.steering, ...(isPlain(document.steering) ? document.steering : {}) },
+    ...(isPlain(document.bars) ? { bars: filledBars(document.bars) } : {}),
     corners: {
       ...corners,
       ...Object.fromEntries(
@@ -51,8 +53,17 @@ function filled(document: Plain): Plain {
   };
 }
 
+function filledBars(bars: Plain): Plain {
+  return Object.fromEntries(
+    Object.entries(bars).map(([axle, bar]) => [
+      axle,
+      isPlain(bar) ? { linkMm: null, linkPerWheel: null, ...bar } : bar,
+    ]),
+  );
+}
+
 function filledCorner(blank: JobDocument['corners']['LF'], corner: Plain): Plain {
-  const { reference, rings, mount } = corner;
+  const { reference, rings, mount, clearances } = corner;
   const fitting = fittingFrom(corner);
   return {
     ...blank,
@@ -61,6 +72,13 @@ function filledCorner(blank: JobDocument['corners']['LF'], corner: Plain): Plain
     ...(isPlain(reference) ? { reference: { ...blank.reference, ...reference } } : {}),
     ...(Array.isArray(rings)
       ? { rings: rings.map((ring: unknown) => (isPlain(ring) ? { gapMm: null, ...ring } : ring)) }
+      : {}),
+    ...(Array.isArray(clearances)
+      ? {
+          clearances: clearances.map((one: unknown) =>
+            isPlain(one) ? { atMm: null, rows: null, ...one } : one,
+          ),
+        }
       : {}),
     ...(isPlain(mount) ? { mount: { threadMm: null, ...mount } } : {}),
   };

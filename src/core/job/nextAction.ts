@@ -1,32 +1,45 @@
+import { hardEndOf } from './fitting.ts';
 import { marginsFor, type Margin } from '../margins/margins.ts';
 import { answerFor, type Answer } from '../plan/answer.ts';
-import { isMoved, isOffItsGap, type CornerAnswer } from '../plan/cornerAnswer.ts';
+import { isMoved, isOffItsGap, scalesWanted, type CornerAnswer } from '../plan/cornerAnswer.ts';
 import type { Reason } from '../plan/reasons.ts';
-import { axleOf, cornerNames, cornersIn, type CornerId } from '../machine/body.ts';
+import { axleOf, cornerNames, cornersIn, footingOf, type CornerId } from '../machine/body.ts';
 import { tolerances } from '../tolerances.ts';
 import { standingFacts } from './facts.ts';
 import { recheckOf, recheckWords } from './recheck.ts';
-import { readRounds } from './rounds.ts';
+import { isRidden } from '../sag/riders.ts';
+import { readRounds, type RoundsState } from './rounds.ts';
 import type { JobDocument, JobRecord } from './types.ts';
 
 /** The stages of a job that the sheet has, in the order of the work. */
 export const stages = [
   'intake',
   'prep',
+  'sag',
   'baseline',
+  'scales',
   'plan',
   'turn',
   'measure',
   'rings',
+  'stance',
   'close-out',
   'ride',
 ] as const;
 export type Stage = (typeof stages)[number];
 
-/** The stages that a job has: rings only where some are fitted. */
+/** Stages of machines that stand on four wheels. */
+const onWheels: readonly Stage[] = ['scales', 'stance'];
+
+/** The stages that a job has: rings only where some are fitted, sag only where somebody rides. */
 export function stagesOf(document: JobDocument): Stage[] {
   const ringed = cornersIn(document).some((id) => document.corners[id].rings.length > 0);
-  return stages.filter((stage) => stage !== 'rings' || ringed);
+  const ridden = isRidden(document.machine.class);
+  const wheels = footingOf(document.machine.class) === 'wheels';
+  return stages.filter(
+    (stage) =>
+      (stage !== 'rings' || ringed) && (stage !== 'sag' || ridden) && (!onWheels.includes(stage) || wheels),
+  );
 }
 
 export interface NextAction {
@@ -51,6 +64,7 @@ export function nextAction(record: JobRecord, answer: Answer | null = answerFor(
     const [first] = turningOrder(record.document).filter((id) => left.includes(id));
     return { stage: 'turn', words: `turn ${first ? cornerNames[first] : ''}` };
   }
+  if (isOnSagBench(record.document, state)) return nextOnSagBench(record.document, state, answer);
   const unread = corners.filter((id) => state.rounds[state.current]?.heights[id] === undefined);
   if (state.current === 0 && unread.length > 0)
     return { stage: 'baseline', words: `measure ${namesOf(unread, corners)}` };
@@ -60,6 +74,26 @@ export function nextAction(record: JobRecord, answer: Answer | null = answerFor(
   }
   if (untold.length > 0) return { stage: 'intake', words: `set the target ${namesOf(untold, corners)}` };
   return answer ? afterReadings(answer) : { stage: 'baseline', words: 'measure' };
+}
+
+/** Whether a job is worked by sag: somebody is in its book of riders, and no height was ever read. */
+function isOnSagBench({ riders }: JobDocument, { rounds }: RoundsState): boolean {
+  return riders.length > 0 && Object.keys(rounds[0]?.heights ?? {}).length === 0;
+}
+
+function nextOnSagBench(document: JobDocument, state: RoundsState, answer: Answer | null): NextAction {
+  const key = document.riders[0]?.key ?? '';
+  const here = state.rounds[state.current]?.sag ?? {};
+  const unread = cornersIn(document).filter(
+    (id) => document.corners[id].sagMm !== null && here[id]?.states[key] === undefined,
+  );
+  if (unread.length > 0 || !answer) {
+    const all = cornersIn(document).filter((id) => document.corners[id].sagMm !== null);
+    const where = unread.length === all.length ? '' : `, ${namesOf(unread, all)}`;
+    return { stage: 'sag', words: `read the sag, rider on${where}` };
+  }
+  const next = afterReadings(answer);
+  return next.stage === 'plan' ? { ...next, stage: 'sag' } : next;
 }
 
 /** Nothing is asked of the corner yet: neither a height nor a sag. A skid's front arm need not be asked for either. */
@@ -95,13 +129,25 @@ function afterReadings(answer: Answer): NextAction {
 }
 
 /**
- * Whether to stop: all true heights are probably in, or they read in and another round would hardly better the chance.
+ * Whether to stop: the weight stands as asked, and all true heights are probably in, or they read in and another round would
+ * hardly better the chance.
  */
 export function goodEnough(answer: Answer): boolean {
   const { chanceNow, chanceAfter } = answer;
-  if (chanceNow === null || chanceAfter === null) return false;
+  if (chanceNow === null || chanceAfter === null || !scalesEnough(answer)) return false;
   if (chanceNow >= tolerances.stopChance) return true;
   return readsIn(answer) && chanceNow >= 0.5 && chanceAfter - chanceNow < tolerances.worthwhileGain;
+}
+
+/** Whether the weight stands as it is asked to, or another round would hardly bring it nearer. */
+function scalesEnough({ cross }: Answer): boolean {
+  const wanted = scalesWanted(cross);
+  if (!wanted) return true;
+  const off = (share: number) => Math.abs(share - wanted.target);
+  return (
+    off(wanted.now) <= tolerances.crossShare ||
+    off(wanted.now) - off(wanted.after) < tolerances.crossShare / 2
+  );
 }
 
 /**
@@ -124,20 +170,29 @@ function readsIn(answer: Answer): boolean {
   return answer.corners.every(
     ({ id, nowSpecMm, spec, nowSagMm }) =>
       (spec.targetMm === null || Math.abs(nowSpecMm - spec.targetMm) <= answer.tolerance.value) &&
-      Math.abs(nowSagMm - (answer.document.corners[id].sagMm ?? nowSagMm)) <= answer.tolerance.value,
+      sagReadsIn(answer, id, nowSagMm),
   );
+}
+
+/** Whether a sag lies in its window, or within tolerance of what is wanted where there is none. */
+function sagReadsIn({ document, tolerance }: Answer, id: CornerId, nowSagMm: number): boolean {
+  const { sagMm, sagWindow } = document.corners[id];
+  if (sagMm === null) return true;
+  return sagWindow
+    ? nowSagMm >= sagWindow.fromMm && nowSagMm <= sagWindow.toMm
+    : Math.abs(nowSagMm - sagMm) <= tolerance.value;
 }
 
 /** The order to turn corners in: the end that is hard to get at first, then as they are measured. */
 export function turningOrder(document: JobDocument): CornerId[] {
-  const late = (id: CornerId) => Number(document.hardEnd !== null && axleOf(id) !== document.hardEnd);
+  const late = (id: CornerId) => Number(hardEndOf(document) !== null && axleOf(id) !== hardEndOf(document));
   return [...cornersIn(document)].sort((a, b) => late(a) - late(b));
 }
 
 /** The corner to start with: at the hard end, else the largest move first, since it carries the others most. */
 export function firstToTurn(answer: Answer): CornerId | null {
   const size = ({ seatMm, mountMm, gain }: CornerAnswer) => Math.abs(seatMm + mountMm) * gain;
-  const { hardEnd } = answer.document;
+  const hardEnd = hardEndOf(answer.document);
   const all = answer.corners.filter(isMoved);
   const hard = all.filter(({ id }) => axleOf(id) === hardEnd);
   const moving = hard.length > 0 ? hard : all;

@@ -40,6 +40,13 @@ describe('height lost on the road', () => {
     expect(again.machine.learnt?.settled.LF?.lostMm).toBeGreaterThan(1.5);
     const still = answered(add(record(plainDocument()), settled(0), ...heights(0, 365)));
     expect(settledIn(still)).toEqual({});
+    const unread = add(
+      record(plainDocument()),
+      settled(0),
+      ...heights(0, 365),
+      factEntry({ kind: 'driven', round: 1, valueMm: 400, slot: 'km' }),
+    );
+    expect(settledIn(answered(unread))).toEqual({});
   });
 
   test('is not blamed on the seats: ratios stay as they were described', () => {

@@ -1,4 +1,6 @@
 import { allCorners, type CornerId } from '../machine/body.ts';
+import type { Axle } from '../machine/classes.ts';
+import { gatherSag, type SagReadings } from '../sag/readings.ts';
 import { standingFacts, type FactEntry } from './facts.ts';
 import type { Fact, FactKind, JobRecord, ToldCorner, ToldPlan } from './types.ts';
 
@@ -19,6 +21,14 @@ export interface Round {
   collars: PerCorner<number>;
   /** Wheel travel used from full droop, measured. */
   travelUsed: PerCorner<number>;
+  /** Wheels on pads with on board what is measured with, kg, in the order of their slots. */
+  pads: PerCorner<number[]>;
+  /** The same in other load cases, by their place among the owner's. */
+  padsIn: Record<number, PerCorner<number[]>>;
+  /** Once more with the two pads of an axle swapped. */
+  padsSwapped: Partial<Record<Axle, PerCorner<number>>>;
+  /** What the sag bench read, by corner. */
+  sag: SagReadings;
   /** How it was settled before measuring, or null when nobody said. */
   settled: string | null;
   /** km driven since the round before; null where nobody drove. */
@@ -91,30 +101,58 @@ function wasTouched({ moves, mounts, rings }: Round): boolean {
 
 /** Settling or reading says that turning is over: what was not turned is left alone. */
 function measuringBegan(round: Round): boolean {
-  return round.settled !== null || Object.keys(round.heights).length > 0;
+  return (
+    [round.heights, round.pads, round.sag].some((read) => Object.keys(read).length > 0) ||
+    round.settled !== null
+  );
 }
 
 function readRound(facts: readonly FactEntry[], round: number): Round {
   const here = facts.filter(({ fact }) => fact.round === round).map(({ fact }) => fact);
   const single = (kind: FactKind): PerCorner<number> =>
     Object.fromEntries(here.filter((fact) => fact.kind === kind).map((fact) => [fact.corner, fact.valueMm]));
-  const heights: PerCorner<number[]> = {};
-  here
-    .filter((fact) => fact.kind === 'height' && fact.corner !== null && fact.valueMm !== null)
-    .sort((a, b) => Number(a.slot) - Number(b.slot))
-    .forEach((fact) => (heights[fact.corner as CornerId] ??= []).push(fact.valueMm as number));
+  const repeats = (kind: FactKind): PerCorner<number[]> => {
+    const all: PerCorner<number[]> = {};
+    here
+      .filter((fact) => fact.kind === kind && fact.corner !== null && fact.valueMm !== null)
+      .sort((a, b) => Number(a.slot) - Number(b.slot))
+      .forEach((fact) => (all[fact.corner as CornerId] ??= []).push(fact.valueMm as number));
+    return all;
+  };
   return {
     round,
-    heights,
+    heights: repeats('height'),
+    ...readPads(here),
     moves: single('adjustment'),
     mounts: single('mount'),
     rings: ringMoves(here),
     collars: single('collar'),
     travelUsed: single('travel-used'),
+    sag: gatherSag(
+      here.flatMap(({ kind, corner, slot, valueMm }) =>
+        kind === 'sag' && corner !== null && valueMm !== null ? [{ corner, slot, valueMm }] : [],
+      ),
+    ),
     settled: here.find((fact) => fact.kind === 'settled')?.how ?? null,
     drivenKm: here.find((fact) => fact.kind === 'driven')?.valueMm ?? null,
     told: here.findLast((fact) => fact.kind === 'plan')?.told ?? null,
   };
+}
+
+/** Pads by what was on board and by where they lay: slots `1`, `c1-1` (the second load case), `swapped-front`. */
+function readPads(facts: readonly Fact[]): Pick<Round, 'pads' | 'padsIn' | 'padsSwapped'> {
+  const pads: Round['pads'] = {};
+  const padsIn: Round['padsIn'] = {};
+  const padsSwapped: Round['padsSwapped'] = {};
+  const read = facts.filter(({ kind }) => kind === 'pad').sort((a, b) => a.slot.localeCompare(b.slot));
+  for (const { corner, slot, valueMm } of read) {
+    if (corner === null || valueMm === null) continue;
+    const swapped = /^swapped-(front|rear)$/.exec(slot)?.[1] as Axle | undefined;
+    const loadCase = Number(/^c(\d)-/.exec(slot)?.[1] ?? 0);
+    if (swapped) (padsSwapped[swapped] ??= {})[corner] = valueMm;
+    else ((loadCase === 0 ? pads : (padsIn[loadCase] ??= {}))[corner] ??= []).push(valueMm);
+  }
+  return { pads, padsIn, padsSwapped };
 }
 
 function ringMoves(facts: readonly Fact[]): Round['rings'] {

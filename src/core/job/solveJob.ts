@@ -6,6 +6,7 @@ import { fit } from '../learn/fit.ts';
 import { simulate, type Outcome } from '../learn/simulate.ts';
 import { evidenceOf } from '../plan/evidence.ts';
 import { machineOf } from './believed.ts';
+import { extendedOf, sagRead } from '../sag/evidence.ts';
 import { readRounds } from './rounds.ts';
 import type { JobRecord } from './types.ts';
 
@@ -41,11 +42,12 @@ export function solveJob(record: JobRecord): Checked<SolvedCase[]> {
   const { document } = record;
   const state = readRounds(record);
   const corners = cornersIn(document);
-  const read = corners.filter((id) => state.rounds[0]?.heights[id] !== undefined);
-  const machine = machineOf(document, read);
+  const sagged = sagRead(state);
+  const read = corners.filter((id) => state.rounds[0]?.heights[id] !== undefined || sagged.includes(id));
+  const machine = machineOf(document, read, { extendedMm: extendedOf(document, state) });
   if (!machine.ok) return machine;
-  const rounds = evidenceOf(document, machine.value, state, read);
-  const learnt = fit(machine.value.believed, rounds);
+  const { rounds, sag } = evidenceOf(document, machine.value, state, read);
+  const learnt = fit(machine.value.believed, [...rounds, ...sag]);
   const now = rounds.at(-1)?.situation ?? { seatsMm: [], mountsMm: [], km: 0, aboard: [] };
   return {
     ok: true,

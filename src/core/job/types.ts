@@ -43,6 +43,8 @@ export interface CornerDocument {
   sagMm: number | null;
   /** Sag between which the owner will have it, mm of wheel travel, in the same load case. */
   sagWindow: SagLimits | null;
+  /** The same for the machine alone, without its rider. */
+  staticWindow: SagLimits | null;
   /** Motion ratio, damper per wheel. */
   ratio: number | null;
   /** Thread pitch: mm of seat per turn. */
@@ -99,6 +101,10 @@ export interface CornerDocument {
   boots: BootDocument[];
   /** How much the floor under this wheel lies above the shop's level, mm; null is level. */
   floorMm: number | null;
+  /** What this wheel's pad shows over what stands on it; null is 1. */
+  padFactor: number | null;
+  /** Degrees of camber gained (more negative is a loss) per mm that this corner comes down; null where not known. */
+  camberPerMm: number | null;
 }
 
 export interface SagLimits {
@@ -122,16 +128,39 @@ export interface MountDocument {
   mostMm: number | null;
 }
 
-interface ClearanceDocument {
+export interface ClearanceDocument {
   name: string;
   nowMm: number;
   /** mm gained per mm that the body rises over this wheel. */
   perMm: number;
   leastMm: number;
+  /** Height over this wheel at which `nowMm` was measured, as the specification states it; null is the baseline's. */
+  atMm: number | null;
+  /** Rows of [mm the body has risen since it was measured, mm of distance], growing in the first; stands before `perMm`. */
+  rows: [number, number][] | null;
+}
+
+/** A low point of the body, as its own reference. */
+export interface LowPointDocument {
+  name: string;
+  /** mm ahead of the middle of the wheelbase, and left of the middle. */
+  xMm: number;
+  yMm: number;
+  /** Over the ground at the baseline, and the least it may come to; null where only its angle matters. */
+  nowMm: number;
+  leastMm: number | null;
+}
+
+/** What stands on the ground and over it, beside the reference heights. */
+interface StanceDocument {
+  /** Measured tyre diameters by axle, those fitted and those to go on; null where nobody has measured, or none go on. */
+  tyreMm: { front: number | null; rear: number | null };
+  nextTyreMm: { front: number | null; rear: number | null };
+  points: LowPointDocument[];
 }
 
 /** A shaft that hangs down outwards by an angle, with a boot or joint that takes only so much. */
-interface BootDocument {
+export interface BootDocument {
   name: string;
   nowDeg: number;
   mostDeg: number;
@@ -157,10 +186,36 @@ export interface LoadDocument {
   aboard: boolean[];
 }
 
-interface BarDocument {
+/** One way the machine is ridden: a rider in full gear, who else and what else is on it. The first is the one measured. */
+export interface RiderDocument {
+  /** r1, r2, ...: names the rider's readings. */
+  key: string;
+  name: string;
+  /** In full riding gear. */
+  kg: number;
+  /** How much of that is gear, left off in street clothes. */
+  gearKg: number;
+  /** Share of it on the rear in riding posture, 0 to 1; null takes the class's. */
+  rearShare: number | null;
+  passengerKg: number;
+  luggageKg: number;
+}
+
+/** In what state sag was read; as ridden, it is full gear, luggage and a full tank. */
+interface SagStateDocument {
+  gear: boolean;
+  luggage: boolean;
+  /** How full the tank was, 0 to 1. */
+  fuel: number;
+}
+
+export interface BarDocument {
   /** N per mm of difference between left and right wheel travel. */
   rateNPerMm: number;
   hooked: boolean;
+  /** Length of the adjustable link as it is, mm, and mm that its end on the arm moves per mm of wheel travel, negative where it hangs down from the arm; null where not given. */
+  linkMm: number | null;
+  linkPerWheel: number | null;
 }
 
 /** Mean damper-per-wheel ratios that readings have given, with one standard deviation of their logarithm. */
@@ -176,6 +231,8 @@ export interface LearntDocument {
 interface SteeringDocument {
   /** Total toe wanted, in positive. */
   toeMm: number | null;
+  /** mm of total toe gained (in positive) per mm that the front comes down; null where not known. */
+  toePerMm: number | null;
   tyreMm: number | null;
   armMm: number | null;
   pitchMm: number | null;
@@ -184,7 +241,7 @@ interface SteeringDocument {
 /** The description part of a job: versioned, changed only through entries. */
 export interface JobDocument {
   schema: 'margin-job';
-  schemaVersion: 4;
+  schemaVersion: 6;
   /** What the shop calls the job. */
   name: string;
   machine: {
@@ -199,11 +256,16 @@ export interface JobDocument {
     trackRearMm: number | null;
     /** A skid's front arm ahead of its rear arm. */
     armAheadMm: number | null;
-    /** Whole machine with what is on board while measuring. */
+    /** Whole machine with what is on board while measuring, but without the riders of its book. */
     massKg: number | null;
     /** Share of that on the front axle, 0 to 1. */
     frontShare: number | null;
+    /** What the tank holds, litres. */
+    tankL: number | null;
   };
+  /** Everybody who rides it; none where a rider is part of the machine's weight, or nobody rides. */
+  riders: RiderDocument[];
+  sagRead: SagStateDocument;
   /** Names of the load cases: the first is the one measured in, the second the one the targets are for. */
   cases: string[];
   loads: LoadDocument[];
@@ -223,6 +285,11 @@ export interface JobDocument {
   hardEnd: 'front' | 'rear' | null;
   /** Cross weight wanted, (RF + LR) over the total, 0 to 1; null where nobody asks for one. */
   crossTarget: number | null;
+  /** How much the goal on the scales counts against the heights; null is 1. */
+  crossWeight: number | null;
+  /** Whether both front wheels are to weigh the same; then no cross weight is asked for. */
+  frontEqual: boolean;
+  stance: StanceDocument;
   note: string;
   /** One for each corner of the class. */
   corners: Record<CornerId, CornerDocument>;
@@ -235,6 +302,16 @@ export type FactKind =
   | 'settled'
   | 'plan'
   | 'adjustment'
+  /** A wheel on its pad, kg in place of mm; the slot is the repeat, with the load case or the swap it was read in. */
+  | 'pad'
+  /** What is in the tank, litres in place of mm. */
+  | 'fuel'
+  /** How much longer a bar's undone link would have to be to go on, mm, at the corner where it is undone. */
+  | 'link'
+  /** Camber of a wheel, degrees in place of mm, top outwards positive. */
+  | 'camber'
+  /** A wheel taken to an end of its travel by a jack, by slot bump or droop: mm left at the nearest thing, `how` what that is. */
+  | 'cycled'
   /** A lower mount, mm screwed out. */
   | 'mount'
   /** A preparation or closing check: the slot is its id, `how` is done or skipped. */
@@ -254,6 +331,8 @@ export type FactKind =
   | 'ring'
   /** Transfer blocks or limiter strap of a skid, by slot: the position in place of mm. */
   | 'skid'
+  /** A reading of the sag bench, by slot: fully extended, or who is on it, how it was let go, and which repeat. */
+  | 'sag'
   /** km driven since the round before, in place of mm. */
   | 'driven'
   /** A clearance as measured before it goes out, by its place in the corner's list. */

@@ -18,8 +18,8 @@ function isOpen(answer: Answer, { ask, axle }: Asking): boolean {
   const here = answer.corners.filter(({ id }) => axleOf(id) === axle);
   switch (ask) {
     case 'travel':
-      return !answer.state.rounds.some(({ travelUsed }) =>
-        here.some(({ id }) => travelUsed[id] !== undefined),
+      return !answer.state.rounds.some(({ travelUsed, sag }) =>
+        here.some(({ id }) => travelUsed[id] !== undefined || sag[id] !== undefined),
       );
     case 'weigh':
       return here.some(({ id }) => answer.machine.sources[id].load !== 'measured');

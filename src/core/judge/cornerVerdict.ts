@@ -1,8 +1,9 @@
 import type { CornerId } from '../machine/body.ts';
 import type { CornerModel } from '../machine/corner.ts';
 import type { Answer } from '../plan/answer.ts';
+import { tolerances } from '../tolerances.ts';
 import { gapForShare, shareOfBump, transitionMm } from './ringSchools.ts';
-import { readSag } from './sagWindows.ts';
+import { readSag, windowOf } from './sagWindows.ts';
 import { springVerdict, type SpringVerdict } from './springVerdict.ts';
 
 /**
@@ -12,31 +13,56 @@ import { springVerdict, type SpringVerdict } from './springVerdict.ts';
 export function cornerVerdict(answer: Answer, id: CornerId): SpringVerdict | null {
   const { document, machine } = answer;
   const corner = answer.corners.find((one) => one.id === id);
-  const { sagWindow, adjustable } = document.corners[id];
+  const { sagWindow, staticWindow, adjustable } = document.corners[id];
   const named = machine.sources[id].springs !== 'assumed';
   if (!corner || (!named && !sagWindow)) return null;
   const { collarMinMm: min, collarMaxMm: max, travelMm, readingSign } = corner.spec;
   const stop = corner.stopAtMm;
   const along = min !== null && max !== null && stop !== null ? (stop - min) / (max - min) : null;
   const preload = along === null ? null : readingSign === 1 ? along : 1 - along;
-  const window = sagWindow && { ...riderWindow, low: sagWindow.fromMm, high: sagWindow.toMm };
+  const window = sagWindow && windowOf(sagWindow, 'rider');
+  const aloneMm = staticSagAfter(answer, id);
   return springVerdict({
     riderSag: window ? readSag(window, corner.sagMm, travelMm.value) : null,
-    staticSag: null,
+    staticSag:
+      staticWindow && aloneMm !== null
+        ? readSag(windowOf(staticWindow, 'static'), aloneMm, travelMm.value)
+        : null,
     preloadShare:
       corner.cam && document.corners[id].torsion ? camShare(answer, id) : adjustable ? preload : 0.5,
+    camHigh: corner.cam !== null && camShare(answer, id) > 0.5,
     seatedMm: named ? modelAfter(answer, id).preloadMm : null,
   });
 }
 
-const riderWindow = {
-  id: 'own',
-  title: 'own',
-  of: 'rider',
-  at: 'wheel',
-  unit: 'mm',
-  why: 'asked for',
-} as const;
+/**
+ * What has to be given or measured before a corner's spring can be judged, in words; null where it can be. An adjuster
+ * without a known range and a preload that is only assumed say nothing either.
+ */
+export function missingForVerdict(answer: Answer, id: CornerId): string | null {
+  const { document, machine } = answer;
+  const { sagWindow, adjustable, torsion, air } = document.corners[id];
+  const { springs, preload } = machine.sources[id];
+  if (sagWindow || air) return null;
+  if (springs === 'assumed') return 'give the rate and free length of its spring, or a sag window';
+  const ranged = answer.corners.some(
+    (one) => one.id === id && one.stopAtMm !== null && one.spec.collarMaxMm !== null,
+  );
+  if (preload === 'assumed' && !ranged && !torsion && adjustable)
+    return 'read its collar and give the collar’s range, or measure the room for its springs at full droop';
+  return null;
+}
+
+/** Sag after the plan with nobody on, mm at the wheel; null where nobody is in the book of riders, or it is hardly known. */
+function staticSagAfter(
+  { document, machine, specifiedAfter, predictAt }: Answer,
+  id: CornerId,
+): number | null {
+  if (document.riders.length === 0) return null;
+  const { travel, travelSd } = predictAt({ ...specifiedAfter, aboard: machine.alone });
+  const i = machine.corners.indexOf(id);
+  return (travelSd[i] ?? Infinity) > tolerances.sagKnownMm ? null : (travel[i] ?? null);
+}
 
 function camShare({ document, corners }: Answer, id: CornerId): number {
   const positions = document.corners[id].torsion?.camDegrees.length ?? 1;

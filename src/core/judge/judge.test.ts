@@ -49,6 +49,7 @@ describe('is it the right spring', () => {
     ['too much sag with preload left', { riderSag: rider(130), preloadShare: 0.5 }, 'adjust first'],
     ['both in', { riderSag: rider(100), staticSag: alone(32), preloadShare: 0.4 }, 'right'],
     ['collar near the end of its thread', { preloadShare: 0.93 }, 'too soft'],
+    ['a cam above its middle', { riderSag: rider(100), preloadShare: 0.67, camHigh: true }, 'too soft'],
     ['loose at droop', { seatedMm: -4 }, 'too stiff'],
   ])('%s', (_, signs, expected) => expect(verdict(signs)).toBe(expected));
 

@@ -1,3 +1,5 @@
+import type { MachineClass } from '../machine/classes.ts';
+
 /** A habit of setting sag: what is measured, and between what it should lie. Presets, to be edited, not dogma. */
 export interface SagWindow {
   id: string;
@@ -10,8 +12,14 @@ export interface SagWindow {
   low: number;
   high: number;
   why: string;
+  /** Machines it is a habit on; none where somebody made it his own. */
+  on: readonly MachineClass[];
 }
 
+const road = ['motorcycle'] as const;
+const rough = ['dual-purpose'] as const;
+
+/** The usual one of a class stands before the others. */
 export const sagWindows: readonly SagWindow[] = [
   {
     id: 'third',
@@ -22,6 +30,7 @@ export const sagWindows: readonly SagWindow[] = [
     low: 0.3,
     high: 0.36,
     why: 'dual-purpose: room to extend into holes, two thirds for hits',
+    on: rough,
   },
   {
     id: 'road',
@@ -32,6 +41,7 @@ export const sagWindows: readonly SagWindow[] = [
     low: 0.25,
     high: 0.33,
     why: 'road: keeps the geometry where it was drawn',
+    on: road,
   },
   {
     id: 'sport',
@@ -42,26 +52,7 @@ export const sagWindows: readonly SagWindow[] = [
     low: 30,
     high: 40,
     why: 'sport road machines',
-  },
-  {
-    id: 'plush',
-    title: 'plush half',
-    of: 'rider',
-    at: 'wheel',
-    unit: 'share of travel',
-    low: 0.45,
-    high: 0.52,
-    why: 'comfort first, on smooth ground',
-  },
-  {
-    id: 'firm',
-    title: 'firm inch',
-    of: 'rider',
-    at: 'wheel',
-    unit: 'mm',
-    low: 20,
-    high: 30,
-    why: 'smooth tracks and big loads',
+    on: road,
   },
   {
     id: 'scooter',
@@ -72,6 +63,7 @@ export const sagWindows: readonly SagWindow[] = [
     low: 17,
     high: 23,
     why: 'short travel: a percentage would leave nothing',
+    on: ['scooter'],
   },
   {
     id: 'sled-rear',
@@ -82,6 +74,7 @@ export const sagWindows: readonly SagWindow[] = [
     low: 50,
     high: 75,
     why: 'sled rear from topped out; less for aggressive riders',
+    on: ['snowmobile'],
   },
   {
     id: 'sled-rear-deep',
@@ -92,6 +85,7 @@ export const sagWindows: readonly SagWindow[] = [
     low: 75,
     high: 90,
     why: 'sled rear, the deeper school: lighter skis, more comfort',
+    on: ['snowmobile'],
   },
   {
     id: 'ski',
@@ -102,6 +96,29 @@ export const sagWindows: readonly SagWindow[] = [
     low: 19,
     high: 25,
     why: 'ski shocks, machine alone',
+    on: ['snowmobile'],
+  },
+  {
+    id: 'plush',
+    title: 'plush half',
+    of: 'rider',
+    at: 'wheel',
+    unit: 'share of travel',
+    low: 0.45,
+    high: 0.52,
+    why: 'comfort first, on smooth ground',
+    on: [...road, ...rough, 'scooter', 'snowmobile'],
+  },
+  {
+    id: 'firm',
+    title: 'firm inch',
+    of: 'rider',
+    at: 'wheel',
+    unit: 'mm',
+    low: 20,
+    high: 30,
+    why: 'smooth tracks and big loads',
+    on: [...road, 'scooter'],
   },
   {
     id: 'static-road',
@@ -112,6 +129,18 @@ export const sagWindows: readonly SagWindow[] = [
     low: 5,
     high: 15,
     why: 'road bikes, machine alone',
+    on: road,
+  },
+  {
+    id: 'static-scooter',
+    title: '3 to 10 mm',
+    of: 'static',
+    at: 'wheel',
+    unit: 'mm',
+    low: 3,
+    high: 10,
+    why: 'scooters, machine alone: enough that it does not top out',
+    on: ['scooter'],
   },
   {
     id: 'static-offroad',
@@ -122,8 +151,24 @@ export const sagWindows: readonly SagWindow[] = [
     low: 25,
     high: 40,
     why: 'off-road bikes, machine alone',
+    on: rough,
   },
 ];
+
+/** A window of a job, mm of wheel travel, as one to read a sag against. */
+export function windowOf({ fromMm, toMm }: { fromMm: number; toMm: number }, of: SagWindow['of']): SagWindow {
+  return {
+    id: 'own',
+    title: 'own',
+    of,
+    at: 'wheel',
+    unit: 'mm',
+    low: fromMm,
+    high: toMm,
+    why: 'asked for',
+    on: [],
+  };
+}
 
 export interface SagReading {
   state: 'in' | 'too little' | 'too much';

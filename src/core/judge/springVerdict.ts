@@ -5,6 +5,8 @@ export interface SpringSigns {
   staticSag: SagReading | null;
   /** Share of the adjuster's range that is used up towards more preload, 0 to 1; null where not known. */
   preloadShare: number | null;
+  /** A torsion cam that has to stand above its middle position. */
+  camHigh?: boolean;
   /** Compression of the spring at full droop, mm; below zero it is loose. */
   seatedMm: number | null;
 }
@@ -24,7 +26,13 @@ const mm = (value: number) => `${value.toFixed(0)} mm`;
  * Whether the spring is right at all. Preload moves both sags alike; only the rate moves them apart. So with rider sag
  * right the static sag tells the rate, and with rider sag wrong at the end of the adjuster nothing but a spring helps.
  */
-export function springVerdict({ riderSag, staticSag, preloadShare, seatedMm }: SpringSigns): SpringVerdict {
+export function springVerdict({
+  riderSag,
+  staticSag,
+  preloadShare,
+  camHigh = false,
+  seatedMm,
+}: SpringSigns): SpringVerdict {
   if (riderSag?.state === 'too much' && (preloadShare ?? 0) >= NEARLY_ALL)
     return {
       verdict: 'too soft',
@@ -54,6 +62,12 @@ export function springVerdict({ riderSag, staticSag, preloadShare, seatedMm }: S
     return {
       verdict: 'too stiff',
       because: `the spring is ${mm(-seatedMm)} loose at full droop: it carries the load without being pressed`,
+    };
+  if (camHigh)
+    return {
+      verdict: 'too soft',
+      because:
+        'the cam stands above its middle position in the garage: nothing is left for a load or rough ground',
     };
   if ((preloadShare ?? 0) >= NEARLY_ALL)
     return { verdict: 'too soft', because: 'the adjuster is near the end of its range to reach this height' };

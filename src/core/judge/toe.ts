@@ -1,3 +1,5 @@
+import type { JobDocument } from '../job/types.ts';
+
 /** What a toe setting is worked out from, mm. */
 export interface ToeReadings {
   /** Between the tyres, hub high, at their front and at their rear. */
@@ -20,4 +22,21 @@ export function tieRodTurns(
   { diameterMm, armMm, pitchMm }: { diameterMm: number; armMm: number; pitchMm: number },
 ): number {
   return (armMm * changeMm) / (2 * diameterMm) / pitchMm;
+}
+
+/** What is usual where nobody has measured, mm. */
+export const usualSteering = { toeMm: 1, tyreMm: 630, armMm: 120, pitchMm: 1.5 };
+
+/** Total toe wanted of a job, mm, in positive. */
+export function toeWanted({ steering }: JobDocument): { toeMm: number } {
+  return { toeMm: steering.toeMm ?? usualSteering.toeMm };
+}
+
+/** What turns of its tie rods are worked out from, mm: as measured, else as usual. */
+export function rodsOf({ steering }: JobDocument): { diameterMm: number; armMm: number; pitchMm: number } {
+  return {
+    diameterMm: steering.tyreMm ?? usualSteering.tyreMm,
+    armMm: steering.armMm ?? usualSteering.armMm,
+    pitchMm: steering.pitchMm ?? usualSteering.pitchMm,
+  };
 }

@@ -37,6 +37,8 @@ export interface Fit {
   rounds: Outcome[];
   /** For each round, how much each reading counts: 1, or less where it does not agree with the rest. */
   weights: number[][];
+  /** What is minimised, at the best fit: squares of coordinates and of weighed misses. */
+  cost: number;
   converged: boolean;
 }
 
@@ -69,6 +71,7 @@ export function fit(believed: BelievedMachine, rounds: readonly RoundEvidence[])
     factor,
     rounds: here.outcomes,
     weights,
+    cost: here.cost,
     converged,
   };
 }

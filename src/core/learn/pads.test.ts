@@ -1,3 +1,4 @@
+import { blankBar } from '../job/create.ts';
 import { machineOf, situationOf } from '../job/believed.ts';
 import { blankSpring } from '../job/spring.ts';
 import type { JobDocument } from '../job/types.ts';
@@ -10,7 +11,7 @@ import { sensitivity, simulate } from './simulate.ts';
 
 const weighed = (kg: readonly number[] | null): JobDocument =>
   plainDocument((document) => {
-    document.bars.front = { rateNPerMm: 14, hooked: true };
+    document.bars.front = blankBar(14, true);
     fourCorners.forEach((id, i) =>
       Object.assign(document.corners[id], {
         springs: [{ ...blankSpring, name: 'main', rateNPerMm: 100 }],

@@ -56,7 +56,7 @@ export function worthAsking(fit: Fit, after: Situation): Asking[] {
 }
 
 /** Variance left of `a` when the rows are known to within their deviations, taken in one after another. */
-function conditioned(a: Float64Array, known: readonly { row: Float64Array; sd: number }[]): number {
+export function conditioned(a: Float64Array, known: readonly { row: Float64Array; sd: number }[]): number {
   const all = [a, ...known.map(({ row }) => row)];
   const covariance = all.map((x) => all.map((y) => dot(x, y)));
   const at = (i: number, j: number) => covariance[i]?.[j] ?? 0;
@@ -70,7 +70,7 @@ function conditioned(a: Float64Array, known: readonly { row: Float64Array; sd: n
   return Math.max(at(0, 0), 0);
 }
 
-function dot(a: Float64Array, b: Float64Array): number {
+export function dot(a: Float64Array, b: Float64Array): number {
   let sum = 0;
   for (let k = 0; k < a.length; k++) sum += (a[k] as number) * (b[k] as number);
   return sum;

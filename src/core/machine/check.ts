@@ -60,7 +60,7 @@ function apart(a: ContactDescription, b: ContactDescription): number {
 }
 
 /** Every fault of one contact. */
-function checkContact(path: string, contact: ContactDescription): Fault[] {
+export function checkContact(path: string, contact: ContactDescription): Fault[] {
   const faults = new FaultList();
   faults.number(`${path}.x`, contact.x, PLACE);
   faults.number(`${path}.y`, contact.y, PLACE);

@@ -16,6 +16,7 @@ export type MarginKind =
   | 'ring-order'
   | 'clearance'
   | 'joint'
+  | 'ground'
   | 'height';
 
 /** What a margin is before it is judged. */

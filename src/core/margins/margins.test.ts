@@ -1,3 +1,4 @@
+import { blankClearance } from '../job/create.ts';
 import {
   fourCorners,
   add,
@@ -165,7 +166,7 @@ describe('springs, load cases and clearances', () => {
           ],
           rings: [{ after: 0, limitMm: 75, on: 'body', gapMm: null }],
           preloadMm: 15,
-          clearances: [{ name: 'tyre to arch', nowMm: 60, perMm: 1, leastMm: 40 }],
+          clearances: [{ ...blankClearance, leastMm: 40 }],
         });
     });
   const job = measured(365, fitted());

@@ -8,6 +8,8 @@ import type { CornerAnswer } from '../plan/cornerAnswer.ts';
 import type { CornerId } from '../machine/body.ts';
 import { tolerances } from '../tolerances.ts';
 import type { Left, MarginKind } from './left.ts';
+import { distanceAfter, gainsAt, sinceMeasured } from './clearance.ts';
+import { nearestCorner } from '../stance/lowPoints.ts';
 import { springMargins } from './springMargins.ts';
 import { standings, type Standing } from './standing.ts';
 
@@ -51,6 +53,7 @@ export const marginTitles: Record<MarginKind, string> = {
   'ring-order': 'Ring before coil bind',
   clearance: 'Clearance',
   joint: 'Shaft joint angle',
+  ground: 'Over the ground',
   height: 'Height within tolerance',
 };
 
@@ -71,6 +74,7 @@ const TIGHT: Record<MarginKind, number> = {
   'ring-order': 0.05,
   clearance: 0.2,
   joint: 0.2,
+  ground: 0.2,
   height: 0.25,
 };
 
@@ -154,6 +158,7 @@ function caseMargins(answer: Answer, corner: CornerAnswer, own: readonly Standin
       ...springMargins(answer, one),
       ...clearancesLeft(answer, one),
       ...jointsLeft(answer, one),
+      ...groundLeft(answer, one),
     ].map((left) => ({ ...judged(corner.id, left), loadCase: own.length > 1 ? one.loadCase : null })),
   );
 }
@@ -261,21 +266,26 @@ function travelLeft(answer: Answer, { id, spec, travelNow }: CornerAnswer, stand
   ];
 }
 
-function clearancesLeft({ document }: Answer, { id, risenMm, travelSdMm }: Standing): Left[] {
-  return document.corners[id].clearances.map(({ name, nowMm, perMm, leastMm }) => ({
-    kind: 'clearance',
-    name,
-    leftMm: nowMm + perMm * risenMm - leastMm,
-    rangeMm: Math.max(nowMm, 10),
-    sdMm: Math.abs(perMm) * travelSdMm,
-    assumed: false,
-    inputs: () => [
-      input('d', 'distance at the baseline', nowMm, 'length', 'measured'),
-      input('g', 'gained per mm the body rises', perMm, 'gain', 'sheet'),
-      input('Δh', 'risen over this corner since', risenMm, 'length', 'computed'),
-      input('least', 'least wanted', leastMm, 'length', 'sheet'),
-    ],
-  }));
+function clearancesLeft(answer: Answer, { id, risenMm, travelSdMm }: Standing): Left[] {
+  return answer.document.corners[id].clearances.map((one) => {
+    const { name, nowMm, leastMm } = one;
+    const sinceMm = sinceMeasured(answer, id, one, risenMm);
+    const gain = gainsAt(one, sinceMm);
+    return {
+      kind: 'clearance',
+      name,
+      leftMm: distanceAfter(one, sinceMm) - leastMm,
+      rangeMm: Math.max(nowMm, 10),
+      sdMm: Math.abs(gain) * travelSdMm,
+      assumed: false,
+      inputs: () => [
+        input('d', 'distance as measured', nowMm, 'length', 'measured'),
+        input('g', 'gained per mm the body rises there', gain, 'gain', 'sheet'),
+        input('Δh', 'risen over this corner since', sinceMm, 'length', 'computed'),
+        input('least', 'least wanted', leastMm, 'length', 'sheet'),
+      ],
+    };
+  });
 }
 
 /**
@@ -302,6 +312,30 @@ function jointsLeft({ document }: Answer, { id, risenMm, travelSdMm }: Standing)
         input('most', 'most it may take', mostDeg, 'angle', 'sheet'),
       ],
     };
+  });
+}
+
+/** Low points of the body that lie nearest to this corner. */
+function groundLeft({ document }: Answer, { id, bodyRise, travelSdMm }: Standing): Left[] {
+  return document.stance.points.flatMap((point): Left[] => {
+    const { name, xMm, yMm, nowMm, leastMm } = point;
+    if (leastMm === null || nearestCorner({ document }, point) !== id) return [];
+    const risenMm = bodyRise(xMm, yMm);
+    return [
+      {
+        kind: 'ground',
+        name,
+        leftMm: nowMm + risenMm - leastMm,
+        rangeMm: Math.max(nowMm, 10),
+        sdMm: travelSdMm,
+        assumed: false,
+        inputs: () => [
+          input('d', 'over the ground at the baseline', nowMm, 'length', 'measured'),
+          input('Δh', 'risen there since, tyres and all', risenMm, 'length', 'computed'),
+          input('least', 'least wanted', leastMm, 'length', 'sheet'),
+        ],
+      },
+    ];
   });
 }
 

@@ -1,6 +1,7 @@
 import type { CornerId } from '../machine/body.ts';
 import type { CornerModel } from '../machine/corner.ts';
 import { readSolver, type ContactEquilibrium } from '../machine/equilibrium.ts';
+import { bodyRise } from '../stance/body.ts';
 import type { Answer } from '../plan/answer.ts';
 
 /** How one corner stands in one load case, after the plan. */
@@ -12,6 +13,8 @@ export interface Standing extends ContactEquilibrium {
   /** mm the body stands higher over this wheel than at the baseline. */
   risenMm: number;
   corner: CornerModel;
+  /** mm the body stands higher over a place of the ground than at the baseline, tyres and all. */
+  bodyRise: (x: number, y: number) => number;
   /** mm that each crossover ring has been moved towards the springs since the baseline. */
   ringsMm: readonly number[];
 }
@@ -20,8 +23,10 @@ export interface Standing extends ContactEquilibrium {
 export function standings(answer: Answer): Standing[] {
   const { document, machine, fit, after, predictAt } = answer;
   const baseline = fit.rounds[0]?.travel ?? [];
-  return differentCases(answer).flatMap((k) => {
-    const { outcome, travelSd } = predictAt({ ...after, aboard: machine.aboard[k] ?? after.aboard });
+  return differentCases(answer.machine).flatMap((k) => {
+    const situation = { ...after, aboard: machine.aboard[k] ?? after.aboard };
+    const { outcome, travelSd } = predictAt(situation);
+    const rise = bodyRise(answer, situation);
     const { contacts } = readSolver(outcome.solver, {
       converged: outcome.converged,
       iterations: 0,
@@ -36,6 +41,7 @@ export function standings(answer: Answer): Standing[] {
         loadCase: document.cases[k] ?? '',
         travelSdMm: travelSd[i] ?? 0,
         risenMm: (baseline[i] ?? contact.travelMm) - contact.travelMm,
+        bodyRise: rise,
         corner: outcome.solver.corners[i] as CornerModel,
         ringsMm: outcome.settings[i]?.ringsMm ?? [],
       };
@@ -44,16 +50,17 @@ export function standings(answer: Answer): Standing[] {
 }
 
 /** Heights after the plan in every load case that differs from the others, by corner read, mm. */
-export function casesAfter(answer: Answer): { loadCase: string; heightsMm: number[] }[] {
+export function casesAfter(answer: Answer): { loadCase: string; index: number; heightsMm: number[] }[] {
   const { document, machine, after, predictAt } = answer;
-  return differentCases(answer).map((k) => ({
+  return differentCases(answer.machine).map((k) => ({
     loadCase: document.cases[k] ?? '',
+    index: k,
     heightsMm: predictAt({ ...after, aboard: machine.aboard[k] ?? after.aboard }).mean,
   }));
 }
 
 /** Indices of the load cases, those left out that have the same aboard as an earlier one. */
-function differentCases({ machine }: Answer): number[] {
-  const keys = machine.aboard.map((aboard) => aboard.join());
+export function differentCases({ aboard: byCase }: Answer['machine']): number[] {
+  const keys = byCase.map((aboard) => aboard.join());
   return keys.flatMap((key, k) => (keys.indexOf(key) === k ? [k] : []));
 }

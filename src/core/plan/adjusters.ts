@@ -35,7 +35,7 @@ export function seatRoom(
 }
 
 /** Moves from now to every cam position, mm at the leg. */
-function camChoices({ torsion, cam }: CornerDocument, seatNowMm: number): number[] {
+export function camChoices({ torsion, cam }: CornerDocument, seatNowMm: number): number[] {
   if (!torsion) return [];
   const base = torsionArc(torsion, torsion.camDegrees[cam ?? 0] ?? 0);
   return torsion.camDegrees.map((degrees) => torsionArc(torsion, degrees) - base - seatNowMm);

@@ -9,7 +9,7 @@ import { influence, seatForce } from '../machine/equilibrium.ts';
 import { build, entry } from '../numerics/matrix.ts';
 import { tolerances } from '../tolerances.ts';
 import { chancesAround } from './chance.ts';
-import { goalsOf, mmPerShare, type Wanted } from './goals.ts';
+import { extraValue, goalsOf, mmPerShare, type Wanted } from './goals.ts';
 import { nextStep, type Steps, type ThreadRoom } from './limits.ts';
 import { planSeats } from './seats.ts';
 
@@ -27,6 +27,8 @@ export interface AimProblem extends Wanted {
   /** What it has run, and what is aboard, when the targets are to be met; null for as it is. */
   meetAt: Pick<Situation, 'km' | 'aboard'> | null;
   adjusters: readonly Adjuster[];
+  /** How much a move of each costs against the others; 1 where left out. */
+  efforts?: readonly number[] | undefined;
   /** Indices of adjusters that move alike; every adjuster in one group. */
   groups: readonly (readonly number[])[];
   /** Machines drawn beside the likeliest to plan on: more find their way around knees, fewer are faster. */
@@ -167,7 +169,8 @@ function settleOn(problem: AimProblem, machines: readonly Values[], rooms: reado
       rooms: reach,
       steps: problem.adjusters,
       // Only twist moves the cross weight: where that is asked for, it must be had.
-      twistPenalty: goals.wantsCross || problem.spareTwist === false ? 0 : tolerances.twistPenalty,
+      twistPenalty: goals.wantsShare || problem.spareTwist === false ? 0 : tolerances.twistPenalty,
+      efforts: problem.efforts,
       groups: problem.groups,
     });
     free = smoothMm;
@@ -266,7 +269,6 @@ function pressedStretch({ solver }: Outcome, contact: number): number {
 function linearise(problem: AimProblem, outcome: Outcome): Linear {
   const { fit, adjusters, extras = [] } = problem;
   const { references, machine } = fit.believed;
-  const total = outcome.solver.pads.reduce((sum, pad) => sum + pad, 0);
   const { solver } = outcome;
   const seats = influence(solver);
   const rises = adjusters.map(({ contact, kind }) => {
@@ -302,11 +304,14 @@ function linearise(problem: AimProblem, outcome: Outcome): Linear {
           if (follows === 'travel') return (at === contact ? travelOwn : 0) - travel(at);
           return -travel(at) * (solver.corners[at]?.ratioAt(solver.z[at] ?? 0) ?? 1);
         }),
-        ...extras.map((goal) =>
-          goal.kind === 'sag'
-            ? travel(goal.contact)
-            : (mmPerShare(problem) * goal.contacts.reduce((sum, i) => sum + pad(i), 0)) / total,
-        ),
+        ...extras.map((goal) => {
+          if (goal.kind === 'sag') return travel(goal.contact);
+          // d(S/T) = (dS - (S/T) dT) / T
+          const added = (pads: readonly number[]) => pads.reduce((sum, i) => sum + pad(i), 0);
+          const whole = goal.of.reduce((sum, i) => sum + (solver.pads[i] ?? 0), 0);
+          const change = added(goal.contacts) - extraValue(goal, outcome) * added(goal.of);
+          return (mmPerShare(problem) * change) / whole;
+        }),
       ],
       contacts: machine.contacts.map(({ x, y }) => body(x, y)),
       gain,

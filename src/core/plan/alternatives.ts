@@ -1,3 +1,4 @@
+import { hardEndOf } from '../job/fitting.ts';
 import { marginsFor, type Margin } from '../margins/margins.ts';
 import type { CornerDocument, JobDocument, JobRecord } from '../job/types.ts';
 import { axleOf, cornerNames, cornersIn, twinOf, type CornerId } from '../machine/body.ts';
@@ -99,7 +100,7 @@ function sidesAlike(document: JobDocument): Way | null {
 
 /** The end that means taking things apart is left alone; the easy end does what it can. */
 function easyEnd(document: JobDocument): Way | null {
-  const { hardEnd } = document;
+  const hardEnd = hardEndOf(document);
   if (!hardEnd) return null;
   const ids = cornersIn(document).filter((id) => axleOf(id) === hardEnd && document.corners[id].adjustable);
   if (ids.length === 0) return null;

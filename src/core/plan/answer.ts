@@ -1,4 +1,4 @@
-import { machineOf, plainly, type JobMachine } from '../job/believed.ts';
+import { machineOf, plainly, type JobMachine, type MachineOptions } from '../job/believed.ts';
 import { cornerSpec, toleranceOf, type Sourced } from '../job/corner.ts';
 import { collarNow, readRounds, type PerCorner, type RoundsState } from '../job/rounds.ts';
 import type { JobDocument, JobRecord } from '../job/types.ts';
@@ -8,19 +8,29 @@ import { fit, type Fit, type RoundEvidence } from '../learn/fit.ts';
 import { gainsOf, type LearntGain } from '../learn/gains.ts';
 import { predict, type Prediction } from '../learn/predict.ts';
 import { simulate } from '../learn/simulate.ts';
-import { cornersIn, footingOf, sideOf, twinOf, warp, type CornerId } from '../machine/body.ts';
+import { cornersIn, sideOf, warp, type CornerId } from '../machine/body.ts';
 import { AIR_STEP_BAR } from '../machine/corner.ts';
 import { at, entry } from '../numerics/matrix.ts';
 import { tolerances } from '../tolerances.ts';
-import { adjustersOf, camAt, groupsOf, leastEngaged, seatRoom } from './adjusters.ts';
-import { aimFor, type Adjuster, type AimSolution } from './aim.ts';
+import { camAt, leastEngaged, seatRoom } from './adjusters.ts';
 import { chanceWithin } from './chance.ts';
+import { extendedOf, sagRead } from '../sag/evidence.ts';
 import type { CornerAnswer, CrossAnswer } from './cornerAnswer.ts';
 import { evidenceOf, straysOf, type Stray } from './evidence.ts';
-import { extraValue, type ExtraGoal } from './goals.ts';
+import { extraValue } from './goals.ts';
+import {
+  padGoals,
+  planFor,
+  type CornerNow,
+  type Plan,
+  type PlanChoice,
+  type Setting,
+  type SpecifiedAs,
+} from './planning.ts';
 import { reasonsFor, type Reason } from './reasons.ts';
+import { withTried, type Tried } from './tried.ts';
 import { withSwaps, type Swaps } from './swaps.ts';
-import { ringGaps, ringsToGaps, wantsGaps } from './rings.ts';
+import { ringGaps } from './rings.ts';
 
 /** What the readings say, beside the heights. */
 interface Learnt {
@@ -72,12 +82,14 @@ export function answerFor(
 ): Answer | null {
   const state = readRounds(record);
   const all = cornersIn(record.document);
-  const read = all.filter((id) => state.rounds[0]?.heights[id] !== undefined);
+  const sagged = sagRead(state);
+  const read = all.filter((id) => state.rounds[0]?.heights[id] !== undefined || sagged.includes(id));
   if (read.length === 0) return null;
   const driven = state.rounds.some(({ drivenKm }) => drivenKm !== null);
-  const { document, machine, faults } = usableMachine(record.document, read, driven);
-  const rounds = evidenceOf(document, machine, state, read);
-  const learnt = withSwaps(fit(machine.believed, rounds), machine.corners, swaps);
+  const extendedMm = extendedOf(record.document, state);
+  const { document, machine, faults } = usableMachine(record.document, read, { driven, extendedMm });
+  const { rounds, sag } = evidenceOf(document, machine, state, read);
+  const learnt = withSwaps(fit(machine.believed, [...rounds, ...sag]), machine.corners, swaps);
   const predictAt = remembered((situation) => predict(learnt, situation));
   const now = (rounds.at(-1) as RoundEvidence).situation;
   const specified = meetAt(document, machine, now.km);
@@ -94,7 +106,7 @@ export function answerFor(
     tolerance,
     corners: moved,
     posterior: {
-      gains: Object.fromEntries(gainsOf(learnt).map((gain, i) => [machine.corners[i], gain])),
+      gains: Object.fromEntries(gainsOf(learnt, state.current).map((gain, i) => [machine.corners[i], gain])),
       heightsByRound: rounds.map(
         ({ situation }) => simulate(machine.believed, learnt.values, situation).heights,
       ),
@@ -126,18 +138,64 @@ export function answerFor(
   };
 }
 
-/** What one answer is worked out from. */
-interface Setting {
-  document: JobDocument;
-  machine: JobMachine;
-  state: RoundsState;
-  learnt: Fit;
-  /** Corners whose heights were read, in the order of the references. */
-  read: readonly CornerId[];
-  now: Situation;
-  /** What the targets are for. */
-  specified: SpecifiedAs;
-  predictAt: (situation: Situation) => Prediction;
+/**
+ * The answer with seats and rings where somebody tries them by hand, in place of the plan's. What was read and learnt
+ * stays; reasons are the plan's own and are left out.
+ */
+export function triedAnswer(answer: Answer, tried: Tried): Answer {
+  const setting = settingOf(answer);
+  const { specified } = setting;
+  const after = withTried(answer.after, answer.machine.corners, tried);
+  return {
+    ...answer,
+    corners: withMoves(setting, answer.corners, after),
+    chanceAfter: chanceIn(setting, { ...after, ...specified }),
+    cross: crossOf(setting, after),
+    reasons: [],
+    after,
+    specifiedAfter: { ...after, ...specified },
+  };
+}
+
+/** The answer planned anew as somebody settles it: the scales weighed otherwise against the heights, or corners left alone. */
+export function answerBy(answer: Answer, choice: PlanChoice): Answer {
+  return plannedIn(settingOf(answer), answer, choice);
+}
+
+/** The answer planned anew for what else may be aboard when its targets are to be met: another rider, luggage. */
+export function answerRidden(answer: Answer, aboard: readonly boolean[]): Answer {
+  const setting = settingOf(answer);
+  return plannedIn({ ...setting, specified: { ...setting.specified, aboard } }, answer);
+}
+
+function plannedIn(setting: Setting, answer: Answer, choice?: PlanChoice): Answer {
+  const plan = planFor(setting, answer.corners, choice);
+  const { km, level, aboard } = answer.now;
+  const after = { ...plan.to, km, level, aboard };
+  return {
+    ...answer,
+    corners: withMoves(setting, answer.corners, after),
+    chanceAfter: chanceIn(setting, { ...after, ...setting.specified }),
+    cross: crossOf(setting, after),
+    reasons: [],
+    after,
+    specifiedAfter: { ...after, ...setting.specified },
+  };
+}
+
+function settingOf({
+  document,
+  machine,
+  state,
+  fit: learnt,
+  now,
+  specifiedAfter,
+  predictAt,
+  corners,
+}: Answer): Setting {
+  const { km, level, aboard } = specifiedAfter;
+  const read = corners.map(({ id }) => id);
+  return { document, machine, state, learnt, read, now, specified: { km, level, aboard }, predictAt };
 }
 
 function remembered(of: (situation: Situation) => Prediction): (situation: Situation) => Prediction {
@@ -155,32 +213,23 @@ function remembered(of: (situation: Situation) => Prediction): (situation: Situa
 function usableMachine(
   document: JobDocument,
   read: readonly CornerId[],
-  driven: boolean,
+  options: MachineOptions,
 ): { document: JobDocument; machine: JobMachine; faults: Fault[] } {
-  const machine = machineOf(document, read, driven);
+  const machine = machineOf(document, read, options);
   if (machine.ok) return { document, machine: machine.value, faults: [] };
-  const plain = machineOf(plainly(document), read, driven);
+  const plain = machineOf(plainly(document), read, options);
   if (!plain.ok) throw new Error(`expected the plain sheet to be sound, got ${plain.faults[0]?.path}`);
   return { document: plainly(document), machine: plain.value, faults: machine.faults };
 }
 
-type SpecifiedAs = Pick<Situation, 'km' | 'level' | 'aboard'>;
-
 /** What the targets are for: the second load case on a level floor, with new springs settled. */
 function meetAt(document: JobDocument, machine: JobMachine, drivenKm: number): SpecifiedAs {
-  const aboard = machine.aboard[1] ?? machine.aboard[0] ?? [];
-  const differs = document.loads.some((load) => load.aboard[0] !== load.aboard[1]);
   return {
     km: document.settlingMm || drivenKm > 0 ? tolerances.settledKm : 0,
     level: cornersIn(document).some((id) => document.corners[id].floorMm !== null) ? true : undefined,
-    aboard: differs ? aboard : (machine.aboard[0] ?? []),
+    aboard: machine.aboard[1] ?? machine.aboard[0] ?? [],
   };
 }
-
-type CornerNow = Pick<
-  CornerAnswer,
-  'id' | 'spec' | 'nowMm' | 'nowSdMm' | 'gain' | 'travelNow' | 'travelSdMm' | 'collarMm' | 'room'
->;
 
 function cornersNow({ document, state, machine, read, now, predictAt }: Setting): CornerNow[] {
   const here = predictAt(now);
@@ -210,119 +259,50 @@ function cornersNow({ document, state, machine, read, now, predictAt }: Setting)
   });
 }
 
-/** A plan, with the adjusters it is by. */
-interface Plan extends AimSolution {
-  adjusters: Adjuster[];
-}
-
-function planFor(setting: Setting, corners: readonly CornerNow[]): Plan {
-  const { document, machine, learnt, now, specified, predictAt } = setting;
-  const all = adjustersOf(document, machine, corners, now).map((one) =>
-    isLeft(document, machine, one) ? heldAt(one, 0) : one,
-  );
-  const fitted = corners.some(({ id }) => machine.sources[id].springs !== 'assumed');
-  const extras = extrasOf(setting);
-  const aimBy = (adjusters: Adjuster[], from: Situation) =>
-    aimFor({
-      fit: learnt,
-      from,
-      meetAt: specified,
-      targets: corners.map(({ spec }) => spec.targetMm),
-      weights: corners.map(({ id }) => document.corners[id].weight ?? 1),
-      extras,
-      toleranceMm: toleranceOf(document).value,
-      adjusters,
-      groups: groupsOf(machine, adjusters, document.equalSides, corners.length),
-      // Drawn machines pull a little towards their own middle, which several goals at once would show.
-      draws: fitted && extras.length === 0 ? tolerances.pageDraws : 0,
-      spareTwist: footingOf(document.machine.class) === 'wheels',
-      predictAt,
-    });
-  const aim = (from: Situation) => {
-    // Height is the lower mount's business; the seat, and with it the preload, is touched where that runs out.
-    const spared = all.map((one) => (isSpared(document, machine, one) ? heldAt(one, 0) : one));
-    const first = aimBy(spared, from);
-    const left = all.map((one, j) => (one.kind === 'mount' ? heldAt(one, first.movesMm[j] ?? 0) : one));
-    const short = all.some((one, j) => one.kind === 'mount' && ranOut(one, first.freeMm[j] ?? 0));
-    return short ? { ...aimBy(left, from), freeMm: first.freeMm } : first;
-  };
-  let plan = aim(now);
-  if (wantsGaps(document))
-    for (let pass = 0; pass < tolerances.ringPasses; pass++) {
-      const from = ringsToGaps(
-        document,
-        machine,
-        { ...now, ringsMm: plan.to.ringsMm },
-        plan.prediction.outcome,
-      );
-      plan = aim(from);
-    }
-  return { ...plan, adjusters: all };
-}
-
-/** Where nothing can be moved, or nothing is asked of a corner or its twin, it is left as it is. */
-function isLeft({ corners, crossTarget }: JobDocument, machine: JobMachine, { contact }: Adjuster): boolean {
-  const id = machine.corners[contact] as CornerId;
-  const twin = twinOf(id);
-  const asks = (one: CornerId) => corners[one].targetMm !== null || corners[one].sagMm !== null;
-  const asked = asks(id) || (twin !== null && asks(twin)) || crossTarget !== null;
-  return !corners[id].adjustable || !asked;
-}
-
-/** A seat beside a lower mount, where no sag is asked for. */
-function isSpared({ corners }: JobDocument, machine: JobMachine, { contact, kind }: Adjuster): boolean {
-  const corner = corners[machine.corners[contact] as CornerId];
-  return kind === 'seat' && corner.mount !== null && corner.sagMm === null;
-}
-
-function heldAt(adjuster: Adjuster, mm: number): Adjuster {
-  return { ...adjuster, choicesMm: [mm], room: { down: mm, up: mm } };
-}
-
-function ranOut({ room, stepMm }: Adjuster, wantedMm: number): boolean {
-  return wantedMm > room.up + stepMm || wantedMm < room.down - stepMm;
-}
-
 /** Chance that every height and sag with a target is within tolerance of it; null where nothing is wanted. */
 function chanceIn({ document, machine, read, predictAt }: Setting, situation: Situation): number | null {
   const heights = read.map((id) => document.corners[id].targetMm);
-  const sags = machine.corners.map((id) => document.corners[id].sagMm);
-  const prediction = predictAt(situation);
   const toleranceMm = toleranceOf(document).value;
-  if (sags.some((sag) => sag !== null)) {
+  // A window says how far off a sag may be: anywhere in it is right.
+  const sags = machine.corners.map((id) => {
+    const { sagMm, sagWindow } = document.corners[id];
+    if (sagMm === null || !sagWindow) return { target: sagMm, withinMm: toleranceMm };
+    const { fromMm, toMm } = sagWindow;
+    return { target: (fromMm + toMm) / 2, withinMm: (toMm - fromMm) / 2 };
+  });
+  const prediction = predictAt(situation);
+  if (sags.some(({ target }) => target !== null)) {
     const mean = [...prediction.mean, ...prediction.travel];
-    return chanceWithin({ mean, covariance: prediction.together() }, [...heights, ...sags], toleranceMm);
+    return chanceWithin(
+      { mean, covariance: prediction.together() },
+      [...heights, ...sags.map(({ target }) => target)],
+      [...heights.map(() => toleranceMm), ...sags.map(({ withinMm }) => withinMm)],
+    );
   }
   return heights.some((target) => target !== null) ? chanceWithin(prediction, heights, toleranceMm) : null;
-}
-
-/** What is wanted beside heights: sag at corners, and cross weight. */
-function extrasOf({ document, machine }: Setting): ExtraGoal[] {
-  const sags = machine.corners.flatMap((id, contact): ExtraGoal[] => {
-    const { sagMm } = document.corners[id];
-    return sagMm === null ? [] : [{ kind: 'sag', contact, target: sagMm }];
-  });
-  const contacts = crossContacts(machine);
-  return document.crossTarget === null || !contacts
-    ? sags
-    : [...sags, { kind: 'cross', contacts, target: document.crossTarget }];
-}
-
-/** Right front and left rear; null where the machine does not stand on four wheels. */
-function crossContacts({ corners }: JobMachine): readonly [number, number] | null {
-  const four = corners.length === 4 && corners.every((id) => sideOf(id) !== 0);
-  return four ? [corners.indexOf('RF'), corners.indexOf('LR')] : null;
 }
 
 function crossOf(
   { document, machine, now, specified, predictAt }: Setting,
   after: Situation,
 ): CrossAnswer | null {
-  const contacts = crossContacts(machine);
-  if (!contacts) return null;
-  const shareIn = (situation: Situation) =>
-    extraValue({ kind: 'cross', contacts, target: 0 }, predictAt({ ...situation, ...specified }).outcome);
-  return { now: shareIn(now), after: shareIn(after), target: document.crossTarget };
+  const pads = padGoals(machine);
+  if (!pads) return null;
+  const shareIn = (situation: Situation, of: typeof pads.cross) =>
+    extraValue(
+      { kind: 'share', ...of, target: 0, weight: 1 },
+      predictAt({ ...situation, ...specified }).outcome,
+    );
+  return {
+    now: shareIn(now, pads.cross),
+    after: shareIn(after, pads.cross),
+    target: document.frontEqual ? null : document.crossTarget,
+    frontRight: {
+      now: shareIn(now, pads.frontRight),
+      after: shareIn(after, pads.frontRight),
+      equal: document.frontEqual,
+    },
+  };
 }
 
 /** What every adjuster would have to do if nothing ran out. */

@@ -8,29 +8,34 @@ export interface Gaussian {
   covariance: readonly (readonly number[])[];
 }
 
+/** How far off its target each number may be, mm: one for all, or each its own. */
+type Within = number | readonly number[];
+
 /**
- * Probability (0..1) that every height with a target is truly within `toleranceMm` of it, for jointly normal
+ * Probability (0..1) that every height with a target is truly within `withinMm` of it, for jointly normal
  * heights, by drawing from them. The draws are the same every time: the same data always gives the same figure.
  */
 export function chanceWithin(
   { mean, covariance }: Gaussian,
   targets: readonly (number | null)[],
-  toleranceMm: number,
+  withinMm: Within,
 ): number {
-  return chancesAround(covariance, targets, toleranceMm)(mean);
+  return chancesAround(covariance, targets, withinMm)(mean);
 }
 
 /** The same for many means about which the heights spread alike: the draws (at most `chanceDraws`) are shaped once. */
 export function chancesAround(
   covariance: Gaussian['covariance'],
   targets: readonly (number | null)[],
-  toleranceMm: number,
+  withinMm: Within,
   draws: number = tolerances.chanceDraws,
 ): (mean: readonly number[]) => number {
   const n = targets.length;
   const errors = shapedDraws(covariance, n, draws);
   // Where there is no target anything is within.
-  const reach = Float64Array.from(targets, (target) => (target === null ? Infinity : toleranceMm));
+  const reach = Float64Array.from(targets, (target, i) =>
+    target === null ? Infinity : typeof withinMm === 'number' ? withinMm : entry(withinMm, i),
+  );
   return (mean) => {
     const off = Float64Array.from(targets, (target, i) => (target === null ? 0 : entry(mean, i) - target));
     let within = 0;

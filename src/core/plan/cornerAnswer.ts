@@ -68,11 +68,25 @@ export interface RingAnswer {
   follows: boolean;
 }
 
-/** Cross weight, (RF + LR) over the total, 0 to 1, as the targets are meant. */
+/** How the weight stands as the targets are meant, now and after the plan. */
 export interface CrossAnswer {
+  /** Cross weight, (RF + LR) over the total, 0 to 1. */
   now: number;
   after: number;
+  /** The one wanted; null where none is asked for. */
   target: number | null;
+  /** Right front over both fronts, 0 to 1, and whether they are to be equal. */
+  frontRight: { now: number; after: number; equal: boolean };
+}
+
+/** What is asked of the scales, where it stands and will stand; null where nothing is. */
+export function scalesWanted(
+  cross: CrossAnswer | null,
+): { what: 'cross' | 'front'; target: number; now: number; after: number } | null {
+  if (!cross) return null;
+  const { now, after, target, frontRight } = cross;
+  if (frontRight.equal) return { what: 'front', target: 0.5, now: frontRight.now, after: frontRight.after };
+  return target === null ? null : { what: 'cross', target, now, after };
 }
 
 /** Whether a ring has to be moved to stand at the gap that is wanted. */

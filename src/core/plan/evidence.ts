@@ -3,18 +3,28 @@ import { cornerSpec } from '../job/corner.ts';
 import { blurOf } from '../judge/checks.ts';
 import type { Round, RoundsState } from '../job/rounds.ts';
 import type { JobDocument } from '../job/types.ts';
+import type { Situation } from '../learn/belief.ts';
 import type { Fit, Reading, RoundEvidence } from '../learn/fit.ts';
 import type { CornerId } from '../machine/body.ts';
 import { GRAVITY } from '../machine/solver.ts';
+import { extendedOf, sagEvidence } from '../sag/evidence.ts';
 import { tolerances } from '../tolerances.ts';
 
-/** What was read in every round, with adjusters as they stood then (mm from the baseline). */
+/** What was read, by how the machine stood then (adjusters in mm from the baseline). */
+export interface Evidence {
+  /** One for every round, in the load that is measured in. */
+  rounds: RoundEvidence[];
+  /** Readings of the sag bench, and pads in other load cases, each with what was aboard. */
+  sag: RoundEvidence[];
+}
+
+/** Everything that was read in every round. */
 export function evidenceOf(
   document: JobDocument,
   machine: JobMachine,
   state: RoundsState,
   read: readonly CornerId[],
-): RoundEvidence[] {
+): Evidence {
   const { corners } = machine;
   const add = (list: number[], of: (id: CornerId) => number | undefined) =>
     corners.map((id, i) => (list[i] ?? 0) + (of(id) ?? 0));
@@ -23,22 +33,28 @@ export function evidenceOf(
   let mounts = corners.map(() => 0);
   let rings = corners.map((id) => document.corners[id].rings.map(() => 0));
   let km = 0;
-  return state.rounds.map((round) => {
+  const extendedMm = extendedOf(document, state);
+  const sag: RoundEvidence[] = [];
+  const rounds = state.rounds.map((round): RoundEvidence => {
     km += round.drivenKm ?? 0;
     seats = add(seats, (id) => round.moves[id]);
     mounts = add(mounts, (id) => round.mounts[id]);
     rings = rings.map((list, i) => ringsAfter(document, round, corners[i] as CornerId, list));
+    const situation = {
+      ...situationOf(machine, seats, mounts, rings.some((list) => list.length) ? rings : undefined, 0),
+      km,
+    };
+    sag.push(...padEvidence(document, machine, round, situation));
+    sag.push(...sagEvidence(document, machine, { round, situation, extendedMm }, read));
     return {
-      situation: {
-        ...situationOf(machine, seats, mounts, rings.some((list) => list.length) ? rings : undefined, 0),
-        km,
-      },
+      situation,
       readings: readingsOf(document, machine, round, read),
       frictionScale:
         blur *
         (round.settled === null ? tolerances.unsettledFrictionSdMm / tolerances.settledFrictionSdMm : 1),
     };
   });
+  return { rounds, sag };
 }
 
 /**
@@ -71,17 +87,47 @@ function readingsOf(
     const mm = round.travelUsed[id];
     return mm === undefined ? [] : [{ what: 'travel', index, mm, sdMm: tolerances.travelUsedSdMm }];
   });
-  // Wheels were weighed where the baseline was read.
-  const weighed =
-    round.round > 0
-      ? []
-      : corners.flatMap((id, index): Reading[] => {
-          const { loadKg } = document.corners[id];
-          if (loadKg === null) return [];
-          const sdMm = Math.max(tolerances.weighedSd * loadKg, tolerances.leastScaleKg) * GRAVITY;
-          return [{ what: 'pad', index, mm: loadKg * GRAVITY, sdMm }];
-        });
+  // What the description has of weights was weighed where the baseline was read, unless the pads were read themselves.
+  const weighed = corners.flatMap((id, index): Reading[] => {
+    const { loadKg } = document.corners[id];
+    const read = round.pads[id];
+    if (read) return padReadings(index, read, document.corners[id].padFactor);
+    if (round.round > 0 || loadKg === null) return [];
+    const sdMm = Math.max(tolerances.weighedSd * loadKg, tolerances.leastScaleKg) * GRAVITY;
+    return [{ what: 'pad', index, mm: loadKg * GRAVITY, sdMm }];
+  });
   return [...heights, ...used, ...weighed];
+}
+
+/**
+ * Repeats on one pad. What pads are off from each other all repeats share, so that n of them together are off by
+ * sqrt(u^2 + v^2 / n), u of the pad and v of each reading: each is given sqrt(n) times that.
+ */
+function padReadings(index: number, read: readonly number[], factor: number | null): Reading[] {
+  const n = read.length;
+  return read.map((shown): Reading => {
+    const kg = shown / (factor ?? 1);
+    const repeat = Math.max(tolerances.padRepeatSd * kg, tolerances.padStepKg);
+    const sdKg = Math.sqrt(n) * Math.hypot(tolerances.padScaleSd * kg, repeat / Math.sqrt(n));
+    return { what: 'pad', index, mm: kg * GRAVITY, sdMm: sdKg * GRAVITY };
+  });
+}
+
+/** Pads read with something else on board than what is measured with. */
+function padEvidence(
+  document: JobDocument,
+  { corners, aboard }: JobMachine,
+  round: Round,
+  situation: Situation,
+): RoundEvidence[] {
+  return Object.entries(round.padsIn).flatMap(([k, pads]): RoundEvidence[] => {
+    const on = aboard[Number(k)];
+    if (!on) return [];
+    const readings = corners.flatMap((id, index) =>
+      padReadings(index, pads[id] ?? [], document.corners[id].padFactor),
+    );
+    return [{ situation: { ...situation, aboard: on }, readings, frictionScale: 1 }];
+  });
 }
 
 /** A reading that does not agree with the rest. */

@@ -6,8 +6,8 @@ import { tolerances } from '../tolerances.ts';
 export type ExtraGoal =
   /** mm of wheel travel used. */
   | { kind: 'sag'; contact: number; target: number }
-  /** Pads `a` and `b` together over the total, 0 to 1. */
-  | { kind: 'cross'; contacts: readonly [number, number]; target: number };
+  /** What stands on some pads over what stands on more of them, 0 to 1; it counts `weight` times, 1 as a rule. */
+  | { kind: 'share'; contacts: readonly number[]; of: readonly number[]; target: number; weight: number };
 
 /** What a plan is to meet. */
 export interface Wanted {
@@ -18,11 +18,11 @@ export interface Wanted {
   toleranceMm: number;
 }
 
-/** Everything wanted in one list, in mm: heights first, then sag, then cross weight by what it counts for in mm. */
+/** Everything wanted in one list, in mm: heights first, then sag, then shares of weight by what they count for in mm. */
 export interface Goals {
   targets: (number | null)[];
   weights: number[];
-  wantsCross: boolean;
+  wantsShare: boolean;
   valuesOf: (outcome: Outcome) => number[];
   /** Weighted squares of what is missed, mm^2. */
   missOf: (outcome: Outcome) => number;
@@ -31,9 +31,12 @@ export interface Goals {
 /** Gathers what is wanted. */
 export function goalsOf(problem: Wanted): Goals {
   const { extras = [] } = problem;
-  const scale = extras.map((goal) => (goal.kind === 'cross' ? mmPerShare(problem) : 1));
+  const scale = extras.map((goal) => (goal.kind === 'share' ? mmPerShare(problem) : 1));
   const targets = [...problem.targets, ...extras.map(({ target }, k) => target * (scale[k] ?? 1))];
-  const weights = [...problem.targets.map((_, r) => problem.weights[r] ?? 1), ...extras.map(() => 1)];
+  const weights = [
+    ...problem.targets.map((_, r) => problem.weights[r] ?? 1),
+    ...extras.map((goal) => (goal.kind === 'share' ? goal.weight : 1)),
+  ];
   const valuesOf = (outcome: Outcome) => [
     ...outcome.heights,
     ...extras.map((goal, k) => (scale[k] ?? 1) * extraValue(goal, outcome)),
@@ -41,7 +44,7 @@ export function goalsOf(problem: Wanted): Goals {
   return {
     targets,
     weights,
-    wantsCross: extras.some(({ kind }) => kind === 'cross'),
+    wantsShare: extras.some(({ kind }) => kind === 'share'),
     valuesOf,
     missOf: (outcome) => {
       const values = valuesOf(outcome);
@@ -54,7 +57,7 @@ export function goalsOf(problem: Wanted): Goals {
   };
 }
 
-/** mm of height that the whole cross weight counts for: the share it is wanted within is worth one tolerance. */
+/** mm of height that the whole of a share counts for: the share it is wanted within is worth one tolerance. */
 export function mmPerShare({ toleranceMm }: Pick<Wanted, 'toleranceMm'>): number {
   return toleranceMm / tolerances.crossShare;
 }
@@ -62,6 +65,6 @@ export function mmPerShare({ toleranceMm }: Pick<Wanted, 'toleranceMm'>): number
 /** Where an outcome stands on something wanted beside heights. */
 export function extraValue(goal: ExtraGoal, { travel, solver }: Outcome): number {
   if (goal.kind === 'sag') return entry(travel, goal.contact);
-  const total = solver.pads.reduce((sum, pad) => sum + pad, 0);
-  return goal.contacts.reduce((sum, i) => sum + (solver.pads[i] as number), 0) / total;
+  const on = (pads: readonly number[]) => pads.reduce((sum, i) => sum + (solver.pads[i] as number), 0);
+  return on(goal.contacts) / on(goal.of);
 }

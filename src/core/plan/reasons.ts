@@ -2,7 +2,7 @@ import { referenceKinds } from '../geometry/reference.ts';
 import type { JobDocument } from '../job/types.ts';
 import { cornerNames, twinOf, type CornerId } from '../machine/body.ts';
 import { tolerances } from '../tolerances.ts';
-import type { CornerAnswer, CrossAnswer } from './cornerAnswer.ts';
+import { scalesWanted, type CornerAnswer, type CrossAnswer } from './cornerAnswer.ts';
 import type { ThreadRoom } from './limits.ts';
 
 /** What stands in the way of a target, with what would lift it. */
@@ -29,8 +29,8 @@ export type Reason =
   | { kind: 'loose'; corner: CornerId; looseMm: number }
   /** The sag asked for is missed by so much, mm of wheel travel (positive: it sags too little). */
   | { kind: 'sag'; corner: CornerId; missingMm: number; because: 'height' | 'thread' | 'positions' | 'other' }
-  /** The cross weight asked for is missed, shares of the total. */
-  | { kind: 'cross'; after: number; target: number; tied: boolean }
+  /** The cross weight asked for is missed, shares of the total; or the right front's share of the front. */
+  | { kind: 'cross'; what: 'cross' | 'front'; after: number; target: number; tied: boolean }
   /** The four targets twist against the body: this much stays at each corner, alternating in sign. */
   | { kind: 'rigid-body'; mm: number }
   /** Left and right seats must move alike, but the sides want different moves. */
@@ -174,10 +174,11 @@ function bodyReason({ warpMm, toleranceMm }: Input): Reason[] {
 }
 
 function crossReason({ cross, document }: Input): Reason[] {
-  if (!cross || cross.target === null) return [];
-  const { after, target } = cross;
+  const wanted = scalesWanted(cross);
+  if (!wanted) return [];
+  const { what, after, target } = wanted;
   return Math.abs(after - target) > tolerances.crossShare
-    ? [{ kind: 'cross', after, target, tied: document.equalSides }]
+    ? [{ kind: 'cross', what, after, target, tied: document.equalSides }]
     : [];
 }
 
@@ -231,10 +232,10 @@ export function reasonWords(reason: Reason, say: (mm: number) => string): { what
       };
     case 'cross':
       return {
-        what: `Cross weight would be ${percent(reason.after)}, not ${percent(reason.target)}.`,
+        what: `${reason.what === 'front' ? 'The right front would carry' : 'Cross weight would be'} ${percent(reason.after)}${reason.what === 'front' ? ' of the front' : ''}, not ${percent(reason.target)}.`,
         lift: reason.tied
           ? 'Let left and right seats differ: only that moves it.'
-          : 'The heights asked for, or a thread, hold it there: bring one height to the other three or give it more room.',
+          : 'The heights asked for, or a thread, hold it there: bring one height to the other three or give it more room. Scales shows what each costs the other.',
       };
     case 'rigid-body':
       return {

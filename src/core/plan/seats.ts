@@ -19,6 +19,8 @@ export interface SeatProblem {
   steps: readonly Steps[];
   /** Weight of "do not twist" against 1 mm^2 of height error. */
   twistPenalty: number;
+  /** n: how much a move of each costs against the others; 1 where left out. */
+  efforts?: readonly number[] | undefined;
   /** Indices that must move alike, each corner in exactly one group. */
   groups: readonly (readonly number[])[];
 }
@@ -85,7 +87,11 @@ function quadraticOf(problem: SeatProblem, spread: Matrix): Quadratic {
   const twist = (i: number, j: number) => problem.twistPenalty * dot(twists[i] ?? [], twists[j] ?? []);
   const penalty = (g: number) =>
     spread.reduce(
-      (sum, row, i) => sum + entry(row, g) * Math.max(entry(problem.gains, i) ** 2, tolerances.leastGain),
+      (sum, row, i) =>
+        sum +
+        entry(row, g) *
+          (problem.efforts?.[i] ?? 1) *
+          Math.max(entry(problem.gains, i) ** 2, tolerances.leastGain),
       0,
     );
   const wanted = rows.map((row) => row.wanted);

@@ -1,5 +1,5 @@
 import type { GainGroup } from '../job/corner.ts';
-import { cornerNames } from '../machine/body.ts';
+import { axleOf, cornerNames } from '../machine/body.ts';
 import { readSolver, type ContactEquilibrium } from '../machine/equilibrium.ts';
 import { meanOf } from '../numerics/mean.ts';
 import type { Answer } from '../plan/answer.ts';
@@ -177,18 +177,28 @@ export function spreadSum(readings: readonly number[], where: string): Sum {
   };
 }
 
-/** Cross weight after the plan. Null where the machine does not stand on four wheels. */
+/** Cross weight after the plan, or the right front's share where the fronts are to be equal. Null where the machine does not stand on four wheels. */
 export function crossSum({ cross, predictAt, specifiedAfter, machine }: Answer): Sum | null {
   if (!cross) return null;
   const { pads } = predictAt(specifiedAfter).outcome.solver;
+  const front = cross.frontRight.equal;
+  const shown = machine.corners.filter((id) => !front || axleOf(id) === 'front');
   return {
-    title: 'Cross weight, right front and left rear',
-    words: 'what stands on the right front and the left rear, over what stands on all four',
-    formula: 'X = (RF + LR) / (LF + RF + LR + RR)',
-    inputs: machine.corners.map((id, i) =>
-      input(id, `on the ${cornerNames[id]}`, pads[i] ?? 0, 'force', machine.sources[id].load),
+    title: front ? 'Right front of the front' : 'Cross weight, right front and left rear',
+    words: front
+      ? 'what stands on the right front, over what stands on both front wheels'
+      : 'what stands on the right front and the left rear, over what stands on all four',
+    formula: front ? 'X = RF / (LF + RF)' : 'X = (RF + LR) / (LF + RF + LR + RR)',
+    inputs: shown.map((id) =>
+      input(
+        id,
+        `on the ${cornerNames[id]}`,
+        pads[machine.corners.indexOf(id)] ?? 0,
+        'force',
+        machine.sources[id].load,
+      ),
     ),
-    result: { value: cross.after, unit: 'percent' },
+    result: { value: front ? cross.frontRight.after : cross.after, unit: 'percent' },
     note: 'After the plan, with on board what the targets are for.',
   };
 }

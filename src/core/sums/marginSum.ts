@@ -81,6 +81,12 @@ const wordings: Record<MarginKind, Wording> = {
     words: 'rise of the body that brings the shaft to the most its joint or boot may take',
     formula: 'left = L·(sin most − sin a′)',
   },
+  ground: {
+    title: 'Over the ground',
+    words:
+      'a low point as measured at the baseline, carried along with the body’s plane and its tyres, less the least that is wanted',
+    formula: 'left = d + Δh − least',
+  },
   height: {
     title: 'Height within tolerance',
     words: 'tolerance less the distance from target after the plan',

@@ -2,7 +2,19 @@ import type { Source } from '../job/corner.ts';
 
 /** How a value is written: lengths follow the reader's units, the rest is plain. */
 export type SumUnit =
-  'length' | 'turns' | 'ratio' | 'share' | 'percent' | 'count' | 'gain' | 'force' | 'rate' | 'mass' | 'angle';
+  | 'hertz'
+  | 'joule'
+  | 'length'
+  | 'turns'
+  | 'ratio'
+  | 'share'
+  | 'percent'
+  | 'count'
+  | 'gain'
+  | 'force'
+  | 'rate'
+  | 'mass'
+  | 'angle';
 
 export interface SumInput {
   symbol: string;

@@ -76,3 +76,10 @@ export function bothSystems(mm: number, denominator: Denominator): string {
   const inches = lengthText(mm, { system: 'in', denominator, decimals: 2 });
   return `${metric} · ${inches}`;
 }
+
+/** A small length too fine for fractions: "1.6 mm", "0.063 in"; unsigned where `signed` is false, else with its sign. */
+export function fineLengthText(mm: number, system: LengthStyle['system'], signed = false): string {
+  const size = Math.abs(mm);
+  const text = system === 'mm' ? `${size.toFixed(1)} mm` : `${(size / MM_PER_INCH).toFixed(3)} in`;
+  return signed ? `${mm < 0 ? '−' : '+'}${text}` : text;
+}

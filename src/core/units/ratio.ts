@@ -1,4 +1,4 @@
-import { normalise, parseAmount } from './amount.ts';
+import { normalise, parseAmount, splitSign } from './amount.ts';
 import type { ParsedNumber } from './turns.ts';
 
 /**
@@ -18,12 +18,13 @@ export function parseRatio(text: string): ParsedNumber {
   return { ok: true, value: damper.value.div(wheel.value).valueOf() };
 }
 
-/** Reads a plain number without a unit: `1800`, `1.1`, `3/4`. */
+/** Reads a plain number without a unit: `1800`, `1.1`, `3/4`, `-2.5`. */
 export function parseNumber(text: string): ParsedNumber {
-  const amount = parseAmount(normalise(text).trim());
-  return typeof amount === 'string'
-    ? { ok: false, reason: amount }
-    : { ok: true, value: amount.value.valueOf() };
+  const { sign, rest } = splitSign(normalise(text));
+  const amount = parseAmount(rest);
+  if (typeof amount === 'string') return { ok: false, reason: amount };
+  const value = sign * amount.value.valueOf();
+  return { ok: true, value: value === 0 ? 0 : value };
 }
 
 /** A ratio in the workshop's words: "1 mm of seat = 2.0 mm at the wheel". `ratio` is damper per wheel. */

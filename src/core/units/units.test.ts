@@ -3,6 +3,7 @@ import {
   bothSystems,
   fractionParts,
   lengthParts,
+  fineLengthText,
   lengthText,
   partsToInput,
   type Denominator,
@@ -213,4 +214,14 @@ describe('masses, rates and shares', () => {
   test.each(['', 'kg', '5 stone', '1.2.3', '5 /in'])('refuses %j', (text) => {
     expect(parseMeasure('mass', text, 'mm').ok).toBe(false);
   });
+});
+
+test('what a turn does is too fine for fractions: tenths of a mm, thousandths of an inch', () => {
+  expect([0.52, -1.64, 0].map((mm) => fineLengthText(mm, 'mm', true))).toEqual([
+    '+0.5 mm',
+    '−1.6 mm',
+    '+0.0 mm',
+  ]);
+  expect(fineLengthText(1.6, 'in')).toBe('0.063 in');
+  expect(fineLengthText(-0.4, 'in', true)).toBe('−0.016 in');
 });

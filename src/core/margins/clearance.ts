@@ -1,0 +1,34 @@
+import type { ClearanceDocument } from '../job/types.ts';
+import type { Answer } from '../plan/answer.ts';
+import type { CornerId } from '../machine/body.ts';
+
+/**
+ * mm between two things once the body has risen so far (mm, down is negative) since the distance was measured: by its
+ * table, straight from row to row and on past its ends, or by so much per mm.
+ */
+export function distanceAfter({ nowMm, perMm, rows }: ClearanceDocument, risenMm: number): number {
+  if (!rows || rows.length < 2) return nowMm + perMm * risenMm;
+  const next = rows.findIndex(([x]) => x > risenMm);
+  const k = Math.min(Math.max(next < 0 ? rows.length - 1 : next, 1), rows.length - 1);
+  const [[x0, y0], [x1, y1]] = [rows[k - 1] as [number, number], rows[k] as [number, number]];
+  return y0 + ((risenMm - x0) * (y1 - y0)) / (x1 - x0);
+}
+
+/** mm gained per mm of rise there, by a difference over a millimetre each way. */
+export function gainsAt(clearance: ClearanceDocument, risenMm: number): number {
+  return (distanceAfter(clearance, risenMm + 1) - distanceAfter(clearance, risenMm - 1)) / 2;
+}
+
+/**
+ * mm that the body has risen over a corner since a clearance was measured, when it has risen so far since the baseline. One
+ * measured at a known height counts from there.
+ */
+export function sinceMeasured(
+  { corners, posterior }: Answer,
+  id: CornerId,
+  { atMm }: ClearanceDocument,
+  risenMm: number,
+): number {
+  const baseline = posterior.heightsByRound[0]?.[corners.findIndex((corner) => corner.id === id)];
+  return atMm === null || baseline === undefined ? risenMm : risenMm + baseline - atMm;
+}

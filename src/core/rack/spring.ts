@@ -1,0 +1,112 @@
+import { STEEL_G } from '../lab/section.ts';
+import { blankSpring, type SpringDocument } from '../job/spring.ts';
+
+/** A spring of the rack as somebody describes it. A null is "not known"; what follows from other figures is worked out. */
+export interface RackValues {
+  name: string;
+  rateNPerMm: number | null;
+  /** Measured: rows of [compression mm, force N]. Stands before the rate where it is progressive. */
+  rows: [number, number][] | null;
+  freeLengthMm: number | null;
+  solidLengthMm: number | null;
+  wireMm: number | null;
+  /** All turns, ends and all. */
+  coils: number | null;
+  innerMm: number | null;
+  /** Most it may carry. */
+  maxN: number | null;
+  tender: boolean;
+  stock: number;
+  note: string;
+}
+
+export interface RackSpring extends RackValues {
+  id: string;
+  /** Grows with every change. */
+  version: number;
+}
+
+/** Where a figure of a rack spring comes from. */
+interface Worked {
+  value: number;
+  computed: boolean;
+}
+
+/** Turns at the ground ends that do not spring. */
+const DEAD_TURNS = 2;
+
+/** Solid length in mm: given, or all turns of wire on each other. */
+export function solidOf({ solidLengthMm, wireMm, coils }: RackValues): Worked | null {
+  if (solidLengthMm !== null) return { value: solidLengthMm, computed: false };
+  return wireMm !== null && coils !== null ? { value: wireMm * coils, computed: true } : null;
+}
+
+/**
+ * Rate in N/mm: given, the mean of a measured table over its rows, or that of a steel coil with closed and ground ends,
+ * k = G d^4 / (8 D^3 n), D being the mean diameter and n all turns but two. Source: the textbook helical spring.
+ */
+export function rateOf(spring: RackValues): Worked | null {
+  const { rateNPerMm, rows, wireMm, coils, innerMm } = spring;
+  if (rateNPerMm !== null) return { value: rateNPerMm, computed: false };
+  const [first, last] = [rows?.[0], rows?.at(-1)];
+  if (first && last && last[0] > first[0])
+    return { value: (last[1] - first[1]) / (last[0] - first[0]), computed: true };
+  if (wireMm === null || coils === null || innerMm === null || coils <= DEAD_TURNS) return null;
+  const mean = innerMm + wireMm;
+  return { value: (STEEL_G * wireMm ** 4) / (8 * mean ** 3 * (coils - DEAD_TURNS)), computed: true };
+}
+
+/** The spring as jobs and the bench take it; null where its rate is not known. */
+export function springFromRack(spring: RackValues): SpringDocument | null {
+  const rate = rateOf(spring);
+  if (rate === null && spring.rows === null) return null;
+  return {
+    ...blankSpring,
+    name: spring.name,
+    kind: spring.rows ? 'table' : 'linear',
+    rateNPerMm: spring.rows ? null : (rate?.value ?? null),
+    rows: spring.rows,
+    freeLengthMm: spring.freeLengthMm,
+    solidLengthMm: solidOf(spring)?.value ?? null,
+    tender: spring.tender,
+  };
+}
+
+/** A spring of a job or the bench as the rack takes it. */
+export function rackFromSpring(spring: SpringDocument): RackValues {
+  return {
+    ...blankRackValues,
+    name: spring.name || 'spring',
+    rateNPerMm: spring.kind === 'linear' ? spring.rateNPerMm : null,
+    rows: spring.kind === 'table' ? spring.rows : null,
+    freeLengthMm: spring.freeLengthMm,
+    solidLengthMm: spring.solidLengthMm,
+    tender: spring.tender,
+  };
+}
+
+export const blankRackValues: RackValues = {
+  name: '',
+  rateNPerMm: null,
+  rows: null,
+  freeLengthMm: null,
+  solidLengthMm: null,
+  wireMm: null,
+  coils: null,
+  innerMm: null,
+  maxN: null,
+  tender: false,
+  stock: 1,
+  note: '',
+};
+
+/** What a spring's figures say against each other; null where nothing. */
+export function contradiction(spring: RackValues): string | null {
+  const solid = solidOf(spring);
+  const { freeLengthMm } = spring;
+  if (solid && freeLengthMm !== null && solid.value >= freeLengthMm)
+    return solid.computed
+      ? `wire times coils is ${solid.value.toFixed(1)} mm solid: as long as its free length of ${freeLengthMm} mm`
+      : `its solid length of ${solid.value} mm is not below its free length of ${freeLengthMm} mm`;
+  return null;
+}

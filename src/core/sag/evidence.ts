@@ -1,0 +1,163 @@
+import { cornerSpec } from '../job/corner.ts';
+import type { JobMachine } from '../job/believed.ts';
+import type { PerCorner, Round, RoundsState } from '../job/rounds.ts';
+import type { JobDocument } from '../job/types.ts';
+import { referenceKinds } from '../geometry/reference.ts';
+import type { Situation } from '../learn/belief.ts';
+import type { Reading, RoundEvidence } from '../learn/fit.ts';
+import { contactPoint, cornersIn, type CornerId } from '../machine/body.ts';
+import { CornerModel, plainSetting } from '../machine/corner.ts';
+import { meanOf } from '../numerics/mean.ts';
+import { tolerances } from '../tolerances.ts';
+import { halfBandOf, midReading, type CornerSag, type MidReading } from './readings.ts';
+
+/** Friction is taken out of sag readings, or counted in their spread: none is left to the fit. */
+const NO_FRICTION = 0.01;
+
+/** Corners at which the sag bench has read anything. */
+export function sagRead({ rounds }: RoundsState): CornerId[] {
+  return [...new Set(rounds.flatMap(({ sag }) => Object.keys(sag) as CornerId[]))];
+}
+
+/**
+ * What each reference reads fully extended, mm as the specification states it: the latest round that read it. A corner
+ * that was only ever read by its band is given its travel, so that what is left of it stands for its height.
+ */
+export function extendedOf(document: JobDocument, { rounds }: RoundsState): PerCorner<number> {
+  const taped = (id: CornerId) =>
+    rounds.some(
+      ({ sag, heights }) =>
+        heights[id] !== undefined ||
+        Object.values(sag[id]?.states ?? {}).some(({ press, lift, rest }) => press ?? lift ?? rest),
+    );
+  return Object.fromEntries(
+    cornersIn(document).flatMap((id): [CornerId, number][] => {
+      const spec = cornerSpec(document, id);
+      const read = rounds.findLast(({ sag }) => (sag[id]?.extended.length ?? 0) > 0)?.sag[id]?.extended;
+      if (read) return [[id, meanOf(read) + spec.offsetMm]];
+      return taped(id) ? [] : [[id, spec.travelMm.value]];
+    }),
+  );
+}
+
+/** Readings of one round in every state they were taken in, with what was aboard and the seats as they stood. */
+export function sagEvidence(
+  document: JobDocument,
+  machine: JobMachine,
+  { round, situation, extendedMm }: { round: Round; situation: Situation; extendedMm: PerCorner<number> },
+  read: readonly CornerId[],
+): RoundEvidence[] {
+  const states = [...new Set(Object.values(round.sag).flatMap(({ states: all }) => Object.keys(all)))];
+  return states.flatMap((who): RoundEvidence[] => {
+    const aboard = who === 'alone' ? machine.alone : machine.ridden[who]?.read;
+    if (!aboard) return [];
+    const readings = (Object.entries(round.sag) as [CornerId, CornerSag][]).flatMap(([id, sag]) => {
+      const mid = midReading(sag.states[who] ?? {}, halfBandOf(sag));
+      return mid ? readingsFrom({ document, machine, situation, read, extendedMm }, id, mid) : [];
+    });
+    return [{ situation: { ...situation, aboard }, readings, frictionScale: NO_FRICTION }];
+  });
+}
+
+interface Setting {
+  document: JobDocument;
+  machine: JobMachine;
+  situation: Situation;
+  read: readonly CornerId[];
+  extendedMm: PerCorner<number>;
+}
+
+/**
+ * A reading as the fit takes it. References that are 1 : 1 with wheel or shaft are heights; a mark on the body, which the
+ * tyre and the other end move too, gives its own height and, against its extended reading, the travel used.
+ */
+function readingsFrom(setting: Setting, id: CornerId, mid: MidReading): Reading[] {
+  const { document, machine, read, extendedMm } = setting;
+  const contact = machine.corners.indexOf(id);
+  const model = modelIn(setting, contact);
+  if (!model) return [];
+  if (mid.by === 'band') return [{ what: 'travel', index: contact, ...travelOfBand(model, mid) }];
+  const { kind } = document.corners[id].reference;
+  const tape = mid.mm + cornerSpec(document, id).offsetMm;
+  const full = extendedMm[id] ?? null;
+  const { follows } = referenceKinds[kind];
+  const used = full === null ? null : usedMm(setting, id, full - tape);
+  const shift = used === null || mid.bandMm === null ? 0 : midForceShift(model, used, mid.bandMm);
+  // More travel used is a lower mark.
+  const height: Reading = { what: 'height', index: read.indexOf(id), mm: tape - shift, sdMm: mid.sdMm };
+  if (follows !== 'body') return [height];
+  return used === null
+    ? [height]
+    : [
+        height,
+        {
+          what: 'travel',
+          index: contact,
+          mm: used + shift,
+          sdMm: Math.hypot(mid.sdMm, tolerances.extendedSdMm),
+        },
+      ];
+}
+
+/** Shaft used to wheel travel, by halving; the spread by the ratio there. */
+function travelOfBand(model: CornerModel, { mm, sdMm }: MidReading): { mm: number; sdMm: number } {
+  let [low, high] = [0, model.zMax];
+  for (let k = 0; k < 50; k++) {
+    const middle = (low + high) / 2;
+    if (model.damperAt(middle) < mm) low = middle;
+    else high = middle;
+  }
+  return { mm: low, sdMm: sdMm / Math.max(model.ratioAt(low), 0.05) };
+}
+
+/** The corner as described, with its seat and mount as they stood. */
+function modelIn({ machine, situation }: Setting, contact: number): CornerModel | null {
+  const description = machine.believed.machine.contacts[contact];
+  if (!description) return null;
+  const { seatsMm, mountsMm, ringsMm } = situation;
+  return new CornerModel(description, {
+    ...plainSetting,
+    springScales: machine.believed.belief.contacts[contact]?.springs.map(() => 1) ?? [],
+    seatMm: seatsMm[contact] ?? 0,
+    mountMm: mountsMm[contact] ?? 0,
+    ringsMm: ringsMm?.[contact],
+  });
+}
+
+/**
+ * Wheel travel behind what a mark came down by, mm. Lifted by its own end until the suspension hangs, the machine turns
+ * about its other end, so that a mark behind the wheel by b comes down by (L + b) / L of the wheel's travel.
+ */
+function usedMm({ document, machine, situation }: Setting, id: CornerId, downMm: number): number {
+  const { kind, aheadMm } = document.corners[id].reference;
+  const contact = machine.corners.indexOf(id);
+  if (referenceKinds[kind].follows === 'damper') {
+    const model = modelIn({ document, machine, situation, read: [], extendedMm: {} }, contact);
+    return model ? travelOfBand(model, { mm: downMm, sdMm: 0, bandMm: null, by: 'band' }).mm : downMm;
+  }
+  if (referenceKinds[kind].follows === 'travel') return downMm;
+  const here = contactPoint(document.machine, id).x;
+  const others = cornersIn(document).map((one) => contactPoint(document.machine, one).x);
+  const far = here > 0 ? Math.min(...others) : Math.max(...others);
+  return downMm / (1 + aheadMm / (here - far));
+}
+
+/**
+ * Where the wheel rate changes, the mean of force, not of travel, is free of friction: mm by which the travel of the mean
+ * force lies beyond the middle of the band.
+ */
+function midForceShift(model: CornerModel, usedMid: number, bandMm: number): number {
+  const force = (z: number) => {
+    model.evaluate(Math.min(Math.max(z, 0), model.zMax));
+    return model.forceN;
+  };
+  const half = Math.max(bandMm, 0) / 2;
+  const wanted = (force(usedMid - half) + force(usedMid + half)) / 2;
+  let [low, high] = [usedMid - half, usedMid + half];
+  for (let k = 0; k < 40; k++) {
+    const middle = (low + high) / 2;
+    if (force(middle) < wanted) low = middle;
+    else high = middle;
+  }
+  return half === 0 ? 0 : low - usedMid;
+}

@@ -1,0 +1,111 @@
+import type { CornerId } from '../machine/body.ts';
+import { meanOf } from '../numerics/mean.ts';
+import { tolerances } from '../tolerances.ts';
+
+/** How a machine was let go before it was read. */
+export type LetGo = 'press' | 'lift' | 'rest' | 'band';
+
+/** Readings of one corner in one state, mm as tape or band show them, by how it was let go. */
+export type StateReadings = Partial<Record<LetGo, number[]>>;
+
+/** What the sag bench read at one corner in one round. */
+export interface CornerSag {
+  /** Fully extended, free play lifted out. */
+  extended: number[];
+  /** By who is on it: 'alone' or a rider's key. */
+  states: Record<string, StateReadings>;
+}
+
+export type SagReadings = Partial<Record<CornerId, CornerSag>>;
+
+interface SagFact {
+  corner: CornerId;
+  slot: string;
+  valueMm: number;
+}
+
+/** Gathers readings by their slots: `extended-1`, `alone-press-2`, `r1-lift-1`. */
+export function gatherSag(facts: readonly SagFact[]): SagReadings {
+  const all: SagReadings = {};
+  for (const { corner, slot, valueMm } of [...facts].sort((a, b) => a.slot.localeCompare(b.slot))) {
+    const here = (all[corner] ??= { extended: [], states: {} });
+    const [who = '', how = ''] = slot.split('-');
+    if (who === 'extended') here.extended.push(valueMm);
+    else ((here.states[who] ??= {})[how as LetGo] ??= []).push(valueMm);
+  }
+  return all;
+}
+
+/** One reading out of several, as it would be without friction. */
+export interface MidReading {
+  /** As the tape has it; of a band, mm of shaft used. */
+  mm: number;
+  /** One standard deviation. */
+  sdMm: number;
+  /** Lift less press: what friction holds, mm; null where only one way was read. */
+  bandMm: number | null;
+  by: 'tape' | 'band';
+}
+
+/**
+ * What readings of one state say. Between press-and-release (low) and lift-and-release (high) friction is out of it; with
+ * one of them alone, half the band has to be guessed: `halfBand` from another state of the same corner, or else an
+ * ordinary one. Null where nothing was read.
+ */
+export function midReading(
+  { press = [], lift = [], rest = [], band = [] }: StateReadings,
+  halfBand: { mm: number; seen: boolean },
+): MidReading | null {
+  const tape = (count: number) => tolerances.tapeSdMm / Math.sqrt(count);
+  // Seen in another state, the friction of this one is about as large; guessed, it may be anything.
+  const doubt = (halfBand.seen ? 0.35 : 0.6) * halfBand.mm;
+  if (press.length > 0 && lift.length > 0) {
+    const [low, high] = [meanOf(press), meanOf(lift)];
+    const bandMm = high - low;
+    const sdMm = Math.hypot(tape(press.length) / 2, tape(lift.length) / 2, 0.08 * bandMm);
+    return { mm: (low + high) / 2, sdMm, bandMm, by: 'tape' };
+  }
+  if (press.length > 0)
+    return {
+      mm: meanOf(press) + halfBand.mm,
+      sdMm: Math.hypot(tape(press.length), doubt),
+      bandMm: null,
+      by: 'tape',
+    };
+  if (lift.length > 0)
+    return {
+      mm: meanOf(lift) - halfBand.mm,
+      sdMm: Math.hypot(tape(lift.length), doubt),
+      bandMm: null,
+      by: 'tape',
+    };
+  // At rest somewhere within the band: evenly spread over it has 0.58 of its half.
+  if (rest.length > 0)
+    return {
+      mm: meanOf(rest),
+      sdMm: Math.hypot(tape(rest.length), 0.58 * halfBand.mm),
+      bandMm: null,
+      by: 'tape',
+    };
+  if (band.length > 0)
+    return {
+      mm: meanOf(band),
+      sdMm: Math.hypot(tape(band.length), 0.58 * halfBand.mm),
+      bandMm: null,
+      by: 'band',
+    };
+  return null;
+}
+
+/** Half of the friction band seen at a corner in any state, mm; an ordinary one where none was. */
+export function halfBandOf({ states }: CornerSag): { mm: number; seen: boolean } {
+  const seen = Object.values(states).flatMap(({ press, lift }) =>
+    press?.length && lift?.length ? [Math.max((meanOf(lift) - meanOf(press)) / 2, 0)] : [],
+  );
+  return seen.length > 0 ? { mm: meanOf(seen), seen: true } : { mm: tolerances.usualHalfBandMm, seen: false };
+}
+
+/** Furthest apart that repeats of one kind lie, mm; null where nothing was read twice. */
+export function repeatSpread(readings: readonly number[]): number | null {
+  return readings.length < 2 ? null : Math.max(...readings) - Math.min(...readings);
+}

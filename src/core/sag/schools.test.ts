@@ -1,0 +1,66 @@
+import { blankDocument } from '../job/create.ts';
+import { cornersOf } from '../machine/body.ts';
+import { machineClasses, type MachineClass } from '../machine/classes.ts';
+import { sagWindows } from '../judge/sagWindows.ts';
+import { isAsked, isRough, limitsOf, middleOf, schoolOf, schoolsAt } from './schools.ts';
+
+const idsOf = (machineClass: MachineClass) => schoolsAt(blankDocument(machineClass, 'x'), cornersOf(machineClass)[0] ?? 'FW', 'rider').map(({ id }) => id); // prettier-ignore
+
+describe('schools of sag', () => {
+  test('each stands in order, and is met on something that is ridden', () => {
+    for (const one of sagWindows) {
+      expect(one.low).toBeLessThan(one.high);
+      expect(one.on.length).toBeGreaterThan(0);
+      expect(one.why.length).toBeGreaterThan(10);
+    }
+    expect(new Set(sagWindows.map(({ id }) => id)).size).toBe(sagWindows.length);
+  });
+
+  test('road and rough machines have their own; a car has none', () => {
+    expect(idsOf('motorcycle')).not.toEqual(idsOf('dual-purpose'));
+    expect(idsOf('car')).toEqual([]);
+  });
+
+  test('a ski’s is read at its shaft, the skid’s at its mark', () => {
+    const sled = blankDocument('snowmobile', 'x');
+    expect(schoolsAt(sled, 'LS', 'static').every(({ at }) => at === 'shaft')).toBe(true);
+    expect(schoolsAt(sled, 'RA', 'rider').every(({ at }) => at !== 'shaft')).toBe(true);
+  });
+
+  test('limits: shares go with travel, the shaft’s with the ratio, millimetres stay', () => {
+    const bike = blankDocument('dual-purpose', 'x');
+    bike.corners.RW.travelMm = 300;
+    const third = sagWindows.find(({ id }) => id === 'third');
+    if (!third) throw new Error('expected the school of a third');
+    expect(limitsOf(bike, 'RW', third)).toEqual({ fromMm: 90, toMm: 108 });
+    const sled = blankDocument('snowmobile', 'x');
+    sled.corners.LS.ratio = 0.5;
+    const [shaft] = schoolsAt(sled, 'LS', 'static');
+    if (!shaft) throw new Error('expected a school of skis');
+    const limits = limitsOf(sled, 'LS', shaft);
+    expect([limits.fromMm, limits.toMm]).toEqual([Math.round(shaft.low / 0.5), Math.round(shaft.high / 0.5)]);
+    // A ratio from pairs counts by its mean.
+    sled.corners.LS.ratioFrom = { kind: 'table', rows: [[0, 0], [120, 45], [240, 120]] }; // prettier-ignore
+    sled.corners.LS.travelMm = 240;
+    expect(limitsOf(sled, 'LS', shaft).fromMm).toBe(Math.round(shaft.low / 0.5));
+  });
+
+  test('a window that is a school’s is told as that, anybody’s own as none', () => {
+    const bike = blankDocument('motorcycle', 'x');
+    const [first] = schoolsAt(bike, 'RW', 'rider');
+    if (!first) throw new Error('expected a school');
+    bike.corners.RW.sagWindow = limitsOf(bike, 'RW', first);
+    expect(schoolOf(bike, 'RW', 'rider')?.id).toBe(first.id);
+    bike.corners.RW.sagWindow = { fromMm: 7, toMm: 8 };
+    expect([schoolOf(bike, 'RW', 'rider'), schoolOf(bike, 'RW', 'static')]).toEqual([null, null]);
+    expect(middleOf({ fromMm: 7, toMm: 8 })).toBe(7.5);
+  });
+
+  test('a skid’s front arm is set by feel; rough ground takes the firmer of two', () => {
+    expect([isAsked('FA'), isAsked('RA')]).toEqual([false, true]);
+    expect(machineClasses.filter((one) => isRough(blankDocument(one, 'x')))).toEqual([
+      'snowmobile',
+      'dual-purpose',
+    ]);
+  });
+});

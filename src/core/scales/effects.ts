@@ -1,0 +1,71 @@
+import { cornerSpec } from '../job/corner.ts';
+import { influence, seatForce } from '../machine/equilibrium.ts';
+import { GRAVITY } from '../machine/solver.ts';
+import { cornersIn, type CornerId } from '../machine/body.ts';
+import type { Outcome } from '../learn/simulate.ts';
+import type { Answer } from '../plan/answer.ts';
+
+/** What one turn up of one adjuster does to everything that can be read. */
+export interface SeatEffect {
+  seat: CornerId;
+  /** A lower mount where there is one: there height is set. */
+  by: 'seat' | 'mount';
+  /** mm of seat or mount that the turn is, and mm of seat that do the same. */
+  turnMm: number;
+  asSeatMm: number;
+  /** By corner: height over its wheel, mm, and weight on its pad, kg. */
+  corners: { id: CornerId; heightMm: number; padKg: number }[];
+}
+
+/**
+ * Effects of every seat where the machine now rests, as the readings have it: the body's own rise over each wheel and the
+ * pads' loads, by the implicit function theorem. Pads' changes add to nothing; on equal tracks and rates a seat moved by d at
+ * the wheel gives 3/4, 1/4, 1/4 and -1/4 of it. Empty where nothing holds the machine up firmly.
+ */
+export function seatEffects(answer: Answer): SeatEffect[] {
+  const { document, machine, now, predictAt } = answer;
+  const { outcome } = predictAt(now);
+  const { solver } = outcome;
+  const seats = influence(solver);
+  if (!seats) return [];
+  const ids = cornersIn(document);
+  const rise = (i: number, j: number) => {
+    const { x, y } = machine.believed.machine.contacts[i] ?? { x: 0, y: 0 };
+    const basis = new Float64Array(solver.m);
+    solver.writeBasis(basis, 0, x, y);
+    return basis.reduce((sum, value, a) => sum + value * (seats.body[a]?.[j] ?? 0), 0);
+  };
+  return ids.flatMap((seat, j): SeatEffect[] => {
+    const corner = document.corners[seat];
+    if (!corner.adjustable) return [];
+    const by = corner.mount && corner.sagMm === null ? 'mount' : 'seat';
+    const turnMm =
+      by === 'mount' && corner.mount
+        ? corner.mount.pitchMm
+        : (corner.stepMm ?? cornerSpec(document, seat).pitchMm.value);
+    const seatMm = by === 'mount' ? turnMm * mountAsSeat(outcome, j) : turnMm;
+    return [
+      {
+        seat,
+        by,
+        turnMm,
+        asSeatMm: seatMm,
+        corners: ids.map((id, i) => ({
+          id,
+          heightMm: seatMm * rise(i, j),
+          padKg: (seatMm * (seats.padsN[i]?.[j] ?? 0)) / GRAVITY,
+        })),
+      },
+    ];
+  });
+}
+
+/** mm of seat that does to the body what a mm of lower mount does: (1 / MR at full droop) Kw / (dFw / dc). */
+function mountAsSeat({ solver }: Outcome, j: number): number {
+  const corner = solver.corners[j];
+  const z = solver.z[j] ?? 0;
+  if (!corner) return 1;
+  const push = seatForce(corner, z);
+  corner.evaluate(z);
+  return push > 0 ? corner.rateNPerMm / corner.ratioAt(0) / push : 1;
+}

@@ -1,0 +1,34 @@
+import type { CornerId } from '../machine/body.ts';
+import type { Answer } from '../plan/answer.ts';
+import { isMoved } from '../plan/cornerAnswer.ts';
+
+/** What a plan moves at one corner. */
+export interface CornerMove {
+  id: CornerId;
+  seatMm: number;
+  turns: number;
+  /** The same in notches or grooves; null where it is turned. */
+  steps: number | null;
+  mountMm: number;
+  mountTurns: number;
+}
+
+/** mm of seat and mount together. */
+export function moveSize({ seatMm, mountMm }: Pick<CornerMove, 'seatMm' | 'mountMm'>): number {
+  return Math.abs(seatMm) + Math.abs(mountMm);
+}
+
+/** All moves of a plan, the smallest first. */
+export function movesOf({ corners }: Answer): CornerMove[] {
+  return corners
+    .filter(isMoved)
+    .map(({ id, seatMm, turns, steps, mountMm, mount }) => ({
+      id,
+      seatMm,
+      turns,
+      steps,
+      mountMm,
+      mountTurns: mount?.turns ?? 0,
+    }))
+    .sort((a, b) => moveSize(a) - moveSize(b));
+}

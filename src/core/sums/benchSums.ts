@@ -1,0 +1,124 @@
+import { cornerNames } from '../machine/body.ts';
+import { GRAVITY } from '../machine/solver.ts';
+import type { Attitude } from '../sag/attitude.ts';
+import type { SagEnd } from '../sag/bench.ts';
+import { FORK_RAKE_DEG, type Lowering } from '../sag/lowering.ts';
+import type { SagAsking } from '../sag/worth.ts';
+import { input } from './input.ts';
+import type { Sum } from './types.ts';
+
+/** Weight that an end's springs carry, with nobody on or ridden. */
+export function carriedSum(end: SagEnd, who: 'alone' | 'ridden'): Sum {
+  const state = end[who];
+  return {
+    title: `Carried ${who === 'alone' ? 'with nobody on' : 'ridden'}, ${cornerNames[end.id]}`,
+    words:
+      'what springs, gas and stop push with where it comes to rest: the weight on that end without wheel and half the arm',
+    formula: 'm = Fw(z) / g',
+    inputs: [
+      input('z', 'sag then', state.afterMm, 'length', 'computed'),
+      input('Fw', 'force at the wheel there', state.kg * GRAVITY, 'force', 'learnt'),
+    ],
+    result: { value: state.kg, unit: 'mass' },
+    note: 'Known springs tell the load, known loads the springs: both as all readings together have them.',
+  };
+}
+
+/** Force of the preload after the plan. */
+export function preloadSum(end: SagEnd): Sum {
+  return {
+    title: `Preload then, ${cornerNames[end.id]}`,
+    words: 'how far the spring is pressed together fully extended, and what it pushes with there',
+    formula: 'F = F(p), one coil: k·p',
+    inputs: [
+      input('p', 'preload after the plan, along the spring', end.preload.mm, 'length', 'computed'),
+      input(
+        'k',
+        'rate where the rider has it',
+        end.rate.nPerMm,
+        'rate',
+        end.rate.known ? 'learnt' : 'assumed',
+      ),
+    ],
+    result: { value: end.preload.forceN, unit: 'force' },
+    note: 'Until the load is more than this the end stays topped out. It makes the spring no stiffer.',
+  };
+}
+
+/** Sag that one step of an adjuster takes away. */
+export function stepSum(end: SagEnd): Sum {
+  return {
+    title: `One step more, ${cornerNames[end.id]}`,
+    words:
+      'the machine as the readings have it brought to rest ridden, once as it is set now and once a step further',
+    formula: 'Δ = z(c) − z(c + step)',
+    inputs: [input('z', 'rider sag as it is set now', end.ridden.nowMm, 'length', 'computed')],
+    result: { value: end.perStepMm, unit: 'length' },
+    note: null,
+  };
+}
+
+/** Sag that another rider of the book will have. */
+export function bookSagSum(
+  name: string,
+  id: SagEnd['id'],
+  { sagMm, sdMm, seatMm }: { sagMm: number; sdMm: number; seatMm: number },
+): Sum {
+  return {
+    title: `Sag, ${name}, ${cornerNames[id]}`,
+    words:
+      'the machine as the readings have it, with this rider, his passenger and luggage aboard and his settings turned, come to rest',
+    formula: 'F(x)·MR = W, with x = r(z) + p + c',
+    inputs: [
+      input('c', 'his seat move from where it is now', seatMm, 'length', 'computed'),
+      input('σ', 'one standard deviation', sdMm, 'length', 'computed'),
+    ],
+    result: { value: sagMm, unit: 'length' },
+    note: null,
+  };
+}
+
+/** How far a chassis is tipped from where it stands fully extended. */
+export function attitudeSum({ noseDownDeg, frontSagMm, rearSagMm, wheelbaseMm }: Attitude): Sum {
+  return {
+    title: 'Attitude of the chassis',
+    words: 'what the front comes down more than the rear, over the wheelbase',
+    formula: 'α = atan((z front − z rear) / L)',
+    inputs: [
+      input('z front', 'sag in front, ridden', frontSagMm, 'length', 'computed'),
+      input('z rear', 'sag behind, ridden', rearSagMm, 'length', 'computed'),
+      input('L', 'wheelbase', wheelbaseMm, 'length', 'sheet'),
+    ],
+    result: { value: noseDownDeg, unit: 'angle' },
+    note: 'Nose down is positive.',
+  };
+}
+
+/** How far fork tubes come up through the clamps to follow a lowered rear. */
+export function tubesSum({ dropMm, tubesMm }: Lowering): Sum {
+  return {
+    title: 'Tubes in the clamps',
+    words:
+      'so that the chassis keeps its angle the front comes down as much; raked tubes slide further than they drop',
+    formula: 't = d / cos ρ',
+    inputs: [
+      input('d', 'lowered at the axle by', dropMm, 'length', 'sheet'),
+      input('ρ', 'rake of the fork from upright', FORK_RAKE_DEG, 'angle', 'assumed'),
+    ],
+    result: { value: tubesMm, unit: 'length' },
+    note: null,
+  };
+}
+
+/** What one more reading would make of the spread of the sags at an end. */
+export function worthSum({ id, sdMm, withItMm }: SagAsking): Sum {
+  return {
+    title: `What it would settle, ${cornerNames[id]}`,
+    words:
+      'spread of static and rider sag of that end once the reading is in: what is shared between them and what it tells is taken off',
+    formula: 'A P A′ → A (P − P B′ (B P B′ + r²)⁻¹ B P) A′',
+    inputs: [input('σ', 'one standard deviation as it is', sdMm, 'length', 'computed')],
+    result: { value: withItMm, unit: 'length' },
+    note: 'Twice this is what stands behind the ±.',
+  };
+}
