@@ -1,3 +1,4 @@
+import type { RackSpring, RackValues } from '#core/rack/spring.ts';
 import type { EntryRefusal } from '#core/job/applyEntry.ts';
 import type { JobSummary } from '#core/job/nextAction.ts';
 import type { MachineSetting } from '#core/job/settings.ts';
@@ -94,4 +95,17 @@ export interface ConflictBody {
 export interface JobEvent {
   id: string;
   version: number;
+}
+
+/** GET /api/rack: by name. */
+export interface Rack {
+  springs: RackSpring[];
+}
+
+/** POST /api/rack: a new spring where `version` is null, else the one that has this version. */
+export type PutSpring = RackValues & { id: string; version: number | null };
+
+/** POST /api/rack/import: taken in whole or not at all; a known id is written over. */
+export interface ImportRack {
+  springs: (RackValues & { id: string })[];
 }

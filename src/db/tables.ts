@@ -67,6 +67,29 @@ export const photos = pgTable(
   (table) => [index('photos_of_a_job').on(table.jobId)],
 );
 
+/** Springs on the shelf and in the catalogue. Lengths in mm, forces in N, rates in N/mm. */
+export const rackSprings = pgTable(
+  'rack_springs',
+  {
+    id: uuid('id').primaryKey(),
+    version: integer('version').notNull(),
+    name: text('name').notNull(),
+    rateNPerMm: doublePrecision('rate_n_per_mm'),
+    rows: jsonb('rows').$type<[number, number][]>(),
+    freeLengthMm: doublePrecision('free_length_mm'),
+    solidLengthMm: doublePrecision('solid_length_mm'),
+    wireMm: doublePrecision('wire_mm'),
+    coils: doublePrecision('coils'),
+    innerMm: doublePrecision('inner_mm'),
+    maxN: doublePrecision('max_n'),
+    tender: boolean('tender').notNull(),
+    stock: integer('stock').notNull(),
+    note: text('note').notNull(),
+    updatedAt: instant('updated_at').notNull().defaultNow(),
+  },
+  (table) => [index('rack_springs_by_name').on(table.name, table.id)],
+);
+
 /** Everything that ever happened to a job, in order. Rows are appended and never changed. */
 export const entries = pgTable(
   'entries',

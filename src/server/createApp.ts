@@ -11,6 +11,7 @@ import type { Deps } from './deps.ts';
 import { errorFunnel, ProblemError, sendProblem } from './http/problem.ts';
 import { eventStream } from './routes/events.ts';
 import { photoRoutes } from './routes/photos.ts';
+import { rackRoutes } from './routes/rack.ts';
 import { bookRoutes, jobRoutes } from './routes/jobs.ts';
 
 /** The whole server as an Express application; it does not listen by itself. */
@@ -33,6 +34,8 @@ const securityHeaders = {
       'upgrade-insecure-requests': null,
       'style-src': ["'self'", "'unsafe-inline'"],
       'img-src': ["'self'", 'data:', 'blob:'],
+      // Instruments stand on the reader's own machine.
+      'connect-src': ["'self'", 'ws://127.0.0.1:*', 'ws://localhost:*'],
     },
   },
 } as const;
@@ -52,6 +55,7 @@ function api(deps: Deps): express.Router {
   router.get('/events', eventStream(deps.events));
   router.use('/jobs', jobRoutes(deps));
   router.use('/book', bookRoutes(deps));
+  router.use('/rack', rackRoutes(deps));
   router.use(() => {
     throw new ProblemError('not-found');
   });

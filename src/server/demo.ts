@@ -1,16 +1,23 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { migrateJob } from '#core/job/migrate.ts';
-import type { NewJob } from '#contract/api.ts';
+import type { ImportRack, NewJob } from '#contract/api.ts';
 import { newJobSchema } from '#contract/schemas/entry.ts';
 import type { Database } from '#db/connect.ts';
+import { importRackSchema } from '#contract/schemas/rack.ts';
 import { isEmpty } from '#db/jobs.ts';
+import { importSprings } from '#db/rack.ts';
 import { validated } from './http/validate.ts';
 import { createJob } from './services/jobs.ts';
 
 /** Loads the demo jobs of a folder into an empty database, and leaves any other alone. Gives how many were loaded. */
 export async function loadDemo(db: Database, folder: string): Promise<number> {
   if (!(await isEmpty(db))) return 0;
+  const rack = validated<ImportRack>(
+    importRackSchema,
+    JSON.parse(await readFile(join(folder, 'rack', 'springs.json'), 'utf8')),
+  );
+  await importSprings(db, rack.springs);
   const files = (await readdir(folder)).filter((file) => file.endsWith('.json')).sort();
   for (const file of files) {
     const job = validated<NewJob>(

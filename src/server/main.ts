@@ -4,6 +4,7 @@ import { pino } from 'pino';
 import { migrateDatabase, openDatabase } from '#db/connect.ts';
 import { createApp } from './createApp.ts';
 import { loadDemo } from './demo.ts';
+import { serveSimulatedGauge } from './instruments/simulated.ts';
 import { freshenLines } from './services/jobs.ts';
 import { openJobEvents } from './services/events.ts';
 
@@ -25,6 +26,7 @@ async function main(): Promise<void> {
     writesPerMinute: Number(process.env.WRITES_PER_MINUTE ?? 1200),
   });
   const server = createServer(app);
+  const endGauge = serveSimulatedGauge(server);
   server.on('error', (error: NodeJS.ErrnoException) => {
     process.stderr.write(error.code === 'EADDRINUSE' ? `Port ${port} is taken.\n` : `${error.message}\n`);
     process.exit(error.code === 'EADDRINUSE' ? 48 : 1);
@@ -37,6 +39,7 @@ async function main(): Promise<void> {
     );
   });
   const stop = () => {
+    endGauge();
     server.close();
     server.closeAllConnections();
     void Promise.allSettled([events.close(), db.$client.end()]).then(() => process.exit(0));

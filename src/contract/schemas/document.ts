@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { linkagePlaces } from '#core/geometry/linkage.ts';
 import { referenceKinds } from '#core/geometry/reference.ts';
 import { fittings } from '#core/job/fitting.ts';
 import { allCorners, cornerFault } from '#core/machine/body.ts';
@@ -85,17 +86,7 @@ const ratioFrom = Joi.alternatives().conditional('.kind', {
       is: 'linkage',
       then: Joi.object({
         kind: Joi.required(),
-        ...Object.fromEntries(
-          [
-            'armPivot',
-            'axle',
-            'linkOnArm',
-            'rockerPivot',
-            'linkOnRocker',
-            'damperOnRocker',
-            'damperOnFrame',
-          ].map((key) => [key, place.required()]),
-        ),
+        ...Object.fromEntries(linkagePlaces.map((key) => [key, place.required()])),
         linkLongerMm: within({ min: -100, max: 100 }),
       }),
     },
@@ -150,7 +141,16 @@ const clearance = Joi.object({
   nowMm: within(limits.clearanceMm).required(),
   perMm: within({ min: -5, max: 5 }).required(),
   leastMm: within(limits.clearanceMm).required(),
-}).unknown();
+  atMm: optional(limits.heightMm),
+  rows: rows(limits.moveMm, limits.clearanceMm).allow(null).required(),
+})
+  .unknown()
+  .custom((value: { rows: [number, number][] | null }, helpers) =>
+    value.rows?.some(([x], k) => k > 0 && x <= (value.rows?.[k - 1]?.[0] ?? -Infinity))
+      ? helpers.error('rows.order')
+      : value,
+  )
+  .messages({ 'rows.order': 'the heights of the table must grow from row to row' });
 
 const boot = Joi.object({
   name,
@@ -162,6 +162,18 @@ const boot = Joi.object({
 const bar = Joi.object({
   rateNPerMm: within(limits.barRateNPerMm).required(),
   hooked: Joi.boolean().strict().required(),
+  linkMm: optional(limits.linkMm),
+  linkPerWheel: optional(limits.linkPerWheel),
+}).unknown();
+
+const axles = (range: Range) => Joi.object({ front: optional(range), rear: optional(range) }).required();
+
+const lowPoint = Joi.object({
+  name,
+  xMm: within(limits.placeMm).required(),
+  yMm: within(limits.placeMm).required(),
+  nowMm: within(limits.heightMm).required(),
+  leastMm: optional(limits.heightMm),
 }).unknown();
 
 const load = Joi.object({
@@ -170,6 +182,25 @@ const load = Joi.object({
   xMm: within(limits.placeMm).required(),
   yMm: within(limits.placeMm).required(),
   aboard: Joi.array().items(Joi.boolean().strict()).max(limits.cases).required(),
+}).unknown();
+
+const sagWindow = Joi.object({
+  fromMm: within(limits.sagMm).required(),
+  toMm: within(limits.sagMm).required(),
+})
+  .custom(ordered('fromMm', 'toMm'))
+  .messages({ 'sag.order': 'the least sag must be below the most' });
+
+const rider = Joi.object({
+  key: Joi.string()
+    .pattern(/^r\d{1,2}$/)
+    .required(),
+  name: Joi.string().trim().min(1).max(limits.nameLength).required(),
+  kg: within(limits.riderKg).required(),
+  gearKg: within(limits.gearKg).required(),
+  rearShare: optional(limits.share),
+  passengerKg: within(limits.wheelKg).required(),
+  luggageKg: within(limits.wheelKg).required(),
 }).unknown();
 
 const corner = Joi.object({
@@ -181,11 +212,8 @@ const corner = Joi.object({
   targetMm: optional(limits.heightMm),
   weight: optional(limits.weight),
   sagMm: optional(limits.sagMm),
-  sagWindow: Joi.object({ fromMm: within(limits.sagMm).required(), toMm: within(limits.sagMm).required() })
-    .custom(ordered('fromMm', 'toMm'))
-    .messages({ 'sag.order': 'the least sag must be below the most' })
-    .allow(null)
-    .required(),
+  sagWindow: sagWindow.allow(null).required(),
+  staticWindow: sagWindow.allow(null).required(),
   ratio: optional(limits.ratio),
   pitchMm: optional(limits.pitchMm),
   travelMm: optional(limits.travelMm),
@@ -233,6 +261,8 @@ const corner = Joi.object({
   clearances: Joi.array().items(clearance).max(limits.loads).required(),
   boots: Joi.array().items(boot).max(limits.loads).required(),
   floorMm: optional(limits.floorMm),
+  padFactor: optional(limits.padFactor),
+  camberPerMm: optional(limits.camberPerMm),
 }).unknown();
 
 const eachCorner = (schema: Joi.Schema) =>
@@ -258,7 +288,7 @@ const learnt = Joi.object({
 /** A whole job document. */
 export const documentSchema = Joi.object({
   schema: Joi.valid('margin-job').required(),
-  schemaVersion: Joi.valid(4).required(),
+  schemaVersion: Joi.valid(6).required(),
   name: Joi.string().trim().min(1).max(limits.nameLength).required(),
   machine: Joi.object({
     class: Joi.valid(...machineClasses).required(),
@@ -271,6 +301,15 @@ export const documentSchema = Joi.object({
     armAheadMm: optional({ min: 50, max: 2000 }),
     massKg: optional(limits.machineKg),
     frontShare: optional(limits.share),
+    tankL: optional(limits.tankL),
+  })
+    .unknown()
+    .required(),
+  riders: Joi.array().items(rider).max(limits.riders).unique('key').required(),
+  sagRead: Joi.object({
+    gear: Joi.boolean().strict().required(),
+    luggage: Joi.boolean().strict().required(),
+    fuel: within({ min: 0, max: 1 }).required(),
   })
     .unknown()
     .required(),
@@ -280,6 +319,7 @@ export const documentSchema = Joi.object({
   settlingMm: optional(limits.settlingMm),
   steering: Joi.object({
     toeMm: optional({ min: -20, max: 20 }),
+    toePerMm: optional(limits.toePerMm),
     tyreMm: optional({ min: 200, max: 1500 }),
     armMm: optional({ min: 40, max: 400 }),
     pitchMm: optional({ min: 0.5, max: 5 }),
@@ -302,6 +342,15 @@ export const documentSchema = Joi.object({
     .allow(null)
     .required(),
   crossTarget: optional(limits.share),
+  crossWeight: optional(limits.crossWeight),
+  frontEqual: Joi.boolean().strict().required(),
+  stance: Joi.object({
+    tyreMm: axles(limits.tyreMm),
+    nextTyreMm: axles(limits.tyreMm),
+    points: Joi.array().items(lowPoint).max(limits.loads).required(),
+  })
+    .unknown()
+    .required(),
   note: Joi.string().allow('').max(limits.noteLength).required(),
   corners: Joi.object(Object.fromEntries(allCorners.map((id) => [id, corner]))).required(),
 })

@@ -102,6 +102,36 @@ const facts: Record<string, Joi.Schema> = {
     slot: Joi.valid('blocks', 'strap').required(),
     valueMm: within(limits.skidPositions).integer().required(),
   }),
+  pad: fact('pad', {
+    corner,
+    slot: Joi.string()
+      .pattern(/^((c[1-5]-)?[1-3]|swapped-(front|rear))$/)
+      .required(),
+    valueMm: within(limits.wheelKg).required(),
+  }),
+  fuel: fact('fuel', { slot: Joi.valid('tank').required(), valueMm: within(limits.fuelL).required() }),
+  link: fact('link', {
+    corner,
+    slot: Joi.valid('gap').required(),
+    valueMm: within(limits.linkGapMm).required(),
+  }),
+  camber: fact('camber', {
+    corner,
+    slot: Joi.valid('1').required(),
+    valueMm: within(limits.camberDeg).required(),
+  }),
+  cycled: fact('cycled', {
+    corner,
+    slot: Joi.valid('bump', 'droop').required(),
+    valueMm: within(limits.clearanceMm).required(),
+  }),
+  sag: fact('sag', {
+    corner,
+    slot: Joi.string()
+      .pattern(/^(extended|(alone|r\d{1,2})-(press|lift|rest|band))-[1-3]$/)
+      .required(),
+    valueMm: within(limits.heightMm).required(),
+  }),
   driven: fact('driven', { valueMm: within(limits.recheckKm).required() }),
   clearance: fact('clearance', {
     corner,
