@@ -72,6 +72,18 @@ export function CommandBar({ onClose }: { onClose: () => void }) {
           <Command.Item className={item} onSelect={go('/book')}>
             Logbook
           </Command.Item>
+          <Command.Item className={item} onSelect={go('/sag')}>
+            Sag bench
+          </Command.Item>
+          <Command.Item className={item} onSelect={go('/stack')}>
+            Stack lab
+          </Command.Item>
+          <Command.Item className={item} onSelect={go('/rack')}>
+            Spring rack
+          </Command.Item>
+          <Command.Item className={item} onSelect={go('/rack/search')}>
+            Which springs do it?
+          </Command.Item>
           <Command.Item className={item} onSelect={go(id ? `/jobs/${id}/paper` : '/paper')}>
             Measuring sheet for a pen
           </Command.Item>

@@ -12,6 +12,7 @@ export const keyTable: readonly { keys: string[]; what: string }[] = [
   { keys: ['s'], what: 'show the sum of the focused figure' },
   { keys: ['Enter'], what: 'in a field: keep it and go on in measuring order (Shift: back)' },
   { keys: ['↑', '↓'], what: 'in a field: one step (Shift: ten)' },
+  { keys: ['↑', '↓'], what: 'on a seat or ring that is drawn: half a millimetre (Shift: five)' },
   { keys: ['Esc'], what: 'forget what is typed; close what is open' },
   { keys: ['Ctrl Z', 'Ctrl Shift Z'], what: 'undo, do again' },
 ];

@@ -18,6 +18,10 @@ export const router = createBrowserRouter([
         path: '/jobs/:id/bay',
         lazy: async () => ({ Component: (await import('../pages/bay/BayPage.tsx')).BayPage }),
       },
+      {
+        path: '/jobs/:id/tape',
+        lazy: async () => ({ Component: (await import('../pages/sag/TapePage.tsx')).TapePage }),
+      },
     ],
   },
   {
@@ -33,6 +37,28 @@ export const router = createBrowserRouter([
       {
         path: '/book',
         lazy: async () => ({ Component: (await import('../pages/book/BookPage.tsx')).BookPage }),
+      },
+      {
+        path: '/sag',
+        lazy: async () => ({ Component: (await import('../pages/sag/SagStartPage.tsx')).SagStartPage }),
+      },
+      {
+        path: '/jobs/:id/riders',
+        lazy: async () => ({ Component: (await import('../pages/sag/RiderCards.tsx')).RiderCards }),
+      },
+      {
+        path: '/stack',
+        lazy: async () => ({ Component: (await import('../pages/stack/StackPage.tsx')).StackPage }),
+      },
+      {
+        path: '/rack/search',
+        lazy: async () => ({
+          Component: (await import('../pages/rackSearch/RackSearchPage.tsx')).RackSearchPage,
+        }),
+      },
+      {
+        path: '/rack',
+        lazy: async () => ({ Component: (await import('../pages/rack/RackPage.tsx')).RackPage }),
       },
       ...['/paper', '/jobs/:id/paper'].map((path) => ({
         path,

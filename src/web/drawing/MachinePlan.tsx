@@ -38,7 +38,7 @@ export function MachinePlan({ footprint, moves, width = 190, lying = false }: Pr
       width={width}
       role="img"
       aria-label={`${defaults.title} from above`}
-      className="h-auto max-w-full"
+      className="pointer-events-none h-auto max-w-full"
       fill="none"
       stroke="var(--second)"
       strokeWidth={(lying ? view.h : view.w) / (lying ? 230 : 150)}

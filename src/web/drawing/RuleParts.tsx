@@ -1,5 +1,7 @@
-import { rule, type RuleFrame } from './ruleFrame.ts';
-import type { Tick, TravelRuleData } from './travelRule.ts';
+import { memo } from 'react';
+import type { LengthSystem } from '#core/units/parseLength.ts';
+import { rule, ruleFrame, type RuleFrame } from './ruleFrame.ts';
+import { rulerTicks, type TravelRuleData } from './travelRule.ts';
 
 interface PartProps {
   data: TravelRuleData;
@@ -8,11 +10,31 @@ interface PartProps {
 
 const letters = 'fill-second text-[11px]';
 
+interface FixedProps {
+  name: string;
+  side: 'left' | 'right';
+  system: LengthSystem;
+  travelMm: number;
+  stopMm: number;
+  zeroAssumed: boolean;
+}
+
+/** What of a rule stands still while values move: spine, ticks and the bump stop's share. */
+export const FixedParts = memo(function FixedParts(props: FixedProps) {
+  return (
+    <>
+      <StopZone {...props} />
+      <Spine {...props} />
+    </>
+  );
+});
+
 /** The bump stop's share of the travel, hatched. */
-export function StopZone({ data, frame, name }: PartProps & { name: string }) {
+function StopZone({ name, side, travelMm, stopMm }: FixedProps) {
+  const frame = ruleFrame(travelMm, side);
   const id = `hatch-${name.replace(/\s/g, '-')}`;
-  const top = frame.y(data.travelMm);
-  const height = Math.max(frame.y(data.travelMm - data.stopMm) - top, 0);
+  const top = frame.y(travelMm);
+  const height = Math.max(frame.y(travelMm - stopMm) - top, 0);
   return (
     <>
       <pattern id={id} width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -33,16 +55,17 @@ export function StopZone({ data, frame, name }: PartProps & { name: string }) {
 }
 
 /** The upright line with its ticks; broken where its zero is assumed. */
-export function Spine({ data, frame, ticks }: PartProps & { ticks: readonly Tick[] }) {
+function Spine({ side, system, travelMm, zeroAssumed }: FixedProps) {
+  const frame = ruleFrame(travelMm, side);
   return (
     <>
       <path
-        d={`M${frame.x(rule.spine)} ${frame.y(0)}V${frame.y(data.travelMm)}`}
+        d={`M${frame.x(rule.spine)} ${frame.y(0)}V${frame.y(travelMm)}`}
         stroke="var(--ink)"
         strokeWidth="1.5"
-        strokeDasharray={data.zeroAssumed ? '3 3' : undefined}
+        strokeDasharray={zeroAssumed ? '3 3' : undefined}
       />
-      {ticks.map(({ mm, label }) => (
+      {rulerTicks(travelMm, system).map(({ mm, label }) => (
         <g key={mm}>
           <path
             d={`M${frame.x(rule.spine)} ${frame.y(mm)}H${frame.x(rule.spine - (label === null ? 5 : 10))}`}
@@ -59,7 +82,7 @@ export function Spine({ data, frame, ticks }: PartProps & { ticks: readonly Tick
         </g>
       ))}
       <text x={frame.x(rule.spine)} y={rule.height + 26} textAnchor="middle" className={letters}>
-        {data.zeroAssumed ? 'droop, assumed' : 'full droop'}
+        {zeroAssumed ? 'droop, assumed' : 'full droop'}
       </text>
     </>
   );

@@ -1,8 +1,8 @@
 import { lengthText } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../app/settings.ts';
 import { rule, ruleFrame } from './ruleFrame.ts';
-import { Bands, Marks, Spine, StopZone } from './RuleParts.tsx';
-import { ruleWords, rulerTicks, type TravelRuleData } from './travelRule.ts';
+import { Bands, FixedParts, Marks } from './RuleParts.tsx';
+import { ruleWords, type TravelRuleData } from './travelRule.ts';
 
 interface Props {
   name: string;
@@ -24,10 +24,16 @@ export function TravelRule({ name, data, side }: Props) {
       role="img"
       aria-label={ruleWords(name, data, (mm) => lengthText(mm, style))}
       data-rule={name}
-      className="shrink-0"
+      className="pointer-events-none shrink-0"
     >
-      <StopZone data={data} frame={frame} name={name} />
-      <Spine data={data} frame={frame} ticks={rulerTicks(data.travelMm, style.system)} />
+      <FixedParts
+        name={name}
+        side={side}
+        system={style.system}
+        travelMm={data.travelMm}
+        stopMm={data.stopMm}
+        zeroAssumed={data.zeroAssumed}
+      />
       <Bands data={data} frame={frame} />
       <Marks data={data} frame={frame} />
     </svg>

@@ -155,6 +155,16 @@ function CornerBoxes({ id, document }: { id: CornerId; document: JobDocument | n
               ))}
             </tr>
           ))}
+          {document && footingOf(document.machine.class) === 'wheels' && (
+            <tr>
+              <th scope="row" className="label text-left font-normal">
+                on the pad
+              </th>
+              {[1, 2, 3].map((box) => (
+                <td key={box} className="border-ink/60 h-8 border" />
+              ))}
+            </tr>
+          )}
           <tr>
             <th scope="row" className="label text-left font-normal">
               travel, pressure

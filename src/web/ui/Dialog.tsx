@@ -1,3 +1,4 @@
+import { X } from 'lucide-react';
 import { Dialog as Radix } from 'radix-ui';
 import { useRef, type ReactNode } from 'react';
 
@@ -26,7 +27,13 @@ export function Dialog({ open, onClose, title, description, children }: Props) {
           className="bg-sheet border-ink fixed top-[12vh] left-1/2 z-50 max-h-[76vh] w-[min(560px,calc(100vw-32px))] -translate-x-1/2 overflow-y-auto border p-6"
           {...(description ? {} : { 'aria-describedby': undefined })}
         >
-          <Radix.Title className="text-head font-semibold">{title}</Radix.Title>
+          <Radix.Close
+            aria-label="Close"
+            className="hover:bg-wash absolute top-4 right-4 flex size-9 items-center justify-center"
+          >
+            <X size={18} aria-hidden />
+          </Radix.Close>
+          <Radix.Title className="text-head pr-10 font-semibold">{title}</Radix.Title>
           {description && <Radix.Description className="text-second mt-1">{description}</Radix.Description>}
           <div className="mt-4">{children}</div>
         </Radix.Content>

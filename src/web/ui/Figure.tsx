@@ -1,4 +1,4 @@
-import { decimalParts, lengthParts, type NumberParts } from '#core/units/formatLength.ts';
+import { decimalParts, fineLengthText, lengthParts, type NumberParts } from '#core/units/formatLength.ts';
 import { turnParts, turnWord } from '#core/units/turns.ts';
 import { useLengthStyle } from '../app/settings.ts';
 
@@ -37,6 +37,18 @@ export function Length({ mm, decimals = 1, signed = false, bare = false }: Lengt
     <span className="figures whitespace-nowrap">
       <Parts parts={lengthParts(mm, style)} signed={signed} />
       {!bare && <span className="text-[0.72em] font-normal">{`\u2009${style.system}`}</span>}
+    </span>
+  );
+}
+
+/** A length too small for fractions of an inch: in tenths of a mm or thousandths of an inch. */
+export function FineLength({ mm, signed = false }: { mm: number; signed?: boolean }) {
+  const { system } = useLengthStyle(1);
+  const [, number = '', unit = ''] = /^(\S+) (\S+)$/.exec(fineLengthText(mm, system, signed)) ?? [];
+  return (
+    <span className="figures whitespace-nowrap">
+      {number}
+      <span className="text-[0.72em] font-normal">{`\u2009${unit}`}</span>
     </span>
   );
 }

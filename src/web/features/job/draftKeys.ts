@@ -44,7 +44,7 @@ function placeFrom([kind, round, corner, slot]: string[]): FactPlace {
   };
 }
 
-const LIVE_KINDS: readonly FactKind[] = ['height', 'collar', 'travel-used'];
+const LIVE_KINDS: readonly FactKind[] = ['height', 'collar', 'travel-used', 'sag', 'pad', 'link', 'camber'];
 
 function withFact(record: JobRecord, stamp: Stamp, place: FactPlace, valueMm: number): JobRecord {
   if (!LIVE_KINDS.includes(place.kind)) return record;

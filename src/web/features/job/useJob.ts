@@ -13,7 +13,7 @@ import { valueAt, withDrafts } from './draftKeys.ts';
 import { newStamp } from './stamp.ts';
 import { useNewSetup } from './useNewSetup.ts';
 
-export interface JobActions {
+interface JobActions {
   /** Replaces values of the description, all together. */
   change: (label: string, ...to: [path: string[], value: Json][]) => void;
   /** Appends a fact; one that stands in the same place is corrected by it. */

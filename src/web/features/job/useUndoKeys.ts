@@ -1,8 +1,7 @@
 import { useHotkeys } from 'react-hotkeys-hook';
-import type { JobActions } from './useJob.ts';
 
 /** Ctrl+Z and its way back, anywhere: only a field with something half typed keeps the browser's own undo. */
-export function useUndoKeys({ undo, redo }: JobActions): void {
+export function useUndoKeys({ undo, redo }: { undo: () => unknown; redo: () => unknown }): void {
   const unlessTyping = (act: () => void) => (event: KeyboardEvent) => {
     if (event.target instanceof HTMLElement && event.target.dataset.dirty === 'true') return;
     event.preventDefault();

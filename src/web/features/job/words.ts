@@ -27,6 +27,18 @@ const FIELD_WORDS: Record<string, string> = {
   'steering.armMm': 'steering arm',
   'steering.pitchMm': 'tie rod pitch',
   springs: 'springs',
+  'machine.tankL': 'tank',
+  'sagRead.gear': 'read in gear',
+  'sagRead.luggage': 'read with luggage',
+  'sagRead.fuel': 'fuel when read',
+  staticWindow: 'window with nobody on',
+  ratioFrom: 'where the ratio comes from',
+  springRatio: 'spring’s own ratio',
+  roomMm: 'room for the springs',
+  stopRows: 'bump stop',
+  stepMm: 'step of the adjuster',
+  tyreRateNPerMm: 'tyre rate',
+  unsprungKg: 'wheel and brake',
   preloadMm: 'preload at droop',
   loadKg: 'weight on the wheel',
   targetMm: 'target height',
@@ -34,6 +46,19 @@ const FIELD_WORDS: Record<string, string> = {
   sagMm: 'sag wanted',
   sagWindow: 'sag window',
   crossTarget: 'cross weight wanted',
+  crossWeight: 'scales against heights',
+  frontEqual: 'equal front wheels',
+  'stance.points': 'low points',
+  'stance.tyreMm.front': 'front tyre diameter',
+  'stance.tyreMm.rear': 'rear tyre diameter',
+  'stance.nextTyreMm.front': 'front tyre to go on',
+  'stance.nextTyreMm.rear': 'rear tyre to go on',
+  'bars.front': 'front bar',
+  'bars.rear': 'rear bar',
+  padFactor: 'pad factor',
+  camberPerMm: 'camber per mm',
+  floorMm: 'floor',
+  'steering.toePerMm': 'toe per mm',
   rings: 'crossover rings',
   mount: 'lower mount',
   'reference.aheadMm': 'reference ahead of the wheel',
@@ -70,9 +95,15 @@ const FACT_WORDS: Record<Fact['kind'], string> = {
   pressure: 'tyre pressure',
   clicks: 'damper clicks',
   toe: 'toe reading',
+  pad: 'pad reading',
+  fuel: 'fuel',
+  link: 'gap at the bar’s link',
+  camber: 'camber',
+  cycled: 'travel end cycled',
   note: 'note',
   recheck: 'recheck',
   skid: 'skid setting',
+  sag: 'sag reading',
   driven: 'distance driven',
   clearance: 'clearance',
   acknowledged: 'caution',
@@ -81,7 +112,7 @@ const FACT_WORDS: Record<Fact['kind'], string> = {
 
 /** What a fact is, in words: "height reading 2, front left, round 1". */
 export function factWords(fact: Pick<Fact, 'kind' | 'round' | 'corner' | 'slot'>): string {
-  const repeat = fact.kind === 'height' ? ` ${fact.slot}` : '';
+  const repeat = fact.kind === 'height' || fact.kind === 'pad' ? ` ${fact.slot}` : '';
   const where = fact.corner ? `, ${cornerNames[fact.corner]}` : '';
   return `${FACT_WORDS[fact.kind]}${repeat}${where}, ${roundWords(fact.round)}`;
 }

@@ -48,6 +48,13 @@ function SumValue({ value, unit }: { value: number; unit: SumUnit }) {
         <Plain value={value} decimals={3} /> mm per mm
       </span>
     );
+  if (unit === 'hertz' || unit === 'joule')
+    return (
+      <span className="figures">
+        <Plain value={value} decimals={unit === 'hertz' ? 2 : 1} />{' '}
+        <small>{unit === 'hertz' ? 'Hz' : 'J'}</small>
+      </span>
+    );
   return <Plain value={value} decimals={unit === 'count' ? 0 : 3} />;
 }
 

@@ -15,6 +15,7 @@ import { MountMove, RingMove, SeatMove } from '../../features/job/MoveWords.tsx'
 import { capital } from '../../features/job/words.ts';
 import { Length, Turns } from '../../ui/Figure.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { BaySection } from './BaySection.tsx';
 
 /** One corner at a time, for arm's length: what to turn, where to stop, and a counter for turns. */
 export function BayPage() {
@@ -155,8 +156,9 @@ function StepView({
   }, []);
   return (
     <section aria-label={cornerNames[id]} className="relative flex flex-1 flex-col justify-center gap-4">
-      <div className="pointer-events-none absolute top-1/2 right-0 w-[300px] -translate-y-1/2 max-lg:hidden">
-        <MachinePlan footprint={job.record.document.machine} moves={{ [id]: work.mm }} width={300} />
+      <div className="pointer-events-none absolute top-1/2 right-0 flex w-[300px] -translate-y-1/2 flex-col items-center gap-2 max-lg:hidden">
+        <MachinePlan footprint={job.record.document.machine} moves={{ [id]: work.mm }} width={210} />
+        <BaySection job={job} id={id} />
       </div>
       <p className="text-[36px] font-semibold max-md:text-[28px]">{capital(cornerNames[id])}</p>
       <p

@@ -57,6 +57,9 @@ export function BaysPage() {
             onChange={(words) => setParams(words ? { find: words } : {}, { replace: true })}
           />
         </div>
+        <Link to="/sag" className="text-action font-semibold underline underline-offset-4">
+          Sag bench
+        </Link>
         <Link to="/paper" className="text-action font-semibold underline underline-offset-4 max-sm:hidden">
           Measuring sheet
         </Link>

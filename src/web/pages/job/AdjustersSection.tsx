@@ -3,16 +3,17 @@ import { Collapsible } from 'radix-ui';
 import { useState } from 'react';
 import { sagWindows } from '#core/judge/sagWindows.ts';
 import type { CornerDocument, Json } from '#core/job/types.ts';
-import { cornerSpec } from '#core/job/corner.ts';
 import { fittings } from '#core/job/fitting.ts';
 import { cornerNames, cornersIn, footingOf, sideOf, type CornerId } from '#core/machine/body.ts';
+import { limitsOf, middleOf, schoolOf } from '#core/sag/schools.ts';
 import { limits } from '#contract/limits.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { cornerNumbers } from '../../features/job/words.ts';
 import type { QuantityName, Range } from '../../features/numbers/quantity.ts';
+import { Select } from '../../ui/Select.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { pathKey } from '../../features/job/draftKeys.ts';
-import { CornerRow, CornerSelect, CornerTable, PartField } from './CornerRow.tsx';
+import { CornerRow, CornerTable, PartField } from './CornerRow.tsx';
 import { PathField } from './fields.tsx';
 
 /** What is turned at each corner, what sag is wanted, and where rings are to stand. */
@@ -94,29 +95,17 @@ const schools = sagWindows.filter(({ of, at }) => of === 'rider' && at === 'whee
 
 function SagRows({ job }: { job: Job }) {
   const { document } = job.record;
-  const setWindow = (id: CornerId, school: string) => {
-    const window = schools.find((one) => one.id === school);
-    const scale = window?.unit === 'mm' ? 1 : cornerSpec(document, id).travelMm.value;
-    const to = window
-      ? { fromMm: Math.round(window.low * scale), toMm: Math.round(window.high * scale) }
-      : null;
-    const middle = to ? (to.fromMm + to.toMm) / 2 : null;
+  const setWindow = (id: CornerId, to: string) => {
+    const school = schools.find((one) => one.id === to);
+    const window = school ? limitsOf(document, id, school) : null;
     job.actions.change(
       `Sag window, ${cornerNames[id]}`,
-      [['corners', id, 'sagWindow'], to],
-      [['corners', id, 'sagMm'], document.corners[id].sagMm ?? middle],
+      [['corners', id, 'sagWindow'], window as unknown as Json],
+      [['corners', id, 'sagMm'], document.corners[id].sagMm ?? (window && middleOf(window))],
     );
   };
-  const schoolOf = (id: CornerId) => {
-    const { sagWindow } = document.corners[id];
-    if (!sagWindow) return '';
-    const travel = cornerSpec(document, id).travelMm.value;
-    const found = schools.find(({ low, high, unit }) => {
-      const scale = unit === 'mm' ? 1 : travel;
-      return Math.round(low * scale) === sagWindow.fromMm && Math.round(high * scale) === sagWindow.toMm;
-    });
-    return found?.id ?? 'own';
-  };
+  const schoolAt = (id: CornerId) =>
+    document.corners[id].sagWindow ? (schoolOf(document, id, 'rider', schools)?.id ?? 'own') : '';
   return (
     <>
       <CornerRow job={job} label="Sag wanted" help="wheel travel used, as the targets are meant">
@@ -133,13 +122,13 @@ function SagRows({ job }: { job: Job }) {
       <CornerRow job={job} label="Sag window" help="a school to start from">
         {(id) => (
           <>
-            <CornerSelect
+            <Select
               label={`Sag window, ${cornerNames[id]}`}
-              value={schoolOf(id)}
+              value={schoolAt(id)}
               options={[
                 { value: '', words: 'none' },
                 ...schools.map((one) => ({ value: one.id, words: one.title })),
-                ...(schoolOf(id) === 'own' ? [{ value: 'own', words: 'own' }] : []),
+                ...(schoolAt(id) === 'own' ? [{ value: 'own', words: 'own' }] : []),
               ]}
               onChange={(school) => school !== 'own' && setWindow(id, school)}
             />
@@ -349,7 +338,7 @@ function CamRows({ job }: { job: Job }) {
           const { torsion, cam } = document.corners[id];
           return (
             torsion && (
-              <CornerSelect
+              <Select
                 label={`Cam stands at, ${cornerNames[id]}`}
                 value={String(cam ?? 0)}
                 options={torsion.camDegrees.map((degrees, k) => ({
@@ -441,7 +430,7 @@ function RingRows({ job }: { job: Job }) {
             ]);
           return (
             rings.length > 0 && (
-              <CornerSelect
+              <Select
                 label={`Ring and seat, ${cornerNames[id]}`}
                 value={rings[0]?.on ?? 'body'}
                 options={[

@@ -7,7 +7,7 @@ import type { Job } from '../../features/job/useJob.ts';
 import { capital } from '../../features/job/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
-import { CornerSelect } from './CornerRow.tsx';
+import { Select } from '../../ui/Select.tsx';
 
 const KINDS = ['rebound', 'compression'] as const;
 type Kind = (typeof KINDS)[number];
@@ -38,7 +38,7 @@ function Search({ job }: { job: Job }) {
   return (
     <>
       <div className="mt-2 grid grid-cols-2 gap-3">
-        <CornerSelect
+        <Select
           label="Which end"
           value={end}
           options={[
@@ -50,7 +50,7 @@ function Search({ job }: { job: Job }) {
           ]}
           onChange={(to) => setEnd(to as End)}
         />
-        <CornerSelect
+        <Select
           label="Which adjuster"
           value={kind}
           options={KINDS.map((one) => ({ value: one, words: one }))}

@@ -1,9 +1,8 @@
 import { Link } from 'react-router';
-import { risenSince } from '#core/job/again.ts';
 import { blankFact, factAt } from '#core/job/facts.ts';
 import { recheckOf, recheckWords } from '#core/job/recheck.ts';
 import { closeFor } from '#core/judge/checks.ts';
-import { tieRodTurns, totalToe } from '#core/judge/toe.ts';
+import { rodsOf, tieRodTurns, toeWanted, totalToe, usualSteering } from '#core/judge/toe.ts';
 import { cornerNames, cornersIn, footingOf } from '#core/machine/body.ts';
 import { limits } from '#contract/limits.ts';
 import { bareLength } from '#core/units/formatLength.ts';
@@ -14,6 +13,7 @@ import { capital, cornerNumbers } from '../../features/job/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Length, Turns } from '../../ui/Figure.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
+import { Clearances } from './Clearances.tsx';
 import { CheckList } from './CheckList.tsx';
 import { FactField, PathField } from './fields.tsx';
 
@@ -44,26 +44,18 @@ export function CloseOutSections({ job }: { job: Job }) {
   );
 }
 
-/** What is usual where nobody has measured, mm. */
-const usual = { toeMm: 1, tyreMm: 630, armMm: 120, pitchMm: 1.5 };
-
 /** Tape at the front and the rear of the tyres, and what to turn for the toe wanted. */
 function Toe({ job, round }: { job: Job; round: number }) {
   const style = useLengthStyle(1);
-  const { steering } = job.record.document;
-  const wantedMm = steering.toeMm ?? usual.toeMm;
-  const rods = {
-    diameterMm: steering.tyreMm ?? usual.tyreMm,
-    armMm: steering.armMm ?? usual.armMm,
-    pitchMm: steering.pitchMm ?? usual.pitchMm,
-  };
+  const wantedMm = toeWanted(job.record.document).toeMm;
+  const rods = rodsOf(job.record.document);
   const read = (slot: 'front' | 'rear') =>
     factAt(job.facts, { kind: 'toe', round, corner: null, slot })?.fact.valueMm ?? null;
   const [frontMm, rearMm] = [read('front'), read('rear')];
   const toe = frontMm !== null && rearMm !== null ? totalToe({ frontMm, rearMm }) : null;
   const turns = toe === null ? null : tieRodTurns(wantedMm - toe, rods);
   const own = (
-    name: keyof typeof usual,
+    name: keyof typeof usualSteering,
     label: string,
     range: { min: number; max: number },
     order: number,
@@ -75,7 +67,7 @@ function Toe({ job, round }: { job: Job; round: number }) {
       showLabel
       order={order}
       range={range}
-      placeholder={`${bareLength(usual[name], style)} assumed`}
+      placeholder={`${bareLength(usualSteering[name], style)} assumed`}
     />
   );
   return (
@@ -114,63 +106,6 @@ function Toe({ job, round }: { job: Job; round: number }) {
           {turns !== null && Math.abs(turns) < 1 / 16 && 'Nothing to turn.'}
         </p>
       )}
-    </section>
-  );
-}
-
-/** Clearances that were described: what they should be at this height, what they are, and the least. */
-function Clearances({ job, round }: { job: Job; round: number }) {
-  const { document } = job.record;
-  const lines = cornersIn(document).flatMap((id) =>
-    document.corners[id].clearances.map((one, k) => ({ id, k, ...one })),
-  );
-  if (lines.length === 0) return null;
-  return (
-    <section aria-label="Clearances at this height" data-fields>
-      <h3 className="font-semibold">Clearances at this height</h3>
-      <table className="w-full">
-        <thead className="label text-second text-left">
-          <tr>
-            <th className="font-normal">where</th>
-            <th className="px-2 text-right font-normal">expected</th>
-            <th className="px-2 text-right font-normal">at least</th>
-            <th className="w-28 px-2 font-normal">measured</th>
-          </tr>
-        </thead>
-        <tbody>
-          {lines.map(({ id, k, name, nowMm, perMm, leastMm }, i) => {
-            const place = { kind: 'clearance' as const, round, corner: id, slot: String(k) };
-            const measured = factAt(job.facts, place)?.fact.valueMm ?? null;
-            return (
-              <tr key={id + String(k)} className="border-rule relative border-t">
-                <td className="py-1">
-                  {name} <span className="label text-second">{cornerNames[id]}</span>
-                </td>
-                <td className="px-2 text-right">
-                  {job.answer ? <Length mm={nowMm + perMm * risenSince(job.answer, id)} /> : '—'}
-                </td>
-                <td className="px-2 text-right">
-                  <Length mm={leastMm} />
-                </td>
-                <td className="px-2">
-                  <FactField
-                    job={job}
-                    place={place}
-                    label={`Measured, ${name}, ${cornerNames[id]}`}
-                    order={250 + i}
-                    range={limits.clearanceMm}
-                  />
-                  {measured !== null && measured < leastMm && (
-                    <p className="text-short label mt-4 font-semibold">
-                      short by <Length mm={leastMm - measured} />
-                    </p>
-                  )}
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
     </section>
   );
 }

@@ -5,6 +5,7 @@ import { classDefaults } from '#core/machine/classes.ts';
 import { cornersIn, footingOf, type CornerId } from '#core/machine/body.ts';
 import { bareLength, decimalParts, partsToText } from '#core/units/formatLength.ts';
 import { inReadersUnit, type MeasureName } from '#core/units/measure.ts';
+import { machineAlone } from '#core/sag/riders.ts';
 import { limits } from '#contract/limits.ts';
 import { useLengthStyle, useSettings } from '../../app/settings.ts';
 import type { Job } from '../../features/job/useJob.ts';
@@ -109,19 +110,20 @@ function Faults({ job }: { job: Job }) {
 }
 
 function Whole({ job }: { job: Job }) {
-  const assumed = classDefaults[job.record.document.machine.class];
+  const assumed = machineAlone(job.record.document);
+  const ridden = job.record.document.riders.length > 0;
   const hint = useHint();
   return (
     <div className="relative grid grid-cols-4 items-end gap-x-4 gap-y-2 max-md:grid-cols-2">
       <PathField
         job={job}
         path={['machine', 'massKg']}
-        label="Whole machine now"
+        label={ridden ? 'Machine without its riders' : 'Whole machine now'}
         showLabel
         order={1}
         quantity="mass"
         range={limits.machineKg}
-        placeholder={hint('mass', assumed.massKg)}
+        placeholder={hint('mass', assumed.kg)}
       />
       <PathField
         job={job}

@@ -3,16 +3,19 @@ import { cautionsAt } from '#core/judge/cautions.ts';
 import { closeFor } from '#core/judge/checks.ts';
 import { recheckOf, recheckWords } from '#core/job/recheck.ts';
 import { classDefaults } from '#core/machine/classes.ts';
-import { cornerNames } from '#core/machine/body.ts';
+import { cornerNames, cornersIn } from '#core/machine/body.ts';
+import { balanceOf, takenPads } from '#core/scales/balance.ts';
 import { marginTitles, worstOfEachKind } from '#core/margins/margins.ts';
 import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
 import { useJob, type Job } from '../../features/job/useJob.ts';
 import { Pressure } from '../../features/job/MoveWords.tsx';
 import { MarginValue } from '../../features/job/MarginWords.tsx';
-import { capital } from '../../features/job/words.ts';
+import { capital, roundWords } from '../../features/job/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Length } from '../../ui/Figure.tsx';
+import { Mass } from '../../ui/Measure.tsx';
 import { StateMark } from '../../ui/StateMark.tsx';
+import { HandoverSag } from './HandoverSag.tsx';
 import { meanOf } from '#core/numerics/mean.ts';
 
 /** What goes with the machine: heights before and after, settings, what is left, what to mind. One page of paper. */
@@ -41,6 +44,8 @@ export function HandoverPage() {
       {job.answer ? (
         <>
           <Settings job={job} />
+          <HandoverSag answer={job.answer} />
+          <Weights job={job} />
           <LeftOver job={job} />
         </>
       ) : (
@@ -110,6 +115,58 @@ function Settings({ job }: { job: Job }) {
         ))}
       </tbody>
     </table>
+  );
+}
+
+/** Weights as last read, and before; nothing where it was never on scales. */
+function Weights({ job }: { job: Job }) {
+  const weighed = job.state.rounds.filter(
+    ({ pads }) => balanceOf(takenPads(job.record.document, pads)) !== null,
+  );
+  const [first, last] = [weighed[0], weighed.at(-1)];
+  if (!first || !last) return null;
+  const rows = first === last ? [last] : [first, last];
+  return (
+    <section aria-label="On the scales" className="mt-5">
+      <h2 className="font-semibold">
+        On the scales{' '}
+        <span className="label text-second font-normal">{job.record.document.load || 'as measured'}</span>
+      </h2>
+      <table className="mt-1 w-full">
+        <thead className="label text-second text-right">
+          <tr>
+            <th />
+            {cornersIn(job.record.document).map((id) => (
+              <th key={id} className="font-normal">
+                {cornerNames[id]}
+              </th>
+            ))}
+            <th className="font-normal">front</th>
+            <th className="font-normal">cross, RF + LR</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(({ round, pads }) => {
+            const balance = balanceOf(takenPads(job.record.document, pads));
+            const kg = takenPads(job.record.document, pads);
+            return (
+              <tr key={round} className="border-rule border-t text-right">
+                <th scope="row" className="py-1 text-left font-normal">
+                  {capital(roundWords(round))}
+                </th>
+                {cornersIn(job.record.document).map((id) => (
+                  <td key={id}>
+                    <Mass kg={meanOf(kg[id] ?? [0])} decimals={1} />
+                  </td>
+                ))}
+                <td className="figures">{(100 * (balance?.front.value ?? 0)).toFixed(1)} %</td>
+                <td className="figures font-semibold">{(100 * (balance?.cross.value ?? 0)).toFixed(1)} %</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </section>
   );
 }
 

@@ -4,13 +4,17 @@ import { stages, type Stage } from '#core/job/nextAction.ts';
 import { ApiProblem } from '../../api/client.ts';
 import { Button } from '../../ui/Button.tsx';
 import { FailurePage } from '../FailurePage.tsx';
+import { ByHandContext, useTriedJob } from '../../features/job/tryByHand.ts';
 import { useJob } from '../../features/job/useJob.ts';
 import { BaselineStage, MeasureStage } from './ReadingStage.tsx';
 import { CloseOutStage } from './CloseOutStage.tsx';
 import { IntakeStage } from './IntakeStage.tsx';
 import { JobHeader } from './JobHeader.tsx';
 import { MarginColumn } from './MarginColumn.tsx';
+import { ScalesStage } from './scales/ScalesStage.tsx';
+import { StanceStage } from './stance/StanceStage.tsx';
 import { PlanStage } from './PlanStage.tsx';
+import { SagStage } from '../sag/SagStage.tsx';
 import { PrepStage } from './PrepStage.tsx';
 import { RingsStage } from './RingsStage.tsx';
 import { RideStage } from './RideStage.tsx';
@@ -22,11 +26,14 @@ import type { Job } from '../../features/job/useJob.ts';
 const pages: Record<Stage, (props: { job: Job }) => React.ReactNode> = {
   intake: IntakeStage,
   prep: PrepStage,
+  sag: SagStage,
   baseline: BaselineStage,
+  scales: ScalesStage,
   plan: PlanStage,
   turn: TurnStage,
   measure: MeasureStage,
   rings: RingsStage,
+  stance: StanceStage,
   'close-out': CloseOutStage,
   ride: RideStage,
 };
@@ -58,21 +65,27 @@ export function JobPage() {
 }
 
 const Rail = memo(StageRail);
+const Head = memo(JobHeader);
 const Column = memo(MarginColumn);
 
 function Sheet({ job, stage }: { job: Job; stage: Stage }) {
   useJobKeys(job, stage);
   const Page = pages[stage];
+  const { shown, byHand } = useTriedJob(job);
   // The work follows every keystroke at once; what stands beside it comes a moment later.
-  const soon = useDeferredValue(job);
+  const soon = useDeferredValue(shown);
+  const soonJob = useDeferredValue(job);
+  const soonPlanned = useDeferredValue(job.answer);
   return (
     <div className="grid flex-1 items-start grid-cols-[152px_minmax(0,1fr)_284px] gap-x-4 px-6 py-4 max-lg:grid-cols-1 max-lg:gap-y-4 max-md:px-4 print:block">
-      <JobHeader job={job} />
-      <Rail job={soon} stage={stage} />
+      <Head job={job} />
+      <Rail job={soonJob} stage={stage} />
       <main className="bg-sheet border-rule flex min-h-[calc(100vh-90px)] min-w-0 flex-col border max-lg:min-h-0">
-        <Page job={job} key={stage} />
+        <ByHandContext value={byHand}>
+          <Page job={shown} key={stage} />
+        </ByHandContext>
       </main>
-      <Column job={soon} />
+      <Column job={soon} planned={soonPlanned} />
     </div>
   );
 }

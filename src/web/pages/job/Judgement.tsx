@@ -1,5 +1,9 @@
-import { cornerVerdict, ringStandings } from '#core/judge/cornerVerdict.ts';
+import { Link } from 'react-router';
+import { cornerVerdict, missingForVerdict, ringStandings } from '#core/judge/cornerVerdict.ts';
 import { cornerNames } from '#core/machine/body.ts';
+import { collarMistake, mistakeWords } from '#core/judge/collarMistake.ts';
+import { lengthText } from '#core/units/formatLength.ts';
+import { useLengthStyle } from '../../app/settings.ts';
 import { Length } from '../../ui/Figure.tsx';
 import { capital } from '../../features/job/words.ts';
 import type { Job } from '../../features/job/useJob.ts';
@@ -7,19 +11,26 @@ import type { Job } from '../../features/job/useJob.ts';
 /** Whether each spring is right, and where each crossover falls; nothing where it cannot be told yet. */
 export function Judgement({ job }: { job: Job }) {
   const { answer } = job;
+  const style = useLengthStyle(0);
   if (!answer) return null;
+  const missing = answer.corners.flatMap(({ id }) => {
+    const what = missingForVerdict(answer, id);
+    return what ? [{ id, what }] : [];
+  });
   const verdicts = answer.corners.flatMap(({ id }) => {
-    const told = cornerVerdict(answer, id);
+    const told = missing.some((one) => one.id === id) ? null : cornerVerdict(answer, id);
     return told ? [{ id, ...told }] : [];
   });
+  const mistakes = answer.corners.flatMap(({ id }) => collarMistake(answer, id) ?? []);
   const rings = answer.corners.flatMap(({ id }) =>
     ringStandings(answer, id).map((ring, k) => ({ id, k, ...ring })),
   );
-  if (verdicts.length === 0 && rings.length === 0) return null;
+  if (mistakes.length === 0 && verdicts.length === 0 && rings.length === 0 && missing.length === 0)
+    return null;
   const doubts = verdicts.filter(({ verdict }) => verdict !== 'right');
   return (
     <section aria-label="Springs and rings" className="border-rule mt-5 border-t pt-3">
-      {verdicts.length > 0 && <h2 className="font-semibold">Is it the right spring?</h2>}
+      {verdicts.length + missing.length > 0 && <h2 className="font-semibold">Is it the right spring?</h2>}
       {verdicts.length > 0 && doubts.length === 0 && (
         <p className="label text-second mt-1">As far as can be told, yes: nothing speaks against them.</p>
       )}
@@ -28,9 +39,41 @@ export function Judgement({ job }: { job: Job }) {
           <b>
             {capital(cornerNames[id])}: {verdict}.
           </b>{' '}
-          <span className="text-second">{capital(because)}.</span>
+          <span className="text-second">{capital(because)}.</span>{' '}
+          {verdict.startsWith('too') && (
+            <Link
+              to={`/rack/search?job=${job.record.id}&corner=${id}`}
+              className="text-action whitespace-nowrap underline underline-offset-4 print:hidden"
+            >
+              Which springs do it?
+            </Link>
+          )}
         </p>
       ))}
+      {[...new Set(missing.map(({ what }) => what))].map((what) => (
+        <p key={what} className="label mt-1" data-testid="verdict-missing">
+          <b>
+            Can’t tell yet,{' '}
+            {missing
+              .filter((one) => one.what === what)
+              .map(({ id }) => cornerNames[id])
+              .join(', ')}
+            :
+          </b>{' '}
+          <span className="text-second">{what}.</span>
+        </p>
+      ))}
+      {mistakes.map((mistake) => {
+        const { what, cure } = mistakeWords(mistake, (mm) => lengthText(mm, style));
+        return (
+          <p key={mistake.corner} className="label mt-2" data-testid={`mistake-${mistake.corner}`}>
+            <b>{capital(cornerNames[mistake.corner])}, height by the collar.</b>{' '}
+            <span className="text-second">
+              {what} {cure}
+            </span>
+          </p>
+        );
+      })}
       {rings.length > 0 && <h2 className="mt-3 font-semibold">Where the rings take over</h2>}
       {rings.map(({ id, k, gapMm, wheelMm, share }) => (
         <p key={id + String(k)} className="label text-second mt-1">

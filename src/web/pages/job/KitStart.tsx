@@ -7,6 +7,8 @@ import { kitStart } from '#core/plan/kitStart.ts';
 import { limits } from '#contract/limits.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';
+import { kitSum } from '#core/sums/planSums.ts';
+import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Length } from '../../ui/Figure.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
@@ -26,35 +28,41 @@ export function KitStart({ job, answer }: { job: Job; answer: Answer }) {
   return (
     <div data-fields>
       <div className="relative grid grid-cols-4 gap-x-4 max-md:grid-cols-2">
-        {answer.corners.map(({ id, collarMm }) => (
-          <div key={id}>
-            <NumberField
-              label={`Collar to read, ${cornerNames[id]}`}
-              showLabel
-              order={cornerNumbers[id]}
-              quantity="length"
-              decimals={1}
-              range={limits.collarMm}
-              draftKey={`${job.record.id}|kit.${id}`}
-              value={readings[id] ?? null}
-              placeholder={collarMm === null ? 'never read' : 'as it is'}
-              onCommit={(mm) => set(id, mm)}
-            />
-            <p className="label text-second mt-5">
-              {told?.corners[id] ? (
-                <>
-                  {capital(cornerNames[id])} then stands at{' '}
-                  <Length mm={told.corners[id].heightMm} decimals={0} /> ±{' '}
-                  <Length mm={2 * told.corners[id].heightSdMm} decimals={0} />
-                </>
-              ) : collarMm === null ? (
-                'Read the collar at the baseline first.'
-              ) : (
-                'left as it is'
-              )}
-            </p>
-          </div>
-        ))}
+        {answer.corners.map((corner) => {
+          const { id, collarMm } = corner;
+          const stands = told?.corners[id];
+          return (
+            <div key={id}>
+              <NumberField
+                label={`Collar to read, ${cornerNames[id]}`}
+                showLabel
+                order={cornerNumbers[id]}
+                quantity="length"
+                decimals={1}
+                range={limits.collarMm}
+                draftKey={`${job.record.id}|kit.${id}`}
+                value={readings[id] ?? null}
+                placeholder={collarMm === null ? 'never read' : 'as it is'}
+                onCommit={(mm) => set(id, mm)}
+              />
+              <p className="label text-second mt-5">
+                {stands ? (
+                  <>
+                    {capital(cornerNames[id])} then stands at{' '}
+                    <SumFigure name={`Then stands at, ${cornerNames[id]}`} sum={() => kitSum(corner, stands)}>
+                      <Length mm={stands.heightMm} decimals={0} /> ±{' '}
+                      <Length mm={2 * stands.heightSdMm} decimals={0} />
+                    </SumFigure>
+                  </>
+                ) : collarMm === null ? (
+                  'Read the collar at the baseline first.'
+                ) : (
+                  'left as it is'
+                )}
+              </p>
+            </div>
+          );
+        })}
       </div>
       <Button className="mt-3" disabled={told === null} onClick={turn}>
         Turn to these readings

@@ -7,6 +7,11 @@ import { NumberField } from '../../ui/NumberField.tsx';
 import { TextField } from '../../ui/TextField.tsx';
 import { Button } from '../../ui/Button.tsx';
 
+/** Pads read in a case are kept by its place: neither it nor one before it may go. */
+function wasWeighed({ facts }: Job, k: number): boolean {
+  return facts.some(({ fact }) => fact.kind === 'pad' && Number(/^c(\d)-/.exec(fact.slot)?.[1] ?? -1) >= k);
+}
+
 /** Heavy things and when they are aboard. The first case is the one measured in, the second the one the targets mean. */
 export function LoadsTable({ job }: { job: Job }) {
   const { loads, cases } = job.record.document;
@@ -63,7 +68,7 @@ export function LoadsTable({ job }: { job: Job }) {
                       maxLength={limits.nameLength}
                       onCommit={(to) => nameCase(k, to)}
                     />
-                    {k >= 2 && (
+                    {k >= 2 && !wasWeighed(job, k) && (
                       <button
                         type="button"
                         onClick={() => removeCase(k)}

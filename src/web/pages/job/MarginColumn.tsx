@@ -1,9 +1,9 @@
-import { byCorner } from '#core/plan/answer.ts';
-import { useMemo, useState } from 'react';
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { askingWords, bestQuestion } from '#core/judge/asking.ts';
 import { cornerNames } from '#core/machine/body.ts';
 import { marginTitles, worstOfEachKind, type Margin } from '#core/margins/margins.ts';
 import { lengthText } from '#core/units/formatLength.ts';
+import type { Answer } from '#core/plan/answer.ts';
 import { reasonWords } from '#core/plan/reasons.ts';
 import { marginSum } from '#core/sums/marginSum.ts';
 import { useLengthStyle } from '../../app/settings.ts';
@@ -16,10 +16,31 @@ import { isTurned } from '#core/job/fitting.ts';
 import { Judgement } from './Judgement.tsx';
 import { StateMark, stateTone } from '../../ui/StateMark.tsx';
 
+interface Props {
+  job: Job;
+  /** The answer of the plan itself, whatever is tried by hand: what is worth asking is asked of it. */
+  planned: Answer | null;
+}
+
 /** What is left before anything runs out, the smallest first; and the sum of whatever figure was opened. */
-export function MarginColumn({ job }: { job: Job }) {
+export function MarginColumn({ job, planned }: Props) {
   const [all, setAll] = useState(false);
   const rows = all ? job.margins : worstOfEachKind(job.margins);
+  const now = useRef(job.margins);
+  useEffect(() => {
+    now.current = job.margins;
+  }, [job.margins]);
+  const latest = useCallback(
+    (margin: Margin) =>
+      now.current.find(
+        ({ kind, corner, name, loadCase }) =>
+          kind === margin.kind &&
+          corner === margin.corner &&
+          name === margin.name &&
+          loadCase === margin.loadCase,
+      ) ?? margin,
+    [],
+  );
   return (
     <aside
       aria-label="What is left"
@@ -35,7 +56,11 @@ export function MarginColumn({ job }: { job: Job }) {
       {rows.length === 0 && <p className="text-second mt-3">Margins show as soon as a height is read.</p>}
       <ul className="mt-3">
         {rows.map((margin) => (
-          <MarginRow key={margin.kind + margin.corner + (margin.name ?? '')} margin={margin} job={job} />
+          <MarginRow
+            key={margin.kind + margin.corner + (margin.name ?? '')}
+            margin={margin}
+            latest={latest}
+          />
         ))}
       </ul>
       {job.margins.length > 0 && (
@@ -51,7 +76,7 @@ export function MarginColumn({ job }: { job: Job }) {
       <MissingCollars job={job} />
       <Strays job={job} />
       <Judgement job={job} />
-      <WorthAsking job={job} />
+      <WorthAsking answer={planned} />
       <Reasons job={job} />
       <p className="label text-second mt-4 print:hidden">
         Any figure opens its sum: <kbd className="border-rule border px-1 font-sans">s</kbd>
@@ -60,9 +85,21 @@ export function MarginColumn({ job }: { job: Job }) {
   );
 }
 
-function MarginRow({ margin, job }: { margin: Margin; job: Job }) {
-  const corner = byCorner(job.answer)[margin.corner];
-  if (!corner || !job.answer) return null;
+interface RowProps {
+  margin: Margin;
+  /** The same margin as it is when its sum is asked for. */
+  latest: (margin: Margin) => Margin;
+}
+
+/** A line is drawn anew only where something on it can be seen to change: seats are moved in every frame of a drag. */
+const MarginRow = memo(MarginLine, ({ margin: a }, { margin: b }) =>
+  [a.kind === b.kind, a.corner === b.corner, a.name === b.name, a.loadCase === b.loadCase, a.state === b.state, a.assumed === b.assumed,
+   seen(a.leftMm, 0.05) === seen(b.leftMm, 0.05), seen(a.turns ?? 0, 1 / 16) === seen(b.turns ?? 0, 1 / 16), seen(a.share, 0.005) === seen(b.share, 0.005)].every(Boolean),
+); // prettier-ignore
+
+const seen = (value: number, step: number) => Math.round(value / step);
+
+function MarginLine({ margin, latest }: RowProps) {
   return (
     <li className="py-1.5" data-margin={margin.kind}>
       <div className="flex items-baseline gap-2">
@@ -70,7 +107,7 @@ function MarginRow({ margin, job }: { margin: Margin; job: Job }) {
           <StateMark state={margin.state} />
         </span>
         <span className="flex-1 font-semibold">{marginTitles[margin.kind]}</span>
-        <SumFigure name={marginTitles[margin.kind]} sum={() => marginSum(margin)}>
+        <SumFigure name={marginTitles[margin.kind]} sum={() => marginSum(latest(margin))}>
           <MarginValue margin={margin} />
         </SumFigure>
       </div>
@@ -140,9 +177,8 @@ function Strays({ job }: { job: Job }) {
 }
 
 /** The one measurement that would narrow the plan most, while there is one worth the walk. */
-function WorthAsking({ job }: { job: Job }) {
+const WorthAsking = memo(function WorthAsking({ answer }: { answer: Answer | null }) {
   const style = useLengthStyle(1);
-  const { answer } = job;
   const best = useMemo(() => answer && bestQuestion(answer), [answer]);
   if (!best) return null;
   return (
@@ -150,7 +186,7 @@ function WorthAsking({ job }: { job: Job }) {
       {askingWords(best, (mm) => lengthText(mm, style))}
     </p>
   );
-}
+});
 
 function Reasons({ job }: { job: Job }) {
   const style = useLengthStyle(1);

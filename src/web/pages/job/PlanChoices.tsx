@@ -1,6 +1,4 @@
-import { ChevronDown } from 'lucide-react';
-import { Collapsible } from 'radix-ui';
-import { useMemo, useState, type ReactNode } from 'react';
+import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { dependsOnLoad, marginsByCase } from '#core/margins/margins.ts';
 import { casesAfter } from '#core/margins/standing.ts';
@@ -14,60 +12,45 @@ import { limits } from '#contract/limits.ts';
 import { useLengthStyle } from '../../app/settings.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { MarginLine } from '../../features/job/MarginWords.tsx';
+import { chanceSum } from '#core/sums/cornerSums.ts';
+import { caseHeightSum, furthestSum } from '#core/sums/planSums.ts';
+import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
+import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { capital } from '../../features/job/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Length } from '../../ui/Figure.tsx';
 import { PathField } from './fields.tsx';
+import { CutOpenPanel } from './CutOpenPanel.tsx';
 import { KitStart } from './KitStart.tsx';
+import { Panel } from './Panel.tsx';
 
 /** What there is to choose, and what the owner's other load cases make of the plan. */
 export function PlanChoices({ job, answer }: { job: Job; answer: Answer }) {
   if (answer.chanceAfter === null) return null;
   return (
-    <div className="mx-4 mt-2 print:hidden">
-      {!job.state.locked && (
-        <Panel title="Other ways to do it" words="side by side, with what each costs">
-          <AimHigh job={job} />
-          <Ways job={job} answer={answer} />
-        </Panel>
-      )}
-      {!job.state.locked &&
-        !job.state.turning &&
-        answer.corners.some(({ collarMm }) => collarMm !== null) && (
-          <Panel title="Start from a kit sheet" words="its collar readings first, then measure">
-            <KitStart job={job} answer={answer} />
+    <>
+      <CutOpenPanel job={job} answer={answer} />
+      <div className="mx-4 print:hidden">
+        {!job.state.locked && (
+          <Panel title="Other ways to do it" words="side by side, with what each costs">
+            <AimHigh job={job} />
+            <Ways job={job} answer={answer} />
           </Panel>
         )}
-      {casesAfter(answer).length > 1 && (
-        <Panel title="In every load case" words="after this plan" open>
-          <Cases answer={answer} />
-        </Panel>
-      )}
-    </div>
-  );
-}
-
-function Panel({
-  title,
-  words,
-  open = false,
-  children,
-}: {
-  title: string;
-  words: string;
-  open?: boolean;
-  children: ReactNode;
-}) {
-  const [shown, setShown] = useState(open);
-  return (
-    <Collapsible.Root open={shown} onOpenChange={setShown} className="border-rule border-t">
-      <Collapsible.Trigger className="group flex min-h-10 items-center gap-2 text-left font-semibold">
-        <ChevronDown aria-hidden size={16} className="-rotate-90 group-data-[state=open]:rotate-0" />
-        {title} <span className="label text-second font-normal">{words}</span>
-      </Collapsible.Trigger>
-      {/* Worked out only where somebody looks. */}
-      <Collapsible.Content className="overflow-x-auto pb-3">{shown && children}</Collapsible.Content>
-    </Collapsible.Root>
+        {!job.state.locked &&
+          !job.state.turning &&
+          answer.corners.some(({ collarMm }) => collarMm !== null) && (
+            <Panel title="Start from a kit sheet" words="its collar readings first, then measure">
+              <KitStart job={job} answer={answer} />
+            </Panel>
+          )}
+        {casesAfter(answer).length > 1 && (
+          <Panel title="In every load case" words="after this plan" open>
+            <Cases answer={answer} />
+          </Panel>
+        )}
+      </div>
+    </>
   );
 }
 
@@ -139,9 +122,19 @@ function WayRow({ job, way }: { job: Job; way: Alternative }) {
         <span className="label text-second block">{way.why}</span>
       </td>
       <td className="figures px-3 py-1.5 text-right font-semibold">
-        {Math.round(100 * (way.answer.chanceAfter ?? 0))}
+        <SumFigure name={`In 100 land: ${way.title}`} sum={() => chanceSum(way.answer, 'after')}>
+          {Math.round(100 * (way.answer.chanceAfter ?? 0))}
+        </SumFigure>
       </td>
-      <td className="px-3 py-1.5 text-right">{way.offMm === null ? '—' : <Length mm={way.offMm} />}</td>
+      <td className="px-3 py-1.5 text-right">
+        {way.offMm === null ? (
+          '—'
+        ) : (
+          <SumFigure name={`Furthest off: ${way.title}`} sum={() => furthestSum(way)}>
+            <Length mm={way.offMm} />
+          </SumFigure>
+        )}
+      </td>
       <td className="label px-3 py-2">{movedWords(way)}</td>
       <td className="label px-3 py-2">{way.worst ? <MarginLine margin={way.worst} /> : '—'}</td>
       <td className="py-1.5 text-right">
@@ -180,14 +173,14 @@ function Cases({ answer }: { answer: Answer }) {
         </tr>
       </thead>
       <tbody>
-        {casesAfter(answer).map(({ loadCase, heightsMm }) => {
+        {casesAfter(answer).map(({ loadCase, index, heightsMm }) => {
           const worst = margins.find((one) => one.loadCase === loadCase)?.margins.find(dependsOnLoad);
           return (
             <tr key={loadCase} className="border-rule border-t" data-case={loadCase}>
               <td className="py-1.5 font-medium">{capital(loadCase)}</td>
               {heightsMm.map((mm, k) => (
                 <td key={answer.corners[k]?.id} className="px-3 py-1.5 text-right">
-                  <Length mm={mm} decimals={0} />
+                  <CaseHeight answer={answer} k={index} corner={answer.corners[k]} mm={mm} />
                 </td>
               ))}
               <td className="label px-3 py-1.5">{worst ? <MarginLine margin={worst} /> : '—'}</td>
@@ -196,5 +189,23 @@ function Cases({ answer }: { answer: Answer }) {
         })}
       </tbody>
     </table>
+  );
+}
+
+interface CaseHeightProps {
+  answer: Answer;
+  /** Place of the load case among the owner's. */
+  k: number;
+  corner: CornerAnswer | undefined;
+  mm: number;
+}
+
+function CaseHeight({ answer, k, corner, mm }: CaseHeightProps) {
+  if (!corner) return null;
+  const name = `Height, ${answer.document.cases[k] ?? ''}, ${cornerNames[corner.id]}`;
+  return (
+    <SumFigure name={name} sum={() => caseHeightSum(answer, corner, k)}>
+      <Length mm={mm} decimals={0} />
+    </SumFigure>
   );
 }

@@ -1,28 +1,23 @@
-import { useNavigate } from 'react-router';
+import { hardEndOf } from '#core/job/fitting.ts';
 import { firstToTurn } from '#core/job/nextAction.ts';
-import { toldPlan, planFact } from '#core/plan/tell.ts';
 import type { Answer } from '#core/plan/answer.ts';
-import { isMoved, type CornerAnswer } from '#core/plan/cornerAnswer.ts';
+import { scalesWanted, type CornerAnswer } from '#core/plan/cornerAnswer.ts';
 import { cornersIn, cornerNames } from '#core/machine/body.ts';
-import {
-  chanceSum,
-  crossSum,
-  heightNowSum,
-  predictedSum,
-  seatMoveSum,
-  stopAtSum,
-} from '#core/sums/cornerSums.ts';
+import { chanceSum, crossSum, heightNowSum, predictedSum } from '#core/sums/cornerSums.ts';
+import { Link } from 'react-router';
+import { padAfterSum, padsAround } from '#core/sums/scaleSums.ts';
+import { Mass } from '../../ui/Measure.tsx';
 import { useSampledPlan } from '../../features/job/useSampledPlan.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
-import { Button } from '../../ui/Button.tsx';
-import { OtherMoves, SeatMove } from '../../features/job/MoveWords.tsx';
 import { Length } from '../../ui/Figure.tsx';
 import { CornerGrid } from './CornerGrid.tsx';
 import { Footer, NextLink } from './Footer.tsx';
+import { Move } from './PlannedMove.tsx';
 import { PenBoxes } from './PenBoxes.tsx';
 import { PlanChoices } from './PlanChoices.tsx';
 import { SideChoice } from './SideChoice.tsx';
+import { StartTurning } from './StartTurning.tsx';
 
 /** What to turn, by how much, where to stop, and what it will then measure. */
 export function PlanStage({ job }: { job: Job }) {
@@ -49,7 +44,7 @@ export function PlanStage({ job }: { job: Job }) {
           <p className="text-second">The plan needs a reading and a target at each corner.</p>
         )}
         <SideChoice job={job} />
-        {answer ? <StartTurning job={job} answer={answer} /> : <NextLink job={job} from="plan" />}
+        {answer ? <StartTurning job={job} answer={answer} from="plan" /> : <NextLink job={job} from="plan" />}
       </Footer>
     </>
   );
@@ -81,6 +76,7 @@ function Planned({ corner, answer }: { corner: CornerAnswer; answer: Answer }) {
         </SumFigure>
       </p>
       <SagLine corner={corner} answer={answer} />
+      <WeightLine corner={corner} answer={answer} />
       <div className="mt-3" data-testid={`move-${corner.id}`}>
         <Move corner={corner} answer={answer} />
       </div>
@@ -101,62 +97,16 @@ function SagLine({ corner, answer }: { corner: CornerAnswer; answer: Answer }) {
   );
 }
 
-function Move({ corner, answer }: { corner: CornerAnswer; answer: Answer }) {
-  const { targetMm } = corner.spec;
-  if (targetMm === null && answer.document.corners[corner.id].sagMm === null)
-    return <p className="text-second font-semibold">no target</p>;
+/** Weight on the wheel now and after, where it was ever weighed on pads. */
+function WeightLine({ corner: { id }, answer }: { corner: CornerAnswer; answer: Answer }) {
+  if (!answer.state.rounds.some(({ pads }) => pads[id])) return null;
+  const { nowKg, afterKg } = padsAround(answer, id);
   return (
-    <>
-      <SeatLines corner={corner} answer={answer} />
-      <OtherMoves corner={corner} fitting={answer.document.corners[corner.id].fitting} />
-    </>
-  );
-}
-
-/** The seat, cam or pressure: what to do, then where to stop. */
-function SeatLines({ corner, answer }: { corner: CornerAnswer; answer: Answer }) {
-  const name = cornerNames[corner.id];
-  if (corner.seatMm === 0)
-    return (
-      <>
-        <p className="text-second text-head font-semibold">leave{corner.mountMm !== 0 && ' the seat'}</p>
-        {corner.collarMm !== null && (
-          <p>
-            reads <Length mm={corner.collarMm} />
-          </p>
-        )}
-      </>
-    );
-  return (
-    <>
-      <p className="text-action text-head font-semibold">
-        <SumFigure name={`Seat move, ${name}`} sum={() => seatMoveSum(corner, answer)}>
-          <SeatMove
-            turns={corner.turns}
-            steps={corner.steps}
-            fitting={answer.document.corners[corner.id].fitting}
-            cam={corner.cam?.after ?? null}
-            airBar={corner.airBar?.after ?? null}
-          />
-        </SumFigure>
-      </p>
-      <p className="font-medium">
-        {corner.cam || corner.airBar ? null : corner.stopAtMm === null ? (
-          <>
-            <Length mm={Math.abs(corner.seatMm)} /> of seat
-          </>
-        ) : (
-          <SumFigure name={`Stop at, ${name}`} sum={() => stopAtSum(corner)}>
-            stop at <Length mm={corner.stopAtMm} />
-          </SumFigure>
-        )}
-      </p>
-      {corner.stopAtMm !== null && (
-        <p className="label text-second">
-          <Length mm={Math.abs(corner.seatMm)} /> of seat
-        </p>
-      )}
-    </>
+    <p className="text-second" data-testid={`weight-${id}`}>
+      <SumFigure name={`Weight after the plan, ${cornerNames[id]}`} sum={() => padAfterSum(answer, id)}>
+        <Mass kg={nowKg} decimals={1} /> → <Mass kg={afterKg} decimals={1} />
+      </SumFigure>
+    </p>
   );
 }
 
@@ -197,52 +147,32 @@ function Outlook({ job, answer }: { job: Job; answer: Answer }) {
         {missing.length > 0
           ? `Not measured: ${missing.map((id) => cornerNames[id]).join(', ')}; each is taken to move as its twin.`
           : first && !job.state.turning
-            ? `Start ${cornerNames[first]}: ${answer.document.hardEnd ? 'the hard end first, and once' : 'it moves most'}.`
+            ? `Start ${cornerNames[first]}: ${hardEndOf(answer.document) ? 'the hard end first, and once' : 'it moves most'}.`
             : ''}
-        <CrossLine answer={answer} />
+        <CrossLine answer={answer} jobId={job.record.id} />
         {isFitted(answer) && !job.state.locked && <SampledLine job={job} />}
       </span>
     </p>
   );
 }
 
-/** Cross weight, where somebody asked for one. */
-function CrossLine({ answer }: { answer: Answer }) {
-  const { cross } = answer;
-  if (!cross || cross.target === null) return null;
+/** What is asked of the scales: cross weight, or equal front wheels. */
+function CrossLine({ answer, jobId }: { answer: Answer; jobId: string }) {
+  const wanted = scalesWanted(answer.cross);
+  if (!wanted) return null;
+  const { what, now, after, target } = wanted;
   return (
     <span data-testid="cross">
       {' '}
-      Cross weight{' '}
-      <SumFigure name="Cross weight" sum={() => crossSum(answer)}>
-        {(100 * cross.now).toFixed(1)} → {(100 * cross.after).toFixed(1)} %
+      {what === 'front' ? 'Right front of the front' : 'Cross weight'}{' '}
+      <SumFigure name="Weight on the scales" sum={() => crossSum(answer)}>
+        {(100 * now).toFixed(1)} → {(100 * after).toFixed(1)} %
       </SumFigure>
-      , {(100 * cross.target).toFixed(1)} wanted.
+      , {(100 * target).toFixed(1)} wanted:{' '}
+      <Link to={`/jobs/${jobId}/scales`} className="text-action underline underline-offset-4">
+        what it costs
+      </Link>
+      .
     </span>
-  );
-}
-
-function StartTurning({ job, answer }: { job: Job; answer: Answer }) {
-  const navigate = useNavigate();
-  const { turning } = job.state;
-  const stale = turning !== null && JSON.stringify(toldPlan(answer)) !== JSON.stringify(turning.told);
-  const untouched = turning !== null && !turning.begun;
-  const moving = answer.corners.some(isMoved);
-  const go = (tell: boolean) => {
-    if (tell) job.actions.record(`Plan told, round ${answer.state.current + 1}`, planFact(answer));
-    void navigate(`/jobs/${job.record.id}/turn`);
-  };
-  if (job.state.locked) return <NextLink job={job} from="plan" />;
-  if (!moving && !turning) return <p className="ml-auto font-semibold">Nothing to turn: leave everything.</p>;
-  if (turning && !(stale && untouched))
-    return (
-      <Button look="main" className="ml-auto" onClick={() => go(false)}>
-        Go on turning
-      </Button>
-    );
-  return (
-    <Button look="main" className="ml-auto" onClick={() => go(true)} disabled={answer.chanceAfter === null}>
-      {turning ? 'Turn by this new plan' : 'Start turning'}
-    </Button>
   );
 }

@@ -1,27 +1,32 @@
-import { blankFact } from '#core/job/facts.ts';
 import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
-import { referenceKinds, type Footing } from '#core/geometry/reference.ts';
+import { referenceKinds } from '#core/geometry/reference.ts';
 import { gainGroups } from '#core/job/corner.ts';
 import { settledIn } from '#core/job/again.ts';
-import { limits } from '#contract/limits.ts';
+import { scalesWanted } from '#core/plan/cornerAnswer.ts';
+import type { Answer } from '#core/plan/answer.ts';
+import { tolerances } from '#core/tolerances.ts';
 import { goodEnough, settlesBy } from '#core/job/nextAction.ts';
 import type { ToldCorner } from '#core/job/types.ts';
-import { cornersIn, cornerNames, footingOf, type CornerId } from '#core/machine/body.ts';
+import { cornersIn, cornerNames, type CornerId } from '#core/machine/body.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
 import { chanceSum, gainSum, heightNowSum, spreadSum, toldSum } from '#core/sums/cornerSums.ts';
+import { lostSum } from '#core/sums/planSums.ts';
 import { useLengthStyle, useSettings } from '../../app/settings.ts';
 import type { Job } from '../../features/job/useJob.ts';
-import { capital, cornerNumbers, roundWords } from '../../features/job/words.ts';
+import { capital, cornerNumbers } from '../../features/job/words.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Length, Plain } from '../../ui/Figure.tsx';
+import { CutOpenNowPanel } from './CutOpenPanel.tsx';
 import { CornerGrid } from './CornerGrid.tsx';
 import { FactField, ranges, useHeightQuestion } from './fields.tsx';
 import { NextReading } from './NextReading.tsx';
 import { PhotoSlot } from './PhotoSlot.tsx';
 import { Footer, NextLink } from './Footer.tsx';
+import { ScalesPanel } from './scales/ScalesPanel.tsx';
+import { Settled } from './Settled.tsx';
 
 const RoundsChart = lazy(async () => ({
   default: (await import('../../charts/RoundsChart.tsx')).RoundsChart,
@@ -39,6 +44,8 @@ export function BaselineStage({ job }: { job: Job }) {
         showPlan={false}
         corner={(id, answer) => <Readings job={job} id={id} round={0} answer={answer} told={null} />}
       />
+      <ScalesPanel job={job} round={0} />
+      <CutOpenNowPanel job={job} />
       <Footer>
         <Settled job={job} round={0} />
         <NextLink job={job} from="baseline" />
@@ -97,6 +104,8 @@ export function MeasureStage({ job }: { job: Job }) {
           <RoundsChart job={job} />
         </Suspense>
       )}
+      <ScalesPanel job={job} round={round} />
+      <CutOpenNowPanel job={job} />
       <Footer>
         <Settled job={job} round={round} />
         <LeaveToSettle job={job} round={round} />
@@ -237,62 +246,6 @@ function Compared({ answer, told, where }: { answer: CornerAnswer | null; told: 
   );
 }
 
-const WAYS: Record<Footing, readonly string[]> = {
-  wheels: ['rolled', 'bounced', 'driven'],
-  bikes: ['bounced', 'pressed and lifted', 'ridden'],
-  sleds: ['on casters', 'bounced', 'ridden'],
-};
-
-/** How it was settled. Without it the readings count as weak evidence. */
-function Settled({ job, round }: { job: Job; round: number }) {
-  const now = job.state.rounds[round]?.settled ?? null;
-  const chosen = new Set(now?.split(' and ') ?? []);
-  const place = { kind: 'settled' as const, round, corner: null, slot: 'how' };
-  const ways = WAYS[footingOf(job.record.document.machine.class)];
-  const toggle = (way: string) => {
-    if (chosen.has(way)) chosen.delete(way);
-    else chosen.add(way);
-    const how = ways.filter((one) => chosen.has(one)).join(' and ');
-    if (how === '') job.actions.clear(`Settling, ${roundWords(round)}, taken back`, place);
-    else job.actions.record(`Settled: ${how}, ${roundWords(round)}`, { ...blankFact(place), how });
-  };
-  return (
-    <fieldset className="flex flex-wrap items-center gap-x-3 gap-y-1">
-      <legend className="sr-only">Settled how</legend>
-      <span className={`font-semibold ${now === null ? 'text-tight' : ''}`}>
-        {now === null ? 'Settle first:' : 'Settled:'}
-      </span>
-      {ways.map((way) => (
-        <label key={way} className="flex min-h-9 cursor-pointer items-center gap-1.5">
-          <input
-            type="checkbox"
-            checked={chosen.has(way)}
-            onChange={() => toggle(way)}
-            className="accent-action size-4"
-          />
-          {way}
-        </label>
-      ))}
-      {round > 0 &&
-        (chosen.has('driven') ||
-          chosen.has('ridden') ||
-          (job.state.rounds[round]?.drivenKm ?? null) !== null) && (
-          <div data-fields className="relative w-28">
-            <FactField
-              job={job}
-              place={{ kind: 'driven', round, corner: null, slot: 'km' }}
-              label="Driven, km"
-              showLabel
-              order={1}
-              quantity="number"
-              range={limits.recheckKm}
-            />
-          </div>
-        )}
-    </fieldset>
-  );
-}
-
 function Verdict({ job, round }: { job: Job; round: number }) {
   const { answer } = job;
   const complete = cornersIn(job.record.document).every(
@@ -305,8 +258,19 @@ function Verdict({ job, round }: { job: Job; round: number }) {
       <SumFigure name="Chance that all are in tolerance now" sum={() => chanceSum(answer, 'now')}>
         {goodEnough(answer) ? `In tolerance, ${chance}: lock it.` : `${chance} that all are in.`}
       </SumFigure>
+      {scalesOff(answer)}
     </p>
   );
+}
+
+/** Heights may be in while the weight is not where it was asked. */
+function scalesOff({ cross }: Answer): string | null {
+  const wanted = scalesWanted(cross);
+  if (!wanted || Math.abs(wanted.now - wanted.target) <= tolerances.crossShare) return null;
+  const [now, target] = [wanted.now, wanted.target].map((share) => `${(100 * share).toFixed(1)} %`);
+  return wanted.what === 'front'
+    ? ` The right front carries ${now ?? ''} of the front, ${target ?? ''} wanted.`
+    : ` Cross weight is ${now ?? ''}, ${target ?? ''} wanted.`;
 }
 
 /** Standing a little high all round is no fault of springs that have yet to settle: that can be chosen. */
@@ -340,10 +304,15 @@ function Lost({ job }: { job: Job }) {
         <span key={id}>
           {k > 0 && ', '}
           {cornerNames[id as CornerId]}{' '}
-          <b>
-            <Length mm={lostMm} />
-          </b>{' '}
-          ± <Length mm={sdMm} />
+          <SumFigure
+            name={`Lost on the road, ${cornerNames[id as CornerId]}`}
+            sum={() => job.answer && lostSum(job.answer, id as CornerId)}
+          >
+            <b>
+              <Length mm={lostMm} />
+            </b>{' '}
+            ± <Length mm={sdMm} />
+          </SumFigure>
         </span>
       ))}
       . Kept with the machine.

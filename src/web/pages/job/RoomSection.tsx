@@ -1,16 +1,18 @@
 import { ChevronDown, Plus, X } from 'lucide-react';
 import { Collapsible } from 'radix-ui';
 import type { Json } from '#core/job/types.ts';
+import { blankBar, blankClearance } from '#core/job/create.ts';
 import { cornerNames, cornersIn, footingOf, type CornerId } from '#core/machine/body.ts';
 import { limits } from '#contract/limits.ts';
 import { pathKey } from '../../features/job/draftKeys.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { cornerNumbers } from '../../features/job/words.ts';
 import type { QuantityName, Range } from '../../features/numbers/quantity.ts';
+import { Select } from '../../ui/Select.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { TextField } from '../../ui/TextField.tsx';
-import { CornerRow, CornerSelect, CornerTable } from './CornerRow.tsx';
+import { CornerRow, CornerTable } from './CornerRow.tsx';
 import { PathField } from './fields.tsx';
 
 /** What can touch, what ties left and right together, and what it stands on. */
@@ -84,7 +86,7 @@ const clearances: ListKind = {
     { key: 'perMm', label: 'Gains', help: 'mm per mm of rise', quantity: 'number', range: { min: -5, max: 5 } },
     { key: 'leastMm', label: 'At least', help: 'must stay', quantity: 'length', range: limits.clearanceMm },
   ],
-  blank: { name: 'tyre to arch', nowMm: 60, perMm: 1, leastMm: 20 },
+  blank: { ...blankClearance },
 }; // prettier-ignore
 
 const joints: ListKind = {
@@ -140,7 +142,7 @@ function CornerList({ job, at, title, what, none, columns, blank }: ListKind & {
                 return (
                   <tr key={id + String(k)} className="border-rule relative border-t align-bottom">
                     <td className="py-1">
-                      <CornerSelect
+                      <Select
                         label={`Corner of ${named}`}
                         value={id}
                         options={ids.map((one) => ({ value: one, words: cornerNames[one] }))}
@@ -235,7 +237,7 @@ function Bars({ job }: { job: Job }) {
             <div key={axle} className="grid grid-cols-2 items-end gap-x-4">
               <label>
                 <span className="label text-second block">{axle === 'front' ? 'Front bar' : 'Rear bar'}</span>
-                <CornerSelect
+                <Select
                   label={axle === 'front' ? 'Front bar' : 'Rear bar'}
                   value={state}
                   options={[
@@ -246,9 +248,7 @@ function Bars({ job }: { job: Job }) {
                   onChange={(next) =>
                     put(
                       `Bar, ${axle}`,
-                      next === 'none'
-                        ? null
-                        : { rateNPerMm: bar?.rateNPerMm ?? 10, hooked: next === 'hooked' },
+                      next === 'none' ? null : { ...(bar ?? blankBar(10, false)), hooked: next === 'hooked' },
                     )
                   }
                 />

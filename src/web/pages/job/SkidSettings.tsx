@@ -1,6 +1,6 @@
 import { blankFact, factAt } from '#core/job/facts.ts';
 import type { Job } from '../../features/job/useJob.ts';
-import { CornerSelect } from './CornerRow.tsx';
+import { Select } from '../../ui/Select.tsx';
 
 const PARTS = [
   {
@@ -38,7 +38,7 @@ export function SkidSettings({ job }: { job: Job }) {
         return (
           <div key={slot} className="mt-2 flex items-center gap-3">
             <div className="w-28 shrink-0">
-              <CornerSelect
+              <Select
                 label={title}
                 value={String(now?.valueMm ?? '')}
                 options={[

@@ -9,6 +9,7 @@ import { cornerNumbers } from '../../features/job/words.ts';
 import type { QuantityName, Range } from '../../features/numbers/quantity.ts';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { CornerRow } from './CornerRow.tsx';
+import { RackPick } from './RackPick.tsx';
 
 type SpringNumber = 'rateNPerMm' | 'freeLengthMm' | 'solidLengthMm';
 
@@ -159,7 +160,7 @@ function StackSize({ job, id }: { job: Job; id: CornerId }) {
   };
   const button = 'text-action inline-flex size-9 items-center justify-center';
   return (
-    <span className="flex items-center">
+    <span className="flex flex-wrap items-center gap-x-1">
       <span className="figures w-4">{count}</span>
       {count > 0 && count < limits.springsPerCorner && (
         <button
@@ -186,6 +187,7 @@ function StackSize({ job, id }: { job: Job; id: CornerId }) {
           <X aria-hidden size={16} />
         </button>
       )}
+      <RackPick job={job} id={id} />
     </span>
   );
 }

@@ -18,6 +18,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Length } from '../../ui/Figure.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { Cautions } from './Cautions.tsx';
+import { CutOpenPanel } from './CutOpenPanel.tsx';
 import { CornerGrid } from './CornerGrid.tsx';
 import { ranges } from './fields.tsx';
 import { Footer, NextLink } from './Footer.tsx';
@@ -49,6 +50,7 @@ export function TurnStage({ job }: { job: Job }) {
         showPlan={state.turning !== null}
         corner={(id) => <CornerWork job={job} id={id} round={round} told={told} />}
       />
+      {job.answer && <CutOpenPanel job={job} answer={job.answer} />}
       <Footer>
         <p aria-live="polite">
           {state.turning ? (

@@ -1,9 +1,11 @@
+import { blankDocument } from '#core/job/create.ts';
 import { standingFacts } from '#core/job/facts.ts';
 import { readRounds } from '#core/job/rounds.ts';
 import { prepFor } from '#core/judge/checks.ts';
 import { stages, stagesOf } from '#core/job/nextAction.ts';
 import { blankSpring } from '#core/job/spring.ts';
 import type { JobRecord } from '#core/job/types.ts';
+import { marginsFor } from '#core/margins/margins.ts';
 import { answerFor } from '#core/plan/answer.ts';
 import { planFact } from '#core/plan/tell.ts';
 import {
@@ -20,13 +22,16 @@ import {
 import type { Job } from '../../features/job/useJob.ts';
 import { stageStanding, stageTitles } from './stages.ts';
 
-const jobOf = (made: JobRecord) =>
-  ({
+const jobOf = (made: JobRecord) => {
+  const answer = answerFor(made);
+  return {
     record: made,
     facts: standingFacts(made),
     state: readRounds(made),
-    answer: answerFor(made),
-  }) as Job;
+    answer,
+    margins: answer ? marginsFor(answer) : [],
+  } as unknown as Job;
+};
 const words = (made: JobRecord) =>
   Object.fromEntries(stages.map((stage) => [stage, stageStanding(stage, jobOf(made)).words]));
 const states = (made: JobRecord) =>
@@ -36,11 +41,14 @@ test('every stage has a title', () => {
   expect(stages.map((stage) => stageTitles[stage])).toEqual([
     'Intake',
     'Prep',
+    'Sag bench',
     'Baseline',
+    'Scales',
     'Plan',
     'Turn',
     'Measure again',
     'Rings',
+    'Stance',
     'Close out',
     'Ride',
   ]);
@@ -111,6 +119,29 @@ test('rings: as they stand, to be set, at their gaps; a job without any has no s
     ),
   );
   expect(stageStanding('rings', jobOf(set))).toEqual({ state: 'done', words: 'at their gaps' });
+});
+
+test('scales and stance: what was weighed, and a low point that is too low; only where there are four wheels', () => {
+  const pads = [260, 240, 242, 258].map((valueMm, i) =>
+    factEntry({ kind: 'pad', corner: fourCorners[i] ?? 'LF', valueMm }),
+  );
+  expect(stageStanding('scales', jobOf(measured())).words).toBe('');
+  const asked = measured(
+    365,
+    plainDocument((document) => {
+      document.crossTarget = 0.5;
+      document.stance.points = [{ name: 'sump', xMm: 700, yMm: 0, nowMm: 80, leastMm: 90 }];
+    }),
+  );
+  expect(stageStanding('scales', jobOf(asked)).words).toBe('not weighed');
+  expect(stageStanding('scales', jobOf(add(asked, ...pads.slice(0, 2)))).words).toBe('2 of 4 weighed');
+  expect(stageStanding('scales', jobOf(add(asked, ...pads)))).toEqual({
+    state: 'done',
+    words: 'cross 48.2 %',
+  });
+  expect(stageStanding('stance', jobOf(asked))).toEqual({ state: 'look', words: '1 too low' });
+  expect(stagesOf(blankDocument('scooter', 'Plover'))).not.toContain('scales');
+  expect(stagesOf(blankDocument('truck', 'Plover'))).toEqual(expect.arrayContaining(['scales', 'stance']));
 });
 
 test('turning, turned, measured, locked', () => {

@@ -2,16 +2,20 @@ import { prepFor } from '#core/judge/checks.ts';
 import { isUntold, type Stage } from '#core/job/nextAction.ts';
 import { isOffItsGap } from '#core/plan/cornerAnswer.ts';
 import { cornersIn, type CornerId } from '#core/machine/body.ts';
+import { balanceOf, takenPads } from '#core/scales/balance.ts';
 import type { Job } from '../../features/job/useJob.ts';
 
 export const stageTitles: Record<Stage, string> = {
   intake: 'Intake',
   prep: 'Prep',
+  sag: 'Sag bench',
   baseline: 'Baseline',
+  scales: 'Scales',
   plan: 'Plan',
   turn: 'Turn',
   measure: 'Measure again',
   rings: 'Rings',
+  stance: 'Stance',
   'close-out': 'Close out',
   ride: 'Ride',
 };
@@ -38,7 +42,29 @@ const standings: Record<Stage, (job: Job) => { state: StageState; words: string 
       ? { state: 'done', words: 'all seen to' }
       : { state: 'open', words: `${all - seen} to see to` };
   },
+  sag: ({ state, record }) => {
+    const read = Object.keys(state.rounds[state.current]?.sag ?? {}).length;
+    const all = cornersIn(record.document).length;
+    if (read === 0) return { state: 'open', words: '' };
+    return read < all
+      ? { state: 'open', words: `${read} of ${all} read` }
+      : { state: 'done', words: state.current === 0 ? 'read' : `round ${state.current} read` };
+  },
   baseline: ({ state, record }) => readingWords(state.rounds[0], cornersIn(record.document)),
+  scales: ({ state, record }) => {
+    const { pads } = state.rounds[state.current] ?? { pads: {} };
+    const asked = record.document.crossTarget !== null || record.document.frontEqual;
+    const read = Object.keys(pads).length;
+    if (read === 0) return { state: 'open', words: asked ? 'not weighed' : '' };
+    const cross = balanceOf(takenPads(record.document, pads))?.cross.value;
+    return read < cornersIn(record.document).length
+      ? { state: 'open', words: `${read} of 4 weighed` }
+      : { state: 'done', words: cross === undefined ? 'weighed' : `cross ${(100 * cross).toFixed(1)} %` };
+  },
+  stance: ({ margins }) => {
+    const short = margins.filter(({ kind, state }) => kind === 'ground' && state === 'short').length;
+    return short > 0 ? { state: 'look', words: `${short} too low` } : { state: 'open', words: '' };
+  },
   plan: ({ answer, state }) => {
     if (state.current > 0 || state.turning) return { state: 'done', words: 'told' };
     if (!answer || answer.chanceAfter === null) return { state: 'open', words: 'needs readings' };

@@ -9,6 +9,7 @@ import { gainGroups, type GainGroup } from '#core/job/corner.ts';
 import { chanceSum, seatMoveSum } from '#core/sums/cornerSums.ts';
 import type { Json } from '#core/job/types.ts';
 import { useLengthStyle } from '../../app/settings.ts';
+import { ClassChoice } from '../../features/job/ClassChoice.tsx';
 import { pathKey } from '../../features/job/draftKeys.ts';
 import { useNewJob, type Job } from '../../features/job/useJob.ts';
 import { useUndoKeys } from '../../features/job/useUndoKeys.ts';
@@ -48,20 +49,7 @@ export function NewSetupPage() {
       <div>
         <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
           <h1 className="text-head mr-2 font-semibold">New setup</h1>
-          <div role="radiogroup" aria-label="Machine class" className="flex flex-wrap gap-2">
-            {machineClasses.map((one) => (
-              <button
-                key={one}
-                type="button"
-                role="radio"
-                aria-checked={one === current}
-                onClick={() => choose(one)}
-                className={`min-h-9 border px-3 ${one === current ? 'border-action text-action bg-sheet border-2 font-semibold' : 'border-second/60'}`}
-              >
-                {classDefaults[one].title}
-              </button>
-            ))}
-          </div>
+          <ClassChoice classes={machineClasses} current={current} onChoose={choose} />
         </div>
         <div data-fields className="bg-sheet border-rule mt-4 border px-4 pt-2 pb-4">
           <Columns job={job} />

@@ -1,0 +1,53 @@
+import { useMutation, useQuery } from '@tanstack/react-query';
+import type { ImportRack, PutSpring, Rack } from '#contract/api.ts';
+import type { RackSpring } from '#core/rack/spring.ts';
+import { callApi, removeAt } from './client.ts';
+import { queryClient } from './jobs.ts';
+
+const KEY = ['rack'];
+
+/** Every spring of the rack, by name. */
+export function useRack() {
+  return useQuery({
+    queryKey: KEY,
+    queryFn: async () => (await callApi<Rack>('/rack')).springs,
+    staleTime: 10_000,
+  });
+}
+
+const change = (make: (springs: RackSpring[]) => RackSpring[]) =>
+  queryClient.setQueryData<RackSpring[]>(KEY, (springs) => springs && make(springs));
+
+const withSpring = (springs: RackSpring[], spring: RackSpring) =>
+  [...springs.filter(({ id }) => id !== spring.id), spring].sort((a, b) => a.name.localeCompare(b.name));
+
+/** Keeps a spring, shown at once; where the server is not reached it stays shown, and can be sent again. */
+export function usePutSpring() {
+  return useMutation({
+    mutationFn: (spring: PutSpring) => callApi<RackSpring>('/rack', spring),
+    onMutate: (spring) =>
+      change((springs) => withSpring(springs, { ...spring, version: spring.version ?? 0 })),
+    onSuccess: (kept) => change((springs) => withSpring(springs, kept)),
+  });
+}
+
+/** Removes a spring. */
+export function useRemoveSpring() {
+  return useMutation({
+    mutationFn: ({ id }: RackSpring) => removeAt(`/rack/${id}`),
+    onSuccess: (_, { id }) => change((springs) => springs.filter((one) => one.id !== id)),
+  });
+}
+
+/** Takes springs in, all or none. */
+export function useImportRack() {
+  return useMutation({
+    mutationFn: (body: ImportRack) => callApi<Rack>('/rack/import', body),
+    onSuccess: ({ springs }) => change(() => springs),
+  });
+}
+
+/** Asks the server for the rack as it is. */
+export function refetchRack(): void {
+  void queryClient.invalidateQueries({ queryKey: KEY });
+}

@@ -1,0 +1,135 @@
+import { useEffect, useRef, useState } from 'react';
+import { axleOf, type CornerId } from '#core/machine/body.ts';
+import { lengthText } from '#core/units/formatLength.ts';
+import { useLengthStyle } from '../../app/settings.ts';
+import { Button } from '../../ui/Button.tsx';
+import { simulatedAddress, useGauge, useGaugeSetting } from './useGauge.ts';
+
+interface Props {
+  id: CornerId;
+  /** What is being read, by its slot: a simulated instrument does it. */
+  slot: string;
+  onTake: (valueMm: number) => void;
+}
+
+/** ms that a reading must have been steady before it is taken by itself. */
+const STEADY_MS = 1500;
+
+/** An instrument beside the keys: what it reads, whether it is steady, and one press to take it. */
+export function GaugeLine({ id, slot, onTake }: Props) {
+  const style = useLengthStyle(1);
+  const { address, byItself, use, setByItself } = useGaugeSetting();
+  const { state, readings, broken, tell } = useGauge();
+  const end = axleOf(id);
+  useEffect(() => {
+    if (address === simulatedAddress()) tell({ do: slot, end });
+  }, [address, slot, end, tell, state]);
+  const lengths = Object.values(readings).filter(({ kind }) => kind === 'length');
+  const reading = lengths.find(({ name }) => name.includes(end)) ?? lengths[0];
+  const steady = reading?.steady ?? false;
+  const mm = reading ? Math.round(10 * reading.value) / 10 : null;
+  useTakenByItself({ mm: byItself ? mm : null, steady, prompt: `${id} ${slot}`, onTake });
+  if (address === null) return <ChooseGauge use={use} />;
+  return (
+    <div className="border-rule mt-4 border-t pt-3" data-testid="gauge">
+      <p className="text-[20px]" aria-live="polite">
+        {state === 'away' && 'The gauge is away; it is tried again. Type the reading meanwhile.'}
+        {state === 'connecting' && 'Listening for the gauge …'}
+        {state === 'reading' &&
+          (reading ? (
+            <>
+              <span className="text-second">{reading.name}</span>{' '}
+              <b className="figures text-[28px]">{mm === null ? '' : lengthText(mm, style)}</b>{' '}
+              <span className={steady ? '' : 'text-tight'}>{steady ? 'steady' : 'moving'}</span>
+            </>
+          ) : (
+            'The gauge says nothing yet.'
+          ))}
+        {broken > 0 && (
+          <span className="label text-tight block">{broken} lines from it could not be read.</span>
+        )}
+      </p>
+      <div className="mt-2 flex flex-wrap items-center gap-4">
+        <Button
+          className="min-h-14 px-6 text-[20px]"
+          disabled={mm === null || !steady}
+          onClick={() => mm !== null && onTake(mm)}
+        >
+          Take it
+        </Button>
+        <label className="flex min-h-11 cursor-pointer items-center gap-2">
+          <input
+            type="checkbox"
+            className="accent-action size-5"
+            checked={byItself}
+            onChange={(event) => setByItself(event.target.checked)}
+          />
+          take it when steady
+        </label>
+        <Button look="quiet" onClick={() => use(null)}>
+          No gauge
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+interface Taken {
+  /** mm; null while nothing is to be taken by itself. */
+  mm: number | null;
+  steady: boolean;
+  /** What is being read. */
+  prompt: string;
+  onTake: (valueMm: number) => void;
+}
+
+/**
+ * Takes a value once it has stood for a while. What was steady before this was asked for is the reading before: it has to
+ * move first.
+ */
+function useTakenByItself({ mm, steady, prompt, onTake }: Taken): void {
+  const latest = useRef({ mm, onTake });
+  const movedFor = useRef<string | null>(null);
+  useEffect(() => {
+    latest.current = { mm, onTake };
+    if (mm !== null && !steady) movedFor.current = prompt;
+  });
+  const still = mm !== null && steady;
+  useEffect(() => {
+    if (!still) return;
+    const timer = setTimeout(() => {
+      const now = latest.current;
+      if (movedFor.current === prompt && now.mm !== null) now.onTake(now.mm);
+    }, STEADY_MS);
+    return () => clearTimeout(timer);
+  }, [still, prompt]);
+}
+
+/** Which instrument to listen to: the simulated one, or an address on this machine. */
+export function ChooseGauge({ use }: { use: (address: string) => void }) {
+  const [address, setAddress] = useState('ws://127.0.0.1:');
+  const good = /^wss?:\/\/(127\.0\.0\.1|localhost)(:\d{2,5})?(\/\S*)?$/.test(address);
+  return (
+    <details className="mt-4">
+      <summary className="text-action min-h-11 cursor-pointer text-[18px] font-semibold">
+        Read from an instrument
+      </summary>
+      <div className="mt-2 flex flex-wrap items-end gap-4">
+        <Button className="min-h-11" onClick={() => use(simulatedAddress())}>
+          A simulated one
+        </Button>
+        <label className="block">
+          <span className="label text-second block">Address of the instrument, on this machine</span>
+          <input
+            value={address}
+            onChange={(event) => setAddress(event.target.value)}
+            className="border-second/70 h-11 w-64 border-b bg-transparent"
+          />
+        </label>
+        <Button className="min-h-11" disabled={!good} onClick={() => use(address)}>
+          Listen there
+        </Button>
+      </div>
+    </details>
+  );
+}

@@ -1,0 +1,97 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { create } from 'zustand';
+import { persist } from 'zustand/middleware';
+import { readGaugeLine, type GaugeReading } from '#core/gauge/line.ts';
+
+interface GaugeSetting {
+  /** Address of the instrument; null while none is used. */
+  address: string | null;
+  /** Whether a steady reading is taken by itself. */
+  byItself: boolean;
+  use: (address: string | null) => void;
+  setByItself: (byItself: boolean) => void;
+}
+
+/** Which instrument this browser listens to. */
+export const useGaugeSetting = create<GaugeSetting>()(
+  persist(
+    (set) => ({
+      address: null,
+      byItself: false,
+      use: (address) => set({ address }),
+      setByItself: (byItself) => set({ byItself }),
+    }),
+    { name: 'margin-gauge' },
+  ),
+);
+
+/** The simulated instrument of the server this page came from. */
+export function simulatedAddress(): string {
+  return `${window.location.origin.replace(/^http/, 'ws')}/instruments/simulated`;
+}
+
+type State = 'off' | 'connecting' | 'reading' | 'away';
+
+const TRY_AGAIN_MS = 2000;
+
+/**
+ * What an instrument streams: the newest reading by name. It is tried again while it is away; lines that cannot be read
+ * are counted and passed over.
+ */
+export function useGauge(): {
+  state: State;
+  readings: Record<string, GaugeReading>;
+  broken: number;
+  /** Says to a simulated instrument what is done to the machine. */
+  tell: (command: object) => void;
+} {
+  const address = useGaugeSetting((setting) => setting.address);
+  const [state, setState] = useState<State>('off');
+  const [readings, setReadings] = useState<Record<string, GaugeReading>>({});
+  const [broken, setBroken] = useState(0);
+  const socket = useRef<WebSocket | null>(null);
+  useEffect(() => {
+    if (address === null) return;
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    let ended = false;
+    const open = () => {
+      let made: WebSocket;
+      try {
+        made = new WebSocket(address);
+      } catch {
+        setState('away');
+        return;
+      }
+      socket.current = made;
+      setState('connecting');
+      made.onopen = () => setState('reading');
+      made.onmessage = ({ data }) => {
+        for (const text of String(data).split('\n').filter(Boolean)) {
+          const line = readGaugeLine(text);
+          if (line.ok) setReadings((all) => ({ ...all, [line.value.name]: line.value }));
+          else setBroken((count) => count + 1);
+        }
+      };
+      made.onclose = () => {
+        if (ended) return;
+        setState('away');
+        timer = setTimeout(open, TRY_AGAIN_MS);
+      };
+    };
+    open();
+    return () => {
+      ended = true;
+      clearTimeout(timer);
+      socket.current?.close();
+      socket.current = null;
+      setState('off');
+      setReadings({});
+    };
+  }, [address]);
+  const tell = useCallback((command: object) => {
+    const line = JSON.stringify(command);
+    const send = () => socket.current?.readyState === WebSocket.OPEN && socket.current.send(line);
+    if (!send()) socket.current?.addEventListener('open', () => send(), { once: true });
+  }, []);
+  return { state, readings, broken, tell };
+}

@@ -1,0 +1,48 @@
+import { lazy, Suspense, useMemo } from 'react';
+import { answerFor, type Answer } from '#core/plan/answer.ts';
+import type { Job } from '../../features/job/useJob.ts';
+import { Panel } from './Panel.tsx';
+
+const CutOpen = lazy(async () => ({ default: (await import('./CutOpen.tsx')).CutOpen }));
+
+const drawing = <p className="text-second">Drawing …</p>;
+
+/** Springs cut open as they stand after the plan, under their title; tried by hand where nothing is being turned. */
+export function CutOpenPanel({ job, answer, open = false }: { job: Job; answer: Answer; open?: boolean }) {
+  const still = job.state.locked || job.state.turning !== null;
+  return (
+    <div className="mx-4 mt-2 print:hidden">
+      <Panel
+        title="Springs cut open"
+        words={still ? 'to scale, as they stand after the plan' : 'to scale; try a seat or ring by hand'}
+        open={open}
+      >
+        <Suspense fallback={drawing}>
+          <CutOpen job={job} answer={answer} />
+        </Suspense>
+      </Panel>
+    </div>
+  );
+}
+
+/** Springs cut open as they stand before anything is turned: where readings are taken. */
+export function CutOpenNowPanel({ job }: { job: Job }) {
+  if (!job.answer) return null;
+  return (
+    <div className="mx-4 mt-2 print:hidden">
+      <Panel title="Springs cut open" words="to scale, as they stand now">
+        <AsItStands job={job} />
+      </Panel>
+    </div>
+  );
+}
+
+function AsItStands({ job }: { job: Job }) {
+  const answer = useMemo(() => answerFor(job.record, { planned: false }), [job.record]);
+  if (!answer) return <p className="text-second">Once a height is read the springs can be drawn.</p>;
+  return (
+    <Suspense fallback={drawing}>
+      <CutOpen job={job} answer={answer} still />
+    </Suspense>
+  );
+}

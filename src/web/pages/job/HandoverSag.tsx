@@ -1,0 +1,58 @@
+import type { SagLimits } from '#core/job/types.ts';
+import { cornerNames } from '#core/machine/body.ts';
+import type { Answer } from '#core/plan/answer.ts';
+import { sagEnds } from '#core/sag/bench.ts';
+import { whoWords } from '#core/sag/prompts.ts';
+import { capital } from '../../features/job/words.ts';
+import { Length } from '../../ui/Figure.tsx';
+
+/** Both sags of every end as they stand, with what was wanted; nothing where nobody rides. */
+export function HandoverSag({ answer }: { answer: Answer }) {
+  const ends = sagEnds(answer);
+  const [rider] = answer.document.riders;
+  if (!rider || ends.length === 0) return null;
+  return (
+    <table className="mt-4 w-full">
+      <thead className="label text-second text-right">
+        <tr>
+          <th className="py-1 text-left font-normal">sag</th>
+          <th className="font-normal">{whoWords(answer.document, rider.key)}</th>
+          <th className="font-normal">wanted</th>
+          <th className="font-normal">nobody on</th>
+          <th className="font-normal">wanted</th>
+        </tr>
+      </thead>
+      <tbody>
+        {ends.map(({ id, ridden, alone }) => {
+          const { sagWindow, staticWindow } = answer.document.corners[id];
+          return (
+            <tr key={id} className="border-rule border-t text-right">
+              <td className="py-1.5 text-left font-medium">{capital(cornerNames[id])}</td>
+              <td className="font-semibold">
+                <Length mm={ridden.nowMm} decimals={0} />
+              </td>
+              <td>
+                <Wanted window={sagWindow} />
+              </td>
+              <td className="font-semibold">
+                <Length mm={alone.nowMm} decimals={0} />
+              </td>
+              <td>
+                <Wanted window={staticWindow} />
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+
+function Wanted({ window }: { window: SagLimits | null }) {
+  if (!window) return <>—</>;
+  return (
+    <>
+      <Length mm={window.fromMm} decimals={0} bare /> to <Length mm={window.toMm} decimals={0} />
+    </>
+  );
+}

@@ -1,0 +1,63 @@
+import type { Footing } from '#core/geometry/reference.ts';
+import { blankFact } from '#core/job/facts.ts';
+import { footingOf } from '#core/machine/body.ts';
+import { limits } from '#contract/limits.ts';
+import type { Job } from '../../features/job/useJob.ts';
+import { roundWords } from '../../features/job/words.ts';
+import { FactField } from './fields.tsx';
+
+const WAYS: Record<Footing, readonly string[]> = {
+  wheels: ['rolled', 'bounced', 'driven'],
+  bikes: ['bounced', 'pressed, lifted', 'ridden'],
+  sleds: ['on casters', 'bounced', 'ridden'],
+};
+
+/** How it was settled. Without it the readings count as weak evidence. */
+export function Settled({ job, round }: { job: Job; round: number }) {
+  const now = job.state.rounds[round]?.settled ?? null;
+  const chosen = new Set(now?.split(' and ') ?? []);
+  const place = { kind: 'settled' as const, round, corner: null, slot: 'how' };
+  const ways = WAYS[footingOf(job.record.document.machine.class)];
+  const toggle = (way: string) => {
+    if (chosen.has(way)) chosen.delete(way);
+    else chosen.add(way);
+    const how = ways.filter((one) => chosen.has(one)).join(' and ');
+    if (how === '') job.actions.clear(`Settling, ${roundWords(round)}, taken back`, place);
+    else job.actions.record(`Settled: ${how}, ${roundWords(round)}`, { ...blankFact(place), how });
+  };
+  return (
+    <fieldset className="flex flex-wrap items-center gap-x-3 gap-y-1">
+      <legend className="sr-only">Settled how</legend>
+      <span className={`font-semibold ${now === null ? 'text-tight' : ''}`}>
+        {now === null ? 'Settle first:' : 'Settled:'}
+      </span>
+      {ways.map((way) => (
+        <label key={way} className="flex min-h-9 cursor-pointer items-center gap-1.5">
+          <input
+            type="checkbox"
+            checked={chosen.has(way)}
+            onChange={() => toggle(way)}
+            className="accent-action size-4"
+          />
+          {way}
+        </label>
+      ))}
+      {round > 0 &&
+        (chosen.has('driven') ||
+          chosen.has('ridden') ||
+          (job.state.rounds[round]?.drivenKm ?? null) !== null) && (
+          <div data-fields className="relative w-28">
+            <FactField
+              job={job}
+              place={{ kind: 'driven', round, corner: null, slot: 'km' }}
+              label="Driven, km"
+              showLabel
+              order={1}
+              quantity="number"
+              range={limits.recheckKm}
+            />
+          </div>
+        )}
+    </fieldset>
+  );
+}

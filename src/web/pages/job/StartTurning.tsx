@@ -1,0 +1,34 @@
+import { useNavigate } from 'react-router';
+import type { Stage } from '#core/job/nextAction.ts';
+import type { Answer } from '#core/plan/answer.ts';
+import { isMoved } from '#core/plan/cornerAnswer.ts';
+import { planFact, toldPlan } from '#core/plan/tell.ts';
+import type { Job } from '../../features/job/useJob.ts';
+import { Button } from '../../ui/Button.tsx';
+import { NextLink } from './Footer.tsx';
+
+/** Tells the plan and opens the work list; goes on where something is being turned. */
+export function StartTurning({ job, answer, from }: { job: Job; answer: Answer; from: Stage }) {
+  const navigate = useNavigate();
+  const { turning } = job.state;
+  const stale = turning !== null && JSON.stringify(toldPlan(answer)) !== JSON.stringify(turning.told);
+  const untouched = turning !== null && !turning.begun;
+  const moving = answer.corners.some(isMoved);
+  const go = (tell: boolean) => {
+    if (tell) job.actions.record(`Plan told, round ${answer.state.current + 1}`, planFact(answer));
+    void navigate(`/jobs/${job.record.id}/turn`);
+  };
+  if (job.state.locked) return <NextLink job={job} from={from} />;
+  if (!moving && !turning) return <p className="ml-auto font-semibold">Nothing to turn: leave everything.</p>;
+  if (turning && !(stale && untouched))
+    return (
+      <Button look="main" className="ml-auto" onClick={() => go(false)}>
+        Go on turning
+      </Button>
+    );
+  return (
+    <Button look="main" className="ml-auto" onClick={() => go(true)} disabled={answer.chanceAfter === null}>
+      {turning ? 'Turn by this new plan' : 'Start turning'}
+    </Button>
+  );
+}

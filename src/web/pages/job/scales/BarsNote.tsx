@@ -1,0 +1,69 @@
+import { useMemo } from 'react';
+import type { Json } from '#core/job/types.ts';
+import { blankBar } from '#core/job/create.ts';
+import { cornerNames } from '#core/machine/body.ts';
+import { barShift } from '#core/scales/bars.ts';
+import { useHookedBars } from '../../../features/scales/useScales.ts';
+import type { Job } from '../../../features/job/useJob.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { FineLength } from '../../../ui/Figure.tsx';
+import { Mass } from '../../../ui/Measure.tsx';
+
+/** Bars that are hooked up though they should not be: said to be, or told from the readings. */
+export function BarsNote({ job }: { job: Job }) {
+  const { answer } = job;
+  const shift = useMemo(() => (answer ? barShift(answer) : null), [answer]);
+  const found = useHookedBars(job.record).value ?? [];
+  const { bars } = job.record.document;
+  const hooked = (['front', 'rear'] as const).filter((axle) => bars[axle]?.hooked);
+  return (
+    <div role="status" data-testid="bars">
+      {hooked.length > 0 && (
+        <div className="mt-2">
+          <p className="text-tight">
+            The {hooked.join(' and ')} bar {hooked.length > 1 ? 'are' : 'is'} hooked up: it carries part of
+            any difference between left and right. Unhook a link, or the pads show the bar as well as the
+            seats.
+          </p>
+          {shift && (
+            <p className="label text-second">
+              By the model the bar makes cross weight {(100 * shift.crossWith).toFixed(1)} %; without it it
+              would be {(100 * shift.crossWithout).toFixed(1)} %. What it does:{' '}
+              {shift.corners.map(({ id, padKg, heightMm }, k) => (
+                <span key={id}>
+                  {k > 0 && ', '}
+                  {cornerNames[id]} {padKg < 0 ? '−' : '+'}
+                  <Mass kg={Math.abs(padKg)} decimals={1} /> (<FineLength mm={heightMm} signed />)
+                </span>
+              ))}
+              .
+            </p>
+          )}
+        </div>
+      )}
+      {found.map(({ axle, rateNPerMm, through }) => (
+        <div key={axle} className="mt-2" data-hooked={axle}>
+          <p className="text-tight">
+            This machine answers as if its {axle} bar were hooked up: only about {Math.round(100 * through)}{' '}
+            in 100 of what the seats did between left and right reached the wheels. Look at its links, and
+            measure again with one undone.
+          </p>
+          <Button
+            className="mt-1"
+            onClick={() =>
+              job.actions.change(`Bar, ${axle}`, [
+                ['bars', axle],
+                {
+                  ...(bars[axle] ?? blankBar(Math.round(10 * rateNPerMm) / 10, true)),
+                  hooked: true,
+                } as unknown as Json,
+              ])
+            }
+          >
+            It was hooked up: count it so
+          </Button>
+        </div>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,34 @@
+import type { JobDocument } from '#core/job/types.ts';
+import { cornerNames } from '#core/machine/body.ts';
+import type { CornerMove } from '#core/scales/moves.ts';
+import { SeatMove } from '../../../features/job/MoveWords.tsx';
+import { Turns } from '../../../ui/Figure.tsx';
+
+/** What a plan moves, in the order given. */
+export function MoveList({ document, moves }: { document: JobDocument; moves: readonly CornerMove[] }) {
+  if (moves.length === 0) return <>nothing</>;
+  return (
+    <>
+      {moves.map(({ id, turns, steps, seatMm, mountMm, mountTurns }, k) => (
+        <span key={id}>
+          {k > 0 && '; '}
+          {cornerNames[id]}{' '}
+          {seatMm !== 0 && (
+            <SeatMove
+              turns={turns}
+              steps={steps}
+              fitting={document.corners[id].fitting}
+              cam={null}
+              airBar={null}
+            />
+          )}
+          {mountMm !== 0 && (
+            <>
+              {seatMm !== 0 && ', '}mount <Turns turns={mountTurns} /> {mountMm > 0 ? 'out' : 'in'}
+            </>
+          )}
+        </span>
+      ))}
+    </>
+  );
+}

@@ -1,0 +1,47 @@
+import { cornerNames } from '#core/machine/body.ts';
+import { limits } from '#contract/limits.ts';
+import type { Job } from '../../../features/job/useJob.ts';
+import { cornerNumbers } from '../../../features/job/words.ts';
+import { CornerRow, CornerTable } from '../CornerRow.tsx';
+import { FactField } from '../fields.tsx';
+
+export const REPEATS = ['1', '2', '3'] as const;
+
+/** Slot of a pad reading: repeats of the case that is measured in stand alone, others name their case. */
+export function padSlot(loadCase: number, repeat: string): string {
+  return loadCase === 0 ? repeat : `c${loadCase}-${repeat}`;
+}
+
+interface Props {
+  job: Job;
+  round: number;
+  /** Place of the load case that is on board. */
+  loadCase?: number;
+}
+
+/** Weight on each wheel, three times over: rolled off and on between. */
+export function PadTable({ job, round, loadCase = 0 }: Props) {
+  return (
+    <CornerTable job={job} caption="Weight on each wheel">
+      {REPEATS.map((repeat, k) => (
+        <CornerRow
+          key={repeat}
+          job={job}
+          label={`Reading ${repeat}`}
+          help={k === 0 ? 'wheel and all' : 'rolled off and on'}
+        >
+          {(id) => (
+            <FactField
+              job={job}
+              place={{ kind: 'pad', round, corner: id, slot: padSlot(loadCase, repeat) }}
+              label={`On the pad, ${cornerNames[id]}, reading ${repeat}`}
+              order={3000 + 10 * k + cornerNumbers[id]}
+              quantity="mass"
+              range={limits.wheelKg}
+            />
+          )}
+        </CornerRow>
+      ))}
+    </CornerTable>
+  );
+}

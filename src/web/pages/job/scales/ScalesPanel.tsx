@@ -1,0 +1,33 @@
+import { Link } from 'react-router';
+import { takenPads } from '#core/scales/balance.ts';
+import { footingOf } from '#core/machine/body.ts';
+import type { Job } from '../../../features/job/useJob.ts';
+import { Panel } from '../Panel.tsx';
+import { BarsNote } from './BarsNote.tsx';
+import { PadTable } from './PadTable.tsx';
+import { Standing } from './Standing.tsx';
+
+/** Wheels on pads, read beside the heights; what follows from them is on the Scales stage. */
+export function ScalesPanel({ job, round }: { job: Job; round: number }) {
+  if (footingOf(job.record.document.machine.class) !== 'wheels') return null;
+  const read = job.state.rounds[round]?.pads ?? {};
+  return (
+    <div className="mx-4 mt-2 print:hidden">
+      <Panel title="On scales" words="weight on each wheel" open={Object.keys(read).length > 0}>
+        <div data-fields>
+          <PadTable job={job} round={round} />
+          <BarsNote job={job} />
+          <Standing pads={takenPads(job.record.document, read)} />
+          <p className="mt-2">
+            <Link
+              to={`/jobs/${job.record.id}/scales`}
+              className="text-action font-semibold underline underline-offset-4"
+            >
+              What each seat does to heights and weights, and what is wanted of them
+            </Link>
+          </p>
+        </div>
+      </Panel>
+    </div>
+  );
+}

@@ -1,0 +1,116 @@
+import { useState } from 'react';
+import type { Json } from '#core/job/types.ts';
+import { cornerNames } from '#core/machine/body.ts';
+import type { Axle } from '#core/machine/classes.ts';
+import { swapResult, type SwapResult } from '#core/scales/swap.ts';
+import { limits } from '#contract/limits.ts';
+import type { Job } from '../../../features/job/useJob.ts';
+import { cornerNumbers } from '../../../features/job/words.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { Length, Plain } from '../../../ui/Figure.tsx';
+import { Select } from '../../../ui/Select.tsx';
+import { CornerRow, CornerTable } from '../CornerRow.tsx';
+import { FactField, PathField } from '../fields.tsx';
+
+/** Pads that are level and agree: offsets by a level, or told by swapping two of them. */
+export function SwapPanel({ job, round }: { job: Job; round: number }) {
+  const [axle, setAxle] = useState<Axle>(job.state.rounds[round]?.padsSwapped.rear ? 'rear' : 'front');
+  const result = job.answer ? swapResult(job.answer, axle) : null;
+  return (
+    <div data-fields className="relative">
+      <CornerTable job={job} caption="Pads against each other">
+        <CornerRow job={job} label="Pad lies higher by" help="than the others; lower is −">
+          {(id) => (
+            <PathField
+              job={job}
+              path={['corners', id, 'floorMm']}
+              label={`Pad height, ${cornerNames[id]}`}
+              order={3300 + cornerNumbers[id]}
+              range={limits.floorMm}
+              placeholder="level"
+            />
+          )}
+        </CornerRow>
+        <CornerRow job={job} label="Pad shows" help="times what stands on it">
+          {(id) => (
+            <PathField
+              job={job}
+              path={['corners', id, 'padFactor']}
+              label={`Pad factor, ${cornerNames[id]}`}
+              quantity="number"
+              order={3310 + cornerNumbers[id]}
+              range={limits.padFactor}
+              placeholder="1"
+            />
+          )}
+        </CornerRow>
+        <CornerRow job={job} label="Pads swapped" help="two of them, all four read again">
+          {(id) => (
+            <FactField
+              job={job}
+              place={{ kind: 'pad', round, corner: id, slot: `swapped-${axle}` }}
+              label={`With the ${axle} pads swapped, ${cornerNames[id]}`}
+              order={3320 + cornerNumbers[id]}
+              quantity="mass"
+              range={limits.wheelKg}
+            />
+          )}
+        </CornerRow>
+      </CornerTable>
+      <div className="mt-2 flex flex-wrap items-center gap-x-4">
+        <span className="w-44">
+          <Select
+            label="Which pads were swapped"
+            value={axle}
+            options={[
+              { value: 'front', words: 'the two front pads swapped' },
+              { value: 'rear', words: 'the two rear pads swapped' },
+            ]}
+            onChange={(next) => setAxle(next as Axle)}
+          />
+        </span>
+        {result ? (
+          <Told job={job} result={result} />
+        ) : (
+          <p className="label text-second">
+            Swap two pads of one axle, roll back on, and read all four: that tells what they are off from each
+            other, in height and in weight.
+          </p>
+        )}
+      </div>
+    </div>
+  );
+}
+
+function Told({ job, result }: { job: Job; result: SwapResult }) {
+  const { left, right, ratio, higherMm } = result;
+  const { corners } = job.record.document;
+  const root = Math.sqrt(ratio);
+  const factor = (value: number) => Math.round(10_000 * value) / 10_000;
+  // Heights are added to what the floor was: once is right.
+  const counted = corners[left].padFactor === factor(root) && corners[right].padFactor === factor(1 / root);
+  const keep = () => {
+    const half = Math.round(5 * higherMm) / 10;
+    job.actions.change(
+      'Pads told by swapping',
+      [['corners', left, 'floorMm'], ((corners[left].floorMm ?? 0) + half) as Json],
+      [['corners', right, 'floorMm'], ((corners[right].floorMm ?? 0) - half) as Json],
+      [['corners', left, 'padFactor'], factor(root)],
+      [['corners', right, 'padFactor'], factor(1 / root)],
+    );
+  };
+  return (
+    <>
+      <p data-testid="swap">
+        The pad that lay {cornerNames[left]} stands <Length mm={Math.abs(higherMm)} />{' '}
+        {higherMm >= 0 ? 'higher' : 'lower'} than the other and shows{' '}
+        <Plain value={100 * Math.abs(ratio - 1)} decimals={1} /> % {ratio >= 1 ? 'more' : 'less'}.
+      </p>
+      {counted ? (
+        <p className="label text-second">Counted so. Swap them back before the next reading.</p>
+      ) : (
+        <Button onClick={keep}>Count it so</Button>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,242 @@
+import { Plus, X } from 'lucide-react';
+import type { Json, LowPointDocument } from '#core/job/types.ts';
+import type { Axle } from '#core/machine/classes.ts';
+import type { Answer } from '#core/plan/answer.ts';
+import { anglesAfter, USUAL_RADIUS_MM } from '#core/stance/anglesAfter.ts';
+import { wheelbaseOf } from '#core/stance/body.ts';
+import { lowPoints, type LowPoint } from '#core/stance/lowPoints.ts';
+import { changesTyres } from '#core/stance/tyres.ts';
+import { angleSum, lowPointSum } from '#core/sums/stanceSums.ts';
+import { limits } from '#contract/limits.ts';
+import { pathKey } from '../../../features/job/draftKeys.ts';
+import type { Job } from '../../../features/job/useJob.ts';
+import { SumFigure } from '../../../features/sums/SumFigure.tsx';
+import { Button } from '../../../ui/Button.tsx';
+import { Length, Plain } from '../../../ui/Figure.tsx';
+import { NumberField } from '../../../ui/NumberField.tsx';
+import { StateMark } from '../../../ui/StateMark.tsx';
+import { TextField } from '../../../ui/TextField.tsx';
+
+const FIELDS = [
+  { key: 'xMm', label: 'ahead of the middle', range: limits.placeMm },
+  { key: 'yMm', label: 'left of the middle', range: limits.placeMm },
+  { key: 'nowMm', label: 'over the ground, baseline', range: limits.heightMm },
+  { key: 'leastMm', label: 'at least', range: limits.heightMm },
+] as const;
+
+/** Exhaust, sump, skid plate, lips: each its own reference, carried by the body; and the angles they leave. */
+export function LowPoints({ job, answer }: { job: Job; answer: Answer }) {
+  const points = lowPoints(answer);
+  const list = job.record.document.stance.points;
+  const next = changesTyres(answer.document);
+  const put = (label: string, to: LowPointDocument[]) =>
+    job.actions.change(label, [['stance', 'points'], to as unknown as Json]);
+  const add = () => {
+    const half = wheelbaseOf(answer) / 2;
+    const usual = [
+      { name: 'sump', xMm: Math.round(half * 0.7), yMm: 0, nowMm: 130, leastMm: 90 },
+      { name: 'nose lip', xMm: Math.round(half * 1.5), yMm: 0, nowMm: 180, leastMm: null },
+      { name: 'tail', xMm: -Math.round(half * 1.5), yMm: 0, nowMm: 230, leastMm: null },
+      { name: 'exhaust', xMm: -Math.round(half * 0.4), yMm: -250, nowMm: 140, leastMm: 90 },
+    ];
+    const fresh = usual.find(({ name }) => !list.some((one) => one.name === name)) ?? {
+      ...(usual[0] as LowPointDocument),
+      name: `point ${list.length + 1}`,
+    };
+    put(`Low point added: ${fresh.name}`, [...list, fresh]);
+  };
+  return (
+    <div data-fields className="relative">
+      {list.length === 0 ? (
+        <p className="label text-second mt-1">
+          None yet. A sump or exhaust with its least clearance, and the lips of nose and tail for the ramps.
+        </p>
+      ) : (
+        <div className="relative overflow-x-auto">
+          <table className="mt-1 w-full min-w-[700px] table-fixed" data-testid="low-points">
+            <thead className="label text-second text-left">
+              <tr>
+                <th className="w-32 py-1 font-normal">point</th>
+                {FIELDS.map(({ key, label }) => (
+                  <th key={key} className="px-2 font-normal">
+                    {label}
+                  </th>
+                ))}
+                <th className="w-24 px-2 text-right font-normal">now</th>
+                <th className="w-28 px-2 text-right font-normal">after the plan</th>
+                {next && <th className="w-24 px-2 text-right font-normal">next tyres</th>}
+                <th className="w-10" />
+              </tr>
+            </thead>
+            <tbody>
+              {points.map((point) => (
+                <Row
+                  key={point.index}
+                  job={job}
+                  point={point}
+                  next={next}
+                  set={(part) =>
+                    put(
+                      `Low point: ${point.name}`,
+                      list.map((one, k) => (k === point.index ? { ...one, ...part } : one)),
+                    )
+                  }
+                  remove={() =>
+                    put(
+                      `Low point removed: ${point.name}`,
+                      list.filter((_, k) => k !== point.index),
+                    )
+                  }
+                />
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+      <Button className="mt-2" onClick={add} disabled={list.length >= limits.loads}>
+        <Plus aria-hidden size={15} className="mr-1 inline" />
+        Add a low point
+      </Button>
+      <Angles answer={answer} points={points} />
+    </div>
+  );
+}
+
+interface RowProps {
+  job: Job;
+  point: LowPoint;
+  next: boolean;
+  set: (part: Partial<LowPointDocument>) => void;
+  remove: () => void;
+}
+
+function Row({ job, point, next, set, remove }: RowProps) {
+  const short = point.leastMm !== null && point.afterMm < point.leastMm;
+  const key = `${pathKey(job.record.id, ['stance', 'points'])}.${point.index}`;
+  return (
+    <tr className="border-rule relative border-t" data-low-point={point.name}>
+      <td className="py-1 pr-2">
+        <TextField
+          label={`Name of low point ${point.index + 1}`}
+          hideLabel
+          required
+          maxLength={limits.nameLength}
+          draftKey={`${key}.name`}
+          value={point.name}
+          onCommit={(name) => set({ name })}
+        />
+      </td>
+      {FIELDS.map(({ key: field, label, range }, k) => (
+        <td key={field} className="px-2">
+          <NumberField
+            label={`${point.name}, ${label}`}
+            draftKey={`${key}.${field}`}
+            quantity="length"
+            decimals={1}
+            range={range}
+            order={100 + 10 * point.index + k}
+            value={point[field]}
+            onCommit={(value) => {
+              if (value !== null || field === 'leastMm') set({ [field]: value });
+            }}
+          />
+        </td>
+      ))}
+      <td className="px-2 text-right">
+        <Length mm={point.hereMm} decimals={0} />
+      </td>
+      <td className={`px-2 text-right font-semibold ${short ? 'text-short' : ''}`}>
+        <span className="inline-flex items-center gap-1">
+          {point.leastMm !== null && <StateMark state={short ? 'short' : 'clear'} />}
+          <SumFigure name={`${point.name}, over the ground`} sum={() => lowPointSum(point)}>
+            <Length mm={point.afterMm} decimals={0} />
+          </SumFigure>
+        </span>
+        {short && <span className="label block">too low</span>}
+      </td>
+      {next && (
+        <td className="px-2 text-right">
+          <Length mm={point.onNextTyresMm} decimals={0} />
+        </td>
+      )}
+      <td>
+        <button
+          type="button"
+          aria-label={`Remove low point ${point.name}`}
+          onClick={remove}
+          className="text-second inline-flex size-9 items-center justify-center"
+        >
+          <X aria-hidden size={16} />
+        </button>
+      </td>
+    </tr>
+  );
+}
+
+const ANGLES = [
+  { key: 'approach', title: 'Approach', help: 'ramp ahead' },
+  { key: 'breakover', title: 'Breakover', help: 'crest between' },
+  { key: 'departure', title: 'Departure', help: 'ramp behind' },
+] as const;
+
+function Angles({ answer, points }: { answer: Answer; points: readonly LowPoint[] }) {
+  const before = anglesAfter(answer, ({ nowMm }) => nowMm);
+  const after = anglesAfter(answer);
+  const next = changesTyres(answer.document)
+    ? anglesAfter(answer, ({ onNextTyresMm }) => onNextTyresMm, 'nextTyreMm')
+    : null;
+  const { tyreMm } = answer.document.stance;
+  const half = wheelbaseOf(answer) / 2;
+  return (
+    <dl className="mt-3 flex flex-wrap gap-x-10 gap-y-2" data-testid="angles">
+      {ANGLES.map(({ key, title, help }) => {
+        const then = after[key];
+        const point = points.find(({ name }) => name === then?.by);
+        const axles: readonly Axle[] =
+          key === 'breakover' ? ['front', 'rear'] : [key === 'approach' ? 'front' : 'rear'];
+        const tyres = axles.map((axle) => ({
+          axle,
+          radiusMm: (tyreMm[axle] ?? 2 * USUAL_RADIUS_MM) / 2,
+          awayMm: Math.abs((point?.xMm ?? 0) - (axle === 'front' ? half : -half)),
+        }));
+        return (
+          <div key={key}>
+            <dt className="label text-second">
+              {title}, {help}
+            </dt>
+            <dd className="text-head font-bold">
+              {then ? (
+                <>
+                  <SumFigure
+                    name={title}
+                    sum={() =>
+                      angleSum({
+                        title,
+                        by: then.by,
+                        deg: then.deg,
+                        heightMm: point?.afterMm ?? 0,
+                        tyres,
+                      })
+                    }
+                  >
+                    <Plain value={then.deg} decimals={1} />°
+                  </SumFigure>{' '}
+                  <span className="label text-second font-normal">
+                    by the {then.by}; before <Plain value={before[key]?.deg ?? 0} decimals={1} />°
+                    {next?.[key] && (
+                      <>
+                        ; next tyres <Plain value={next[key].deg} decimals={1} />°
+                      </>
+                    )}
+                  </span>
+                </>
+              ) : (
+                <span className="label text-second font-normal">no point given there</span>
+              )}
+            </dd>
+          </div>
+        );
+      })}
+    </dl>
+  );
+}

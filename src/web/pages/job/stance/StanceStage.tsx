@@ -1,0 +1,158 @@
+import { axleOf, cornerNames } from '#core/machine/body.ts';
+import type { Axle } from '#core/machine/classes.ts';
+import type { Answer } from '#core/plan/answer.ts';
+import { wheelbaseOf } from '#core/stance/body.ts';
+import { rakeOf, wheelGaps } from '#core/stance/gaps.ts';
+import { changesTyres } from '#core/stance/tyres.ts';
+import { gapSum, rakeSum } from '#core/sums/stanceSums.ts';
+import { limits } from '#contract/limits.ts';
+import type { Job } from '../../../features/job/useJob.ts';
+import { capital } from '../../../features/job/words.ts';
+import { SumFigure } from '../../../features/sums/SumFigure.tsx';
+import { Length, Plain } from '../../../ui/Figure.tsx';
+import { PathField } from '../fields.tsx';
+import { Footer, NextLink } from '../Footer.tsx';
+import { Part } from '../Part.tsx';
+import { Alignment } from './Alignment.tsx';
+import { Ledger } from './Ledger.tsx';
+import { Links } from './Links.tsx';
+import { LowPoints } from './LowPoints.tsx';
+import { Side } from './Side.tsx';
+
+/** How it stands over its wheels and over the ground, what the new height does to what hangs on it, and what could touch. */
+export function StanceStage({ job }: { job: Job }) {
+  const { answer } = job;
+  return (
+    <>
+      <div className="flex-1 px-4 py-4">
+        {answer ? (
+          <>
+            <Part title="From the side" words="before in a broken line, after the plan in ink, to scale">
+              <Side job={job} answer={answer} />
+            </Part>
+            <Part title="Wheel gaps and rake" words="tyre to arch, and the rear over the front">
+              <Gaps job={job} answer={answer} />
+            </Part>
+            <Part title="Low points and angles" words="each over the ground, with the least it may come to">
+              <LowPoints job={job} answer={answer} />
+            </Part>
+            <Part title="Links of the bars" words="no preload at the new height">
+              <Links job={job} answer={answer} />
+            </Part>
+            <Part title="Toe and camber" words="what the new height does to them: align once, at the end">
+              <Alignment job={job} answer={answer} />
+            </Part>
+            <Part title="What could touch" words="now, after the plan, and at both ends of the travel">
+              <Ledger job={job} answer={answer} />
+            </Part>
+          </>
+        ) : (
+          <p className="text-second">
+            Stance shows as soon as a height is read: gaps, rake, ground clearance and what could touch follow
+            from it.
+          </p>
+        )}
+      </div>
+      <Footer>
+        <NextLink job={job} from="stance" />
+      </Footer>
+    </>
+  );
+}
+
+function Gaps({ job, answer }: { job: Job; answer: Answer }) {
+  const gaps = wheelGaps(answer);
+  const rake = rakeOf(answer, wheelbaseOf(answer));
+  const next = changesTyres(answer.document);
+  return (
+    <div data-fields className="relative">
+      <div className="mt-2 grid max-w-2xl grid-cols-4 gap-x-4 gap-y-3 max-md:grid-cols-2">
+        {(['front', 'rear'] as const).flatMap((axle: Axle, k) => [
+          <PathField
+            key={axle}
+            job={job}
+            path={['stance', 'tyreMm', axle]}
+            label={`${capital(axle)} tyre, measured`}
+            showLabel
+            order={10 + 2 * k}
+            range={limits.tyreMm}
+          />,
+          <PathField
+            key={`next ${axle}`}
+            job={job}
+            path={['stance', 'nextTyreMm', axle]}
+            label={`${capital(axle)} tyre to go on`}
+            showLabel
+            order={11 + 2 * k}
+            range={limits.tyreMm}
+            placeholder="none"
+          />,
+        ])}
+      </div>
+      {gaps.length === 0 ? (
+        <p className="label text-second mt-5">
+          Gaps need the tyres’ measured diameters, and heights taken to the arch from hub or ground.
+        </p>
+      ) : (
+        <table className="mt-6 w-full max-w-2xl" data-testid="gaps">
+          <thead className="label text-second text-right">
+            <tr>
+              <th className="py-1 text-left font-normal">tyre to arch</th>
+              <th className="px-3 font-normal">before</th>
+              <th className="px-3 font-normal">now</th>
+              <th className="px-3 font-normal">after</th>
+              {next && <th className="px-3 font-normal">on the next tyres</th>}
+            </tr>
+          </thead>
+          <tbody>
+            {gaps.map((gap) => (
+              <tr key={gap.id} className="border-rule border-t text-right">
+                <th scope="row" className="py-1.5 text-left font-medium">
+                  {capital(cornerNames[gap.id])}
+                </th>
+                <td className="px-3">
+                  <Length mm={gap.beforeMm} decimals={0} />
+                </td>
+                <td className="px-3">
+                  <Length mm={gap.nowMm} decimals={0} />
+                </td>
+                <td className="px-3 font-semibold">
+                  <SumFigure
+                    name={`Wheel gap, ${cornerNames[gap.id]}`}
+                    sum={() => gapSum(gap, job.record.document.stance.tyreMm[axleOf(gap.id)] ?? 0)}
+                  >
+                    <Length mm={gap.afterMm} decimals={0} />
+                  </SumFigure>
+                </td>
+                {next && (
+                  <td className="px-3">
+                    <Length mm={gap.onNextTyresMm} decimals={0} />
+                  </td>
+                )}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <p className="mt-3" data-testid="rake">
+        {rake ? (
+          <>
+            Rake: rear <Length mm={rake.nowMm} signed decimals={0} /> over the front now (
+            <Plain value={rake.nowDeg} decimals={2} />
+            °),{' '}
+            <SumFigure name="Rake after the plan" sum={() => rakeSum(rake, wheelbaseOf(answer))}>
+              <Length mm={rake.afterMm} signed decimals={0} /> after the plan (
+              <Plain value={rake.afterDeg} decimals={2} />
+              °)
+            </SumFigure>
+            , at the reference points.
+          </>
+        ) : (
+          <span className="label text-second">
+            Rake needs front and rear measured in the same way, at like points.
+          </span>
+        )}
+      </p>
+    </div>
+  );
+}

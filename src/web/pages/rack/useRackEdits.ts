@@ -1,0 +1,83 @@
+import { useState } from 'react';
+import type { RackSpring, RackValues } from '#core/rack/spring.ts';
+import { ApiProblem } from '../../api/client.ts';
+import { refetchRack, usePutSpring, useRemoveSpring } from '../../api/rack.ts';
+
+/** One change of the rack, with what undoes it. */
+interface Done {
+  label: string;
+  undo: () => void;
+}
+
+/** What could not be kept, and how to try again. */
+interface Failed {
+  words: string;
+  again: (() => void) | null;
+}
+
+/** Changing the rack: every change is kept at once, can be undone, and is never lost without a word. */
+export function useRackEdits() {
+  const put = usePutSpring();
+  const removal = useRemoveSpring();
+  const [done, setDone] = useState<Done[]>([]);
+  const [failed, setFailed] = useState<Failed | null>(null);
+  const remember = (label: string, undo: () => void) => setDone((all) => [...all, { label, undo }]);
+
+  const refused = (error: unknown, name: string, again: () => void) => {
+    if (!(error instanceof ApiProblem)) {
+      setFailed({ words: `${name} is not kept yet: the server cannot be reached.`, again });
+      return;
+    }
+    const [first] = error.problem.errors ?? [];
+    const why = first ? `${first.pointer.slice(1)} ${first.detail}` : error.problem.title;
+    setFailed({ words: `${name} was not kept. ${why}`, again: null });
+    refetchRack();
+  };
+
+  const send = (
+    spring: RackValues & { id: string },
+    version: number | null,
+    after: (kept: RackSpring) => void,
+  ) => {
+    const go = () =>
+      put.mutate(
+        { ...spring, version },
+        {
+          onSuccess: (kept) => {
+            setFailed(null);
+            after(kept);
+          },
+          onError: (error) => refused(error, spring.name, go),
+        },
+      );
+    go();
+  };
+
+  const edit = (spring: RackSpring, part: Partial<RackValues>) =>
+    send({ ...spring, ...part }, spring.version, (kept) =>
+      remember(`Change of ${spring.name}`, () => send({ ...spring }, kept.version, () => undefined)),
+    );
+  const add = (values: RackValues) =>
+    send({ ...values, id: crypto.randomUUID() }, null, (kept) =>
+      remember(`${kept.name} new`, () => removal.mutate(kept)),
+    );
+  const remove = (spring: RackSpring) => {
+    const go = () =>
+      removal.mutate(spring, {
+        onSuccess: () => {
+          setFailed(null);
+          remember(`${spring.name} removed`, () => send(spring, null, () => undefined));
+        },
+        onError: (error) => refused(error, spring.name, go),
+      });
+    go();
+  };
+  const undo = () => {
+    const last = done.at(-1);
+    setDone(done.slice(0, -1));
+    last?.undo();
+  };
+  return { edit, add, remove, undo, last: done.at(-1)?.label ?? null, failed };
+}
+
+export type RackEdits = ReturnType<typeof useRackEdits>;

@@ -1,0 +1,304 @@
+import { Link } from 'react-router';
+import { cornerVerdict, missingForVerdict } from '#core/judge/cornerVerdict.ts';
+import type { SagReading } from '#core/judge/sagWindows.ts';
+import type { Fitting } from '#core/job/types.ts';
+import { cornerNames, type CornerId } from '#core/machine/body.ts';
+import { byCorner } from '#core/plan/answer.ts';
+import { isRough } from '#core/sag/schools.ts';
+import type { SagEnd } from '#core/sag/bench.ts';
+import { chooseRate } from '#core/sag/rates.ts';
+import { carriedSum, preloadSum, stepSum } from '#core/sums/benchSums.ts';
+import { frictionSum, neededSum, sagAfterSum, sagSum } from '#core/sums/sagSums.ts';
+import { tolerances } from '#core/tolerances.ts';
+import { rateOf } from '#core/rack/spring.ts';
+import { useRack } from '../../api/rack.ts';
+import type { Job } from '../../features/job/useJob.ts';
+import { capital } from '../../features/job/words.ts';
+import { SumFigure } from '../../features/sums/SumFigure.tsx';
+import { Length } from '../../ui/Figure.tsx';
+import { Rate } from '../../ui/Rate.tsx';
+import { Force, Mass } from '../../ui/Measure.tsx';
+import { StateMark } from '../../ui/StateMark.tsx';
+import { AirCurve } from './AirCurve.tsx';
+import { Move } from '../job/PlannedMove.tsx';
+
+/** What an end's readings come to: both sags against their windows, what to turn, and whether the spring is right. */
+export function EndVerdict({ job, id, end }: { job: Job; id: CornerId; end: SagEnd | null }) {
+  const { answer } = job;
+  const corner = byCorner(answer)[id];
+  if (!answer || !corner || !end) return <p className="text-second mt-2">No reading yet.</p>;
+  const rider = job.record.document.riders[0]?.key ?? '';
+  const asked = answer.document.corners[id].sagMm !== null;
+  return (
+    <div className="mt-2" aria-live="polite" data-testid={`sag-end-${id}`}>
+      <div className="grid grid-cols-2 gap-x-3">
+        <Sag
+          title="rider on"
+          name={`Rider sag, ${cornerNames[id]}`}
+          mm={end.ridden.nowMm}
+          sdMm={end.ridden.nowSdMm}
+          travelMm={end.travelMm}
+          sum={() => sagSum(answer, end, rider)}
+        />
+        <Sag
+          title="nobody on"
+          name={`Static sag, ${cornerNames[id]}`}
+          mm={end.alone.nowMm}
+          sdMm={end.alone.nowSdMm}
+          travelMm={end.travelMm}
+          sum={() => sagSum(answer, end, 'alone')}
+        />
+      </div>
+      {asked && (
+        <div className="border-rule mt-2 border-t pt-2" data-testid={`move-${id}`}>
+          <Move corner={corner} answer={answer} />
+          {corner.seatMm !== 0 && isFork(answer.document.corners[id].fitting) && (
+            <p className="label text-second">both legs alike</p>
+          )}
+        </div>
+      )}
+      {asked && (
+        <dl className="label mt-1">
+          <Then
+            title="then, rider on"
+            mm={end.ridden.afterMm}
+            sdMm={end.ridden.afterSdMm}
+            reading={end.riderSag}
+            sum={() => sagAfterSum(answer, end, rider)}
+          />
+          <Then
+            title="then, nobody on"
+            mm={end.alone.afterMm}
+            sdMm={end.alone.afterSdMm}
+            reading={end.staticSag}
+            sum={() => sagAfterSum(answer, end, 'alone')}
+          />
+        </dl>
+      )}
+      {Math.abs(end.asReadMm - end.ridden.nowMm) > SEEN_MM && (
+        <p className="label text-second mt-1">
+          As it was read, in those clothes and with that fuel, the rider’s is{' '}
+          <Length mm={end.asReadMm} decimals={0} />.
+        </p>
+      )}
+      {end.toppedOut.now && !end.toppedOut.after && (
+        <p className="text-tight label mt-1 font-semibold">
+          Topped out now with nobody on: this plan ends that.
+        </p>
+      )}
+      {end.toppedOut.after && (
+        <p className="text-short label mt-1 font-semibold">
+          Topped out with nobody on: it has no travel left to extend into holes.
+        </p>
+      )}
+      {end.friction && (
+        <p className={`label mt-1 ${end.friction.verdict === 'poor' ? 'text-short' : 'text-second'}`}>
+          Friction band{' '}
+          <SumFigure name={`Friction band, ${cornerNames[id]}`} sum={() => frictionSum(answer, end)}>
+            <Length mm={end.friction.bandMm} decimals={0} />
+          </SumFigure>
+          : {frictionWords[end.friction.verdict]}
+        </p>
+      )}
+      {corner.airBar && job.record.document.corners[id].air && (
+        <AirCurve
+          air={job.record.document.corners[id].air}
+          gaugeBar={corner.airBar.after}
+          strokeMm={end.travelMm * corner.spec.ratio.value}
+        />
+      )}
+      <SpringLine job={job} id={id} end={end} />
+    </div>
+  );
+}
+
+/** Less than this between as read and as ridden is not worth a line, mm. */
+const SEEN_MM = 0.5;
+
+const frictionWords = {
+  good: 'it moves freely.',
+  fair: 'usual for a dry or new one; take both readings every time.',
+  poor: 'it binds. Look at seals, alignment and bushes before trusting any sag.',
+};
+
+interface SagProps {
+  title: string;
+  name: string;
+  mm: number;
+  sdMm: number;
+  travelMm: number;
+  sum: () => ReturnType<typeof sagSum>;
+}
+
+function Sag({ title, name, mm, sdMm, travelMm, sum }: SagProps) {
+  return (
+    <p>
+      <span className="label text-second block">{title}</span>
+      <SumFigure name={name} sum={sum} className="text-figure leading-8 font-bold">
+        <Length mm={mm} decimals={0} />
+      </SumFigure>
+      <span className="label text-second block">
+        ± <Length mm={2 * sdMm} decimals={0} /> · {Math.round((100 * mm) / travelMm)} % of travel
+      </span>
+    </p>
+  );
+}
+
+interface ThenProps {
+  title: string;
+  mm: number;
+  sdMm: number;
+  reading: SagReading | null;
+  sum: () => ReturnType<typeof sagAfterSum>;
+}
+
+function Then({ title, mm, sdMm, reading, sum }: ThenProps) {
+  return (
+    <div className="flex flex-wrap items-center gap-x-2">
+      <dt className="text-second">{title}</dt>
+      <dd className="flex items-center gap-1.5">
+        <SumFigure name={title} sum={sum} className="font-bold">
+          <Length mm={mm} decimals={0} bare /> ± <Length mm={2 * sdMm} decimals={0} />
+        </SumFigure>
+        {reading && sdMm > tolerances.sagKnownMm && (
+          <span className="text-second">not known well enough</span>
+        )}
+        {reading && sdMm <= tolerances.sagKnownMm && (
+          <>
+            <StateMark state={reading.state === 'in' ? 'clear' : 'short'} />
+            <span className={reading.state === 'in' ? '' : 'text-short font-semibold'}>
+              {reading.state === 'in' ? (
+                <>
+                  in <Length mm={reading.lowMm} decimals={0} bare /> to{' '}
+                  <Length mm={reading.highMm} decimals={0} />
+                </>
+              ) : (
+                <>
+                  <Length mm={reading.offMm} decimals={0} /> {reading.state}
+                </>
+              )}
+            </span>
+          </>
+        )}
+      </dd>
+    </div>
+  );
+}
+
+/** The verdict on the spring, and the rate that both sags ask for with what the rack has of it. */
+function SpringLine({ job, id, end }: { job: Job; id: CornerId; end: SagEnd }) {
+  const { answer } = job;
+  if (!answer) return null;
+  const missing = missingForVerdict(answer, id);
+  const told = missing ? null : cornerVerdict(answer, id);
+  const wrong = told?.verdict.startsWith('too') ?? false;
+  return (
+    <div className="label border-rule mt-2 border-t pt-2" data-testid={`spring-${id}`}>
+      {missing ? (
+        <p>
+          <b>Spring: can’t tell yet.</b> <span className="text-second">{capital(missing)}.</span>
+        </p>
+      ) : (
+        told && (
+          <p className={wrong ? 'text-short' : ''}>
+            <b>Spring: {told.verdict}.</b>{' '}
+            <span className={wrong ? '' : 'text-second'}>{capital(told.because)}.</span>
+          </p>
+        )
+      )}
+      <p className="text-second mt-0.5">
+        It carries{' '}
+        <SumFigure name={`Carried with nobody on, ${cornerNames[id]}`} sum={() => carriedSum(end, 'alone')}>
+          <Mass kg={end.alone.kg} />
+        </SumFigure>{' '}
+        with nobody on,{' '}
+        <SumFigure name={`Carried ridden, ${cornerNames[id]}`} sum={() => carriedSum(end, 'ridden')}>
+          <Mass kg={end.ridden.kg} />
+        </SumFigure>{' '}
+        ridden
+        {!job.record.document.corners[id].air && (
+          <>
+            ; preload then{' '}
+            <SumFigure name={`Preload then, ${cornerNames[id]}`} sum={() => preloadSum(end)}>
+              <Length mm={end.preload.mm} /> or <Force n={end.preload.forceN} />
+            </SumFigure>
+          </>
+        )}
+        .{' '}
+        {end.perStepMm > 0.05 && (
+          <>
+            One {stepWord(job, id)} more takes{' '}
+            <SumFigure name={`One step more, ${cornerNames[id]}`} sum={() => stepSum(end)}>
+              <Length mm={end.perStepMm} />
+            </SumFigure>{' '}
+            off the sag.
+          </>
+        )}
+      </p>
+      {end.needed && (
+        <p className="text-second mt-0.5">
+          Both sags ask for{' '}
+          <SumFigure name={`Rate both sags ask for, ${cornerNames[id]}`} sum={() => neededSum(answer, end)}>
+            <b className="text-ink">
+              <Rate nPerMm={end.needed.rateNPerMm} />
+            </b>{' '}
+            ± <Rate nPerMm={2 * end.needed.sdNPerMm} />
+          </SumFigure>{' '}
+          with <Length mm={end.needed.preloadMm} decimals={0} /> of preload
+          {end.rate.known ? (
+            <>
+              , fitted <Rate nPerMm={end.rate.nominalNPerMm} />.
+            </>
+          ) : (
+            <>
+              ; nobody named the spring, the readings make it <Rate nPerMm={end.rate.nPerMm} />.
+            </>
+          )}
+          {wrong && <FromRack job={job} id={id} wantedNPerMm={end.needed.rateNPerMm} />}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** Whether it is done to both legs of a fork. */
+function isFork(fitting: Fitting): boolean {
+  return fitting === 'cap' || fitting === 'spacer' || fitting === 'clamp';
+}
+
+/** What the adjuster of an end is moved by. */
+function stepWord(job: Job, id: CornerId): string {
+  const { torsion, air, stepMm } = job.record.document.corners[id];
+  if (torsion) return 'cam position';
+  if (air) return 'tenth of a bar';
+  return stepMm === null ? 'turn' : 'step';
+}
+
+function FromRack({ job, id, wantedNPerMm }: { job: Job; id: CornerId; wantedNPerMm: number }) {
+  const { data } = useRack();
+  const springs = (data ?? []).flatMap((one) => {
+    const rate = rateOf(one)?.value;
+    return rate && !one.tender && one.rows === null ? [{ name: one.name, rateNPerMm: rate }] : [];
+  });
+  const { softer, stiffer, take, overlap } = chooseRate(wantedNPerMm, springs, isRough(job.record.document));
+  return (
+    <span className="block">
+      {(softer ?? stiffer) && (
+        <>
+          On the rack {[softer, stiffer].flatMap((one) => (one ? [one.name] : [])).join(' and ')}
+          {take
+            ? overlap
+              ? `: either would do, ${take.name} for this use. `
+              : `: ${take.name} is the nearer. `
+            : ': neither is near. '}
+        </>
+      )}
+      <Link
+        to={`/rack/search?job=${job.record.id}&corner=${id}`}
+        className="text-action underline underline-offset-4"
+      >
+        Which springs do it?
+      </Link>
+    </span>
+  );
+}

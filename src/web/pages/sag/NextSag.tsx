@@ -1,0 +1,55 @@
+import { Link } from 'react-router';
+import { cornersIn } from '#core/machine/body.ts';
+import { nextPrompt } from '#core/sag/prompts.ts';
+import type { Job } from '../../features/job/useJob.ts';
+import { capital } from '../../features/job/words.ts';
+
+interface Props {
+  job: Job;
+  round: number;
+  rider: string;
+  fresh: boolean;
+}
+
+/** Where the tape goes next, in the order in which one helper gets through it soonest. */
+export function NextSag({ job, round, rider, fresh }: Props) {
+  const { document } = job.record;
+  const extended = cornersIn(document).filter((id) =>
+    job.state.rounds.some(({ sag }) => (sag[id]?.extended.length ?? 0) > 0),
+  );
+  const next = nextPrompt(document, rider, job.state.rounds[round]?.sag ?? {}, extended);
+  if (job.state.locked) return null;
+  return (
+    <div className="label text-second border-rule mx-4 flex min-h-10 flex-wrap items-center gap-x-4 border-b print:hidden">
+      <p className="flex-1" data-testid="next-sag">
+        {next ? (
+          <>
+            Next:{' '}
+            <button
+              type="button"
+              className="text-action font-semibold underline underline-offset-4"
+              onClick={() => focusSlot(next.id, next.slot)}
+            >
+              {capital(next.say)}
+            </button>{' '}
+            {capital(next.where)}.
+          </>
+        ) : (
+          'All read once. A second time round says how well it repeats.'
+        )}
+      </p>
+      {!fresh && (
+        <Link
+          to={`/jobs/${job.record.id}/tape`}
+          className="text-action flex min-h-9 items-center font-semibold underline underline-offset-4"
+        >
+          For the helper with the tape
+        </Link>
+      )}
+    </div>
+  );
+}
+
+function focusSlot(id: string, slot: string): void {
+  document.querySelector<HTMLInputElement>(`[data-corner="${id}"] [data-slot="${slot}"] input`)?.focus();
+}

@@ -1,0 +1,35 @@
+import { goodEnough } from '#core/job/nextAction.ts';
+import type { Answer } from '#core/plan/answer.ts';
+import type { SagEnd } from '#core/sag/bench.ts';
+import { cornerNames } from '#core/machine/body.ts';
+import { chanceSum } from '#core/sums/cornerSums.ts';
+import type { Job } from '../../features/job/useJob.ts';
+import { SumFigure } from '../../features/sums/SumFigure.tsx';
+import { Settled } from '../job/Settled.tsx';
+import { sagRound } from './sagRound.ts';
+
+/** The chance that every sag is in its window, and what an adjuster cannot do. */
+export function SagOutlook({ job, answer, ends }: { job: Job; answer: Answer; ends: readonly SagEnd[] }) {
+  const done = goodEnough(answer);
+  const short = ends.filter(({ riderSag }) => riderSag !== null && riderSag.state !== 'in');
+  const chance = done ? answer.chanceNow : answer.chanceAfter;
+  return (
+    <>
+      <Settled job={job} round={sagRound(job)} />
+      <p className="min-w-[220px] flex-1" data-testid="sag-outlook" aria-live="polite">
+        <b>
+          <SumFigure name="Chance that every sag is in" sum={() => chanceSum(answer, done ? 'now' : 'after')}>
+            {done ? 'In their windows' : 'In after this round'}: {Math.round(100 * (chance ?? 0))} in 100.
+          </SumFigure>
+        </b>
+        {short.length > 0 && (
+          <span className="text-short label block">
+            No position of the adjuster does it: {short.map(({ id }) => cornerNames[id]).join(', ')}. The
+            nearest is told, and the spring it wants.
+          </span>
+        )}
+        {done && <span className="label text-second block">Lock it, or read once more to be sure.</span>}
+      </p>
+    </>
+  );
+}

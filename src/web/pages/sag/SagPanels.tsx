@@ -1,0 +1,78 @@
+import { lazy, Suspense } from 'react';
+import { footingOf } from '#core/machine/body.ts';
+import type { Answer } from '#core/plan/answer.ts';
+import type { SagEnd } from '#core/sag/bench.ts';
+import type { Job } from '../../features/job/useJob.ts';
+import { Panel } from '../job/Panel.tsx';
+import { SkidSettings } from '../job/SkidSettings.tsx';
+import { Attitude } from './Attitude.tsx';
+import { FittedRows } from './FittedRows.tsx';
+import { Lowering } from './Lowering.tsx';
+import { WindowRows } from './WindowRows.tsx';
+import { WorthReading } from './WorthReading.tsx';
+
+const RiderBook = lazy(async () => ({ default: (await import('./RiderBook.tsx')).RiderBook }));
+const PreloadFigure = lazy(async () => ({ default: (await import('./PreloadFigure.tsx')).PreloadFigure }));
+const SledLadder = lazy(async () => ({ default: (await import('./SledLadder.tsx')).SledLadder }));
+
+interface Props {
+  job: Job;
+  ends: SagEnd[];
+  /** Not a job yet: nothing that needs one is offered. */
+  fresh: boolean;
+}
+
+/** What stands under the readings of the bench, each under its title. */
+export function SagPanels({ job, ends, fresh }: Props) {
+  const { document } = job.record;
+  return (
+    <div className="mx-4 mt-1 print:hidden">
+      {job.answer && <WorthReading answer={job.answer} />}
+      <Panel title="What is fitted" words="travel, ratio, adjuster, spring: what is not given is assumed">
+        <FittedRows job={job} />
+      </Panel>
+      <Panel
+        title="Windows"
+        words="what counts as right, at each end"
+        open={ends.every((one) => !one.riderSag)}
+      >
+        <WindowRows job={job} ends={ends} />
+      </Panel>
+      {job.answer && ends.length > 0 && <Known job={job} answer={job.answer} ends={ends} fresh={fresh} />}
+      {footingOf(document.machine.class) === 'bikes' && (
+        <Panel title="Lower or higher" words="by other links, both ends alike">
+          <Lowering job={job} />
+        </Panel>
+      )}
+      {document.machine.class === 'snowmobile' && (
+        <Panel title="Balance, step by step" words="skis that push, or that should lift and do not">
+          <Suspense fallback={<p className="text-second">Reading …</p>}>
+            <SledLadder job={job} />
+            <SkidSettings job={job} />
+          </Suspense>
+        </Panel>
+      )}
+    </div>
+  );
+}
+
+/** What can be told once something was read. */
+function Known({ job, answer, ends, fresh }: Props & { answer: Answer }) {
+  return (
+    <>
+      <Panel title="Front and rear together" words="balance and attitude, ridden">
+        <Attitude answer={answer} ends={ends} />
+      </Panel>
+      <Panel title="Book of riders" words="the same machine for other riders, two up, with luggage">
+        <Suspense fallback={<p className="text-second">Working it out …</p>}>
+          <RiderBook job={job} answer={answer} fresh={fresh} />
+        </Suspense>
+      </Panel>
+      <Panel title="Why preload is not stiffness" words="with this machine’s own numbers">
+        <Suspense fallback={<p className="text-second">Drawing …</p>}>
+          <PreloadFigure answer={answer} ends={ends} />
+        </Suspense>
+      </Panel>
+    </>
+  );
+}

@@ -1,0 +1,58 @@
+import { useMemo, useState } from 'react';
+import { cornersIn } from '#core/machine/body.ts';
+import { sagEnds } from '#core/sag/bench.ts';
+import type { Job } from '../../features/job/useJob.ts';
+import { Footer } from '../job/Footer.tsx';
+import { StartTurning } from '../job/StartTurning.tsx';
+import { EndReadings } from './EndReadings.tsx';
+import { EndVerdict } from './EndVerdict.tsx';
+import { FirstRider, RiderLine } from './RiderLine.tsx';
+import { NextSag } from './NextSag.tsx';
+import { SagPanels } from './SagPanels.tsx';
+import { SagOutlook } from './SagOutlook.tsx';
+import { sagRound } from './sagRound.ts';
+
+/** For machines whose target is sag: read, judged against the windows, turned, judged again; springs, riders, attitude. */
+export function SagStage({ job, fresh = false }: { job: Job; fresh?: boolean }) {
+  const { document } = job.record;
+  const { answer } = job;
+  const ends = useMemo(() => (answer ? sagEnds(answer) : []), [answer]);
+  const [more, setMore] = useState(false);
+  const [rider] = document.riders;
+  if (!rider) return <FirstRider job={job} />;
+  const round = sagRound(job);
+  return (
+    <>
+      <RiderLine job={job} rider={rider} />
+      <NextSag job={job} round={round} rider={rider.key} fresh={fresh} />
+      <div data-fields className="grid grid-cols-2 gap-x-6 gap-y-5 px-4 pt-3 narrow:grid-cols-1">
+        {cornersIn(document).map((id) => (
+          <section key={id} aria-labelledby={`end-${id}`} data-corner={id} className="min-w-0">
+            <EndReadings job={job} id={id} round={round} rider={rider.key} more={more} />
+            <EndVerdict job={job} id={id} end={ends.find((one) => one.id === id) ?? null} />
+          </section>
+        ))}
+      </div>
+      <label className="label mx-4 mt-2 flex min-h-9 cursor-pointer items-center gap-2 self-start print:hidden">
+        <input
+          type="checkbox"
+          className="accent-action size-4"
+          checked={more}
+          onChange={(event) => setMore(event.target.checked)}
+        />
+        other ways to read: as it rests, or by a band on the shaft
+      </label>
+      <SagPanels job={job} ends={ends} fresh={fresh} />
+      <Footer>
+        {answer && answer.chanceAfter !== null ? (
+          <SagOutlook job={job} answer={answer} ends={ends} />
+        ) : (
+          <p className="text-second">
+            Read one end fully extended, then pressed and lifted: the first answer stands there.
+          </p>
+        )}
+        {answer && !fresh && <StartTurning job={job} answer={answer} from="sag" />}
+      </Footer>
+    </>
+  );
+}
