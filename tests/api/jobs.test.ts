@@ -385,13 +385,13 @@ describe('what is seen and done beside heights', () => {
     await server.db.execute(sql`
       update jobs set document = document #- '{corners,LF,fitting}' #- '{corners,LF,boots}' where id = ${id}`);
     expect((await read(id)).document).toMatchObject({
-      schemaVersion: 4,
+      schemaVersion: 6,
       skid: null,
       corners: { LF: { fitting: 'seat', boots: [], floorMm: null } },
     });
     await post(id, change('corners.LF.floorMm', null, 3)).expect(201);
     const { rows } = await server.db.execute(sql`select document from jobs where id = ${id}`);
-    expect(rows[0]).toMatchObject({ document: { schemaVersion: 4, corners: { LF: { floorMm: 3 } } } });
+    expect(rows[0]).toMatchObject({ document: { schemaVersion: 6, corners: { LF: { floorMm: 3 } } } });
   });
 });
 
@@ -521,7 +521,7 @@ describe('what is wrong is refused with where and why', () => {
       change('__proto__.polluted', null, 1),
       change('constructor.prototype', null, 1),
       change('corners.LF', null, { deep: [[[[[[[[[[1]]]]]]]]]] }),
-      change('schemaVersion', 4, 5),
+      change('schemaVersion', 6, 7),
       { ...change('name', 'Sandpiper', 'x'), extra: true },
     ];
     for (const entry of bad) {
@@ -620,7 +620,7 @@ describe('demo data', () => {
       expect(await loadDemo(empty.db, 'demo')).toBe(0);
       const { body } = await request(empty.address).get('/api/jobs');
       const stages = body.jobs.map((job: { next: { stage: string } }) => job.next.stage).sort();
-      expect(stages).toEqual(['baseline', 'close-out', 'measure', 'plan', 'plan', 'plan', 'plan', 'turn']);
+      expect(stages).toEqual(['close-out', 'measure', 'plan', 'plan', 'plan', 'plan', 'sag', 'turn']);
     } finally {
       await empty.close();
     }

@@ -1,4 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process';
+import type { JobRecord } from '#core/job/types.ts';
+import type { CornerId } from '#core/machine/body.ts';
 import { test as base, expect, type Locator, type Page } from '@playwright/test';
 // Plain scripts without types: what they give is said here.
 // @ts-expect-error no declarations
@@ -106,4 +108,28 @@ export async function quickStart(
   await expect(page).toHaveURL(/\/jobs\/[0-9a-f-]{36}\/\w+/);
   await allSent(page);
   return /jobs\/([0-9a-f-]{36})/.exec(page.url())?.[1] ?? '';
+}
+
+/** Starts turning and ticks everything off as told; gives the mm of seat that were turned in that round, by corner. */
+export async function turnAsTold(
+  page: Page,
+  jobId: string,
+  round: number,
+): Promise<Partial<Record<CornerId, number>>> {
+  await page.getByRole('button', { name: 'Start turning' }).click();
+  const done = page.getByRole('button', { name: /^Done as told/ });
+  await expect(done.first()).toBeVisible();
+  while ((await done.count()) > 0) await done.first().click();
+  await allSent(page);
+  const record = (await (await page.request.get(`/api/jobs/${jobId}`)).json()) as JobRecord;
+  return Object.fromEntries(
+    record.entries.flatMap((entry): [CornerId, number][] =>
+      entry.type === 'fact' &&
+      entry.fact.kind === 'adjustment' &&
+      entry.fact.round === round &&
+      entry.fact.corner !== null
+        ? [[entry.fact.corner, entry.fact.valueMm ?? 0]]
+        : [],
+    ),
+  );
 }

@@ -1,26 +1,27 @@
 import { randomUUID } from 'node:crypto';
 import { type Page } from '@playwright/test';
-import { blankDocument } from '#core/job/create.ts';
+import { blankBar, blankDocument } from '#core/job/create.ts';
+import { fittingFields } from '#core/job/fitting.ts';
 import { blankSpring } from '#core/job/spring.ts';
-import type { Entry, JobDocument, JobRecord } from '#core/job/types.ts';
+import type { JobDocument } from '#core/job/types.ts';
 import { cornerNames, type CornerId } from '#core/machine/body.ts';
 import type { MachineClass } from '#core/machine/classes.ts';
 import { hideVehicle, isIn, measure, work, type Vehicle } from '../fixtures/shop.ts';
-import { allSent, expect, field, test } from './app.ts';
+import { allSent, expect, field, test, turnAsTold } from './app.ts';
 
 /** Readings grow with the seat; a hundred more than the simulated collar, so that none is negative. */
 const READS = 100;
 
-const classes: Record<string, MachineClass> = { car: 'car', truck: 'truck', utv: 'side-by-side', snowmobile: 'snowmobile', motorcycle: 'motorcycle' }; // prettier-ignore
+const classes: Record<string, MachineClass> = { car: 'car', truck: 'truck', utv: 'side-by-side', snowmobile: 'snowmobile', motorcycle: 'motorcycle', 'dual-purpose': 'dual-purpose', scooter: 'scooter' }; // prettier-ignore
 const renamed: Record<string, Record<string, CornerId>> = {
   snowmobile: { LF: 'LS', RF: 'RS', FA: 'FA', RA: 'RA' },
-  motorcycle: { F: 'FW', R: 'RW' },
 };
+const bike: Record<string, CornerId> = { F: 'FW', R: 'RW' };
 const idOf = ({ nominal }: Vehicle, name: string): CornerId =>
-  renamed[nominal.class]?.[name] ?? (name as CornerId);
+  renamed[nominal.class]?.[name] ?? bike[name] ?? (name as CornerId);
 
 /** What an installer would write down of a simulated vehicle. */
-function describe({ nominal }: Vehicle): JobDocument {
+function describe({ nominal }: Vehicle, leafMm: number | null): JobDocument {
   const document = blankDocument(classes[nominal.class] as MachineClass, `A ${nominal.class}`);
   const { corners, masses, refs, arbs } = nominal;
   const xs = corners.map(({ x }) => x);
@@ -37,7 +38,7 @@ function describe({ nominal }: Vehicle): JobDocument {
     frontShare: Math.round((100 * (cg - rear)) / (front - rear)) / 100,
   });
   document.toleranceMm = nominal.tolerance;
-  if (arbs[0]) document.bars.front = { rateNPerMm: arbs[0].k, hooked: true };
+  if (arbs[0]) document.bars.front = blankBar(arbs[0].k, true);
   corners.forEach((corner, i) => {
     const into = document.corners[idOf({ nominal } as Vehicle, corner.name)];
     Object.assign(into, {
@@ -58,6 +59,7 @@ function describe({ nominal }: Vehicle): JobDocument {
       unsprungKg: corner.unsprung,
     });
     into.collar = { datum: 'body', grows: 'with-seat', minMm: READS - 70, maxMm: READS + 70 };
+    if (leafMm && corner.axle === 'rear') Object.assign(into, { ...fittingFields('leaf'), stepMm: leafMm });
   });
   return document;
 }
@@ -81,36 +83,27 @@ async function read(page: Page, vehicle: Vehicle): Promise<void> {
 
 /** Turns everything as told, and the simulated vehicle with it. */
 async function turn(page: Page, vehicle: Vehicle, id: string, round: number): Promise<void> {
-  await page.getByRole('button', { name: 'Start turning' }).click();
-  const done = page.getByRole('button', { name: /^Done as told/ });
-  await expect(done.first()).toBeVisible();
-  while ((await done.count()) > 0) await done.first().click();
-  await allSent(page);
-  const record = (await (await page.request.get(`/api/jobs/${id}`)).json()) as JobRecord;
-  const moves = record.entries.flatMap((entry: Entry) =>
-    entry.type === 'fact' && entry.fact.kind === 'adjustment' && entry.fact.round === round
-      ? [entry.fact]
-      : [],
-  );
+  const moves = await turnAsTold(page, id, round);
   const adjust = Object.fromEntries(
-    vehicle.nominal.corners.map(({ name }) => [
-      name,
-      moves.find(({ corner }) => corner === idOf(vehicle, name))?.valueMm ?? 0,
-    ]),
+    vehicle.nominal.corners.map(({ name }) => [name, moves[idOf(vehicle, name)] ?? 0]),
   );
   work(vehicle, adjust, 0);
 }
 
 test.describe('a whole job on a simulated machine, from readings to the handover sheet', () => {
   test.describe.configure({ timeout: 120_000 });
-  for (const seed of [10, 11, 12, 13, 14]) {
-    const { nominal } = hideVehicle(seed);
-    test(nominal.class, async ({ page }) => {
-      const vehicle = hideVehicle(seed);
+  for (const { seed, kind, leafMm } of [
+    ...[10, 11, 12, 13, 14].map((seed) => ({ seed, kind: undefined, leafMm: null })),
+    { seed: 19, kind: 'dual-purpose', leafMm: null },
+    { seed: 24, kind: 'scooter', leafMm: null },
+    { seed: 21, kind: 'leaf truck', leafMm: 6 },
+  ] as const) {
+    test(kind ?? hideVehicle(seed).nominal.class, async ({ page }) => {
+      const vehicle = hideVehicle(seed, 25, kind);
       expect(isIn(vehicle)).toBe(false);
       const id = randomUUID();
       const made = await page.request.post('/api/jobs', {
-        data: { id, document: describe(vehicle), entries: [] },
+        data: { id, document: describe(vehicle, leafMm), entries: [] },
       });
       expect(made.status()).toBe(201);
       await page.goto(`/jobs/${id}/baseline`);

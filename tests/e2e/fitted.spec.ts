@@ -67,9 +67,9 @@ test.describe('springs and weights', () => {
     const before = await tried.textContent();
     await page.getByLabel('equal left and right').check();
     await expect(tried).not.toHaveText(before ?? '');
-    await expect(tried).toContainText('in 100 land');
+    await expect(tried).toContainText('in 100 land', { timeout: 30_000 });
     await page.getByRole('button', { name: 'Undo', exact: true }).click();
-    await expect(tried).toHaveText(before ?? '');
+    await expect(tried).toHaveText(before ?? '', { timeout: 30_000 });
   });
 
   test('a reading that does not agree with the rest is told, and hardly moves the height', async ({

@@ -57,6 +57,8 @@ test('a whole job without a mouse: start, measure, plan, turn in the bay, measur
   await page.keyboard.press('Escape');
   await page.evaluate(() => (document.activeElement as HTMLElement).blur());
   await page.keyboard.press(']');
+  await expect(page).toHaveURL(/\/scales$/);
+  await page.keyboard.press(']');
   await expect(page).toHaveURL(/\/plan$/);
   await tabTo(page, /^Start turning/);
   await page.keyboard.press('Enter');
@@ -81,6 +83,8 @@ test('a whole job without a mouse: start, measure, plan, turn in the bay, measur
   await expect(page.getByTestId('verdict')).toBeVisible();
   await allSent(page);
   await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await page.keyboard.press(']');
+  await expect(page).toHaveURL(/\/stance$/);
   await page.keyboard.press(']');
   await expect(page).toHaveURL(/\/close-out$/);
   await tabTo(page, /^Lock it/);

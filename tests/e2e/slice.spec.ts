@@ -110,6 +110,8 @@ test.describe('the whole slice', () => {
     await expect(page.getByLabel('rolled')).toBeChecked();
 
     await page.keyboard.press(']');
+    await expect(page).toHaveURL(/\/stance$/);
+    await page.keyboard.press(']');
     await expect(page).toHaveURL(/\/close-out$/);
     await page.keyboard.press('/');
     await expect(page.getByPlaceholder('Job, stage or command')).toBeFocused();

@@ -14,10 +14,11 @@ async function held(page: Page, url: RegExp): Promise<() => void> {
   return letGo;
 }
 
+// Lists show the latest first: by name, a job is found however many other tests have made.
 test.describe('while it is being read', () => {
   const screens: [path: string, url: RegExp, words: string, there: string][] = [
-    ['/', /\/api\/jobs\?/, 'Reading the jobs …', 'Dunlin'],
-    ['/book', /\/api\/book/, 'Reading the book …', 'Turnstone'],
+    ['/?find=Dunlin', /\/api\/jobs\?/, 'Reading the jobs …', 'Dunlin'],
+    ['/book?find=Turnstone', /\/api\/book/, 'Reading the book …', 'Turnstone'],
     [`${DUNLIN}/plan`, /\/api\/jobs\/0/, 'Reading the job …', 'Dunlin'],
     [`${DUNLIN}/handover`, /\/api\/jobs\/0/, 'Reading the job …', 'Dunlin'],
   ];
@@ -34,8 +35,8 @@ test.describe('while it is being read', () => {
 
 test.describe('when the server cannot be reached', () => {
   for (const [path, url, there] of [
-    ['/', /\/api\/jobs\?/, 'Dunlin'],
-    ['/book', /\/api\/book/, 'Turnstone'],
+    ['/?find=Dunlin', /\/api\/jobs\?/, 'Dunlin'],
+    ['/book?find=Turnstone', /\/api\/book/, 'Turnstone'],
     [`${DUNLIN}/plan`, /\/api\/jobs\/0/, 'Dunlin'],
   ] as const)
     test(`${path} says so and is tried again`, async ({ page }) => {

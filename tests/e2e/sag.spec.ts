@@ -1,0 +1,359 @@
+import { randomUUID } from 'node:crypto';
+import type { Page } from '@playwright/test';
+import { cornerNames } from '#core/machine/body.ts';
+import { readSagTape, sagRig, trueSag, turnRig, type RigKind, type SagRig } from '../fixtures/sagRig.ts';
+import { allSent, expect, field, test, turnAsTold } from './app.ts';
+
+const SHOVELER = '/jobs/00000000-0000-4000-8000-000800000000';
+const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
+
+async function begin(page: Page, rig: SagRig): Promise<string> {
+  const id = randomUUID();
+  const made = await page.request.post('/api/jobs', { data: { id, document: rig.document, entries: [] } });
+  expect(made.status(), await made.text()).toBe(201);
+  await page.goto(`/jobs/${id}/sag`);
+  return id;
+}
+
+/** Types a round: extended once, then pressed and lifted, nobody on and rider on, as the tape has them. */
+async function read(page: Page, rig: SagRig, { first, as }: { first: boolean; as?: (mm: number) => string }) {
+  const say = as ?? String;
+  const put = async (words: string, values: number[]) => {
+    for (const [i, id] of rig.ids.entries())
+      await field(page, `${capital(words)}, ${cornerNames[id]}, reading 1`).fill(say(values[i] ?? 0));
+  };
+  if (first) await put('fully extended', rig.extended);
+  for (const [who, ridden] of [
+    ['nobody on', false],
+    ['rider on', true],
+  ] as const)
+    for (const [how, way] of [
+      ['pressed', 'press'],
+      ['lifted', 'lift'],
+    ] as const)
+      await put(`${who}, ${how}`, readSagTape(rig, ridden, way));
+  await page.keyboard.press('Tab');
+  await page.getByLabel(rig.kind === 'sled' ? 'on casters' : 'bounced', { exact: true }).check();
+  await allSent(page);
+}
+
+/** Turns everything as told, and the simulated machine with it. */
+async function turn(page: Page, rig: SagRig, id: string, round: number) {
+  turnRig(rig, await turnAsTold(page, id, round));
+  await page
+    .getByRole('link', { name: /^Sag bench/ })
+    .first()
+    .click();
+}
+
+function offBy(rig: SagRig): number {
+  const sag = trueSag(rig, true);
+  const off = rig.ids.flatMap((id, i) => {
+    const { sagWindow } = rig.document.corners[id];
+    return sagWindow ? [Math.max(sagWindow.fromMm - (sag[i] ?? 0), (sag[i] ?? 0) - sagWindow.toMm, 0)] : [];
+  });
+  return Math.max(...off);
+}
+
+test.describe('from first reading to in its window, on a simulated machine', () => {
+  test.describe.configure({ timeout: 120_000 });
+  const kinds: [title: string, kind: RigKind, seed: number][] = [
+    ['road bike', 'road', 3],
+    ['dual-purpose bike with a linkage', 'linkage', 2],
+    ['scooter', 'scooter', 1],
+    ['sled, rear by its cam and front by its skis', 'sled', 1],
+  ];
+  for (const [title, kind, seed] of kinds)
+    test(title, async ({ page }) => {
+      const rig = sagRig(kind, seed);
+      expect(offBy(rig)).toBeGreaterThan(0);
+      const id = await begin(page, rig);
+      await read(page, rig, { first: true });
+      const outlook = page.getByTestId('sag-outlook');
+      let turns = 0;
+      while (turns < 3 && !(await outlook.getByText('In their windows').isVisible())) {
+        if (await page.getByText('Nothing to turn').isVisible()) break;
+        turns++;
+        await turn(page, rig, id, turns);
+        await read(page, rig, { first: false });
+      }
+      expect(offBy(rig)).toBeLessThan(1);
+      expect(turns).toBeLessThanOrEqual(kind === 'sled' ? 3 : 2);
+      await page.getByRole('link', { name: /^Close out/ }).click();
+      await page.getByRole('button', { name: /^Lock/ }).click();
+      await expect(page.getByText(/Locked/).first()).toBeVisible();
+      await allSent(page);
+    });
+});
+
+test.describe('a wrong spring', () => {
+  for (const [stiff, verdict] of [
+    [0.5, 'too soft'],
+    [1.9, 'too stiff'],
+  ] as const)
+    test(`${verdict} is recognised, with the rate both sags ask for`, async ({ page }) => {
+      const rig = sagRig('road', 5, stiff);
+      await begin(page, rig);
+      await read(page, rig, { first: true });
+      const spring = page.getByTestId('spring-RW');
+      await expect(spring).toContainText(`Spring: ${verdict}`);
+      await spring.getByRole('button', { name: /^Rate both sags ask for/ }).click();
+      await expect(page.getByRole('region', { name: /^Sum|spring that both/ }).first()).toContainText(
+        '(F₁ − F₀)',
+      );
+      await expect(spring.getByRole('link', { name: 'Which springs do it?' })).toBeVisible();
+    });
+});
+
+test('units switched in the middle: what was typed stays what it was, and inches go on', async ({ page }) => {
+  const rig = sagRig('road', 4);
+  await begin(page, rig);
+  await field(page, 'Fully extended, front wheel, reading 1').fill('300');
+  await page.keyboard.press('Tab');
+  await page.getByRole('button', { name: 'in', exact: true }).click();
+  await expect(field(page, 'Fully extended, front wheel, reading 1')).toHaveValue('11 13/16');
+  await field(page, 'Rider on, pressed, front wheel, reading 1').fill('10 1/2');
+  await page.keyboard.press('Tab');
+  await page.getByRole('button', { name: 'mm', exact: true }).click();
+  await expect(field(page, 'Fully extended, front wheel, reading 1')).toHaveValue('300');
+  await expect(field(page, 'Rider on, pressed, front wheel, reading 1')).toHaveValue('266.7');
+  await allSent(page);
+});
+
+test('a reading that cannot be is questioned and kept', async ({ page }) => {
+  const rig = sagRig('road', 4);
+  await begin(page, rig);
+  // What comes next is named, and led to.
+  await page.getByTestId('next-sag').getByRole('button').click();
+  await expect(field(page, 'Fully extended, front wheel, reading 1')).toBeFocused();
+  await field(page, 'Rider on, pressed, rear wheel, reading 1').fill('500');
+  await page.keyboard.press('Tab');
+  await field(page, 'Rider on, lifted, rear wheel, reading 1').fill('488');
+  await expect(page.getByText(/lower than pressed and let go\. Kept/)).toBeVisible();
+  await page.keyboard.press('Tab');
+  await allSent(page);
+  await page.reload();
+  await expect(field(page, 'Rider on, lifted, rear wheel, reading 1')).toHaveValue('488');
+});
+
+test('the book of riders: another rider has his own positions, a card, and is confirmed by one reading', async ({
+  page,
+}) => {
+  await page.goto(`${SHOVELER}/sag`);
+  await page.getByRole('button', { name: /^Book of riders/ }).click();
+  const before = page.locator('[data-rider=r3]');
+  await expect(before).toContainText('rear wheel');
+  const spread = async () =>
+    Number(/98 ± (\d+)/.exec((await before.innerText()).replace(/\s+/g, ' '))?.[1] ?? NaN);
+  const wide = await spread();
+  await field(page, 'Reads with the owner before on, rear wheel').fill('548');
+  await page.keyboard.press('Tab');
+  await expect.poll(spread).toBeLessThan(wide);
+  await page.getByRole('button', { name: 'Another rider' }).click();
+  await field(page, 'Name, rider 4').fill('two up');
+  await page.keyboard.press('Tab');
+  await field(page, 'Passenger, two up').fill('60');
+  await page.keyboard.press('Tab');
+  await expect(page.locator('[data-rider=r4]')).toContainText('out of its window');
+  await allSent(page);
+  await page.getByRole('link', { name: 'Cards to keep under the seat' }).click();
+  await expect(page.getByRole('heading', { name: 'Two up' })).toBeVisible();
+  await expect(page.getByText(/passenger 60 kg/)).toBeVisible();
+});
+
+test('a window of one’s own becomes a school for the class, and can be forgotten', async ({ page }) => {
+  await page.goto(`${SHOVELER}/sag`);
+  await page.getByRole('button', { name: /^Windows/ }).click();
+  await page.getByRole('button', { name: 'Keep as a school, Rider sag window, rear wheel' }).click();
+  await page.getByLabel('Name of the school').fill('stony lanes');
+  await page.keyboard.press('Enter');
+  const front = page.getByLabel('Rider sag window, front wheel', { exact: true });
+  await front.selectOption('stony lanes');
+  await expect(field(page, 'Rider sag from, front wheel')).toHaveValue('92');
+  await expect(field(page, 'Sag wanted, front wheel')).toHaveValue('99');
+  await front.selectOption('a third');
+  await expect(field(page, 'Rider sag from, front wheel')).toHaveValue('86');
+  for (let k = 0; k < 2; k++) await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(field(page, 'Sag wanted, front wheel')).toHaveValue('90');
+  await page.getByRole('button', { name: 'Keep as a school, Rider sag window, front wheel' }).click();
+  await page.getByRole('button', { name: 'Forget stony lanes' }).click();
+  await page.keyboard.press('Escape');
+  await expect(front.locator('option', { hasText: 'stony lanes' })).toHaveCount(0);
+  await allSent(page);
+});
+
+test('preload slides the curve and does not tilt it', async ({ page }) => {
+  await page.goto(`${SHOVELER}/sag`);
+  await page.getByRole('button', { name: /^Why preload is not stiffness/ }).click();
+  const panel = page.locator('dl').filter({ hasText: 'wheel rate there' });
+  const slider = page.getByRole('slider');
+  await slider.focus();
+  for (let k = 0; k < 10; k++) await page.keyboard.press('ArrowRight');
+  const text = (await panel.innerText()).replace(/\s+/g, ' ');
+  const [from, to] = (/rider on (\d+) → (\d+)/.exec(text) ?? []).slice(1).map(Number);
+  const [soft, firm] = (/there ([\d.]+) → ([\d.]+)/.exec(text) ?? []).slice(1).map(Number);
+  expect(to).toBeLessThan((from ?? 0) - 5);
+  expect(firm).toBe(soft);
+});
+
+test('the helper’s view reads by thumb, keeps half a number through a reload, and goes on by itself', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(`${SHOVELER}/tape`);
+  await expect(
+    page.getByRole('region', { name: /New owner on, front wheel\. Lift it|new owner on/ }),
+  ).toBeVisible();
+  for (const key of ['2', '1']) await page.getByRole('button', { name: key, exact: true }).click();
+  await page.reload();
+  await expect(page.getByLabel('Reads')).toHaveValue('21');
+  await page.getByRole('button', { name: '9', exact: true }).click();
+  await page.getByRole('button', { name: 'Next' }).click();
+  await expect(page.getByTestId('tape-progress')).toContainText('All read');
+  await allSent(page);
+  await page.goto(`${SHOVELER}/sag`);
+  await expect(field(page, 'Rider on, lifted, front wheel, reading 1')).toHaveValue('219');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(field(page, 'Rider on, lifted, front wheel, reading 1')).toHaveValue('');
+  await allSent(page);
+});
+
+test('alone with a gauge: each reading is taken once it has moved and stands', async ({ page }) => {
+  const rig = sagRig('road', 7);
+  const id = await begin(page, rig);
+  await page.goto(`/jobs/${id}/tape`);
+  await page.getByText('Read from an instrument').click();
+  await page.getByRole('button', { name: 'A simulated one' }).click();
+  const gauge = page.getByTestId('gauge');
+  await expect(gauge).toContainText('steady');
+  await page.getByRole('button', { name: 'Take it' }).click();
+  await expect(page.getByTestId('tape-progress')).toContainText('2 of 10, 1 read');
+  await page.getByLabel('take it when steady').check();
+  await expect(page.getByTestId('tape-progress')).toContainText('4 read', { timeout: 40_000 });
+  await page.getByRole('button', { name: 'No gauge' }).click();
+  await page.goto(`/jobs/${id}/sag`);
+  const value = Number(await field(page, 'Fully extended, rear wheel, reading 1').inputValue());
+  expect(Math.abs(value - 612)).toBeLessThan(1);
+  await allSent(page);
+});
+
+test('the bench without a job: first answer, kept in the browser, then a job', async ({ page }) => {
+  await page.goto('/sag?class=scooter');
+  await field(page, 'Rider in full gear').fill('74');
+  await page.keyboard.press('Tab');
+  await page.getByRole('button', { name: 'To the bench' }).click();
+  const rear = (words: string) => field(page, `${words}, rear wheel, reading 1`);
+  await rear('Fully extended').fill('402');
+  await rear('Rider on, pressed').fill('370');
+  await rear('Rider on, lifted').fill('376');
+  await page.keyboard.press('Tab');
+  await expect(page.getByTestId('move-RW')).toContainText(/turns? up/);
+  await page.reload();
+  await expect(rear('Rider on, lifted')).toHaveValue('376');
+  await field(page, 'Name of the job').fill('Ringed Plover');
+  await page.getByRole('button', { name: 'Keep it as a job' }).click();
+  await expect(page).toHaveURL(/\/jobs\/[0-9a-f-]{36}\/sag$/);
+  await expect(rear('Rider on, pressed')).toHaveValue('370');
+  await allSent(page);
+});
+
+test('a sled’s balance is found step by step, each on record and taken back', async ({ page }) => {
+  await page.goto('/jobs/00000000-0000-4000-8000-000400000000/sag');
+  await page.getByRole('button', { name: 'To the bench' }).click();
+  await page.getByRole('button', { name: /^Balance, step by step/ }).click();
+  const step = page.getByTestId('balance-step');
+  await expect(step).toContainText('no free wobble');
+  await page.getByRole('button', { name: 'It is no better' }).click();
+  await expect(step).toContainText('Transfer blocks up one position');
+  await page.getByRole('button', { name: 'It is better' }).click();
+  await expect(step).toContainText('Once more');
+  await page.getByRole('button', { name: 'It is worse' }).click();
+  await expect(step).toContainText('put that step back first');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(step).toContainText('Once more');
+  for (let k = 0; k < 3; k++) await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByText('Who rides it?')).toBeVisible();
+  await allSent(page);
+});
+
+test('lowering by links: the link that does it, the tubes that follow, written down and taken back', async ({
+  page,
+}) => {
+  const rig = sagRig('linkage', 2);
+  rig.document.corners.RW.ratioFrom = {
+    kind: 'linkage',
+    armPivot: [0, 0],
+    axle: [-560, 0],
+    linkOnArm: [-224, -20],
+    rockerPivot: [0, -150],
+    linkOnRocker: [-224, -150],
+    damperOnRocker: [-224, -130],
+    damperOnFrame: [-224, 190],
+  };
+  await begin(page, rig);
+  await page.getByRole('button', { name: /^Lower or higher/ }).click();
+  const lowering = page.getByTestId('lowering');
+  // 25 / cos 25.
+  await expect(lowering).toContainText('27.6');
+  await expect(lowering).toContainText(/(longer|shorter) than the one that is on/);
+  await expect(lowering).toContainText('nearer at full bump');
+  const first = Number(/([\d.]+)/.exec(await lowering.locator('b').first().innerText())?.[1]);
+  await field(page, 'Lower at the axle by').fill('12.5');
+  await page.keyboard.press('Tab');
+  await expect
+    .poll(async () => Number(/([\d.]+)/.exec(await lowering.locator('b').first().innerText())?.[1]) / first)
+    .toBeLessThan(0.6);
+  await page.getByRole('button', { name: 'Write it down as fitted' }).click();
+  await allSent(page);
+  await page.getByRole('button', { name: /^What is fitted/ }).click();
+  await page.getByRole('button', { name: 'Ratio by, rear wheel: a linkage' }).click();
+  await expect(field(page, 'Link longer by')).not.toHaveValue('0');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await allSent(page);
+});
+
+test('an air ski shock shows its curve, and where its end-stroke chamber joins in', async ({ page }) => {
+  const rig = sagRig('sled', 1);
+  for (const id of ['LS', 'RS'] as const)
+    Object.assign(rig.document.corners[id], {
+      fitting: 'air',
+      springs: [],
+      preloadMm: null,
+      air: {
+        ...{ gaugeBar: 4.2, volumeCm3: 210, areaMm2: 1020, exponent: 1.1 },
+        second: { gaugeBar: 9, volumeCm3: 70 },
+      },
+    });
+  await begin(page, rig);
+  await read(page, rig, { first: true });
+  const curve = page.getByRole('img', { name: /^Air shock at/ }).first();
+  await expect(curve).toHaveAttribute('aria-label', /end-stroke chamber joins in after \d+ mm of shaft/);
+  await expect(page.getByTestId('spring-LS')).toContainText('One tenth of a bar more takes');
+});
+
+test('cards for riders on paper: no buttons, one for everybody', async ({ page }) => {
+  await page.goto(`${SHOVELER}/riders`);
+  await expect(page.getByRole('heading', { name: 'With tent and tools' })).toBeVisible();
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();
+  await expect(page.getByRole('link', { name: 'Back to the bench' })).toBeHidden();
+  const cards = await page.getByRole('heading', { level: 2 }).count();
+  expect(cards).toBeGreaterThanOrEqual(3);
+  await expect(page.getByRole('table')).toHaveCount(cards);
+});
+
+test('a gauge that is away is told, and typing goes on', async ({ page }) => {
+  await page.goto(`${SHOVELER}/tape`);
+  await page.getByText('Read from an instrument').click();
+  await page.getByLabel('Address of the instrument, on this machine').fill('ws://elsewhere.example:4999');
+  await expect(page.getByRole('button', { name: 'Listen there' })).toBeDisabled();
+  await page.getByLabel('Address of the instrument, on this machine').fill('ws://127.0.0.1:4999');
+  await page.getByRole('button', { name: 'Listen there' }).click();
+  await expect(page.getByTestId('gauge')).toContainText('The gauge is away');
+  await page.getByLabel('Reads').fill('12 x');
+  await expect(page.getByRole('button', { name: 'Next' })).toBeDisabled();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Back', exact: true }).click();
+  await expect(page.getByTestId('tape-progress')).toContainText('8 of 10');
+});
