@@ -4,7 +4,11 @@ const base = {
     '^.+\\.(t|j)sx?$': [
       '@swc/jest',
       {
-        jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2023' },
+        jsc: {
+          parser: { syntax: 'typescript', tsx: true },
+          transform: { react: { runtime: 'automatic' } },
+          target: 'es2023',
+        },
         module: { type: 'commonjs' },
       },
     ],

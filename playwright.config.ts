@@ -5,8 +5,8 @@ export default defineConfig({
   testDir: 'tests/e2e',
   timeout: 60_000,
   expect: { timeout: 10_000 },
-  // Each test file brings its own server, and two cores are all there is.
-  workers: 1,
+  // Each worker brings its own server and database.
+  workers: 2,
   reporter: [['line'], ['json', { outputFile: '.margin/browser.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import numeric from 'numeric';
 import { build } from 'vite';
+import { benchSearch } from './search.mjs';
 
 const OUT = '.margin/bench';
 const median = (values) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)];
@@ -34,6 +35,7 @@ export async function benchEngine(line) {
   benchEquilibrium(engine, line);
   benchGrowth(engine, line);
   benchPlan(engine, line);
+  benchSearch(engine, line);
   benchRounds(engine, line);
 }
 

@@ -6,3 +6,8 @@ export { aimFor } from '#core/plan/aim.ts';
 export { samplePlan } from '#core/plan/sampled.ts';
 export { answerRequest } from '#core/plan/roundsProtocol.ts';
 export { hideVehicle, isIn, measure, work } from '../tests/fixtures/shop.ts';
+export { searchRack } from '#core/rack/search.ts';
+export { Searcher } from '#core/rack/searcher.ts';
+export { candidateOf } from '#core/rack/problem.ts';
+export { workOut } from '#core/rack/exact.ts';
+export { searchProblem } from '../tests/fixtures/springSearch.ts';

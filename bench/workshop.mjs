@@ -87,7 +87,17 @@ async function pages({ app, browser, line }) {
   );
   await page.goto(`${app.address}/jobs/${ids[7]}/intake`);
   await page.locator('main h1, main table').first().waitFor();
-  for (const stage of ['prep', 'baseline', 'plan', 'turn', 'measure', 'close-out', 'ride'])
+  for (const stage of [
+    'prep',
+    'baseline',
+    'scales',
+    'plan',
+    'turn',
+    'measure',
+    'stance',
+    'close-out',
+    'ride',
+  ])
     await open(
       `  ${stage}, click to drawn, median`,
       [to(`/jobs/${ids[7]}/${stage}`), to(`/jobs/${ids[7]}/intake`)],

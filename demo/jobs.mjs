@@ -46,7 +46,10 @@ export const demoJobs = [
       perCorner(document, (corner, axle) => {
         corner.reference = { kind: 'hub-arch', offsetMm: 0, aheadMm: 0 };
         if (axle === 'front') corner.boots = [{ name: 'outer joint', nowDeg: 9, mostDeg: 16, shaftMm: 520 }];
-        else corner.clearances = [{ name: 'axle to frame', nowMm: 92, perMm: 1, leastMm: 60 }];
+        else
+          corner.clearances = [
+            { name: 'axle to frame', nowMm: 172, perMm: 1, leastMm: 120, atMm: null, rows: null },
+          ];
         Object.assign(corner, {
           targetMm: axle === 'front' ? 590 : 612,
           ratio: axle === 'front' ? 0.58 : 0.86,
@@ -83,9 +86,21 @@ export const demoJobs = [
         trackRearMm: 1490,
         massKg: 1085,
       };
-      document.bars.front = { rateNPerMm: 14, hooked: false };
+      document.bars.front = { rateNPerMm: 14, hooked: false, linkMm: 118, linkPerWheel: 0.62 };
       document.load = 'driver, 20 l of fuel';
       document.toleranceMm = 3;
+      document.crossTarget = 0.5;
+      document.hardEnd = 'rear';
+      document.stance = {
+        tyreMm: { front: 602, rear: 611 },
+        nextTyreMm: { front: null, rear: null },
+        points: [
+          { name: 'sump', xMm: 780, yMm: 0, nowMm: 118, leastMm: 80 },
+          { name: 'exhaust', xMm: -620, yMm: -240, nowMm: 124, leastMm: 85 },
+          { name: 'splitter', xMm: 1960, yMm: 0, nowMm: 142, leastMm: 110 },
+          { name: 'tail', xMm: -1880, yMm: 0, nowMm: 236, leastMm: null },
+        ],
+      };
       perCorner(document, (corner, axle) => {
         corner.reference = { kind: 'hub-arch', offsetMm: 0, aheadMm: 0 };
         Object.assign(corner, {
@@ -98,21 +113,48 @@ export const demoJobs = [
           preloadMm: 22,
         });
         corner.collar = collar('lock ring shoulder', 'against-seat', 12, 88);
+        corner.camberPerMm = axle === 'front' ? -0.021 : -0.016;
+        corner.clearances = [
+          {
+            name: 'tyre to arch',
+            nowMm: axle === 'front' ? 52 : 57,
+            perMm: 0.55,
+            leastMm: 25,
+            atMm: null,
+            rows: null,
+          },
+        ];
       });
-      Object.entries({ LF: 272, RF: 268, LR: 275, RR: 270 }).forEach(
-        ([id, kg]) => (document.corners[id].loadKg = kg),
-      );
+      document.corners.LF.clearances.push({
+        name: 'coil to arm',
+        nowMm: 9,
+        perMm: 0.08,
+        leastMm: 5,
+        atMm: 352,
+        rows: null,
+      });
+      document.steering.toePerMm = -0.03;
       return document;
     },
-    tell: ({ settle, heights, collars, travelUsed, tell, turn }) => {
+    tell: ({ settle, heights, collars, travelUsed, pads, camber, toe, link, fuel, cycled, tell, turn }) => {
       settle(0, 'rolled and bounced');
       heights(0, [353, 351, 362, 360], [352, 352, 361, 361], [353, 351, 362, 360]);
       collars(0, [31, 32.5, 28, 28.5]);
       travelUsed(0, [58, 59, 61, 62]);
+      pads(0, [279, 262, 266.5, 278], [278.5, 262.5, 267, 277.5]);
+      fuel(0, 20);
+      camber(0, [-2.1, -2, -1.6, -1.6]);
+      toe(0, 1621, 1620);
       tell();
       turn(1, ['LF', 'RF', 'LR', 'RR']);
       settle(1, 'rolled and driven');
       heights(1, [339, 338, 346, 344], [339, 337, 346, 345]);
+      pads(1, [272.5, 268.5, 270, 274], [273, 268, 270.5, 274.5]);
+      fuel(1, 18);
+      camber(1, [-2.4, -2.3, -1.9, -1.8]);
+      toe(1, 1621.5, 1620);
+      link(1, 'RF', 4);
+      cycled(1, 'LF', 'bump', 6);
     },
   },
   {
@@ -366,13 +408,22 @@ export const demoJobs = [
       Object.assign(document.machine, {
         title: 'Aldersyke Fell 450',
         wheelbaseMm: 1486,
-        massKg: 242,
-        frontShare: 0.46,
+        massKg: 152,
+        frontShare: 0.47,
+        tankL: 9,
       });
-      document.cases = ['rider on', 'rider on, as specified', 'tent and tools'];
-      document.loads = [{ name: 'tent and tools', kg: 19, xMm: -700, yMm: 0, aboard: [false, false, true] }];
+      document.cases = ['rider on', 'as ridden'];
+      const rider = (key, name, kg, luggageKg) => ({
+        ...{ key, name, kg, gearKg: 9, rearShare: null, passengerKg: 0, luggageKg },
+      });
+      document.riders = [
+        rider('r1', 'new owner', 92, 0),
+        rider('r2', 'with tent and tools', 92, 19),
+        rider('r3', 'the owner before', 71, 0),
+      ];
+      document.sagRead = { gear: true, luggage: true, fuel: 0.5 };
       document.load = 'rider in full gear, half a tank';
-      document.note = 'New owner is 20 kg heavier than the last. Baseline half done: the strap came at noon.';
+      document.note = 'New owner is 20 kg heavier than the last. Sag half read: the strap came at noon.';
       const { FW, RW } = document.corners;
       Object.assign(FW, {
         ratio: 1,
@@ -382,24 +433,31 @@ export const demoJobs = [
         preloadMm: 10,
         sagMm: 90,
         sagWindow: { fromMm: 80, toMm: 100 },
+        staticWindow: { fromMm: 30, toMm: 50 },
       });
       FW.collar = collar('cap nut face', 'with-seat', 0, 15);
       Object.assign(RW, {
         ratio: 0.4,
         travelMm: 297,
         pitchMm: 1.5,
-        springs: [coil('52 shock', 52, 260, 128)],
+        springs: [coil('52 shock', 52, 260, 112)],
         preloadMm: 8,
         sagMm: 98,
         sagWindow: { fromMm: 92, toMm: 106 },
+        staticWindow: { fromMm: 25, toMm: 40 },
       });
       RW.collar = collar('top of body', 'with-seat', 4, 30);
       return document;
     },
-    tell: ({ seeTo, settle, heights }) => {
+    tell: ({ seeTo, settle, collars, sag }) => {
       seeTo('pressures', 'floor', 'load', 'straight');
-      settle(0, 'bounced');
-      heights(0, [186], [188]);
+      settle(0, 'pressed, lifted');
+      collars(0, [6, 13]);
+      sag(0, 'extended', [300, 640], [301, 640]);
+      sag(0, 'alone-press', [248, 581]);
+      sag(0, 'alone-lift', [259, 590]);
+      sag(0, 'r1-press', [208, 515], [209, 514]);
+      sag(0, 'r1-lift', [null, 526]);
     },
   },
 ];

@@ -1,6 +1,7 @@
-import { readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'vite';
 import { demoJobs } from '../demo/jobs.mjs';
+import { demoRack } from '../demo/rack.mjs';
 
 /** Writes demo/*.json from the terse stories in demo/jobs.mjs; told plans come from the core itself. */
 const vite = await createServer({
@@ -61,6 +62,33 @@ function tellStory(story, number) {
       row.forEach((valueMm, c) =>
         add('Travel used', { kind: 'travel-used', round, corner: corners[c], slot: 'now', valueMm }),
       ),
+    // Rows are repeats: the machine was rolled off and on between.
+    pads: (round, ...rows) =>
+      rows.forEach((row, i) =>
+        row.forEach((valueMm, c) =>
+          add('Pad reading', { kind: 'pad', round, corner: corners[c], slot: String(i + 1), valueMm }),
+        ),
+      ),
+    camber: (round, row) =>
+      row.forEach((valueMm, c) =>
+        add('Camber', { kind: 'camber', round, corner: corners[c], slot: '1', valueMm }),
+      ),
+    toe: (round, front, rear) =>
+      Object.entries({ front, rear }).forEach(([slot, valueMm]) =>
+        add('Toe reading', { kind: 'toe', round, slot, valueMm }),
+      ),
+    link: (round, corner, valueMm) =>
+      add('Gap at the link', { kind: 'link', round, corner, slot: 'gap', valueMm }),
+    fuel: (round, valueMm) => add('Fuel', { kind: 'fuel', round, slot: 'tank', valueMm }),
+    cycled: (round, corner, slot, valueMm) => add('Cycled', { kind: 'cycled', round, corner, slot, valueMm }),
+    // Rows are repeats; null was not read.
+    sag: (round, slot, ...rows) =>
+      rows.forEach((row, i) =>
+        row.forEach((valueMm, c) => {
+          if (valueMm !== null)
+            add('Sag reading', { kind: 'sag', round, corner: corners[c], slot: `${slot}-${i + 1}`, valueMm });
+        }),
+      ),
     tell: () => add('Plan told', planFact(answerFor(record))),
     turn: (round, turned) => {
       const told = record.entries.findLast(({ fact }) => fact.kind === 'plan').fact.told;
@@ -84,3 +112,5 @@ demoJobs.forEach((story, i) =>
   writeFileSync(`demo/${story.file}.json`, `${JSON.stringify(tellStory(story, i + 1), null, 2)}\n`),
 );
 await vite.close();
+mkdirSync('demo/rack', { recursive: true });
+writeFileSync('demo/rack/springs.json', `${JSON.stringify(demoRack(), null, 1)}\n`);

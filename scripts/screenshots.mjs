@@ -8,14 +8,7 @@ const job = (number, stage) => `/jobs/00000000-0000-4000-8000-000${number}000000
 
 const shots = [
   { name: 'bays', path: '/', act: (page) => page.getByText('Curlew').waitFor() },
-  { name: 'new-setup', path: '/new?class=car', act: typeFirstAnswer },
   { name: 'intake', path: job(3, 'intake') },
-  {
-    name: 'fittings',
-    path: job(1, 'intake'),
-    act: (page) => page.getByRole('button', { name: /^What is turned, rear left/ }).click(),
-  },
-  { name: 'sled', path: job(4, 'plan') },
   { name: 'baseline', path: job(1, 'baseline') },
   {
     name: 'plan',
@@ -25,19 +18,21 @@ const shots = [
       await page.getByTestId('sampled').waitFor();
     },
   },
+  { name: 'rings', path: job(3, 'rings'), size: { width: 1280, height: 1000 } },
+  { name: 'stack-lab', path: job(3, 'plan'), size: { width: 1280, height: 1000 }, act: cutOpenInTheLab },
+  { name: 'sag-bench', path: job(8, 'sag'), size: { width: 1280, height: 1000 } },
+  { name: 'tape', path: job(8, 'tape') },
+  { name: 'rack', path: '/rack?inner=64', act: (page) => page.locator('[data-spring]').nth(20).waitFor() },
   {
-    name: 'ways',
-    path: job(1, 'plan'),
+    name: 'spring-search',
+    path: `/rack/search?job=${job(3, '').split('/')[2]}&corner=LR`,
     act: async (page) => {
-      await page.getByRole('button', { name: /Other ways/ }).click();
-      await page.locator('[data-way=stiffer]').evaluate((node) => node.scrollIntoView({ block: 'end' }));
+      await page.getByRole('button', { name: /^Look through [1-9]/ }).click();
+      await page.locator('[data-found]').first().waitFor();
     },
   },
-  { name: 'rings', path: job(3, 'rings') },
-  { name: 'paper', path: job(3, 'paper'), size: { width: 860, height: 960 } },
   { name: 'turn', path: job(3, 'turn') },
   { name: 'bay', path: job(3, 'bay') },
-  { name: 'prep', path: job(1, 'prep') },
   { name: 'handover', path: job(7, 'handover') },
   { name: 'logbook', path: '/book', act: (page) => page.getByRole('table').waitFor() },
   {
@@ -45,17 +40,35 @@ const shots = [
     path: job(2, 'measure'),
     settings: { system: 'in', denominator: 16, theme: 'night' },
   },
-  { name: 'close-out', path: job(2, 'close-out') },
-  { name: 'turn-tablet', path: job(3, 'turn'), size: { width: 768, height: 1024 } },
+  {
+    name: 'scales',
+    path: job(2, 'scales'),
+    size: { width: 1280, height: 1240 },
+    act: (page) => page.getByTestId('effects').waitFor(),
+  },
+  { name: 'trade-off', path: job(2, 'scales'), act: showTradeOff },
+  { name: 'stance', path: job(2, 'stance'), size: { width: 1280, height: 1240 } },
   { name: 'baseline-phone', path: job(1, 'baseline'), size: { width: 390, height: 844 } },
 ];
 
-async function typeFirstAnswer(page) {
-  await page.getByLabel('Reads now, front left').focus();
-  for (const text of ['375', '14 3/4 in', '371', '372', '365', '362']) {
-    await page.keyboard.type(text);
-    await page.keyboard.press('Enter');
-  }
+/** A corner of a job, and the same with its ring nearer, in the lab. */
+async function cutOpenInTheLab(page) {
+  await page.getByRole('button', { name: /^Springs cut open/ }).click();
+  await page.getByRole('link', { name: 'to the stack lab' }).first().click();
+  await page.getByRole('button', { name: 'Copy to compare' }).click();
+  await page.getByLabel('Gap at ride height').fill('15');
+  await page.keyboard.press('Tab');
+  await page.locator('.legend .traces').nth(1).waitFor();
+  await page.evaluate(() => window.scrollTo(0, 0));
+}
+
+/** The line between scales and heights, scrolled to. */
+async function showTradeOff(page) {
+  await page.locator('.scatterlayer .trace').first().waitFor();
+  await page.locator('[data-seat-way]').first().waitFor();
+  await page
+    .getByRole('heading', { name: /^Wanted of the scales/ })
+    .evaluate((node) => node.scrollIntoView());
 }
 
 await ensureChromium();
