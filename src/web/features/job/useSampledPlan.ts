@@ -2,6 +2,7 @@ import { proxy, wrap, type Remote } from 'comlink';
 import { useEffect, useState } from 'react';
 import type { JobRecord } from '#core/job/types.ts';
 import type { Sampled } from '#core/plan/sampled.ts';
+import { untilDone } from '../../workers/untilDone.ts';
 import type { SamplingApi } from '../../workers/sampling.worker.ts';
 
 const SAMPLES = 2000;
@@ -29,8 +30,10 @@ export function useSampledPlan(record: JobRecord): Sampling {
   useEffect(() => {
     let wanted = true;
     const timer = setTimeout(async () => {
-      const progress = proxy((done: number) => wanted && setState({ of: record, result: null, done }));
-      const result = await theWorker().sample(record, SAMPLES, progress);
+      const result = await untilDone<number, Sampled | null>(
+        (tell) => theWorker().sample(record, SAMPLES, proxy(tell)),
+        (done) => wanted && setState({ of: record, result: null, done }),
+      );
       if (wanted && result) setState({ of: record, result, done: null });
     }, REST);
     return () => {

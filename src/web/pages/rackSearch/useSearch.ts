@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import type { SearchProblem } from '#core/rack/problem.ts';
 import type { SearchProgress, WhyNot } from '#core/rack/search.ts';
 import type { RackSpring } from '#core/rack/spring.ts';
+import { untilDone } from '../../workers/untilDone.ts';
 import type { SearchApi } from '../../workers/search.worker.ts';
 
 let worker: Remote<SearchApi> | null = null;
@@ -33,21 +34,19 @@ export function useSearch(problem: SearchProblem): Search {
   const [kept, setKept] = useState<{ of: SearchProblem; state: State }>({ of: problem, state: idle });
   const start = (rack: readonly RackSpring[]) => {
     setKept({ of: problem, state: { ...idle, running: true } });
-    const tell = proxy((progress: SearchProgress) =>
+    const toldSoFar = (progress: SearchProgress) =>
       setKept((before) =>
         before.of === problem && before.state.running
           ? { of: problem, state: { ...before.state, progress } }
           : before,
-      ),
-    );
-    void theWorker()
-      .search(problem, rack, tell)
-      .then((progress) => {
-        if (progress)
-          setKept((before) =>
-            before.of === problem ? { of: problem, state: { ...idle, progress } } : before,
-          );
-      });
+      );
+    void untilDone<SearchProgress, SearchProgress | null>(
+      (tell) => theWorker().search(problem, rack, proxy(tell)),
+      toldSoFar,
+    ).then((progress) => {
+      if (progress)
+        setKept((before) => (before.of === problem ? { of: problem, state: { ...idle, progress } } : before));
+    });
   };
   const stop = () => {
     void worker?.cancel();
