@@ -59,6 +59,39 @@ test.describe('nothing typed is lost', () => {
     await expect(field(page, 'Front right, reading 2')).toHaveValue('376');
   });
 
+  test('a job read while an entry was on its way shows that entry all the same', async ({ page }) => {
+    const id = await quickStart(page, 'Knot', ['375', '375', '371', '371'], '365', '362');
+    await page.goto(`/jobs/${id}/baseline`);
+    await page.route('**/entries', (route) => route.abort());
+    await field(page, 'Front left, reading 2').fill('377');
+    await field(page, 'Front left, reading 2').press('Enter');
+    await expect(page.getByTestId('unsent')).toContainText('1 entry unsent');
+
+    // The job leaves the server before the entry gets there, and arrives after it was taken.
+    await page.unroute('**/entries');
+    let read = 0;
+    const sent = page.waitForResponse((response) => response.url().endsWith('/entries'));
+    let gone = () => {};
+    const left = new Promise<void>((done) => (gone = done));
+    await page.route(`**/api/jobs/${id}`, async (route) => {
+      const response = await route.fetch();
+      if (read++ === 0) {
+        gone();
+        await sent;
+        await allSent(page);
+      }
+      await route.fulfill({ response });
+    });
+    await page.route('**/entries', async (route) => {
+      await left;
+      await route.continue();
+    });
+    await page.reload();
+    await expect(page.getByTestId('now-LF')).toContainText('376');
+    await expect(field(page, 'Front left, reading 2')).toHaveValue('377');
+    expect(read).toBe(2);
+  });
+
   test('half a number survives leaving and reloading', async ({ page }) => {
     const id = await quickStart(page, 'Godwit', ['375', '375', '371', '371'], '365', '362');
     await page.goto(`/jobs/${id}/baseline`);

@@ -20,6 +20,19 @@ export const queryClient = new QueryClient({
 
 const jobKey = (id: string) => ['job', id];
 
+/** The newest version of each job that the server spoke of. */
+const heardOf = new Map<string, number>();
+
+function hear(id: string, version: number): void {
+  heardOf.set(id, Math.max(version, heardOf.get(id) ?? 0));
+}
+
+/** Reads a job; once more when what came had left the server before a version that was heard of on the way. */
+async function readJob(id: string): Promise<JobAnswer> {
+  const answer = await callApi<JobAnswer>(`/jobs/${id}`);
+  return answer.version < (heardOf.get(id) ?? 0) ? callApi<JobAnswer>(`/jobs/${id}`) : answer;
+}
+
 /** How many lines of a list are asked for at once. */
 const PAGE = 30;
 
@@ -67,7 +80,7 @@ export function useMachineBook(key: string | null) {
 export function useJobRecord(id: string) {
   const query = useQuery({
     queryKey: jobKey(id),
-    queryFn: () => callApi<JobAnswer>(`/jobs/${id}`),
+    queryFn: () => readJob(id),
     enabled: id !== '',
   });
   const items = useQueue((state) => state.items);
@@ -103,6 +116,7 @@ function unsentJob(unsent: readonly Unsent[]): JobRecord | null {
 
 /** Puts an accepted item into the cached record, so that nothing flickers between sent and read back. */
 function takeIn(item: Unsent, answer: JobAnswer | { version: number }): void {
+  hear(item.jobId, answer.version);
   if (item.what.kind === 'job') {
     queryClient.setQueryData(jobKey(item.jobId), answer as JobAnswer);
     return;
@@ -133,6 +147,7 @@ export function useLiveUpdates(): void {
     });
     source.addEventListener('job', (message) => {
       const event = JSON.parse((message as MessageEvent<string>).data) as JobEvent;
+      hear(event.id, event.version);
       void queryClient.invalidateQueries({ queryKey: ['jobs'] });
       const cached = queryClient.getQueryData<JobRecord>(jobKey(event.id));
       // Our own entries come back as events too; those are in the cache or on their way.
