@@ -22,9 +22,15 @@ test('side view to scale, gaps, rake; other tyres are carried through', async ({
   await expect(gaps.getByRole('columnheader', { name: 'on the next tyres' })).toBeVisible();
   const cells = gaps.getByRole('row', { name: /Front left/ }).getByRole('cell');
   expect((await shown(cells.nth(2))) - (await shown(cells.nth(3)))).toBe(10);
-  await gaps.getByRole('button', { name: /^Wheel gap, front left/ }).click();
+  await gaps.getByRole('button', { name: /^Wheel gap after, front left/ }).click();
   await expect(page.getByText('g = h − D / 2')).toBeVisible();
-  await expect(page.getByTestId('rake')).toContainText('over the front now');
+  await gaps.getByRole('button', { name: /^Wheel gap before, front left/ }).click();
+  await expect(page.getByText('Wheel gap before the work, front left')).toBeVisible();
+  await page
+    .getByTestId('rake')
+    .getByRole('button', { name: /^Rake now/ })
+    .click();
+  await expect(page.getByText('mean of the rear now')).toBeVisible();
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(gaps.getByRole('columnheader', { name: 'on the next tyres' })).toHaveCount(0);
   await allSent(page);

@@ -33,7 +33,11 @@ export function toeWanted({ steering }: JobDocument): { toeMm: number } {
 }
 
 /** What turns of its tie rods are worked out from, mm: as measured, else as usual. */
-export function rodsOf({ steering }: JobDocument): { diameterMm: number; armMm: number; pitchMm: number } {
+export function rodsOf({ steering }: Pick<JobDocument, 'steering'>): {
+  diameterMm: number;
+  armMm: number;
+  pitchMm: number;
+} {
   return {
     diameterMm: steering.tyreMm ?? usualSteering.tyreMm,
     armMm: steering.armMm ?? usualSteering.armMm,

@@ -11,6 +11,8 @@ import {
   type PadCar,
 } from '../../../tests/fixtures/padCar.ts';
 import { barShift, hookedBars } from './bars.ts';
+import { valueIn } from '../../../tests/fixtures/sums.ts';
+import { barCrossSum, barPadSum } from '../sums/scaleSums.ts';
 import { storyWords, weightStory } from './why.ts';
 
 /** One pass: what the plan says is turned, settled and read again. */
@@ -83,6 +85,10 @@ describe('a bar left hooked', () => {
     const hooked = standOf(car);
     expect(shift.crossWith).toBeCloseTo(crossOf(hooked.padsKg), 2);
     expect(shift.crossWithout).toBeCloseTo(crossOf(free.padsKg), 2);
+    const cross = barCrossSum(shift, document.bars);
+    expect(valueIn(cross, 's(0)')).toBe(shift.crossWithout);
+    expect(valueIn(cross, 'K front')).toBe(document.bars.front?.rateNPerMm);
+    expect(shift.corners.reduce((sum, corner) => sum + barPadSum(corner).result.value, 0)).toBeCloseTo(0, 6);
     shift.corners.forEach(({ padKg }, i) =>
       expect(Math.abs(padKg - ((hooked.padsKg[i] ?? 0) - (free.padsKg[i] ?? 0)))).toBeLessThan(1.5),
     );

@@ -14,6 +14,12 @@ export interface SwapResult {
   ratio: number;
   /** mm that it stands higher than the other. */
   higherMm: number;
+  /** What it follows from, kg: left and right of the pair, and of the axle left alone, as first read and once swapped. */
+  read: Record<'first' | 'swapped', { left: number; right: number; farLeft: number; farRight: number }>;
+  /** kg by which left over right of the axle left alone grows per mm that the left pad of the pair lies higher. */
+  farKgPerMm: number;
+  /** What the difference in height alone would make of the square of `ratio`. */
+  byHeight: number;
 }
 
 /**
@@ -30,19 +36,32 @@ export function swapResult(answer: Answer, axle: Axle): SwapResult | null {
   const other: Axle = axle === 'front' ? 'rear' : 'front';
   const [left, right, farLeft, farRight] = [side(axle, 1), side(axle, -1), side(other, 1), side(other, -1)];
   if (!round || !swapped || !left || !right || !farLeft || !farRight) return null;
-  const before = (id: CornerId) => (round.pads[id] ? meanOf(round.pads[id]) : NaN);
-  const after = (id: CornerId) => swapped[id] ?? NaN;
+  const readBy = (of: (id: CornerId) => number) => ({
+    left: of(left),
+    right: of(right),
+    farLeft: of(farLeft),
+    farRight: of(farRight),
+  });
+  const read = {
+    first: readBy((id) => (round.pads[id] ? meanOf(round.pads[id]) : NaN)),
+    swapped: readBy((id) => swapped[id] ?? NaN),
+  };
   const tilt = tiltedBy(answer, left, right);
-  const far = tilt(farLeft) - tilt(farRight);
-  const near = tilt(left) - tilt(right);
-  const higherMm = (before(farLeft) - before(farRight) - after(farLeft) + after(farRight)) / (2 * far);
+  const farKgPerMm = tilt(farLeft) - tilt(farRight);
+  const told = toldBy(read, farKgPerMm, tilt(left) - tilt(right));
+  return Number.isFinite(told.higherMm) && Number.isFinite(told.ratio)
+    ? { axle, left, right, ...told, read, farKgPerMm }
+    : null;
+}
+
+function toldBy({ first, swapped }: SwapResult['read'], farKgPerMm: number, nearKgPerMm: number) {
+  const higherMm = (first.farLeft - first.farRight - swapped.farLeft + swapped.farRight) / (2 * farKgPerMm);
   // On the left lay pad A, then B; what its height moved is taken out of each weight.
-  const [a1, b1, b2, a2] = [before(left), before(right), after(left), after(right)];
-  const half = (near * higherMm) / 2;
-  const [onLeft, onRight] = [(a1 + b2) / 2, (b1 + a2) / 2];
-  const moved = ((onLeft + half) / (onLeft - half)) * ((onRight + half) / (onRight - half));
-  const ratio = Math.sqrt((a1 * a2) / (b1 * b2) / moved);
-  return Number.isFinite(higherMm) && Number.isFinite(ratio) ? { axle, left, right, ratio, higherMm } : null;
+  const half = (nearKgPerMm * higherMm) / 2;
+  const [onLeft, onRight] = [(first.left + swapped.left) / 2, (first.right + swapped.right) / 2];
+  const byHeight = ((onLeft + half) / (onLeft - half)) * ((onRight + half) / (onRight - half));
+  const ratio = Math.sqrt((first.left * swapped.right) / (first.right * swapped.left) / byHeight);
+  return { ratio, higherMm, byHeight };
 }
 
 /** kg on each pad per mm that the left pad of a pair stands higher than the right, half up and half down. */

@@ -10,10 +10,18 @@ import {
 } from '../../../tests/fixtures/padCar.ts';
 import { hardEndOf } from '../job/fitting.ts';
 import type { JobDocument } from '../job/types.ts';
-import { padAfterSum, padsAround } from '../sums/scaleSums.ts';
+import {
+  padAfterSum,
+  padsAround,
+  swapFactorSum,
+  swapHeightSum,
+  tradeHeightSum,
+  tradeShareSum,
+} from '../sums/scaleSums.ts';
 import { balanceOf, repeatSpread } from './balance.ts';
 import { seatEffects } from './effects.ts';
 import { moveSize, movesOf } from './moves.ts';
+import { valueIn } from '../../../tests/fixtures/sums.ts';
 import { swapResult } from './swap.ts';
 import { furthestOff, tradeOff, tradeWords } from './tradeOff.ts';
 import { seatWays } from './ways.ts';
@@ -72,6 +80,12 @@ describe('scales against heights', () => {
         .forEach((next) => expect(next.heightOffMm).toBeGreaterThanOrEqual(one.heightOffMm - 0.1)),
     );
     expect(trade.points[trade.taken]?.weight).toBe(1);
+    for (const point of trade.points) {
+      const [share, height] = [tradeShareSum(trade, point), tradeHeightSum(point)];
+      expect(100 * (share.result.value - valueIn(share, 's*'))).toBeCloseTo(valueIn(share, 'Δs'), 9);
+      const offs = fourCorners.map((id) => Math.abs(valueIn(height, `Δh ${id}`)));
+      expect(Math.max(...offs)).toBeCloseTo(height.result.value, 9);
+    }
     expect(new Set(trade.points.map(({ moves }) => JSON.stringify(moves))).size).toBe(trade.points.length);
     expect(trade.points.map(({ weight }) => weight)).toEqual(
       [...trade.points.map(({ weight }) => weight)].sort((a, b) => a - b),
@@ -223,6 +237,15 @@ describe('pads against each other', () => {
     expect(told.higherMm).toBeCloseTo(higherMm, 0);
     expect(Math.abs(told.higherMm - higherMm)).toBeLessThan(0.25);
     expect(told.ratio).toBeCloseTo(ratio, 3);
+    const height = swapHeightSum(told);
+    expect((valueIn(height, 'D₁') - valueIn(height, 'D₂')) / (2 * valueIn(height, 'k'))).toBeCloseTo(
+      height.result.value,
+      9,
+    );
+    const factor = swapFactorSum(told);
+    const pads = (one: string, two: string) => valueIn(factor, one) * valueIn(factor, two);
+    const squared = pads('a₁', 'a₂') / pads('b₁', 'b₂') / valueIn(factor, 'm');
+    expect(Math.sqrt(squared)).toBeCloseTo(told.ratio, 9);
     expect(swapResult(must(answerFor(withSwap)), 'rear')).toBeNull();
   });
 

@@ -1,5 +1,6 @@
 import { tolerances } from '../tolerances.ts';
 import { movesOf, type CornerMove } from './moves.ts';
+import type { CornerId } from '../machine/body.ts';
 import { answerBy, type Answer } from '../plan/answer.ts';
 
 /** One plan on the line between heights and scales. */
@@ -9,8 +10,9 @@ export interface TradePoint {
   /** The share that comes of it, 0 to 1, and how far it is off the one wanted. */
   share: number;
   shareOff: number;
-  /** Furthest that a height stays off its target, mm. */
+  /** Furthest that a height stays off its target, mm, and how far each does, with its sign. */
   heightOffMm: number;
+  heights: { id: CornerId; offMm: number }[];
   moves: CornerMove[];
 }
 
@@ -75,15 +77,19 @@ function pointAt(
     share,
     shareOff: share - target,
     heightOffMm: furthestOff(planned),
+    heights: heightsOff(planned),
     moves: movesOf(planned),
   };
 }
 
 /** Furthest that a plan leaves a height off its target, mm; 0 where there are no targets. */
-export function furthestOff({ corners }: Answer): number {
-  return Math.max(
-    0,
-    ...corners.map(({ spec, specMm }) => (spec.targetMm === null ? 0 : Math.abs(specMm - spec.targetMm))),
+export function furthestOff(planned: Answer): number {
+  return Math.max(0, ...heightsOff(planned).map(({ offMm }) => Math.abs(offMm)));
+}
+
+function heightsOff({ corners }: Answer): TradePoint['heights'] {
+  return corners.flatMap(({ id, spec, specMm }) =>
+    spec.targetMm === null ? [] : [{ id, offMm: specMm - spec.targetMm }],
   );
 }
 

@@ -7,13 +7,24 @@ import { meanOf } from '../numerics/mean.ts';
 import { baselineOf } from './body.ts';
 import { radiusAdded } from './tyres.ts';
 
-/** Tyre to arch over one wheel, mm. */
+/** Tyre to arch over one wheel at one time, mm. */
+export interface GapState {
+  /** What is left of the height over the tyre. */
+  mm: number;
+  /** Hub or ground to arch, and what of it the tyre takes: its radius, or its diameter less what it is squeezed by. */
+  heightMm: number;
+  tyreTakesMm: number;
+}
+
+/** Tyre to arch over one wheel. */
 export interface WheelGap {
   id: CornerId;
-  beforeMm: number;
-  nowMm: number;
-  afterMm: number;
-  /** After the plan with the tyres to go on. */
+  /** What the height is measured from. */
+  from: 'hub' | 'ground';
+  before: GapState;
+  now: GapState;
+  after: GapState;
+  /** After the plan with the tyres to go on, mm. */
   onNextTyresMm: number;
 }
 
@@ -26,50 +37,57 @@ export function wheelGaps(answer: Answer): WheelGap[] {
   const gapIn = (situation: Situation) => gapsIn(answer, situation);
   const [before, here, then] = [gapIn(baselineOf(answer)), gapIn(now), gapIn(after)];
   return answer.corners.flatMap(({ id }): WheelGap[] => {
-    const [beforeMm, nowMm, afterMm] = [before(id), here(id), then(id)];
-    if (beforeMm === null || nowMm === null || afterMm === null) return [];
-    return [{ id, beforeMm, nowMm, afterMm, onNextTyresMm: afterMm - radiusAdded(document, axleOf(id)) }];
+    const [was, is, becomes] = [before(id), here(id), then(id)];
+    if (!was || !is || !becomes) return [];
+    const from = document.corners[id].reference.kind === 'hub-arch' ? 'hub' : 'ground';
+    const onNextTyresMm = becomes.mm - radiusAdded(document, axleOf(id));
+    return [{ id, from, before: was, now: is, after: becomes, onNextTyresMm }];
   });
 }
 
 function gapsIn({ document, corners, machine, predictAt }: Answer, situation: Situation) {
   const { mean, outcome } = predictAt(situation);
-  return (id: CornerId): number | null => {
+  return (id: CornerId): GapState | null => {
     const diameterMm = document.stance.tyreMm[axleOf(id)];
     const heightMm = mean[corners.findIndex((corner) => corner.id === id)];
     if (diameterMm === null || heightMm === undefined) return null;
+    const gap = (tyreTakesMm: number) => ({ mm: heightMm - tyreTakesMm, heightMm, tyreTakesMm });
     const { kind } = document.corners[id].reference;
-    if (kind === 'hub-arch') return heightMm - diameterMm / 2;
+    if (kind === 'hub-arch') return gap(diameterMm / 2);
     if (kind !== 'ground-arch') return null;
     const i = machine.corners.indexOf(id);
     const squeezeMm = (outcome.solver.pads[i] ?? 0) / (outcome.solver.tyreRates[i] ?? 1);
-    return heightMm - (diameterMm - squeezeMm);
+    return gap(diameterMm - squeezeMm);
   };
 }
 
-/** Rear less front at like points, mm, now and after the plan; null where front and rear are measured in unlike ways. */
-export interface Rake {
-  nowMm: number;
-  afterMm: number;
-  /** Mean heights after the plan. */
+/** Rear less front at like points at one time. */
+export interface RakeState {
+  mm: number;
+  /** Nose down positive, over the wheelbase. */
+  deg: number;
+  /** Mean heights. */
   frontMm: number;
   rearMm: number;
-  /** Degrees, nose down positive, over the wheelbase. */
-  nowDeg: number;
-  afterDeg: number;
 }
 
-/** Rake at the reference points. */
+export interface Rake {
+  now: RakeState;
+  after: RakeState;
+}
+
+/** Rake at the reference points, now and after the plan; null where front and rear are measured in unlike ways. */
 export function rakeOf(answer: Answer, wheelbaseMm: number): Rake | null {
   const { document, corners } = answer;
   const at = (axle: Axle) => corners.filter(({ id }) => axleOf(id) === axle);
   const kinds = new Set(cornersIn(document).map((id) => document.corners[id].reference.kind));
   const [front, rear] = [at('front'), at('rear')];
   if (kinds.size > 1 || front.length === 0 || rear.length === 0) return null;
-  const nowMm = meanOf(rear.map((one) => one.nowMm)) - meanOf(front.map((one) => one.nowMm));
-  const frontMm = meanOf(front.map((one) => one.predictedMm));
-  const rearMm = meanOf(rear.map((one) => one.predictedMm));
-  const afterMm = rearMm - frontMm;
-  const degrees = (mm: number) => (Math.atan(mm / wheelbaseMm) * 180) / Math.PI;
-  return { nowMm, afterMm, frontMm, rearMm, nowDeg: degrees(nowMm), afterDeg: degrees(afterMm) };
+  const stateOf = (height: 'nowMm' | 'predictedMm'): RakeState => {
+    const frontMm = meanOf(front.map((corner) => corner[height]));
+    const rearMm = meanOf(rear.map((corner) => corner[height]));
+    const mm = rearMm - frontMm;
+    return { mm, deg: (Math.atan(mm / wheelbaseMm) * 180) / Math.PI, frontMm, rearMm };
+  };
+  return { now: stateOf('nowMm'), after: stateOf('predictedMm') };
 }

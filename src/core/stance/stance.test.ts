@@ -8,7 +8,16 @@ import { distanceAfter, gainsAt } from '../margins/clearance.ts';
 import { marginsFor } from '../margins/margins.ts';
 import { answerFor } from '../plan/answer.ts';
 import { clearanceSum } from '../sums/planSums.ts';
-import { angleSum, gapSum, jointSum, linkSum, lowPointSum, rakeSum, shiftSum } from '../sums/stanceSums.ts';
+import {
+  angleSum,
+  gapSum,
+  jointSum,
+  linkSum,
+  lowPointSum,
+  rakeSum,
+  rodSum,
+  shiftSum,
+} from '../sums/stanceSums.ts';
 import {
   add,
   adjustment,
@@ -19,6 +28,7 @@ import {
   record,
 } from '../../../tests/fixtures/records.ts';
 import { describePadCar, hidePadCar, padFacts, standOf } from '../../../tests/fixtures/padCar.ts';
+import { valueIn } from '../../../tests/fixtures/sums.ts';
 import { camberShift, toeShift } from './alignment.ts';
 import { rampUnder, stanceAngles } from './angles.ts';
 import { rakeOf, wheelGaps } from './gaps.ts';
@@ -174,12 +184,16 @@ describe('wheel gaps and rake', () => {
     });
     const gaps = wheelGaps(answer);
     const [lf] = gaps;
-    expect(lf?.beforeMm).toBeCloseTo((answer.posterior.heightsByRound[0]?.[0] ?? 0) - 300, 1);
-    expect(lf?.afterMm).toBeCloseTo(338 - 300, 0);
-    expect((lf?.afterMm ?? 0) - (lf?.onNextTyresMm ?? 0)).toBeCloseTo(10, 12);
-    expect(gapSum(must(lf ?? null), 600).result.value).toBe(lf?.afterMm);
+    expect(lf?.before.mm).toBeCloseTo((answer.posterior.heightsByRound[0]?.[0] ?? 0) - 300, 1);
+    expect(lf?.after.mm).toBeCloseTo(338 - 300, 0);
+    expect((lf?.after.mm ?? 0) - (lf?.onNextTyresMm ?? 0)).toBeCloseTo(10, 12);
+    for (const when of ['before', 'now', 'after'] as const) {
+      const sum = gapSum(must(lf ?? null), when, 600);
+      expect(valueIn(sum, 'h') - valueIn(sum, 'D') / 2).toBeCloseTo(sum.result.value, 9);
+      expect(sum.result.value).toBe(lf?.[when].mm);
+    }
     expect(gaps.find(({ id }) => id === 'RR')?.onNextTyresMm).toBe(
-      gaps.find(({ id }) => id === 'RR')?.afterMm,
+      gaps.find(({ id }) => id === 'RR')?.after.mm,
     );
   });
 
@@ -190,8 +204,10 @@ describe('wheel gaps and rake', () => {
     });
     const { pads, tyreRates } = answer.predictAt(answer.after).outcome.solver;
     const height = answer.corners[0]?.predictedMm ?? 0;
-    const gap = wheelGaps(answer)[0]?.afterMm ?? 0;
-    expect(gap).toBeCloseTo(height - 600 + (pads[0] ?? 0) / (tyreRates[0] ?? 1), 6);
+    const gap = must(wheelGaps(answer)[0] ?? null);
+    expect(gap.after.mm).toBeCloseTo(height - 600 + (pads[0] ?? 0) / (tyreRates[0] ?? 1), 6);
+    const sum = gapSum(gap, 'after', 600);
+    expect(valueIn(sum, 'h') - (valueIn(sum, 'D') - valueIn(sum, 'W / Kt'))).toBeCloseTo(gap.after.mm, 9);
   });
 
   test('without tyres, or to a chassis point, nothing is said; rake needs like points', () => {
@@ -204,8 +220,8 @@ describe('wheel gaps and rake', () => {
     expect(wheelGaps(unlike).map(({ id }) => id)).toEqual(['LF', 'RF']);
     expect(rakeOf(unlike, 2465)).toBeNull();
     const rake = must(rakeOf(answerOf(), 2465));
-    expect(rake.afterMm).toBeCloseTo(4, 0);
-    expect(Math.tan(rake.afterDeg * RADIANS) * 2465).toBeCloseTo(rake.afterMm, 9);
+    expect(rake.after.mm).toBeCloseTo(4, 0);
+    expect(Math.tan(rake.after.deg * RADIANS) * 2465).toBeCloseTo(rake.after.mm, 9);
   });
 });
 
@@ -344,7 +360,25 @@ describe('what could touch', () => {
         expect(sum.result.value).toBeCloseTo(line[when], 9);
       }
     const rake = must(rakeOf(answer, 2465));
-    expect(rakeSum(rake, 2465).result.value).toBeCloseTo(rake.rearMm - rake.frontMm, 9);
+    for (const when of ['now', 'after'] as const) {
+      const sum = rakeSum(rake, when, 2465);
+      expect(valueIn(sum, 'h rear') - valueIn(sum, 'h front')).toBeCloseTo(sum.result.value, 9);
+    }
+  });
+
+  test('tie rods: from toe as it will be to toe wanted, by arm, tyre and pitch', () => {
+    const { document } = answerOf();
+    document.steering = { ...document.steering, toeMm: 2, tyreMm: 600, armMm: 130, pitchMm: null };
+    const sum = rodSum(-1.5, document);
+    const [a, D, p] = ['a', 'D', 'p'].map((symbol) => valueIn(sum, symbol)) as [number, number, number];
+    expect(sum.result.value).toBeCloseTo((a * (2 + 1.5)) / (2 * D * p), 12);
+    expect(sum.inputs.map(({ source }) => source)).toEqual([
+      'sheet',
+      'computed',
+      'measured',
+      'measured',
+      'assumed',
+    ]);
   });
 
   test('a shaft’s angle by hand: 10° on 400 mm raised 30 mm', () => {

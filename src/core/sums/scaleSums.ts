@@ -3,7 +3,11 @@ import { GRAVITY } from '../machine/solver.ts';
 import type { Situation } from '../learn/belief.ts';
 import type { Answer } from '../plan/answer.ts';
 import type { Balance, Share } from '../scales/balance.ts';
+import type { BarShift } from '../scales/bars.ts';
 import type { SeatEffect } from '../scales/effects.ts';
+import type { SwapResult } from '../scales/swap.ts';
+import type { TradeOff, TradePoint } from '../scales/tradeOff.ts';
+import type { JobDocument } from '../job/types.ts';
 import { input } from './input.ts';
 import type { SumInput, Sum } from './types.ts';
 
@@ -92,6 +96,107 @@ export function padsSum(
     formula: what === 'total' ? 'T = LF + RF + LR + RR' : 'Δ = RF − LF',
     inputs: shown.map(([id, one]) => input(id, `on the ${cornerNames[id]}`, one, 'mass', 'measured')),
     result: { value: what === 'total' ? balance.totalKg : balance.frontDifferenceKg, unit: 'mass' },
+    note: null,
+  };
+}
+
+/** What swapping two pads tells of their heights. */
+export function swapHeightSum({ higherMm, read: { first, swapped }, farKgPerMm }: SwapResult): Sum {
+  const far = (of: typeof first) => of.farLeft - of.farRight;
+  return {
+    title: 'Height of a pad over the other',
+    words:
+      'a higher pad loads one diagonal before it is swapped and the other after; the axle that was left alone shows it',
+    formula: 'd = (D₁ − D₂) / (2·k)',
+    inputs: [
+      input('D₁', 'left less right of the other axle, as first read', far(first), 'mass', 'measured'),
+      input('D₂', 'the same with the pads swapped', far(swapped), 'mass', 'measured'),
+      input('k', 'kg that it grows per mm, by the model', farKgPerMm, 'ratio', 'computed'),
+    ],
+    result: { value: higherMm, unit: 'length' },
+    note: 'Of the pad that lay on the left at first.',
+  };
+}
+
+/** What swapping two pads tells of what they show. */
+export function swapFactorSum({ ratio, byHeight, read: { first, swapped } }: SwapResult): Sum {
+  return {
+    title: 'What a pad shows over the other',
+    words:
+      'each pad has stood under both wheels: what it showed there over what the other showed, with what their heights move taken out',
+    formula: 'q = √(a₁·a₂ / (b₁·b₂) / m)',
+    inputs: [
+      input('a₁', 'the one pad, under the left', first.left, 'mass', 'measured'),
+      input('a₂', 'the one pad, under the right', swapped.right, 'mass', 'measured'),
+      input('b₁', 'the other, under the right', first.right, 'mass', 'measured'),
+      input('b₂', 'the other, under the left', swapped.left, 'mass', 'measured'),
+      input('m', 'what their heights make of it, by the model', byHeight, 'ratio', 'computed'),
+    ],
+    result: { value: ratio, unit: 'ratio' },
+    note: null,
+  };
+}
+
+/** What hooked bars make of the cross weight as the machine stands. */
+export function barCrossSum({ crossWith, crossWithout }: BarShift, bars: JobDocument['bars']): Sum {
+  const hooked = (['front', 'rear'] as const).flatMap((axle) => {
+    const bar = bars[axle];
+    return bar?.hooked
+      ? [input(`K ${axle}`, `${axle} bar, at the wheel`, bar.rateNPerMm, 'rate', 'sheet')]
+      : [];
+  });
+  return {
+    title: 'Cross weight with the bar hooked up',
+    words: 'the machine as the readings have it brought to rest twice: as it is, and with the bar undone',
+    formula: 's(K) − s(0)',
+    inputs: [...hooked, input('s(0)', 'cross weight without', crossWithout, 'share', 'computed')],
+    result: { value: crossWith, unit: 'share' },
+    note: 'Pads then show the bar as well as the seats.',
+  };
+}
+
+/** What hooked bars put on a wheel. */
+export function barPadSum({ id, padKg, heightMm }: BarShift['corners'][number]): Sum {
+  return {
+    title: `What the bar puts on the ${cornerNames[id]}`,
+    words: 'weight on this pad with the bar hooked up, less without, the machine at rest both times',
+    formula: 'ΔW = W(K) − W(0)',
+    inputs: [input('Δh', 'what it does to the height there', heightMm, 'length', 'computed')],
+    result: { value: padKg, unit: 'mass' },
+    note: null,
+  };
+}
+
+/** What the scales show at a point of the line between heights and scales. */
+export function tradeShareSum({ goal, target }: TradeOff, { weight, share, shareOff }: TradePoint): Sum {
+  return {
+    title: goal === 'front' ? 'Right front of the front, by this plan' : 'Cross weight by this plan',
+    words:
+      'the whole plan made with the scales counting so many times as much as usual, and the machine brought to rest by it',
+    formula: 'min Σ (Δh / σh)² + w·((s − s*) / σs)²',
+    inputs: [
+      input('w', 'what the scales count, against the heights', weight, 'ratio', 'computed'),
+      input('s*', 'wanted', target, 'share', 'sheet'),
+      input('Δs', 'off by, in hundredths', 100 * shareOff, 'percent', 'computed'),
+    ],
+    result: { value: share, unit: 'share' },
+    note: null,
+  };
+}
+
+/** How far heights are left off at a point of the line. */
+export function tradeHeightSum({ weight, heightOffMm, heights }: TradePoint): Sum {
+  return {
+    title: 'Furthest height off, by this plan',
+    words: 'of all corners that have a target, the one that this plan leaves furthest from it',
+    formula: 'max |h − h*|',
+    inputs: [
+      ...heights.map(({ id, offMm }) =>
+        input(`Δh ${id}`, `off its target, ${cornerNames[id]}`, offMm, 'length', 'computed'),
+      ),
+      input('w', 'what the scales count, against the heights', weight, 'ratio', 'computed'),
+    ],
+    result: { value: heightOffMm, unit: 'length' },
     note: null,
   };
 }

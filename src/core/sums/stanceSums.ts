@@ -1,4 +1,5 @@
-import type { BootDocument } from '../job/types.ts';
+import type { BootDocument, JobDocument } from '../job/types.ts';
+import { rodsOf, tieRodTurns, usualSteering } from '../judge/toe.ts';
 import { cornerNames, type CornerId } from '../machine/body.ts';
 import { angleAfter } from '../stance/ledger.ts';
 import type { Axle } from '../machine/classes.ts';
@@ -9,21 +10,24 @@ import type { Rake, WheelGap } from '../stance/gaps.ts';
 import { input } from './input.ts';
 import type { Sum, SumInput } from './types.ts';
 
-/** Tyre to arch over a wheel. */
-export function gapSum(gap: WheelGap, diameterMm: number): Sum {
+/** Tyre to arch over a wheel, before the work, now or after the plan. */
+export function gapSum(gap: WheelGap, when: 'before' | 'now' | 'after', diameterMm: number): Sum {
+  const { mm, heightMm, tyreTakesMm } = gap[when];
+  const hub = gap.from === 'hub';
+  const then = { before: 'before the work', now: 'now', after: 'after the plan' }[when];
   return {
-    title: `Wheel gap, ${cornerNames[gap.id]}`,
-    words:
-      'hub to arch less half the tyre’s diameter; measured from the ground, less the diameter and what the tyre gives',
-    formula: 'g = h − D / 2',
+    title: `Wheel gap ${then}, ${cornerNames[gap.id]}`,
+    words: hub
+      ? 'hub to arch, less half the tyre’s diameter'
+      : 'ground to arch, less the tyre’s diameter as far as its load leaves it',
+    formula: hub ? 'g = h − D / 2' : 'g = h − (D − W / Kt)',
     inputs: [
+      input('h', `${hub ? 'hub' : 'ground'} to arch ${then}`, heightMm, 'length', 'computed'),
       input('D', 'tyre diameter', diameterMm, 'length', 'measured'),
-      input('h', 'hub to arch after the plan', gap.afterMm + diameterMm / 2, 'length', 'computed'),
-      input('g₀', 'gap before the work', gap.beforeMm, 'length', 'computed'),
-      input('g', 'gap now', gap.nowMm, 'length', 'computed'),
+      ...(hub ? [] : [input('W / Kt', 'squeezed by', diameterMm - tyreTakesMm, 'length', 'computed')]),
     ],
-    result: { value: gap.afterMm, unit: 'length' },
-    note: null,
+    result: { value: mm, unit: 'length' },
+    note: 'Heights as all readings together have them.',
   };
 }
 
@@ -116,21 +120,45 @@ export function shiftSum(
   };
 }
 
-/** Rear over front at the reference points, after the plan. */
-export function rakeSum({ frontMm, rearMm, afterMm, afterDeg }: Rake, wheelbaseMm: number): Sum {
+/** Rear over front at the reference points, now or after the plan. */
+export function rakeSum(rake: Rake, when: 'now' | 'after', wheelbaseMm: number): Sum {
+  const { frontMm, rearMm, mm, deg } = rake[when];
+  const then = when === 'now' ? 'now' : 'after the plan';
   return {
-    title: 'Rake after the plan',
+    title: `Rake ${then}`,
     words:
       'mean of the rear heights less mean of the front heights; over the wheelbase it is an angle, nose down positive',
     formula: 'r = mean(h rear) − mean(h front),  α = atan(r / L)',
     inputs: [
-      input('h front', 'mean of the front after the plan', frontMm, 'length', 'computed'),
-      input('h rear', 'mean of the rear after the plan', rearMm, 'length', 'computed'),
+      input('h front', `mean of the front ${then}`, frontMm, 'length', 'computed'),
+      input('h rear', `mean of the rear ${then}`, rearMm, 'length', 'computed'),
       input('L', 'wheelbase', wheelbaseMm, 'length', 'sheet'),
-      input('α', 'as an angle', afterDeg, 'angle', 'computed'),
+      input('α', 'as an angle', deg, 'angle', 'computed'),
     ],
-    result: { value: afterMm, unit: 'length' },
+    result: { value: mm, unit: 'length' },
     note: null,
+  };
+}
+
+/** Turns of each tie rod for the toe that is wanted. */
+export function rodSum(toeMm: number, { steering }: JobDocument): Sum {
+  const wanted = steering.toeMm ?? usualSteering.toeMm;
+  const { diameterMm, armMm, pitchMm } = rodsOf({ steering });
+  const given = (own: number | null, from: SumInput['source']) => (own === null ? 'assumed' : from);
+  return {
+    title: 'Each tie rod',
+    words:
+      'half of the change falls to each wheel; over the tyre it is an angle, at the steering arm a way, over the pitch so many turns',
+    formula: 'n = a·(t′ − t) / (2·D·p)',
+    inputs: [
+      input('t′', 'toe-in wanted', wanted, 'length', given(steering.toeMm, 'sheet')),
+      input('t', 'toe-in as it will be without', toeMm, 'length', 'computed'),
+      input('D', 'tyre diameter', diameterMm, 'length', given(steering.tyreMm, 'measured')),
+      input('a', 'steering arm', armMm, 'length', given(steering.armMm, 'measured')),
+      input('p', 'pitch of the tie rod', pitchMm, 'length', given(steering.pitchMm, 'measured')),
+    ],
+    result: { value: tieRodTurns(wanted - toeMm, { diameterMm, armMm, pitchMm }), unit: 'turns' },
+    note: 'Both rods alike and the same way, so that the wheel stays straight. Positive is more toe-in.',
   };
 }
 

@@ -10,6 +10,15 @@ import { Button } from '../../ui/Button.tsx';
 import { OpenFile } from './OpenFile.tsx';
 import { JobLine } from './JobLine.tsx';
 
+/** What stands beside the jobs; a phone is for reading in, and shows what is used there. */
+const ELSEWHERE = [
+  { to: '/sag', name: 'Sag bench', onPhone: true },
+  { to: '/stack', name: 'Stack lab', onPhone: false },
+  { to: '/rack', name: 'Spring rack', onPhone: false },
+  { to: '/paper', name: 'Measuring sheet', onPhone: false },
+  { to: '/book', name: 'Logbook', onPhone: true },
+];
+
 /** Bays: what is on the lifts, each job one line of the day with its next action and worst margin. */
 export function BaysPage() {
   const navigate = useNavigate();
@@ -57,15 +66,17 @@ export function BaysPage() {
             onChange={(words) => setParams(words ? { find: words } : {}, { replace: true })}
           />
         </div>
-        <Link to="/sag" className="text-action font-semibold underline underline-offset-4">
-          Sag bench
-        </Link>
-        <Link to="/paper" className="text-action font-semibold underline underline-offset-4 max-sm:hidden">
-          Measuring sheet
-        </Link>
-        <Link to="/book" className="text-action font-semibold underline underline-offset-4">
-          Logbook
-        </Link>
+        <nav aria-label="Elsewhere" className="flex flex-wrap gap-x-4 gap-y-1">
+          {ELSEWHERE.map(({ to, name, onPhone }) => (
+            <Link
+              key={to}
+              to={to}
+              className={`text-action font-semibold underline underline-offset-4 ${onPhone ? '' : 'max-sm:hidden'}`}
+            >
+              {name}
+            </Link>
+          ))}
+        </nav>
       </div>
       {isPending && <p className="text-second mt-3">Reading the jobs …</p>}
       {isError && (

@@ -2,6 +2,7 @@ import { Link } from 'react-router';
 import { blankFact, factAt } from '#core/job/facts.ts';
 import { recheckOf, recheckWords } from '#core/job/recheck.ts';
 import { closeFor } from '#core/judge/checks.ts';
+import { rodSum } from '#core/sums/stanceSums.ts';
 import { rodsOf, tieRodTurns, toeWanted, totalToe, usualSteering } from '#core/judge/toe.ts';
 import { cornerNames, cornersIn, footingOf } from '#core/machine/body.ts';
 import { limits } from '#contract/limits.ts';
@@ -15,6 +16,7 @@ import { Length, Turns } from '../../ui/Figure.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { Clearances } from './Clearances.tsx';
 import { CheckList } from './CheckList.tsx';
+import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { FactField, PathField } from './fields.tsx';
 
 /** Everything that is seen to and written down before a machine goes out. */
@@ -99,8 +101,11 @@ function Toe({ job, round }: { job: Job; round: number }) {
           .{' '}
           {turns !== null && Math.abs(turns) >= 1 / 16 && (
             <>
-              Each tie rod <Turns turns={turns} /> {turns > 0 ? 'for more toe-in' : 'for less toe-in'}, both
-              alike.
+              Each tie rod{' '}
+              <SumFigure name="Each tie rod" sum={() => rodSum(toe, job.record.document)}>
+                <Turns turns={turns} />
+              </SumFigure>{' '}
+              {turns > 0 ? 'for more toe-in' : 'for less toe-in'}, both alike.
             </>
           )}
           {turns !== null && Math.abs(turns) < 1 / 16 && 'Nothing to turn.'}

@@ -4,11 +4,13 @@ import type { Stage } from '#core/job/nextAction.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital } from '../../features/job/words.ts';
 
-/** The line under the sheet: where it stands, and the next action at its right end. */
+/** The line under the sheet: where it stands, and the next action at its right end. It stays in sight however long the sheet. */
 export function Footer({ children }: { children: ReactNode }) {
   return (
-    <footer className="border-rule mx-4 flex min-h-14 flex-wrap items-center gap-x-6 gap-y-2 border-t py-2.5 print:hidden">
-      {children}
+    <footer className="bg-sheet bottom-0 z-10 px-4 md:sticky print:hidden">
+      <div className="border-rule flex min-h-14 flex-wrap items-center gap-x-6 gap-y-2 border-t py-2.5">
+        {children}
+      </div>
     </footer>
   );
 }

@@ -3,6 +3,8 @@ import type { Json } from '#core/job/types.ts';
 import { blankBar } from '#core/job/create.ts';
 import { cornerNames } from '#core/machine/body.ts';
 import { barShift } from '#core/scales/bars.ts';
+import { barCrossSum, barPadSum } from '#core/sums/scaleSums.ts';
+import { SumFigure } from '../../../features/sums/SumFigure.tsx';
 import { useHookedBars } from '../../../features/scales/useScales.ts';
 import type { Job } from '../../../features/job/useJob.ts';
 import { Button } from '../../../ui/Button.tsx';
@@ -27,13 +29,20 @@ export function BarsNote({ job }: { job: Job }) {
           </p>
           {shift && (
             <p className="label text-second">
-              By the model the bar makes cross weight {(100 * shift.crossWith).toFixed(1)} %; without it it
-              would be {(100 * shift.crossWithout).toFixed(1)} %. What it does:{' '}
-              {shift.corners.map(({ id, padKg, heightMm }, k) => (
-                <span key={id}>
+              By the model the bar makes cross weight{' '}
+              <SumFigure name="Cross weight with the bar" sum={() => barCrossSum(shift, bars)}>
+                {(100 * shift.crossWith).toFixed(1)} %
+              </SumFigure>
+              ; without it it would be {(100 * shift.crossWithout).toFixed(1)} %. What it does:{' '}
+              {shift.corners.map((corner, k) => (
+                <span key={corner.id}>
                   {k > 0 && ', '}
-                  {cornerNames[id]} {padKg < 0 ? '−' : '+'}
-                  <Mass kg={Math.abs(padKg)} decimals={1} /> (<FineLength mm={heightMm} signed />)
+                  {cornerNames[corner.id]}{' '}
+                  <SumFigure name={`The bar, ${cornerNames[corner.id]}`} sum={() => barPadSum(corner)}>
+                    {corner.padKg < 0 ? '−' : '+'}
+                    <Mass kg={Math.abs(corner.padKg)} decimals={1} /> (
+                    <FineLength mm={corner.heightMm} signed />)
+                  </SumFigure>
                 </span>
               ))}
               .

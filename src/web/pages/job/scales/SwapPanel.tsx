@@ -3,9 +3,11 @@ import type { Json } from '#core/job/types.ts';
 import { cornerNames } from '#core/machine/body.ts';
 import type { Axle } from '#core/machine/classes.ts';
 import { swapResult, type SwapResult } from '#core/scales/swap.ts';
+import { swapFactorSum, swapHeightSum } from '#core/sums/scaleSums.ts';
 import { limits } from '#contract/limits.ts';
 import type { Job } from '../../../features/job/useJob.ts';
 import { cornerNumbers } from '../../../features/job/words.ts';
+import { SumFigure } from '../../../features/sums/SumFigure.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { Length, Plain } from '../../../ui/Figure.tsx';
 import { Select } from '../../../ui/Select.tsx';
@@ -102,9 +104,15 @@ function Told({ job, result }: { job: Job; result: SwapResult }) {
   return (
     <>
       <p data-testid="swap">
-        The pad that lay {cornerNames[left]} stands <Length mm={Math.abs(higherMm)} />{' '}
+        The pad that lay {cornerNames[left]} stands{' '}
+        <SumFigure name="Pads apart in height" sum={() => swapHeightSum(result)}>
+          <Length mm={Math.abs(higherMm)} />
+        </SumFigure>{' '}
         {higherMm >= 0 ? 'higher' : 'lower'} than the other and shows{' '}
-        <Plain value={100 * Math.abs(ratio - 1)} decimals={1} /> % {ratio >= 1 ? 'more' : 'less'}.
+        <SumFigure name="Pads apart in weight" sum={() => swapFactorSum(result)}>
+          <Plain value={100 * Math.abs(ratio - 1)} decimals={1} /> %
+        </SumFigure>{' '}
+        {ratio >= 1 ? 'more' : 'less'}.
       </p>
       {counted ? (
         <p className="label text-second">Counted so. Swap them back before the next reading.</p>

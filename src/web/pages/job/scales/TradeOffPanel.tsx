@@ -2,10 +2,12 @@ import { lazy, Suspense } from 'react';
 import type { JobDocument } from '#core/job/types.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { tradeWords, type TradeOff, type TradePoint } from '#core/scales/tradeOff.ts';
+import { tradeHeightSum, tradeShareSum } from '#core/sums/scaleSums.ts';
 import { fineLengthText } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../../../app/settings.ts';
 import type { Job } from '../../../features/job/useJob.ts';
 import { useTrade } from '../../../features/scales/useScales.ts';
+import { SumFigure } from '../../../features/sums/SumFigure.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { FineLength } from '../../../ui/Figure.tsx';
 import { MoveList } from './MoveList.tsx';
@@ -108,10 +110,14 @@ function Points({ document, trade, taken, take }: PointsProps) {
               aria-current={k === taken ? 'true' : undefined}
             >
               <td className="figures py-1.5 text-left whitespace-nowrap">
-                {(100 * point.share).toFixed(1)} %
+                <SumFigure name="Scales by this plan" sum={() => tradeShareSum(trade, point)}>
+                  {(100 * point.share).toFixed(1)} %
+                </SumFigure>
               </td>
               <td className="px-2 py-1.5">
-                <FineLength mm={point.heightOffMm} />
+                <SumFigure name="Furthest height off" sum={() => tradeHeightSum(point)}>
+                  <FineLength mm={point.heightOffMm} />
+                </SumFigure>
               </td>
               <td className="label px-2 py-2 text-left font-normal">
                 <MoveList document={document} moves={point.moves} />

@@ -2,7 +2,7 @@ import { cornerNames } from '#core/machine/body.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { rodsOf, tieRodTurns, toeWanted } from '#core/judge/toe.ts';
 import { camberShift, toeShift, type Shift } from '#core/stance/alignment.ts';
-import { shiftSum } from '#core/sums/stanceSums.ts';
+import { rodSum, shiftSum } from '#core/sums/stanceSums.ts';
 import { fineLengthText } from '#core/units/formatLength.ts';
 import { limits } from '#contract/limits.ts';
 import { useLengthStyle } from '../../../app/settings.ts';
@@ -101,8 +101,12 @@ function Rods({ job, toeMm }: { job: Job; toeMm: number | null }) {
   if (Math.abs(turns) < 1 / 16) return null;
   return (
     <span className="label text-second block">
-      then each tie rod <Turns turns={turns} /> for {turns > 0 ? 'more' : 'less'} toe-in, both alike, to{' '}
-      <Length mm={Math.abs(wanted.toeMm)} /> {wanted.toeMm >= 0 ? 'in' : 'out'}
+      then each tie rod{' '}
+      <SumFigure name="Each tie rod" sum={() => rodSum(toeMm, job.record.document)}>
+        <Turns turns={turns} />
+      </SumFigure>{' '}
+      for {turns > 0 ? 'more' : 'less'} toe-in, both alike, to <Length mm={Math.abs(wanted.toeMm)} />{' '}
+      {wanted.toeMm >= 0 ? 'in' : 'out'}
     </span>
   );
 }

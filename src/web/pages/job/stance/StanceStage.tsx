@@ -110,20 +110,16 @@ function Gaps({ job, answer }: { job: Job; answer: Answer }) {
                 <th scope="row" className="py-1.5 text-left font-medium">
                   {capital(cornerNames[gap.id])}
                 </th>
-                <td className="px-3">
-                  <Length mm={gap.beforeMm} decimals={0} />
-                </td>
-                <td className="px-3">
-                  <Length mm={gap.nowMm} decimals={0} />
-                </td>
-                <td className="px-3 font-semibold">
-                  <SumFigure
-                    name={`Wheel gap, ${cornerNames[gap.id]}`}
-                    sum={() => gapSum(gap, job.record.document.stance.tyreMm[axleOf(gap.id)] ?? 0)}
-                  >
-                    <Length mm={gap.afterMm} decimals={0} />
-                  </SumFigure>
-                </td>
+                {(['before', 'now', 'after'] as const).map((when) => (
+                  <td key={when} className={`px-3 ${when === 'after' ? 'font-semibold' : ''}`}>
+                    <SumFigure
+                      name={`Wheel gap ${when}, ${cornerNames[gap.id]}`}
+                      sum={() => gapSum(gap, when, job.record.document.stance.tyreMm[axleOf(gap.id)] ?? 0)}
+                    >
+                      <Length mm={gap[when].mm} decimals={0} />
+                    </SumFigure>
+                  </td>
+                ))}
                 {next && (
                   <td className="px-3">
                     <Length mm={gap.onNextTyresMm} decimals={0} />
@@ -137,12 +133,16 @@ function Gaps({ job, answer }: { job: Job; answer: Answer }) {
       <p className="mt-3" data-testid="rake">
         {rake ? (
           <>
-            Rake: rear <Length mm={rake.nowMm} signed decimals={0} /> over the front now (
-            <Plain value={rake.nowDeg} decimals={2} />
-            °),{' '}
-            <SumFigure name="Rake after the plan" sum={() => rakeSum(rake, wheelbaseOf(answer))}>
-              <Length mm={rake.afterMm} signed decimals={0} /> after the plan (
-              <Plain value={rake.afterDeg} decimals={2} />
+            Rake: rear{' '}
+            <SumFigure name="Rake now" sum={() => rakeSum(rake, 'now', wheelbaseOf(answer))}>
+              <Length mm={rake.now.mm} signed decimals={0} /> over the front now (
+              <Plain value={rake.now.deg} decimals={2} />
+              °)
+            </SumFigure>
+            ,{' '}
+            <SumFigure name="Rake after the plan" sum={() => rakeSum(rake, 'after', wheelbaseOf(answer))}>
+              <Length mm={rake.after.mm} signed decimals={0} /> after the plan (
+              <Plain value={rake.after.deg} decimals={2} />
               °)
             </SumFigure>
             , at the reference points.
