@@ -10,8 +10,16 @@ import { run } from './lib/run.mjs';
  */
 const totals = { passed: 0, failed: 0 };
 
-const jest = (project) => ({
-  command: ['npx', 'jest', '--selectProjects', project, '--json', `--outputFile=.margin/${project}.json`],
+const jest = (project, ...more) => ({
+  command: [
+    'npx',
+    'jest',
+    '--selectProjects',
+    project,
+    '--json',
+    `--outputFile=.margin/${project}.json`,
+    ...more,
+  ],
   count: () => countJest(`.margin/${project}.json`),
 });
 
@@ -20,7 +28,8 @@ const stages = [
   { name: 'lint', reads: true, command: ['npm', 'run', '--silent', 'lint'] },
   { name: 'boundaries', reads: true, command: ['npm', 'run', '--silent', 'boundaries'] },
   { name: 'format', reads: true, command: ['npm', 'run', '--silent', 'format:check'] },
-  { name: 'unit', ...jest('unit') },
+  // Arithmetic alone: every core may work. Jest itself would leave one idle.
+  { name: 'unit', ...jest('unit', '--maxWorkers=100%') },
   { name: 'server', ...jest('server') },
   { name: 'build', work: () => ensureBuild() },
   { name: 'system', ...jest('system') },

@@ -159,7 +159,10 @@ test('a combination that a rigid body cannot have is said plainly; a point of th
   await expect(trade.getByRole('status')).toContainText('five wishes');
   await expect(trade.locator('.scatterlayer .trace').first()).toBeVisible();
   const first = trade.locator('[data-point="0"]');
-  const share = (await first.locator('td').first().innerText()).replace(/\s/g, ' ');
+  const share = /[\d.]+\s%/.exec(await first.locator('td').first().innerText())?.[0].replace(/\s/, ' ') ?? '';
+  await first.getByRole('button', { name: /^Scales by this plan/ }).click();
+  await expect(page.getByText('min Σ (Δh / σh)² + w·((s − s*) / σs)²')).toBeVisible();
+  await page.keyboard.press('Escape');
   await first.getByRole('button', { name: /^Plan by this/ }).click();
   await expect(first).toHaveAttribute('aria-current', 'true');
   // A point of the chart is taken as well, then undone.

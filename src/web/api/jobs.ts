@@ -87,10 +87,34 @@ export function useJobRecord(id: string) {
   const { data } = query;
   return useMemo(() => {
     const mine = items.filter((item) => item.jobId === id);
-    return { record: withUnsent(data ?? unsentJob(mine), mine), query, unsent: mine };
+    return { record: steady(withUnsent(data ?? unsentJob(mine), mine)), query, unsent: mine };
     // The query object is new at every render; what counts of it is its data and its state.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [items, data, id, query.status, query.error]);
+}
+
+/** What was last given out of each job. */
+const given = new Map<string, JobRecord>();
+
+/**
+ * The record given out before where nothing is different in it. An entry that the server took is then in the record where it
+ * was laid over it before, and all that follows from the job need not be worked out again for that.
+ */
+function steady(record: JobRecord | null): JobRecord | null {
+  if (!record) return null;
+  const before = given.get(record.id);
+  if (before && isSame(before, record)) return before;
+  given.set(record.id, record);
+  return record;
+}
+
+/** Entries never change, so that a version and the entries in it, by their ids, are the whole of a record. */
+function isSame(a: JobRecord, b: JobRecord): boolean {
+  return (
+    a.version === b.version &&
+    a.entries.length === b.entries.length &&
+    a.entries.every(({ id }, k) => id === b.entries[k]?.id)
+  );
 }
 
 /** Lays unsent entries over a record; what does not fit any more is left out here and told as a conflict. */

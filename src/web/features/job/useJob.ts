@@ -5,10 +5,11 @@ import { nextAction, type NextAction } from '#core/job/nextAction.ts';
 import { readRounds, type RoundsState } from '#core/job/rounds.ts';
 import type { Entry, Fact, JobRecord, Json } from '#core/job/types.ts';
 import { marginsFor, type Margin } from '#core/margins/margins.ts';
-import { answerFor, type Answer } from '#core/plan/answer.ts';
+import type { Answer } from '#core/plan/answer.ts';
 import { useJobRecord } from '../../api/jobs.ts';
 import { enqueue, type Unsent } from '../../api/queue.ts';
 import { useDrafts } from '../numbers/drafts.ts';
+import { answerOf } from './answerOf.ts';
 import { valueAt, withDrafts } from './draftKeys.ts';
 import { newStamp } from './stamp.ts';
 import { useNewSetup } from './useNewSetup.ts';
@@ -62,7 +63,7 @@ function keptPart(record: JobRecord, unsent: Unsent[], put: (entry: Entry) => vo
     record,
     facts: standingFacts(record),
     state: readRounds(record),
-    next: nextAction(record),
+    next: nextAction(record, answerOf(record)),
     history: historyOf(record.entries),
     unsent,
     actions: actionsFor(record, put),
@@ -73,11 +74,14 @@ function keptPart(record: JobRecord, unsent: Unsent[], put: (entry: Entry) => vo
 function useLive<Kept extends KeptPart | null>(kept: Kept): Kept extends null ? null : Job;
 function useLive(kept: KeptPart | null): Job | null {
   const drafts = useDrafts((state) => state.drafts);
-  return useMemo(() => {
-    if (!kept) return null;
-    const answer = answerFor(withDrafts(kept.record, drafts));
-    return { ...kept, answer, margins: answer ? marginsFor(answer) : [] };
-  }, [kept, drafts]);
+  const record = kept?.record ?? null;
+  // What is sent and what is not changes nothing that follows from the record.
+  const live = useMemo(() => {
+    if (!record) return null;
+    const answer = answerOf(withDrafts(record, drafts));
+    return { answer, margins: answer ? marginsFor(answer) : [] };
+  }, [record, drafts]);
+  return useMemo(() => kept && live && { ...kept, ...live }, [kept, live]);
 }
 
 function actionsFor(record: JobRecord, put: (entry: Entry) => void): JobActions {
