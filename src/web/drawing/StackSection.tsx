@@ -57,7 +57,7 @@ function Drawing(props: Props) {
       width={width}
       role="group"
       aria-label={name}
-      className="pointer-events-none max-w-full select-none"
+      className="pointer-events-none max-w-full overflow-visible select-none"
       style={{ fontSize: 12 * px, fontFamily: 'Archivo Variable, sans-serif' }}
     >
       <pattern id={hatch} width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">

@@ -57,8 +57,8 @@ export function BaysPage() {
         <OpenFile />
       </section>
       <UnsentJobs known={known} />
-      <div className="mt-6 flex items-baseline justify-between gap-4">
-        <h2 className="text-head font-semibold">In the bays</h2>
+      <div className="mt-6 flex flex-wrap items-baseline gap-x-4 gap-y-2">
+        <h2 className="text-head font-semibold whitespace-nowrap">In the bays</h2>
         <div className="ml-auto w-56 max-sm:w-36">
           <FindBox
             label="Find a job or machine"

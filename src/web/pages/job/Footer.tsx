@@ -8,7 +8,7 @@ import { capital } from '../../features/job/words.ts';
 export function Footer({ children }: { children: ReactNode }) {
   return (
     <footer className="bg-sheet bottom-0 z-10 px-4 md:sticky print:hidden">
-      <div className="border-rule flex min-h-14 flex-wrap items-center gap-x-6 gap-y-2 border-t py-2.5">
+      <div className="border-rule flex min-h-14 flex-wrap items-center gap-x-4 gap-y-2 border-t py-2.5">
         {children}
       </div>
     </footer>

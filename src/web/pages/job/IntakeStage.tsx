@@ -103,89 +103,89 @@ const NUMBER_ROWS: readonly Row[] = [
 /** What it is, what is fitted, what is wanted. Everything not given is assumed for the class and says so. */
 export function IntakeStage({ job }: { job: Job }) {
   return (
-    <div data-fields className="flex flex-1 flex-col px-4 pt-4">
-      <JobFields job={job} />
-      <GoalSetter job={job} />
-      <div className="relative mt-3 overflow-x-auto pb-6">
-        <table className="w-full min-w-[640px] table-fixed border-collapse">
-          <caption className="sr-only">Each corner</caption>
-          <thead>
-            <tr className="text-left">
-              <th className="w-[168px]" />
-              {cornersIn(job.record.document).map((id) => (
-                <th key={id} scope="col" className="px-2 pb-1 font-semibold">
-                  <span className="figures text-second">{cornerNumbers[id]}</span> {capital(cornerNames[id])}
+    <>
+      <div data-fields className="flex flex-1 flex-col px-4 pt-4">
+        <JobFields job={job} />
+        <GoalSetter job={job} />
+        <div className="relative mt-3 overflow-x-auto pb-6">
+          <table className="w-full min-w-[640px] table-fixed border-collapse">
+            <caption className="sr-only">Each corner</caption>
+            <thead>
+              <tr className="text-left">
+                <th className="w-[168px]" />
+                {cornersIn(job.record.document).map((id) => (
+                  <th key={id} scope="col" className="px-2 pb-1 font-semibold">
+                    <span className="figures text-second">{cornerNumbers[id]}</span>{' '}
+                    {capital(cornerNames[id])}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {NUMBER_ROWS.slice(0, 1).map((row, i) => (
+                <NumberRow key={row.label} job={job} row={row} index={i} />
+              ))}
+              <tr className="border-rule border-t">
+                <th scope="row" className="py-1 pr-2 text-left font-medium">
+                  What is turned
+                  <span className="label text-second block font-normal">pick the picture</span>
                 </th>
+                {cornersIn(job.record.document).map((id) => (
+                  <td key={id} className="px-2 py-1">
+                    <FittingChoice job={job} id={id} />
+                  </td>
+                ))}
+              </tr>
+              <ChoiceRow
+                job={job}
+                label="Height reference"
+                path={['reference', 'kind']}
+                options={kindOptions(job)}
+              />
+              {NUMBER_ROWS.slice(1, 3).map((row, i) => (
+                <NumberRow key={row.label} job={job} row={row} index={i + 1} />
               ))}
-            </tr>
-          </thead>
-          <tbody>
-            {NUMBER_ROWS.slice(0, 1).map((row, i) => (
-              <NumberRow key={row.label} job={job} row={row} index={i} />
-            ))}
-            <tr className="border-rule border-t">
-              <th scope="row" className="py-1 pr-2 text-left font-medium">
-                What is turned
-                <span className="label text-second block font-normal">pick the picture</span>
-              </th>
-              {cornersIn(job.record.document).map((id) => (
-                <td key={id} className="px-2 py-1">
-                  <FittingChoice job={job} id={id} />
-                </td>
+              <tr className="border-rule border-t">
+                <th scope="row" className="py-1 pr-2 text-left font-medium">
+                  Ratio by
+                  <span className="label text-second block font-normal">
+                    more than one number where it changes
+                  </span>
+                </th>
+                {cornersIn(job.record.document).map((id) => (
+                  <td key={id} className="px-2 py-1">
+                    <RatioChoice job={job} id={id} />
+                  </td>
+                ))}
+              </tr>
+              {NUMBER_ROWS.slice(3).map((row, i) => (
+                <NumberRow key={row.label} job={job} row={row} index={i + 3} />
               ))}
-            </tr>
-            <ChoiceRow
-              job={job}
-              label="Height reference"
-              path={['reference', 'kind']}
-              options={kindOptions(job)}
-            />
-            {NUMBER_ROWS.slice(1, 3).map((row, i) => (
-              <NumberRow key={row.label} job={job} row={row} index={i + 1} />
-            ))}
-            <tr className="border-rule border-t">
-              <th scope="row" className="py-1 pr-2 text-left font-medium">
-                Ratio by
-                <span className="label text-second block font-normal">
-                  more than one number where it changes
-                </span>
-              </th>
-              {cornersIn(job.record.document).map((id) => (
-                <td key={id} className="px-2 py-1">
-                  <RatioChoice job={job} id={id} />
-                </td>
-              ))}
-            </tr>
-            {NUMBER_ROWS.slice(3).map((row, i) => (
-              <NumberRow key={row.label} job={job} row={row} index={i + 3} />
-            ))}
-            <ChoiceRow
-              job={job}
-              label="Collar reading, seat going up"
-              path={['collar', 'grows']}
-              options={growsOptions}
-            />
-            <DatumRow job={job} />
-          </tbody>
-        </table>
+              <ChoiceRow
+                job={job}
+                label="Collar reading, seat going up"
+                path={['collar', 'grows']}
+                options={growsOptions}
+              />
+              <DatumRow job={job} />
+            </tbody>
+          </table>
+        </div>
+        <AdjustersSection job={job} />
+        <FittedSection job={job} />
+        <RoomSection job={job} />
       </div>
-      <AdjustersSection job={job} />
-      <FittedSection job={job} />
-      <RoomSection job={job} />
-      <div className="flex-1" />
-      <div className="-mx-4">
-        <Footer>
-          <p className="text-second">
-            Figures in grey are assumed for a {classOf(job).title}; type over them when you know better.
-            <TaughtBy job={job} />
-          </p>
-          <Button look="quiet" onClick={() => saveJobFile(job.record)}>
-            Save as a job file
-          </Button>
-          <NextLink job={job} from="intake" />
-        </Footer>
-      </div>
-    </div>
+      <Footer>
+        <p className="text-second min-w-[250px] flex-1">
+          Figures in grey are assumed for a {classOf(job).title}; type over them when you know better.
+          <TaughtBy job={job} />
+        </p>
+        <Button look="quiet" onClick={() => saveJobFile(job.record)}>
+          Save as a job file
+        </Button>
+        <NextLink job={job} from="intake" />
+      </Footer>
+    </>
   );
 }
 
@@ -241,7 +241,7 @@ function TolerancePreset({ job }: { job: Job }) {
   const now = job.record.document.toleranceMm;
   const known = tolerancePresets.some(({ mm }) => mm === now);
   return (
-    <label className="min-w-0">
+    <label className="min-w-0 md:col-span-2">
       <span className="label text-second block">Tolerance from</span>
       <select
         value={now === null ? '' : known ? String(now) : 'own'}
@@ -401,7 +401,7 @@ function ChoiceRow({
               aria-label={capital(pathWords(full))}
               value={valueAt(job.record.document, full) as string}
               onChange={(event) => job.actions.change(capital(pathWords(full)), [full, event.target.value])}
-              className="bg-sheet border-second/70 h-9 w-full border-b text-[13px] [font-stretch:82%]"
+              className="bg-sheet border-second/70 h-9 w-full border-b text-[13px] [font-stretch:72%]"
             >
               {options.map(({ value, words }) => (
                 <option key={value} value={value}>

@@ -49,7 +49,7 @@ export function SectionView({ bench, change, height = 430 }: Props) {
             name={`${setup.name}, springs cut open`}
             section={section}
             height={height}
-            width={226}
+            width={250}
             compact
             say={say}
             collarMm={setup.collar?.readsMm ?? null}
