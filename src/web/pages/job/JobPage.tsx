@@ -23,19 +23,20 @@ import { TurnStage } from './TurnStage.tsx';
 import { useJobKeys } from './useJobKeys.ts';
 import type { Job } from '../../features/job/useJob.ts';
 
-const pages: Record<Stage, (props: { job: Job }) => React.ReactNode> = {
-  intake: IntakeStage,
-  prep: PrepStage,
-  sag: SagStage,
-  baseline: BaselineStage,
-  scales: ScalesStage,
-  plan: PlanStage,
-  turn: TurnStage,
-  measure: MeasureStage,
-  rings: RingsStage,
-  stance: StanceStage,
-  'close-out': CloseOutStage,
-  ride: RideStage,
+// Drawn anew for a change of the job alone, not when what stands beside the page catches up.
+const pages: Record<Stage, React.ComponentType<{ job: Job }>> = {
+  intake: memo(IntakeStage),
+  prep: memo(PrepStage),
+  sag: memo(SagStage),
+  baseline: memo(BaselineStage),
+  scales: memo(ScalesStage),
+  plan: memo(PlanStage),
+  turn: memo(TurnStage),
+  measure: memo(MeasureStage),
+  rings: memo(RingsStage),
+  stance: memo(StanceStage),
+  'close-out': memo(CloseOutStage),
+  ride: memo(RideStage),
 };
 
 /** The sheet: stages on the left edge, the work in the middle, what is left on the right. */
@@ -72,20 +73,18 @@ function Sheet({ job, stage }: { job: Job; stage: Stage }) {
   useJobKeys(job, stage);
   const Page = pages[stage];
   const { shown, byHand } = useTriedJob(job);
-  // The work follows every keystroke at once; what stands beside it comes a moment later.
-  const soon = useDeferredValue(shown);
-  const soonJob = useDeferredValue(job);
-  const soonPlanned = useDeferredValue(job.answer);
+  // The work follows every keystroke at once; what stands beside it comes a moment later. A seat moved by hand moves all.
+  const soon = useDeferredValue(job);
   return (
     <div className="grid flex-1 items-start grid-cols-[152px_minmax(0,1fr)_284px] gap-x-4 px-6 py-4 max-lg:grid-cols-1 max-lg:gap-y-4 max-md:px-4 print:block">
       <Head job={job} />
-      <Rail job={soonJob} stage={stage} />
+      <Rail job={soon} stage={stage} />
       <main className="bg-sheet border-rule flex min-h-[calc(100vh-90px)] min-w-0 flex-col border max-lg:min-h-0">
         <ByHandContext value={byHand}>
           <Page job={shown} key={stage} />
         </ByHandContext>
       </main>
-      <Column job={soon} planned={soonPlanned} />
+      <Column job={shown === job ? soon : shown} planned={soon.answer} />
     </div>
   );
 }
