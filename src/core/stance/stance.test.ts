@@ -14,6 +14,7 @@ import {
   jointSum,
   linkSum,
   lowPointSum,
+  nextGapSum,
   rakeSum,
   rodSum,
   shiftSum,
@@ -192,6 +193,9 @@ describe('wheel gaps and rake', () => {
       expect(valueIn(sum, 'h') - valueIn(sum, 'D') / 2).toBeCloseTo(sum.result.value, 9);
       expect(sum.result.value).toBe(lf?.[when].mm);
     }
+    const next = nextGapSum(must(lf ?? null));
+    expect(valueIn(next, '(D′ − D) / 2')).toBeCloseTo(10, 12);
+    expect(valueIn(next, 'g') - valueIn(next, '(D′ − D) / 2')).toBeCloseTo(next.result.value, 12);
     expect(gaps.find(({ id }) => id === 'RR')?.onNextTyresMm).toBe(
       gaps.find(({ id }) => id === 'RR')?.after.mm,
     );

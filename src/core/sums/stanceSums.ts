@@ -31,6 +31,21 @@ export function gapSum(gap: WheelGap, when: 'before' | 'now' | 'after', diameter
   };
 }
 
+/** Tyre to arch after the plan, on tyres that are to go on. */
+export function nextGapSum({ id, after, onNextTyresMm }: WheelGap): Sum {
+  return {
+    title: `Wheel gap on the next tyres, ${cornerNames[id]}`,
+    words: 'the gap after the plan, less what the next tyre’s radius is more',
+    formula: 'g′ = g − (D′ − D) / 2',
+    inputs: [
+      input('g', 'gap after the plan', after.mm, 'length', 'computed'),
+      input('(D′ − D) / 2', 'radius added', after.mm - onNextTyresMm, 'length', 'measured'),
+    ],
+    result: { value: onNextTyresMm, unit: 'length' },
+    note: 'Measure the tyre; what is written on it is a name.',
+  };
+}
+
 /** A low point over the ground, after the plan. */
 export function lowPointSum(point: LowPoint): Sum {
   return {

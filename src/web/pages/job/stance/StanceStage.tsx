@@ -1,19 +1,8 @@
-import { axleOf, cornerNames } from '#core/machine/body.ts';
-import type { Axle } from '#core/machine/classes.ts';
-import type { Answer } from '#core/plan/answer.ts';
-import { wheelbaseOf } from '#core/stance/body.ts';
-import { rakeOf, wheelGaps } from '#core/stance/gaps.ts';
-import { changesTyres } from '#core/stance/tyres.ts';
-import { gapSum, rakeSum } from '#core/sums/stanceSums.ts';
-import { limits } from '#contract/limits.ts';
 import type { Job } from '../../../features/job/useJob.ts';
-import { capital } from '../../../features/job/words.ts';
-import { SumFigure } from '../../../features/sums/SumFigure.tsx';
-import { Length, Plain } from '../../../ui/Figure.tsx';
-import { PathField } from '../fields.tsx';
 import { Footer, NextLink } from '../Footer.tsx';
 import { Part } from '../Part.tsx';
 import { Alignment } from './Alignment.tsx';
+import { Gaps } from './Gaps.tsx';
 import { Ledger } from './Ledger.tsx';
 import { Links } from './Links.tsx';
 import { LowPoints } from './LowPoints.tsx';
@@ -57,102 +46,5 @@ export function StanceStage({ job }: { job: Job }) {
         <NextLink job={job} from="stance" />
       </Footer>
     </>
-  );
-}
-
-function Gaps({ job, answer }: { job: Job; answer: Answer }) {
-  const gaps = wheelGaps(answer);
-  const rake = rakeOf(answer, wheelbaseOf(answer));
-  const next = changesTyres(answer.document);
-  return (
-    <div data-fields className="relative">
-      <div className="mt-2 grid max-w-2xl grid-cols-4 gap-x-4 gap-y-3 max-md:grid-cols-2">
-        {(['front', 'rear'] as const).flatMap((axle: Axle, k) => [
-          <PathField
-            key={axle}
-            job={job}
-            path={['stance', 'tyreMm', axle]}
-            label={`${capital(axle)} tyre, measured`}
-            showLabel
-            order={10 + 2 * k}
-            range={limits.tyreMm}
-          />,
-          <PathField
-            key={`next ${axle}`}
-            job={job}
-            path={['stance', 'nextTyreMm', axle]}
-            label={`${capital(axle)} tyre to go on`}
-            showLabel
-            order={11 + 2 * k}
-            range={limits.tyreMm}
-            placeholder="none"
-          />,
-        ])}
-      </div>
-      {gaps.length === 0 ? (
-        <p className="label text-second mt-5">
-          Gaps need the tyres’ measured diameters, and heights taken to the arch from hub or ground.
-        </p>
-      ) : (
-        <table className="mt-6 w-full max-w-2xl" data-testid="gaps">
-          <thead className="label text-second text-right">
-            <tr>
-              <th className="py-1 text-left font-normal">tyre to arch</th>
-              <th className="px-3 font-normal">before</th>
-              <th className="px-3 font-normal">now</th>
-              <th className="px-3 font-normal">after</th>
-              {next && <th className="px-3 font-normal">on the next tyres</th>}
-            </tr>
-          </thead>
-          <tbody>
-            {gaps.map((gap) => (
-              <tr key={gap.id} className="border-rule border-t text-right">
-                <th scope="row" className="py-1.5 text-left font-medium">
-                  {capital(cornerNames[gap.id])}
-                </th>
-                {(['before', 'now', 'after'] as const).map((when) => (
-                  <td key={when} className={`px-3 ${when === 'after' ? 'font-semibold' : ''}`}>
-                    <SumFigure
-                      name={`Wheel gap ${when}, ${cornerNames[gap.id]}`}
-                      sum={() => gapSum(gap, when, job.record.document.stance.tyreMm[axleOf(gap.id)] ?? 0)}
-                    >
-                      <Length mm={gap[when].mm} decimals={0} />
-                    </SumFigure>
-                  </td>
-                ))}
-                {next && (
-                  <td className="px-3">
-                    <Length mm={gap.onNextTyresMm} decimals={0} />
-                  </td>
-                )}
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
-      <p className="mt-3" data-testid="rake">
-        {rake ? (
-          <>
-            Rake: rear{' '}
-            <SumFigure name="Rake now" sum={() => rakeSum(rake, 'now', wheelbaseOf(answer))}>
-              <Length mm={rake.now.mm} signed decimals={0} /> over the front now (
-              <Plain value={rake.now.deg} decimals={2} />
-              °)
-            </SumFigure>
-            ,{' '}
-            <SumFigure name="Rake after the plan" sum={() => rakeSum(rake, 'after', wheelbaseOf(answer))}>
-              <Length mm={rake.after.mm} signed decimals={0} /> after the plan (
-              <Plain value={rake.after.deg} decimals={2} />
-              °)
-            </SumFigure>
-            , at the reference points.
-          </>
-        ) : (
-          <span className="label text-second">
-            Rake needs front and rear measured in the same way, at like points.
-          </span>
-        )}
-      </p>
-    </div>
   );
 }
