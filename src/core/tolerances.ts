@@ -49,9 +49,9 @@ export const tolerances = {
   engagedDiameters: 1.5,
   /** mm at the wheel. A step that moves more than this is coarse: the other adjusters make up for it. */
   coarseMm: 2.5,
-  /** passes. Seats and rings set each other; two passes settle them, a third is for rings near their sliders. */
   /** mm that a ring may stand off its gap: no block is cut finer. */
   ringStepMm: 1,
+  /** passes. Seats and rings set each other; two passes settle them, a third is for rings near their sliders. */
   ringPasses: 3,
   /** relative. Left and right of an axle are made alike to about this. */
   ratioTwinSd: 0.02,
@@ -152,9 +152,9 @@ export const tolerances = {
   chanceDraws: 4000,
   /** draws, to compare neighbouring plans on: the same ones for all, so that fewer do. */
   searchDraws: 1000,
-  /** mm, absolute. A reading further than this from its twin across the axle is questioned. */
   /** mm off what a round should read that asks whether it is settled and the same point. */
   trendQuestionMm: 20,
+  /** mm, absolute. A reading further than this from its twin across the axle is questioned. */
   twinQuestionMm: 25,
   /** mm, absolute. A target further than this from what was read is questioned: half a number, or the wrong point. */
   targetQuestionMm: 90,

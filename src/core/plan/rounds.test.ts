@@ -2,6 +2,8 @@ import { hideVehicle, isIn, measure, work, type Vehicle } from '../../../tests/f
 import { answerRequest, learnFrom, type HistoryRound, type RoundsRequest } from './roundsProtocol.ts';
 
 interface Story {
+  /** Chance of landing that was told with each adjustment, and whether every true height then was in. */
+  told: number[];
   after: boolean[];
   stopped: boolean;
   inAtStop: boolean;
@@ -14,18 +16,20 @@ function workThrough(vehicle: Vehicle, mayDrive: boolean): Story {
   const openingCollars = Object.fromEntries(nominal.corners.map(({ name, collar }) => [name, collar]));
   const history: HistoryRound[] = [measure(vehicle)];
   const after: boolean[] = [];
+  const told: number[] = [];
   for (let round = 0; round < 9; round++) {
     const answer = answerRequest({ nominal, history }, { openingCollars, mayDrive });
     if (!answer.ok) throw new Error(answer.faults[0]?.path);
     const decision = answer.value;
     if (decision.do === 'stop')
-      return { after, stopped: true, inAtStop: isIn(vehicle), settledIn: isIn(vehicle, true) };
+      return { told, after, stopped: true, inAtStop: isIn(vehicle), settledIn: isIn(vehicle, true) };
     const adjust = Object.fromEntries(nominal.corners.map(({ name }, i) => [name, decision.movesMm[i] ?? 0]));
     const done = work(vehicle, adjust, decision.driveKm);
     history.push({ adjust, done, drive: decision.driveKm, ...measure(vehicle) });
+    told.push(decision.chance);
     after.push(isIn(vehicle));
   }
-  return { after, stopped: false, inAtStop: false, settledIn: false };
+  return { told, after, stopped: false, inAtStop: false, settledIn: false };
 }
 
 const share = (stories: readonly Story[], has: (story: Story) => boolean) =>
@@ -37,6 +41,19 @@ describe('worked by the book on simulated machines', () => {
   test('true heights are in after one adjustment on at least 85 in 100, after two on 95', () => {
     expect(share(stories, ({ after }) => after[0] ?? true)).toBeGreaterThanOrEqual(0.85);
     expect(share(stories, ({ after }) => after[1] ?? after[0] ?? true)).toBeGreaterThanOrEqual(0.95);
+  });
+
+  test('the chance that was told is the share that landed, of the surer ones and of the others', () => {
+    const first = stories.flatMap(({ told: [chance], after: [landed] }) =>
+      chance === undefined || landed === undefined ? [] : [{ chance, landed }],
+    );
+    const gap = (of: typeof first) =>
+      of.reduce((sum, { chance, landed }) => sum + chance - Number(landed), 0) / of.length;
+    const sure = first.filter(({ chance }) => chance >= 0.95);
+    expect(sure.length).toBeGreaterThan(20);
+    expect(Math.abs(gap(sure))).toBeLessThan(0.05);
+    expect(Math.abs(gap(first.filter(({ chance }) => chance < 0.95)))).toBeLessThan(0.15);
+    expect(Math.abs(gap(first))).toBeLessThan(0.06);
   });
 
   test('it comes to an end, with no true height out on all but 2 in 100, and still in once settled on 95', () => {
