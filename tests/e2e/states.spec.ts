@@ -43,7 +43,7 @@ test.describe('when the server cannot be reached', () => {
       test.setTimeout(90_000);
       await page.route(url, (route) => route.abort());
       await page.goto(path);
-      await expect(page.getByText(/The server cannot be reached just now/)).toBeVisible({ timeout: 40_000 });
+      await expect(page.getByText(/The server cannot be reached just now/)).toBeVisible({ timeout: 30_000 });
       await page.unroute(url);
       await page.getByRole('button', { name: 'Try again' }).click();
       await expect(page.getByText(there).first()).toBeVisible();

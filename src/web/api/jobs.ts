@@ -12,7 +12,7 @@ export const queryClient = new QueryClient({
     queries: {
       // The server tells of changes; until it can be reached, keep trying and keep showing what is there.
       staleTime: 30_000,
-      retry: (count, error) => !(error instanceof ApiProblem && error.problem.status < 500) && count < 4,
+      retry: (count, error) => !(error instanceof ApiProblem && error.problem.status < 500) && count < 3,
       networkMode: 'always',
     },
   },
