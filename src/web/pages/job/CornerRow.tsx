@@ -7,48 +7,75 @@ import { capital, cornerNumbers } from '../../features/job/words.ts';
 import type { QuantityName, Range } from '../../features/numbers/quantity.ts';
 import { NumberField } from '../../ui/NumberField.tsx';
 
+interface TableProps {
+  job: Job;
+  caption: string;
+  /** Nothing but short numbers in it: on a phone all corners stand side by side, under what the row is. */
+  numbers?: boolean;
+  children: ReactNode;
+}
+
 /** A table with one column for each corner of the machine. */
-export function CornerTable({ job, caption, children }: { job: Job; caption: string; children: ReactNode }) {
+export function CornerTable({ job, caption, numbers = false, children }: TableProps) {
+  const ids = cornersIn(job.record.document);
   return (
     <div className="relative overflow-x-auto">
-      <table className="mt-2 w-full min-w-[640px] table-fixed border-collapse">
+      <table
+        data-numbers={numbers || undefined}
+        className="group/corners mt-2 w-full min-w-[640px] table-fixed border-collapse narrow:data-numbers:block narrow:data-numbers:min-w-0"
+      >
         <caption className="sr-only">{caption}</caption>
-        <thead>
-          <tr>
-            <th className="w-[168px]" />
-            {cornersIn(job.record.document).map((id) => (
-              <th key={id} scope="col" className="px-2 pb-1 text-left font-semibold">
+        <thead className="narrow:group-data-numbers/corners:block">
+          <tr {...asGrid(ids)}>
+            <th className="w-[168px] narrow:group-data-numbers/corners:hidden" />
+            {ids.map((id) => (
+              <th
+                key={id}
+                scope="col"
+                className="px-2 pb-1 text-left font-semibold narrow:group-data-numbers/corners:px-1 narrow:group-data-numbers/corners:text-[13px]"
+              >
                 <span className="figures text-second">{cornerNumbers[id]}</span> {capital(cornerNames[id])}
               </th>
             ))}
           </tr>
         </thead>
-        <tbody>{children}</tbody>
+        <tbody className="narrow:group-data-numbers/corners:block">{children}</tbody>
       </table>
     </div>
   );
 }
 
-/** One line of such a table; a corner that has nothing here is left blank. */
-export function CornerRow({
-  job,
-  label,
-  help,
-  children,
-}: {
+/** A row that becomes a grid of its corners on a phone. */
+function asGrid(ids: readonly CornerId[], className = '') {
+  return {
+    className: `${className} narrow:group-data-numbers/corners:grid`,
+    style: { gridTemplateColumns: `repeat(${ids.length}, minmax(0, 1fr))` },
+  };
+}
+
+interface RowProps {
   job: Job;
   label: string;
   help: string;
   children: (id: CornerId) => ReactNode;
-}) {
+}
+
+/** One line of such a table; a corner that has nothing here is left blank. */
+export function CornerRow({ job, label, help, children }: RowProps) {
+  const ids = cornersIn(job.record.document);
   return (
-    <tr className="border-rule relative border-t">
-      <th scope="row" className="py-1 pr-2 text-left font-medium">
+    <tr {...asGrid(ids, 'border-rule relative border-t')}>
+      <th
+        scope="row"
+        className="py-1 pr-2 text-left font-medium narrow:group-data-numbers/corners:col-span-full narrow:group-data-numbers/corners:pb-0"
+      >
         {label}
-        <span className="label text-second block font-normal">{help}</span>
+        <span className="label text-second block font-normal narrow:group-data-numbers/corners:ml-2 narrow:group-data-numbers/corners:inline">
+          {help}
+        </span>
       </th>
-      {cornersIn(job.record.document).map((id) => (
-        <td key={id} className="px-2 py-1 align-top">
+      {ids.map((id) => (
+        <td key={id} className="px-2 py-1 align-top narrow:group-data-numbers/corners:px-1">
           {children(id)}
         </td>
       ))}

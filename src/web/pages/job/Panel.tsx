@@ -15,8 +15,10 @@ export function Panel({ title, words, open = false, children }: Props) {
   return (
     <Collapsible.Root open={shown} onOpenChange={setShown} className="border-rule border-t">
       <Collapsible.Trigger className="group flex min-h-10 items-center gap-2 text-left font-semibold">
-        <ChevronDown aria-hidden size={16} className="-rotate-90 group-data-[state=open]:rotate-0" />
-        {title} <span className="label text-second font-normal">{words}</span>
+        <ChevronDown aria-hidden size={16} className="shrink-0 -rotate-90 group-data-[state=open]:rotate-0" />
+        <span>
+          {title} <span className="label text-second ml-1 font-normal">{words}</span>
+        </span>
       </Collapsible.Trigger>
       <Collapsible.Content className="overflow-x-auto pb-3">{shown && children}</Collapsible.Content>
     </Collapsible.Root>

@@ -22,7 +22,7 @@ interface Props {
 /** Weight on each wheel, three times over: rolled off and on between. */
 export function PadTable({ job, round, loadCase = 0 }: Props) {
   return (
-    <CornerTable job={job} caption="Weight on each wheel">
+    <CornerTable job={job} caption="Weight on each wheel" numbers>
       {REPEATS.map((repeat, k) => (
         <CornerRow
           key={repeat}

@@ -144,7 +144,7 @@ function AsWeighed({ job, round }: { job: Job; round: number }) {
   const [first, now] = [fuel(0), fuel(round)];
   return (
     <div data-fields className="relative">
-      <CornerTable job={job} caption="As it was weighed">
+      <CornerTable job={job} caption="As it was weighed" numbers>
         <CornerRow job={job} label="Tyre pressure" help="cold, as on the pads">
           {(id) => (
             <FactField

@@ -20,7 +20,7 @@ export function SwapPanel({ job, round }: { job: Job; round: number }) {
   const result = job.answer ? swapResult(job.answer, axle) : null;
   return (
     <div data-fields className="relative">
-      <CornerTable job={job} caption="Pads against each other">
+      <CornerTable job={job} caption="Pads against each other" numbers>
         <CornerRow job={job} label="Pad lies higher by" help="than the others; lower is −">
           {(id) => (
             <PathField

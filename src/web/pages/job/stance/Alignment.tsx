@@ -20,7 +20,7 @@ export function Alignment({ job, answer }: { job: Job; answer: Answer }) {
   const { system } = useLengthStyle(1);
   return (
     <div data-fields className="relative">
-      <CornerTable job={job} caption="Camber and what height does to it">
+      <CornerTable job={job} caption="Camber and what height does to it" numbers>
         <CornerRow job={job} label="Camber" help={`° at ${roundWords(round)}, top out +`}>
           {(id) => (
             <FactField

@@ -58,7 +58,7 @@ export function Ledger({ job, answer }: { job: Job; answer: Answer }) {
           springs out or slack, wheel on: least distance left anywhere
         </span>
       </h3>
-      <CornerTable job={job} caption="Taken to its ends by a jack">
+      <CornerTable job={job} caption="Taken to its ends by a jack" numbers>
         {(['bump', 'droop'] as const).map((slot, k) => (
           <CornerRow
             key={slot}

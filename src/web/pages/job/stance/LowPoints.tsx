@@ -53,7 +53,10 @@ export function LowPoints({ job, answer }: { job: Job; answer: Answer }) {
         </p>
       ) : (
         <div className="relative overflow-x-auto">
-          <table className="mt-1 w-full min-w-[700px] table-fixed" data-testid="low-points">
+          <table
+            className="mt-1 w-full min-w-[700px] narrow:min-w-[820px] table-fixed"
+            data-testid="low-points"
+          >
             <thead className="label text-second text-left">
               <tr>
                 <th className="w-32 py-1 font-normal">point</th>
