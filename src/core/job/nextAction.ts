@@ -1,7 +1,8 @@
 import { hardEndOf } from './fitting.ts';
 import { marginsFor, type Margin } from '../margins/margins.ts';
 import { answerFor, type Answer } from '../plan/answer.ts';
-import { isMoved, isOffItsGap, scalesWanted, type CornerAnswer } from '../plan/cornerAnswer.ts';
+import { isMoved, isOffItsGap, type CornerAnswer } from '../plan/cornerAnswer.ts';
+import { goodEnough } from './enough.ts';
 import type { Reason } from '../plan/reasons.ts';
 import { axleOf, cornerNames, cornersIn, footingOf, type CornerId } from '../machine/body.ts';
 import { tolerances } from '../tolerances.ts';
@@ -129,28 +130,6 @@ function afterReadings(answer: Answer): NextAction {
 }
 
 /**
- * Whether to stop: the weight stands as asked, and all true heights are probably in, or they read in and another round would
- * hardly better the chance.
- */
-export function goodEnough(answer: Answer): boolean {
-  const { chanceNow, chanceAfter } = answer;
-  if (chanceNow === null || chanceAfter === null || !scalesEnough(answer)) return false;
-  if (chanceNow >= tolerances.stopChance) return true;
-  return readsIn(answer) && chanceNow >= 0.5 && chanceAfter - chanceNow < tolerances.worthwhileGain;
-}
-
-/** Whether the weight stands as it is asked to, or another round would hardly bring it nearer. */
-function scalesEnough({ cross }: Answer): boolean {
-  const wanted = scalesWanted(cross);
-  if (!wanted) return true;
-  const off = (share: number) => Math.abs(share - wanted.target);
-  return (
-    off(wanted.now) <= tolerances.crossShare ||
-    off(wanted.now) - off(wanted.after) < tolerances.crossShare / 2
-  );
-}
-
-/**
  * mm by which a machine stands high all round, where that is what new springs usually lose: between 1 and 8 mm, alike
  * within the tolerance. Null where there is nothing to leave to settling.
  */
@@ -163,24 +142,6 @@ export function settlesBy(answer: Answer): number | null {
   const { leastMm, mostMm } = tolerances.leftToSettle;
   if (least < leastMm || most > mostMm || most - least > answer.tolerance.value) return null;
   return Math.round((least + most) / 2);
-}
-
-/** Whether every best estimate lies within tolerance of its target. */
-function readsIn(answer: Answer): boolean {
-  return answer.corners.every(
-    ({ id, nowSpecMm, spec, nowSagMm }) =>
-      (spec.targetMm === null || Math.abs(nowSpecMm - spec.targetMm) <= answer.tolerance.value) &&
-      sagReadsIn(answer, id, nowSagMm),
-  );
-}
-
-/** Whether a sag lies in its window, or within tolerance of what is wanted where there is none. */
-function sagReadsIn({ document, tolerance }: Answer, id: CornerId, nowSagMm: number): boolean {
-  const { sagMm, sagWindow } = document.corners[id];
-  if (sagMm === null) return true;
-  return sagWindow
-    ? nowSagMm >= sagWindow.fromMm && nowSagMm <= sagWindow.toMm
-    : Math.abs(nowSagMm - sagMm) <= tolerance.value;
 }
 
 /** The order to turn corners in: the end that is hard to get at first, then as they are measured. */

@@ -13,7 +13,7 @@ import {
 } from '../../../tests/fixtures/records.ts';
 import { hideMachine, readTape, turnSeats, type HiddenMachine } from '../../../tests/fixtures/workshop.ts';
 import { answerFor, type Answer } from '../plan/answer.ts';
-import { goodEnough } from '../job/nextAction.ts';
+import { goodEnough } from '../job/enough.ts';
 
 describe('what a reading is worth', () => {
   /** Friction at each corner moves a rigid body by 3/4, 1/4, 1/4 and -1/4 there: three quarters of the variance is seen. */

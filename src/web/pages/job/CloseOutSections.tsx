@@ -28,7 +28,7 @@ export function CloseOutSections({ job }: { job: Job }) {
         <h3 className="font-semibold">Seen to</h3>
         <CheckList job={job} kind="check" round={round} items={closeFor(job.record.document)} />
       </section>
-      <div className="flex flex-col gap-5">
+      <div className="flex flex-col gap-7">
         {footingOf(job.record.document.machine.class) === 'wheels' && <Toe job={job} round={round} />}
         <Clearances job={job} round={round} />
         <Clicks job={job} round={round} />

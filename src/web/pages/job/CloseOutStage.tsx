@@ -1,6 +1,6 @@
 import { byCorner } from '#core/plan/answer.ts';
 import { cautionsAt } from '#core/judge/cautions.ts';
-import { goodEnough } from '#core/job/nextAction.ts';
+import { goodEnough, notYet } from '#core/job/enough.ts';
 import { gainGroups } from '#core/job/corner.ts';
 import { factAt, blankFact } from '#core/job/facts.ts';
 import { cornersIn, cornerNames } from '#core/machine/body.ts';
@@ -61,7 +61,7 @@ function headline({ answer, state }: Job): string {
   if (state.locked) return 'Locked at these heights.';
   if (!answer || answer.chanceNow === null) return 'Nothing to close yet: it needs targets and readings.';
   if (goodEnough(answer)) return 'In tolerance. Lock every ring and tighten the bushes at this height.';
-  return 'Not in tolerance yet.';
+  return `${capital(notYet(answer))}.`;
 }
 
 function Heights({ job }: { job: Job }) {
@@ -200,15 +200,16 @@ function Lock({ job }: { job: Job }) {
           {unread} {unread === 1 ? 'caution' : 'cautions'} not ticked as read.
         </p>
       )}
-      {!sure && <NextLink job={job} from="close-out" />}
-      <Button
-        look={sure ? 'main' : 'plain'}
-        className={sure ? 'ml-auto' : ''}
-        disabled={!answer || factAt(job.facts, place) !== undefined}
-        onClick={() => actions.record('Locked', blankFact(place))}
-      >
-        {sure ? 'Lock it' : 'Lock it as it is'}
-      </Button>
+      <span className="ml-auto flex flex-wrap items-center gap-x-4 gap-y-2">
+        {!sure && <NextLink job={job} from="close-out" />}
+        <Button
+          look={sure ? 'main' : 'plain'}
+          disabled={!answer || factAt(job.facts, place) !== undefined}
+          onClick={() => actions.record('Locked', blankFact(place))}
+        >
+          {sure ? 'Lock it' : 'Lock it as it is'}
+        </Button>
+      </span>
     </>
   );
 }

@@ -1,4 +1,4 @@
-import { goodEnough } from '#core/job/nextAction.ts';
+import { goodEnough } from '#core/job/enough.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import type { SagEnd } from '#core/sag/bench.ts';
 import { cornerNames } from '#core/machine/body.ts';

@@ -1,0 +1,53 @@
+import { answerFor } from '../plan/answer.ts';
+import {
+  add,
+  fourCorners,
+  heights,
+  measured,
+  must,
+  plainDocument,
+  record,
+  settled,
+} from '../../../tests/fixtures/records.ts';
+import { describePadCar, hidePadCar, padFacts, standOf } from '../../../tests/fixtures/padCar.ts';
+import { goodEnough, notYet } from './enough.ts';
+
+const said = (...facts: Parameters<typeof add>[1][]) => {
+  const answer = must(answerFor(add(record(plainDocument()), ...facts)));
+  return { done: goodEnough(answer), words: notYet(answer) };
+};
+
+test('corners that read out are named', () => {
+  expect(said(...heights(0, 365), ...heights(0, 365, '2')).words).not.toContain('not in tolerance yet');
+  const { done, words } = said(...heights(0, [365, 365, 380, 365]));
+  expect(done).toBe(false);
+  expect(words).toBe('not in tolerance yet: rear left');
+});
+
+test('all that read in are not yet truly in where nobody settled it', () => {
+  const { done, words } = said(...heights(0, [363, 367, 363, 364]));
+  expect(done).toBe(false);
+  expect(words).toMatch(/^all read in, but only \d+ in 100 that every one truly is/);
+});
+
+test('read often and settled it is enough, and nothing is said', () => {
+  const often = ['1', '2', '3'].flatMap((slot) => heights(0, 365, slot));
+  expect(said(settled(0), ...often)).toEqual({ done: true, words: '' });
+});
+
+test('weight that is not where it was asked is said with what stands', () => {
+  const document = describePadCar((one) => {
+    one.crossTarget = 0.53;
+    const stands = standOf(hidePadCar(2)).heightsMm;
+    fourCorners.forEach((id, i) => (one.corners[id].targetMm = Math.round(stands[i] ?? 0)));
+  });
+  const answer = must(answerFor(add(record(document), ...padFacts(0, standOf(hidePadCar(2))))));
+  expect(goodEnough(answer)).toBe(false);
+  expect(notYet(answer)).toMatch(/cross weight stands at \d\d\.\d %, 53\.0 % is wanted$/);
+});
+
+test('measured and off all round, every corner is named', () => {
+  expect(notYet(must(answerFor(measured())))).toBe(
+    'not in tolerance yet: front left, front right, rear left, rear right',
+  );
+});

@@ -1,0 +1,72 @@
+import { cornerNames, type CornerId } from '../machine/body.ts';
+import type { Answer } from '../plan/answer.ts';
+import { scalesWanted } from '../plan/cornerAnswer.ts';
+import { tolerances } from '../tolerances.ts';
+
+/**
+ * Whether to stop: the weight stands as asked, and all true heights are probably in, or they read in and another round would
+ * hardly better the chance.
+ */
+export function goodEnough(answer: Answer): boolean {
+  const { chanceNow, chanceAfter } = answer;
+  if (chanceNow === null || chanceAfter === null || !scalesEnough(answer)) return false;
+  if (chanceNow >= tolerances.stopChance) return true;
+  return (
+    readsOut(answer).length === 0 && chanceNow >= 0.5 && chanceAfter - chanceNow < tolerances.worthwhileGain
+  );
+}
+
+/** Whether the weight stands as it is asked to, or another round would hardly bring it nearer. */
+function scalesEnough({ cross }: Answer): boolean {
+  const wanted = scalesWanted(cross);
+  if (!wanted) return true;
+  const off = (share: number) => Math.abs(share - wanted.target);
+  return (
+    off(wanted.now) <= tolerances.crossShare ||
+    off(wanted.now) - off(wanted.after) < tolerances.crossShare / 2
+  );
+}
+
+/** In the workshop's words what there still is to do before it may be locked, or what is not sure; empty where nothing is. */
+export function notYet(answer: Answer): string {
+  const { chanceNow, chanceAfter, cross } = answer;
+  if (chanceNow === null || goodEnough(answer)) return '';
+  const out = readsOut(answer);
+  const wanted = scalesWanted(cross);
+  const percent = (share: number) => `${(100 * share).toFixed(1)} %`;
+  const what = wanted?.what === 'front' ? 'right front of the front' : 'cross weight';
+  const scales =
+    wanted && !scalesEnough(answer)
+      ? `${what} stands at ${percent(wanted.now)}, ${percent(wanted.target)} is wanted`
+      : '';
+  if (out.length > 0) {
+    const where = `not in tolerance yet: ${out.map((id) => cornerNames[id]).join(', ')}`;
+    return [where, scales].filter(Boolean).join('; ');
+  }
+  if (scales) return `all read in; ${scales}`;
+  const better = chanceAfter !== null && chanceAfter - chanceNow >= tolerances.worthwhileGain;
+  const then = better ? `; another round makes it ${hundredths(chanceAfter)}` : '';
+  return `all read in, but only ${hundredths(chanceNow)} in 100 that every one truly is${then}`;
+}
+
+const hundredths = (chance: number) => Math.round(100 * chance);
+
+/** Corners of which the best estimate lies out of tolerance of what is wanted there. */
+function readsOut(answer: Answer): CornerId[] {
+  return answer.corners
+    .filter(
+      ({ id, nowSpecMm, spec, nowSagMm }) =>
+        (spec.targetMm !== null && Math.abs(nowSpecMm - spec.targetMm) > answer.tolerance.value) ||
+        !sagReadsIn(answer, id, nowSagMm),
+    )
+    .map(({ id }) => id);
+}
+
+/** Whether a sag lies in its window, or within tolerance of what is wanted where there is none. */
+function sagReadsIn({ document, tolerance }: Answer, id: CornerId, nowSagMm: number): boolean {
+  const { sagMm, sagWindow } = document.corners[id];
+  if (sagMm === null) return true;
+  return sagWindow
+    ? nowSagMm >= sagWindow.fromMm && nowSagMm <= sagWindow.toMm
+    : Math.abs(nowSagMm - sagMm) <= tolerance.value;
+}
