@@ -2,7 +2,7 @@ import { standardNormal, type Uniform } from '../numerics/random.ts';
 import type { Situation } from './belief.ts';
 import type { Fit } from './fit.ts';
 import { unpack, type Values } from './parameters.ts';
-import { sensitivity, simulate, type Outcome } from './simulate.ts';
+import { moveOn, sensitivity, simulate, type Outcome } from './simulate.ts';
 
 /** True heights (without friction) to expect in a situation. */
 export interface Prediction {
@@ -133,10 +133,14 @@ export function heightSampler(fit: Fit, now: Situation, after: Situation): (unif
   const n = parameters.length;
   const outcome = simulate(believed, values, now);
   const { heights: slopes } = sensitivity(believed, parameters, values, outcome, now);
+  const ringsStay = JSON.stringify(now.ringsMm) === JSON.stringify(after.ringsMm);
   return (uniform) => {
     const x = drawCoordinates(fit, uniform);
     const drawn = unpack(believed, parameters, x);
-    const [before, then] = [simulate(believed, drawn, now).heights, simulate(believed, drawn, after).heights];
+    const here = simulate(believed, drawn, now);
+    const before = here.heights;
+    const then = (ringsStay ? moveOn(here, believed, drawn, after) : simulate(believed, drawn, after))
+      .heights;
     return outcome.heights.map((height, r) => {
       let straight = height;
       for (let k = 0; k < n; k++)

@@ -44,15 +44,47 @@ export function simulate(
 ): Outcome {
   const settings = settingsIn(values, situation);
   const solver = new MachineSolver(believed.machine, settings);
-  loseHeight(solver, values, situation);
   believed.machine.contacts.forEach((contact, i) => {
     solver.tyreRates[i] = contact.tyreRateNPerMm * (values.tyreScales[i] ?? 1);
   });
-  if (situation.level) solver.padMm.fill(0);
   solver.bars.forEach((bar, b) => (bar.rate *= values.barScales[b] ?? 1));
-  solver.setMasses(massesAboard(believed, values, situation));
   const friction = round === undefined ? undefined : values.friction[round];
   if (friction) solver.setFriction(friction);
+  return restIn(solver, settings, { believed, values, situation });
+}
+
+/**
+ * Brings a machine that `simulate` brought to rest to rest in another situation, from where it stands: about half the work.
+ * The outcome passed in is used up but for its heights and travels. Rings must stand alike in both.
+ */
+export function moveOn(
+  { solver }: Outcome,
+  believed: BelievedMachine,
+  values: Values,
+  situation: Situation,
+): Outcome {
+  const settings = settingsIn(values, situation);
+  solver.corners.forEach((corner, i) =>
+    corner.set(settings[i]?.seatMm ?? corner.seatMm, settings[i]?.mountMm ?? corner.mountMm),
+  );
+  believed.machine.contacts.forEach(({ padMm }, i) => (solver.padMm[i] = padMm));
+  return restIn(solver, settings, { believed, values, situation });
+}
+
+interface Asked {
+  believed: BelievedMachine;
+  values: Values;
+  situation: Situation;
+}
+
+function restIn(
+  solver: MachineSolver,
+  settings: CornerSetting[],
+  { believed, values, situation }: Asked,
+): Outcome {
+  loseHeight(solver, values, situation);
+  if (situation.level) solver.padMm.fill(0);
+  solver.setMasses(massesAboard(believed, values, situation));
   const { converged } = solver.solve();
   return {
     solver,

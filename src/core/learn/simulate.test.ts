@@ -1,0 +1,44 @@
+import fc from 'fast-check';
+import { seededUniform } from '../numerics/random.ts';
+import { answerFor } from '../plan/answer.ts';
+import { add, fourCorners, must, record } from '../../../tests/fixtures/records.ts';
+import { describePadCar, hidePadCar, padFacts, readPadCar } from '../../../tests/fixtures/padCar.ts';
+import type { Situation } from './belief.ts';
+import { drawValues } from './predict.ts';
+import { moveOn, simulate } from './simulate.ts';
+
+const document = describePadCar((one) => {
+  one.loads = [{ name: 'ballast', kg: 80, xMm: -600, yMm: 200, aboard: [true, false] }];
+  one.settlingMm = 6;
+  one.bars.front = { rateNPerMm: 12, hooked: true, linkMm: null, linkPerWheel: null };
+  fourCorners.forEach((id, i) => (one.corners[id].floorMm = [0, 3, -2, 4][i] ?? 0));
+});
+const answer = must(answerFor(add(record(document), ...padFacts(0, readPadCar(hidePadCar(4))))));
+const { believed } = answer.machine;
+
+const situation: fc.Arbitrary<Situation> = fc.record({
+  seatsMm: fc.array(fc.double({ min: -15, max: 15, noNaN: true }), { minLength: 4, maxLength: 4 }),
+  mountsMm: fc.constant([0, 0, 0, 0]),
+  km: fc.constantFrom(0, 60, 3000),
+  level: fc.constantFrom(true, undefined),
+  aboard: fc.constantFrom(
+    answer.now.aboard,
+    answer.now.aboard.map(() => true),
+    answer.now.aboard.map((_, k) => k % 2 === 0),
+  ),
+});
+
+test('a machine moved on from where it rests comes to rest where one brought to rest anew does', () => {
+  fc.assert(
+    fc.property(situation, situation, fc.nat(1000), (from, to, seed) => {
+      const values = drawValues(answer.fit, seededUniform(seed));
+      const anew = simulate(believed, values, to);
+      const moved = moveOn(simulate(believed, values, from), believed, values, to);
+      expect([moved.converged, anew.converged]).toEqual([true, true]);
+      anew.heights.forEach((mm, r) => expect(moved.heights[r]).toBeCloseTo(mm, 5));
+      anew.travel.forEach((mm, i) => expect(moved.travel[i]).toBeCloseTo(mm, 5));
+      anew.solver.pads.forEach((n, i) => expect(moved.solver.pads[i]).toBeCloseTo(n, 3));
+    }),
+    { numRuns: 60 },
+  );
+});
