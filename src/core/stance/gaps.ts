@@ -8,7 +8,7 @@ import { baselineOf } from './body.ts';
 import { radiusAdded } from './tyres.ts';
 
 /** Tyre to arch over one wheel at one time, mm. */
-export interface GapState {
+interface GapState {
   /** What is left of the height over the tyre. */
   mm: number;
   /** Hub or ground to arch, and what of it the tyre takes: its radius, or its diameter less what it is squeezed by. */
@@ -62,7 +62,7 @@ function gapsIn({ document, corners, machine, predictAt }: Answer, situation: Si
 }
 
 /** Rear less front at like points at one time. */
-export interface RakeState {
+interface RakeState {
   mm: number;
   /** Nose down positive, over the wheelbase. */
   deg: number;

@@ -47,7 +47,7 @@ function Springs({ setup, index, change }: Props) {
       <h3 className="font-semibold">Springs, from the seat outwards</h3>
       <table className="w-full table-fixed">
         <colgroup>
-          <col className="w-[22%]" />
+          <col className="w-[20%]" />
           <col />
           <col />
           <col />
@@ -58,7 +58,7 @@ function Springs({ setup, index, change }: Props) {
           <tr>
             <th className="font-normal">spring</th>
             {figures.map(({ name, label, quantity }) => (
-              <th key={name} className="px-2 font-normal">
+              <th key={name} className="px-1 font-normal">
                 {label}, {quantities[quantity].unit(style)}
               </th>
             ))}
@@ -81,7 +81,7 @@ function Springs({ setup, index, change }: Props) {
                 />
               </td>
               {figures.map(({ name, label, quantity, range }, k) => (
-                <td key={name} className="px-2">
+                <td key={name} className="px-1">
                   {name === 'rateNPerMm' && spring.kind === 'table' ? (
                     <span className="label text-second">measured</span>
                   ) : (
