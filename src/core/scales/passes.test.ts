@@ -112,6 +112,17 @@ test('why a wheel got lighter: parts of every seat add up to what the true machi
   expect(words[1]).toContain('shorter carries less');
 });
 
+test('a wheel whose seat went down and that got heavier all the same: the others did it, and that is said', () => {
+  const parts = [
+    { seat: 'LF' as const, by: 'seat' as const, turns: -4, kg: 9 },
+    { seat: 'RF' as const, by: 'seat' as const, turns: -1, kg: -2 },
+  ];
+  const words = storyWords({ id: 'RF', round: 1, readKg: 6.5, parts, togetherKg: 7 }, (kg) => `${kg} kg`);
+  expect(words[0]).toBe('The front right got 6.5 kg heavier.');
+  expect(words[1]).toContain('alone would have made it lighter');
+  expect(words[1]).toContain('the others did more to it');
+});
+
 test('a collar turned where a mount should have been has its part in the story too', () => {
   const car = hidePadCar(5, { plain: true });
   const document = describePadCar((one) => {

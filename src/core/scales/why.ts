@@ -49,15 +49,22 @@ export function storyWords(
   const where = cornerNames[id];
   if (parts.length === 0) return [`Nothing was turned in this round: the ${where} should weigh what it did.`];
   const change = readKg ?? togetherKg;
-  const own = parts.find(({ seat }) => seat === id);
   return [
     Math.abs(change) < 0.5
       ? `The ${where} weighs what it did.`
       : `The ${where} got ${say(Math.abs(change))} ${change < 0 ? 'lighter' : 'heavier'}.`,
-    own
-      ? `Its own seat went ${own.turns < 0 ? 'down' : 'up'}: four springs carry a rigid body as four legs carry a table, and a leg made ${own.turns < 0 ? 'shorter carries less' : 'longer carries more'}, with the one across from it.`
-      : 'Its own seat was left alone: what the others moved came through the body.',
+    reasonOf(parts.find(({ seat }) => seat === id) ?? null, change),
   ];
+}
+
+/** Why a wheel's weight went where it did, from what its own seat did to it. */
+function reasonOf(own: WeightStory['parts'][number] | null, change: number): string {
+  if (!own) return 'Its own seat was left alone: what the others moved came through the body.';
+  const [way, carries] = own.turns < 0 ? ['down', 'shorter carries less'] : ['up', 'longer carries more'];
+  const table = `four springs carry a rigid body as four legs carry a table, and a leg made ${carries}, with the one across from it`;
+  return Math.abs(change) >= 0.5 && Math.sign(change) !== Math.sign(own.kg)
+    ? `Its own seat went ${way}, which alone would have made it ${own.kg < 0 ? 'lighter' : 'heavier'} (${table}); the others did more to it.`
+    : `Its own seat went ${way}: ${table}.`;
 }
 
 /** Before anything is turned: what lowering this corner by a turn takes off it, and where that goes. */
