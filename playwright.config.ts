@@ -1,4 +1,7 @@
 import { defineConfig } from '@playwright/test';
+// A plain script without types.
+// @ts-expect-error no declarations
+import { chromiumPath } from './scripts/lib/debian.mjs';
 
 /** Browser tests: the built application on a throw-away database, in Debian's Chromium. */
 export default defineConfig({
@@ -11,7 +14,7 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     launchOptions: {
-      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      executablePath: chromiumPath(),
       args: ['--no-sandbox', '--disable-background-networking', '--disable-gpu'],
     },
   },

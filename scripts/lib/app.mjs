@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process';
 import { freePort, startCluster, stopCluster, throwawayFolder } from './cluster.mjs';
-import { ensurePostgres } from './debian.mjs';
+import { chromiumPath, ensurePostgres } from './debian.mjs';
 
 /** The built application with its demo data on a throw-away database. Gives { address, stop }. */
 export async function startDemoApp() {
@@ -33,9 +33,8 @@ export async function startDemoApp() {
 /** Debian's Chromium, headless. */
 export async function openChromium() {
   const { chromium } = await import('@playwright/test');
-  const executablePath = process.env.CHROMIUM ?? '/usr/bin/chromium';
   return chromium.launch({
-    executablePath,
+    executablePath: chromiumPath(),
     args: ['--no-sandbox', '--disable-background-networking', '--disable-gpu'],
   });
 }
