@@ -42,3 +42,19 @@ test('a machine moved on from where it rests comes to rest where one brought to 
     { numRuns: 60 },
   );
 });
+
+test('friction is that of the machine as it stands, however its masses were written down', () => {
+  const values = drawValues(answer.fit, seededUniform(3));
+  values.friction[0] = [4, 4, -4, 4];
+  const { machine } = believed;
+  const doubled = {
+    ...believed,
+    machine: { ...machine, masses: machine.masses.map((mass) => ({ ...mass, kg: 2 * mass.kg })) },
+  };
+  const halved = { ...values, massScales: machine.masses.map((_, k) => (values.massScales[k] ?? 1) / 2) };
+  const [one, other] = [simulate(believed, values, answer.now, 0), simulate(doubled, halved, answer.now, 0)];
+  one.travel.forEach((mm, i) => expect(other.travel[i]).toBeCloseTo(mm, 6));
+  // Held deeper than without by about as much as was asked.
+  const free = simulate(believed, values, answer.now);
+  expect((one.travel[0] ?? 0) - (free.travel[0] ?? 0)).toBeGreaterThan(1);
+});

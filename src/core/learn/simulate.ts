@@ -49,13 +49,12 @@ export function simulate(
   });
   solver.bars.forEach((bar, b) => (bar.rate *= values.barScales[b] ?? 1));
   const friction = round === undefined ? undefined : values.friction[round];
-  if (friction) solver.setFriction(friction);
-  return restIn(solver, settings, { believed, values, situation });
+  return restIn(solver, settings, { believed, values, situation, friction });
 }
 
 /**
  * Brings a machine that `simulate` brought to rest to rest in another situation, from where it stands: about half the work.
- * The outcome passed in is used up but for its heights and travels. Rings must stand alike in both.
+ * The outcome passed in, of a machine without friction, is used up but for its heights and travels. Rings must stand alike in both.
  */
 export function moveOn(
   { solver }: Outcome,
@@ -75,16 +74,19 @@ interface Asked {
   believed: BelievedMachine;
   values: Values;
   situation: Situation;
+  friction?: readonly number[] | undefined;
 }
 
 function restIn(
   solver: MachineSolver,
   settings: CornerSetting[],
-  { believed, values, situation }: Asked,
+  { believed, values, situation, friction }: Asked,
 ): Outcome {
   loseHeight(solver, values, situation);
   if (situation.level) solver.padMm.fill(0);
   solver.setMasses(massesAboard(believed, values, situation));
+  // Its force is taken from the machine at rest with all of that.
+  if (friction) solver.setFriction(friction);
   const { converged } = solver.solve();
   return {
     solver,
