@@ -82,7 +82,7 @@ describe('scales against heights', () => {
     expect(trade.points[trade.taken]?.weight).toBe(1);
     for (const point of trade.points) {
       const [share, height] = [tradeShareSum(trade, point), tradeHeightSum(point)];
-      expect(100 * (share.result.value - valueIn(share, 's*'))).toBeCloseTo(valueIn(share, 'Δs'), 9);
+      expect(share.result.value - valueIn(share, 's*')).toBeCloseTo(valueIn(share, 'Δs'), 9);
       const offs = fourCorners.map((id) => Math.abs(valueIn(height, `Δh ${id}`)));
       expect(Math.max(...offs)).toBeCloseTo(height.result.value, 9);
     }

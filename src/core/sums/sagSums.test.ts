@@ -86,7 +86,9 @@ describe('figures of the scales', () => {
     const balance = must(balanceOf(Object.fromEntries(Object.entries(kg).map(([id, one]) => [id, [one]]))));
     const sum = shareSum({ title: 'Cross', formula: 'X = (RF + LR) / T', share: balance.cross }, balance, kg);
     expect((inputOf(sum, 'RF') + inputOf(sum, 'LR')) / inputOf(sum, 'T')).toBeCloseTo(sum.result.value, 12);
-    expect(inputOf(sum, 'σ')).toBeCloseTo(100 * balance.cross.sd, 12);
+    expect(inputOf(sum, 'σ')).toBe(balance.cross.sd);
+    // A percent to the tenth: what a share of so many in a hundred would hide.
+    expect(sum.result.unit).toBe('percent');
   });
 
   test('total and front difference open to the pads they are of', () => {

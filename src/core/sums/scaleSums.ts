@@ -26,9 +26,9 @@ export function shareSum(
         input(id, `on the ${cornerNames[id]}`, one, 'mass', 'measured'),
       ),
       input('T', 'on all four', totalKg, 'mass', 'computed'),
-      input('σ', 'one standard deviation, in hundredths of the share', 100 * share.sd, 'percent', 'computed'),
+      input('σ', 'one standard deviation', share.sd, 'percent', 'computed'),
     ],
-    result: { value: share.value, unit: 'share' },
+    result: { value: share.value, unit: 'percent' },
     note: 'The spread is that of pads which repeat within half a percent, half a kilogram at least.',
   };
 }
@@ -148,9 +148,9 @@ export function barCrossSum({ crossWith, crossWithout }: BarShift, bars: JobDocu
   return {
     title: 'Cross weight with the bar hooked up',
     words: 'the machine as the readings have it brought to rest twice: as it is, and with the bar undone',
-    formula: 's(K) − s(0)',
-    inputs: [...hooked, input('s(0)', 'cross weight without', crossWithout, 'share', 'computed')],
-    result: { value: crossWith, unit: 'share' },
+    formula: 's(K), beside s(0)',
+    inputs: [...hooked, input('s(0)', 'cross weight without', crossWithout, 'percent', 'computed')],
+    result: { value: crossWith, unit: 'percent' },
     note: 'Pads then show the bar as well as the seats.',
   };
 }
@@ -176,10 +176,10 @@ export function tradeShareSum({ goal, target }: TradeOff, { weight, share, share
     formula: 'min Σ (Δh / σh)² + w·((s − s*) / σs)²',
     inputs: [
       input('w', 'what the scales count, against the heights', weight, 'ratio', 'computed'),
-      input('s*', 'wanted', target, 'share', 'sheet'),
-      input('Δs', 'off by, in hundredths', 100 * shareOff, 'percent', 'computed'),
+      input('s*', 'wanted', target, 'percent', 'sheet'),
+      input('Δs', 'off by', shareOff, 'percent', 'computed'),
     ],
-    result: { value: share, unit: 'share' },
+    result: { value: share, unit: 'percent' },
     note: null,
   };
 }

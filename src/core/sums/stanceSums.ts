@@ -161,7 +161,7 @@ export function rodSum(toeMm: number, { steering }: JobDocument): Sum {
   const { diameterMm, armMm, pitchMm } = rodsOf({ steering });
   const given = (own: number | null, from: SumInput['source']) => (own === null ? 'assumed' : from);
   return {
-    title: 'Each tie rod',
+    title: 'Turns of each tie rod',
     words:
       'half of the change falls to each wheel; over the tyre it is an angle, at the steering arm a way, over the pitch so many turns',
     formula: 'n = a·(t′ − t) / (2·D·p)',
@@ -172,7 +172,7 @@ export function rodSum(toeMm: number, { steering }: JobDocument): Sum {
       input('a', 'steering arm', armMm, 'length', given(steering.armMm, 'measured')),
       input('p', 'pitch of the tie rod', pitchMm, 'length', given(steering.pitchMm, 'measured')),
     ],
-    result: { value: tieRodTurns(wanted - toeMm, { diameterMm, armMm, pitchMm }), unit: 'turns' },
+    result: { value: tieRodTurns(wanted - toeMm, { diameterMm, armMm, pitchMm }), unit: 'ratio' },
     note: 'Both rods alike and the same way, so that the wheel stays straight. Positive is more toe-in.',
   };
 }
