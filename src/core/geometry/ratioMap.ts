@@ -92,3 +92,8 @@ function cubicFromDroop(rows: readonly (readonly [number, number])[]): MonotoneC
     Float64Array.from(rows, ([, s]) => s - s0),
   );
 }
+
+/** The map of a ratio, or null where a table has too few rows to be one. */
+export function usableMap(ratio: RatioDescription, travelMm: number): RatioMap | null {
+  return ratio.kind === 'table' && ratio.rows.length < 2 ? null : ratioMap(ratio, travelMm);
+}

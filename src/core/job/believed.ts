@@ -1,16 +1,10 @@
 import { FaultList, type Checked, type Fault } from '../faults.ts';
-import { ratioMap } from '../geometry/ratioMap.ts';
+import { usableMap } from '../geometry/ratioMap.ts';
 import { referenceKinds } from '../geometry/reference.ts';
-import type { BelievedMachine, ContactBelief, Reference, Situation, Spread } from '../learn/belief.ts';
-import {
-  axleOf,
-  contactPoint,
-  cornerFault,
-  cornersIn,
-  sideOf,
-  twinOf,
-  type CornerId,
-} from '../machine/body.ts';
+import { axleRatioSd, ownRatio, type MeasuredRatios } from '../estimate/ratioBelief.ts';
+import { frictionPrior, priors } from '../estimate/prior.ts';
+import type { BelievedMachine, ContactBelief, Reference, Situation } from '../learn/belief.ts';
+import { axleOf, contactPoint, cornerFault, cornersIn, sideOf, type CornerId } from '../machine/body.ts';
 import { checkMachine } from '../machine/check.ts';
 import { classDefaults, type Axle } from '../machine/classes.ts';
 import { AIR_STEP_BAR } from '../machine/corner.ts';
@@ -55,6 +49,10 @@ export interface MachineOptions {
   driven?: boolean;
   /** What a reference reads fully extended, mm as the specification states it. */
   extendedMm?: PerCorner<number>;
+  /** Corners whose travel used was read: full droop is then known to be where it is. */
+  travelRead?: readonly CornerId[];
+  /** Ratios taken off this machine, by axle. */
+  measuredRatio?: MeasuredRatios;
 }
 
 /**
@@ -64,13 +62,20 @@ export interface MachineOptions {
 export function machineOf(
   document: JobDocument,
   read: readonly CornerId[],
-  { driven = false, extendedMm = {} }: MachineOptions = {},
+  { driven = false, extendedMm = {}, measuredRatio = {}, travelRead = [] }: MachineOptions = {},
 ): Checked<JobMachine> {
   const faults = new FaultList();
   const wrong = cornerFault(document.machine.class, Object.keys(document.corners));
   if (wrong) return { ok: false, faults: [wrong] };
   const ids = cornersIn(document);
-  const corners = ids.map((id) => cornerFrom(document, id, faults));
+  const corners = ids.map((id) =>
+    cornerFrom(document, id, {
+      faults,
+      measuredRatio,
+      extended: extendedMm[id] !== undefined,
+      usedRead: travelRead.includes(id),
+    }),
+  );
   const loads = document.loads.map(({ name, kg, xMm, yMm }) => ({ name, kg, x: xMm, y: yMm }));
   const riders = riderMasses(document);
   const people = riders.flatMap(({ masses }) => masses);
@@ -96,8 +101,12 @@ export function machineOf(
         machine: machine.value,
         references: read.map((id) => referenceOf(document, id, extendedMm[id] ?? null)),
         belief: {
-          axleRatio: { front: axlePriorSd(document, 'front'), rear: axlePriorSd(document, 'rear') },
-          rise: { mean: 0, sd: tolerances.risePriorSd },
+          axleRatio: {
+            front: axleRatioSd(document, 'front', measuredRatio),
+            rear: axleRatioSd(document, 'rear', measuredRatio),
+          },
+          rise: priors.rise,
+          axleSpring: { front: axleSpringSd(document, 'front'), rear: axleSpringSd(document, 'rear') },
           contacts: corners.map(({ belief }) => belief),
           masses: [
             ...ids.map(() => loadSd),
@@ -162,7 +171,12 @@ function inDocument({ path, ...rest }: Fault, corners: readonly CornerId[]): Fau
 function cornerFrom(
   document: JobDocument,
   id: CornerId,
-  faults: FaultList,
+  {
+    faults,
+    measuredRatio,
+    extended,
+    usedRead,
+  }: { faults: FaultList; measuredRatio: MeasuredRatios; extended: boolean; usedRead: boolean },
 ): { contact: ContactDescription; belief: ContactBelief; sources: CornerSources } {
   const corner = document.corners[id];
   const spec = cornerSpec(document, id);
@@ -191,6 +205,10 @@ function cornerFrom(
       x,
       y,
       travelMm,
+      openEnds: {
+        droop: corner.travelMm === null && !extended && !usedRead,
+        bump: corner.travelMm === null,
+      },
       ratio,
       springRatio,
       springs: springs ?? plainSpring(rate),
@@ -207,7 +225,7 @@ function cornerFrom(
       padMm: corner.floorMm ?? 0,
     },
     belief: {
-      ratio: ownRatio(document, id, ratio, travelMm),
+      ratio: ownRatio(document, id, { ratio, travelMm, measuredRatio }),
       springs: springSds(springs),
       preloadMm: corner.air
         ? tolerances.gaugeSdBar / AIR_STEP_BAR
@@ -215,7 +233,7 @@ function cornerFrom(
           ? 0.2 * rest.strokeMm
           : tolerances.preloadSdMm,
       tyre: corner.tyreRateNPerMm === null ? 0.2 : 0.1,
-      frictionMm: tolerances.settledFrictionSdMm,
+      frictionMm: frictionPrior(travelMm),
     },
     sources: {
       springs: springs ? 'sheet' : 'assumed',
@@ -246,16 +264,11 @@ function restingSpring(
 ): Rest {
   const travelMm = cornerSpec(document, id).travelMm.value;
   const z = classDefaults[document.machine.class].restShare * travelMm;
-  const map = safeMap(ratio, travelMm);
+  const map = usableMap(ratio, travelMm);
   map?.evaluate(z);
   const weightN = Math.max(cornerKg(document, id) - unsprungKg, 5) * GRAVITY;
   const slope = map && map.slope > 0.01 ? map.slope : 0.8;
   return { forceN: weightN / slope, strokeMm: Math.max(map?.value ?? 0.8 * z, 1) };
-}
-
-function safeMap(ratio: ContactDescription['ratio'], travelMm: number) {
-  const rows = ratio.kind === 'table' ? ratio.rows : null;
-  return rows && rows.length < 2 ? null : ratioMap(ratio, travelMm);
 }
 
 function fittedSprings(document: JobDocument, id: CornerId, faults: FaultList): SpringsDescription | null {
@@ -273,33 +286,9 @@ function fittedSprings(document: JobDocument, id: CornerId, faults: FaultList): 
 }
 
 function springSds(springs: SpringsDescription | null): number[] {
-  if (!springs) return [tolerances.unknownSpringSd];
+  if (!springs) return [priors.unknownSpring.own];
   if (springs.kind === 'air') return [];
-  return springs.kind === 'torsion'
-    ? [tolerances.springSd]
-    : springs.stack.springs.map(() => tolerances.springSd);
-}
-
-/** Where earlier jobs have taught every ratio of an axle, only what changes from day to day is left to share. */
-function axlePriorSd(document: JobDocument, axle: Axle): number {
-  const taught = document.machine.learnt?.ratios ?? {};
-  const ids = cornersIn(document).filter((id) => axleOf(id) === axle);
-  return ids.every((id) => taught[id]) ? tolerances.relearntSd : tolerances.ratioPriorSd;
-}
-
-/** What is not known of one corner's ratio beside its axle: as earlier jobs have it, else alike left and right. */
-function ownRatio(
-  document: JobDocument,
-  id: CornerId,
-  ratio: ContactDescription['ratio'],
-  travelMm: number,
-): Spread {
-  const taught = document.machine.learnt?.ratios[id];
-  const map = safeMap(ratio, travelMm);
-  map?.evaluate(travelMm);
-  if (taught && map && map.value > 0)
-    return { mean: Math.log((taught.ratio * travelMm) / map.value), sd: taught.sd };
-  return { mean: 0, sd: twinOf(id) ? tolerances.ratioTwinSd : tolerances.ratioPriorSd / 2 };
+  return springs.kind === 'torsion' ? [priors.spring] : springs.stack.springs.map(() => priors.spring);
 }
 
 function barsOf(document: JobDocument, faults: FaultList): BarDescription[] {
@@ -313,6 +302,16 @@ function barsOf(document: JobDocument, faults: FaultList): BarDescription[] {
     }
     return [{ between: [left, right], rateNPerMm: bar.rateNPerMm, offsetMm: 0, hooked: bar.hooked }];
   });
+}
+
+/** Springs nobody has named may be anything, but alike on both sides of an axle. */
+function axleSpringSd(document: JobDocument, axle: Axle): number {
+  const own = cornersIn(document).filter((id) => axleOf(id) === axle);
+  const named = own.some((id) => {
+    const { springs, torsion, air } = document.corners[id];
+    return springs.length > 0 || torsion !== null || air !== null;
+  });
+  return named ? 0 : priors.unknownSpring.axle;
 }
 
 function plainSpring(rateNPerMm: number): SpringsDescription {
@@ -336,7 +335,7 @@ function firstRate(spring: SpringDescription): number {
 
 /** Damper compression at which the stop is touched: where so much wheel travel is left. */
 function stopContact(ratio: ContactDescription['ratio'], travelMm: number, leftMm: number): number {
-  const map = safeMap(ratio, travelMm);
+  const map = usableMap(ratio, travelMm);
   map?.evaluate(Math.max(travelMm - leftMm, 0));
   return map?.value ?? 0;
 }

@@ -1,5 +1,7 @@
 import { axleOf, cornerNames, cornersIn, twinOf, type CornerId } from '../machine/body.ts';
 import { classDefaults } from '../machine/classes.ts';
+import { middleOf } from '../estimate/prior.ts';
+import { ratioRange, type Hung } from '../kinds/suspension.ts';
 import { tolerances } from '../tolerances.ts';
 import type { JobDocument } from './types.ts';
 
@@ -28,6 +30,22 @@ export interface CornerSpec {
   collarMaxMm: number | null;
 }
 
+/** How a corner is hung and measured, which decides what its ratio may be. */
+export function hungAt({ machine, corners }: JobDocument, id: CornerId): Hung {
+  const { suspension, reference } = corners[id];
+  return {
+    machineClass: machine.class,
+    axle: axleOf(id),
+    suspension,
+    alongLeg: reference.kind === 'shaft',
+  };
+}
+
+/** The ratio assumed of a corner until somebody gives one: the middle of what its suspension, or its class, may have. */
+export function assumedRatio(document: JobDocument, id: CornerId): number {
+  return middleOf(ratioRange(hungAt(document, id)));
+}
+
 /** Fills one corner's description. */
 export function cornerSpec(document: JobDocument, id: CornerId): CornerSpec {
   const corner = document.corners[id];
@@ -37,7 +55,7 @@ export function cornerSpec(document: JobDocument, id: CornerId): CornerSpec {
     id,
     offsetMm: corner.reference.offsetMm,
     targetMm: corner.targetMm,
-    ratio: given(corner.ratio, assumed.ratio[axle]),
+    ratio: given(corner.ratio, assumedRatio(document, id)),
     pitchMm: given(corner.pitchMm, assumed.pitchMm),
     travelMm: given(corner.travelMm, assumed.travelMm[axle]),
     stopMm: given(corner.stopMm, assumed.stopMm),

@@ -9,7 +9,7 @@ export function blankDocument(machineClass: MachineClass, name: string): JobDocu
   );
   return {
     schema: 'margin-job',
-    schemaVersion: 6,
+    schemaVersion: 7,
     name,
     machine: {
       class: machineClass,
@@ -58,6 +58,7 @@ export function blankCorner(machineClass: MachineClass, id: CornerId): CornerDoc
     sagMm: null,
     sagWindow: null,
     staticWindow: null,
+    suspension: null,
     ratio: null,
     pitchMm: null,
     travelMm: null,

@@ -9,7 +9,7 @@ type Plain = Record<string, unknown>;
 const isPlain = (value: unknown): value is Plain =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
-const EARLIER: readonly unknown[] = [1, 2, 3, 4, 5];
+const EARLIER: readonly unknown[] = [1, 2, 3, 4, 5, 6];
 
 /**
  * A job document of any earlier version as one of this version; anything else is given back as it is, to be refused
@@ -17,7 +17,8 @@ const EARLIER: readonly unknown[] = [1, 2, 3, 4, 5];
  *
  * Version 2 added springs, loads and what they stand on; version 3 sag, cross weight, cams, air, gaps of rings and what
  * earlier jobs have taught; version 4 fittings by name, the floor, shaft joints, the skid and what springs have lost; version 5
- * riders and static sag windows; version 6 scales, stance, links of bars and clearances by tables. All of it was not known before, so blanks are right.
+ * riders and static sag windows; version 6 scales, stance, links of bars and clearances by tables; version 7 how each
+ * corner is hung. All of it was not known before, so blanks are right.
  */
 export function migrateDocument(document: unknown): JobDocument {
   if (!isPlain(document) || document.schema !== 'margin-job') return document as unknown as JobDocument;
@@ -33,7 +34,7 @@ function filled(document: Plain): Plain {
   return {
     ...blank,
     ...document,
-    schemaVersion: 6,
+    schemaVersion: 7,
     machine: {
       ...blank.machine,
       ...machine,

@@ -46,6 +46,8 @@ export interface RoundsState {
   locked: boolean;
   /** Preparation that was skipped, by id. */
   skipped: string[];
+  /** Suspicions that somebody has checked and found right, by key. */
+  checkedRight: string[];
 }
 
 /** Reads the rounds from the facts that stand. */
@@ -62,6 +64,9 @@ export function readRounds(record: Pick<JobRecord, 'entries'>): RoundsState {
     current: rounds.length - 1,
     turning: open && newest.told ? { told: newest.told, left, begun: wasTouched(newest) } : null,
     skipped: facts.flatMap(({ fact }) => (fact.kind === 'prep' && fact.how === 'skipped' ? [fact.slot] : [])),
+    checkedRight: facts.flatMap(({ fact }) =>
+      fact.kind === 'acknowledged' && fact.slot.startsWith('misfit:') ? [fact.slot] : [],
+    ),
     locked: facts.some(({ fact }) => fact.kind === 'locked' && fact.round === last),
   };
 }

@@ -6,6 +6,7 @@ import type { RingDescription } from '../springs/stack.ts';
 import type { TorsionDescription } from '../springs/torsion.ts';
 import type { SpringDocument } from './spring.ts';
 import type { CornerId } from '../machine/body.ts';
+import type { SuspensionType } from '../kinds/suspension.ts';
 import type { MachineClass } from '../machine/classes.ts';
 
 /** Anything JSON can hold. */
@@ -45,7 +46,9 @@ export interface CornerDocument {
   sagWindow: SagLimits | null;
   /** The same for the machine alone, without its rider. */
   staticWindow: SagLimits | null;
-  /** Motion ratio, damper per wheel. */
+  /** How this corner is hung; null where nobody has said. */
+  suspension: SuspensionType | null;
+  /** Motion ratio that somebody named, damper per wheel. */
   ratio: number | null;
   /** Thread pitch: mm of seat per turn. */
   pitchMm: number | null;
@@ -241,7 +244,7 @@ interface SteeringDocument {
 /** The description part of a job: versioned, changed only through entries. */
 export interface JobDocument {
   schema: 'margin-job';
-  schemaVersion: 6;
+  schemaVersion: 7;
   /** What the shop calls the job. */
   name: string;
   machine: {
@@ -299,6 +302,8 @@ export type FactKind =
   | 'height'
   | 'collar'
   | 'travel-used'
+  /** Measuring the ratio: an axle's height or damper length, standing or hanging, by slot. */
+  | 'ratio-length'
   | 'settled'
   | 'plan'
   | 'adjustment'

@@ -24,6 +24,8 @@ interface Belief {
   axleRatio: { front: number; rear: number };
   /** Growth of the ratio over the travel beyond the described, as a share; by axle. */
   rise: Spread;
+  /** Log of true over described rate of springs that nobody has named, shared by an axle. */
+  axleSpring: { front: number; rear: number };
   contacts: readonly ContactBelief[];
   /** Share of each mass. */
   masses: readonly number[];

@@ -48,14 +48,15 @@ export interface Fit {
  * Minimise |x|^2 + sum w ((read - model(x)) / sd)^2 over the standard normal coordinates x by Gauss and Newton, with
  * the step halved while it does not help; precision at the minimum is I + J'WJ (Laplace's approximation). Readings
  * further off than `strayLimit` deviations are weighed down by Huber's rule, so that one that does not agree with the
- * rest pulls less the further off it is.
+ * rest pulls less the further off it is. `near` is the fit of a machine much like it, to start from.
  */
-export function fit(believed: BelievedMachine, rounds: readonly RoundEvidence[]): Fit {
+export function fit(believed: BelievedMachine, rounds: readonly RoundEvidence[], near?: Fit): Fit {
   const parameters = parametersOf(believed, rounds.length);
   parameters.forEach((parameter) => {
     if (parameter.kind === 'friction') parameter.sd *= rounds[parameter.round]?.frictionScale ?? 1;
   });
-  let here = evaluate(believed, parameters, rounds, startOf(believed, parameters, rounds));
+  const start = near?.best.length === parameters.length ? near.best : startOf(believed, parameters, rounds);
+  let here = evaluate(believed, parameters, rounds, start);
   let converged = false;
   for (let i = 0; i < tolerances.fitSteps && !converged; i++) {
     const next = improve(believed, parameters, rounds, here);

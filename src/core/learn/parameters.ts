@@ -5,7 +5,7 @@ import type { BelievedMachine, Spread } from './belief.ts';
 /** One unknown number of a machine. Its value is mean + sd times a standard normal coordinate. */
 export type Parameter = Spread &
   (
-    | { kind: 'axle-ratio' | 'axle-rise'; axle: Axle }
+    | { kind: 'axle-ratio' | 'axle-rise' | 'axle-spring'; axle: Axle }
     | { kind: 'ratio' | 'preload' | 'tyre' | 'settling-own'; contact: number }
     | { kind: 'spring'; contact: number; spring: number }
     | { kind: 'mass'; mass: number }
@@ -40,6 +40,7 @@ export function parametersOf({ machine, belief, references }: BelievedMachine, r
     ...axles.flatMap((axle): Parameter[] => [
       { kind: 'axle-ratio', axle, ...off(belief.axleRatio[axle]) },
       { kind: 'axle-rise', axle, ...belief.rise },
+      { kind: 'axle-spring', axle, ...off(belief.axleSpring[axle]) },
     ]),
     ...contacts,
     ...belief.masses.map((sd, mass): Parameter => ({ kind: 'mass', mass, ...off(sd) })),
@@ -95,6 +96,12 @@ export function unpack(
     contacts.forEach((contact, i) => contact.axle === axle && act(i));
   const setting = (i: number) => values.settings[i] as Values['settings'][number];
   const addTo = (list: number[], i: number, amount: number) => (list[i] = (list[i] ?? 0) + amount);
+  const scaleSprings = (i: number, log: number, only?: number) => {
+    const scales = setting(i).springScales;
+    scales.forEach((scale, k) => {
+      if (only === undefined || only === k) scales[k] = scale * Math.exp(log);
+    });
+  };
   parameters.forEach((parameter, k) => {
     const value = parameter.mean + parameter.sd * (coordinates[k] ?? 0);
     switch (parameter.kind) {
@@ -102,12 +109,14 @@ export function unpack(
         return ofAxle(parameter.axle, (i) => addTo(logRatio, i, value));
       case 'axle-rise':
         return ofAxle(parameter.axle, (i) => (setting(i).ratioRise = value));
+      case 'axle-spring':
+        return ofAxle(parameter.axle, (i) => scaleSprings(i, value));
       case 'ratio':
         return addTo(logRatio, parameter.contact, value);
       case 'preload':
         return (setting(parameter.contact).preloadOffMm = value);
       case 'spring':
-        return (setting(parameter.contact).springScales[parameter.spring] = Math.exp(value));
+        return scaleSprings(parameter.contact, value, parameter.spring);
       case 'tyre':
         return (values.tyreScales[parameter.contact] = Math.exp(value));
       case 'settling-own':

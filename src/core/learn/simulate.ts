@@ -262,6 +262,9 @@ function gradientChange(parameter: Parameter, scratch: Scratch, change: Float64A
     case 'axle-rise':
       eachOf(parameter.axle, ({ rise }) => rise);
       return true;
+    case 'axle-spring':
+      eachOf(parameter.axle, ({ springs }) => springs.reduce((sum, one) => sum + one, 0));
+      return true;
     case 'ratio':
       push(parameter.contact, forces[parameter.contact]?.logRatio ?? 0);
       return true;

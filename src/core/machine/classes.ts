@@ -9,8 +9,6 @@ export interface ClassDefaults {
   title: string;
   wheelbaseMm: number;
   trackMm: Record<Axle, number>;
-  /** Damper per wheel. */
-  ratio: Record<Axle, number>;
   pitchMm: number;
   /** Wheel travel from full droop to metal. */
   travelMm: Record<Axle, number>;
@@ -34,7 +32,6 @@ export const classDefaults: Record<MachineClass, ClassDefaults> = {
     title: 'car',
     wheelbaseMm: 2600,
     trackMm: { front: 1500, rear: 1500 },
-    ratio: { front: 0.95, rear: 0.9 },
     pitchMm: 2,
     travelMm: { front: 150, rear: 160 },
     restShare: 0.45,
@@ -50,7 +47,6 @@ export const classDefaults: Record<MachineClass, ClassDefaults> = {
     title: 'truck or 4x4',
     wheelbaseMm: 3300,
     trackMm: { front: 1640, rear: 1640 },
-    ratio: { front: 0.6, rear: 0.85 },
     pitchMm: 2.5,
     travelMm: { front: 230, rear: 250 },
     restShare: 0.4,
@@ -66,7 +62,6 @@ export const classDefaults: Record<MachineClass, ClassDefaults> = {
     title: 'side-by-side',
     wheelbaseMm: 2950,
     trackMm: { front: 1630, rear: 1630 },
-    ratio: { front: 0.5, rear: 0.75 },
     pitchMm: 2.5,
     travelMm: { front: 450, rear: 460 },
     restShare: 0.4,
@@ -82,7 +77,6 @@ export const classDefaults: Record<MachineClass, ClassDefaults> = {
     title: 'snowmobile',
     wheelbaseMm: 1500,
     trackMm: { front: 1060, rear: 0 },
-    ratio: { front: 0.65, rear: 0.55 },
     pitchMm: 2,
     travelMm: { front: 240, rear: 330 },
     restShare: 0.25,
@@ -98,7 +92,6 @@ export const classDefaults: Record<MachineClass, ClassDefaults> = {
     title: 'motorcycle',
     wheelbaseMm: 1430,
     trackMm: { front: 0, rear: 0 },
-    ratio: { front: 1, rear: 0.48 },
     pitchMm: 1.5,
     travelMm: { front: 125, rear: 130 },
     restShare: 0.3,
@@ -114,7 +107,6 @@ export const classDefaults: Record<MachineClass, ClassDefaults> = {
     title: 'dual-purpose motorcycle',
     wheelbaseMm: 1480,
     trackMm: { front: 0, rear: 0 },
-    ratio: { front: 1, rear: 0.42 },
     pitchMm: 1.5,
     travelMm: { front: 230, rear: 235 },
     restShare: 0.33,
@@ -130,7 +122,6 @@ export const classDefaults: Record<MachineClass, ClassDefaults> = {
     title: 'scooter',
     wheelbaseMm: 1300,
     trackMm: { front: 0, rear: 0 },
-    ratio: { front: 1, rear: 0.85 },
     pitchMm: 1.5,
     travelMm: { front: 85, rear: 80 },
     restShare: 0.3,

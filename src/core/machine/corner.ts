@@ -51,6 +51,9 @@ export class CornerModel {
   rateNPerMm = 0;
   /** Wheel travel at which metal meets metal or the springs are solid, mm. */
   zMax = 0;
+  /** Travels between which the wheel is free: 0 and `zMax`, or beyond where an end is not known, mm. */
+  zFrom = 0;
+  zTo = 0;
   /** Wheel travel by which the lower mount moves full droop, mm. */
   droopShiftMm = 0;
   /** How much higher other links hold the wheel in the frame at full droop, mm: the chassis is lower by that. */
@@ -112,6 +115,9 @@ export class CornerModel {
     this.droopShiftMm = mountMm === 0 ? 0 : this.travelOf(mountMm);
     this.zMax = this.description.travelMm + this.droopShiftMm;
     if (this.springAt(this.zMax) > this.elastic.solidMm) this.zMax = this.travelWhereSolid();
+    const { openEnds, travelMm } = this.description;
+    this.zFrom = openEnds?.droop ? -travelMm : 0;
+    this.zTo = openEnds?.bump ? this.zMax + travelMm : this.zMax;
   }
 
   /** Leaves wheel force, wheel rate and damper compression at a wheel travel in the fields. */

@@ -35,6 +35,8 @@ export interface ContactDescription {
   y: number;
   /** Wheel travel from full droop to metal, mm. */
   travelMm: number;
+  /** Ends of the travel that nobody has measured: the wheel is not stopped there, since a guess must not stop it. */
+  openEnds?: { droop: boolean; bump: boolean };
   /** Damper per wheel. */
   ratio: RatioDescription;
   /** Spring per wheel where the spring is apart from the damper; null where it is over the damper. */

@@ -181,8 +181,8 @@ export class MachineSolver {
       at[0] = lowest - 5;
     }
     for (let i = 0; i < this.n; i++) {
-      const top = (this.corners[i] as CornerModel).zMax;
-      at[m + i] = Math.min(Math.max(at[m + i] as number, 0), top);
+      const { zFrom, zTo } = this.corners[i] as CornerModel;
+      at[m + i] = Math.min(Math.max(at[m + i] as number, zFrom), zTo);
     }
     this.bound.fill(0);
   }
@@ -234,8 +234,9 @@ export class MachineSolver {
     for (let i = 0; i < n; i++) {
       const slope = gradient[m + i] as number;
       const zi = at[m + i] as number;
-      if (zi <= 0 && slope > 0) bound[i] = -1;
-      else if (zi >= (this.corners[i] as CornerModel).zMax && slope < 0) bound[i] = 1;
+      const { zFrom, zTo } = this.corners[i] as CornerModel;
+      if (zi <= zFrom && slope > 0) bound[i] = -1;
+      else if (zi >= zTo && slope < 0) bound[i] = 1;
       else bound[i] = 0;
     }
   }
@@ -286,8 +287,9 @@ export class MachineSolver {
       if (this.bound[i] !== 0) continue;
       const zi = this.at[this.m + i] as number;
       const d = this.step[this.m + i] as number;
-      if (zi <= 0 && d < 0) this.bound[i] = -1;
-      else if (zi >= (this.corners[i] as CornerModel).zMax && d > 0) this.bound[i] = 1;
+      const { zFrom, zTo } = this.corners[i] as CornerModel;
+      if (zi <= zFrom && d < 0) this.bound[i] = -1;
+      else if (zi >= zTo && d > 0) this.bound[i] = 1;
       else continue;
       held = true;
     }
@@ -302,7 +304,8 @@ export class MachineSolver {
       const d = step[m + i] as number;
       if (d === 0) continue;
       const zi = at[m + i] as number;
-      const end = d < 0 ? 0 : (this.corners[i] as CornerModel).zMax;
+      const { zFrom, zTo } = this.corners[i] as CornerModel;
+      const end = d < 0 ? zFrom : zTo;
       reach = Math.min(reach, (end - zi) / d);
     }
     reach = Math.max(reach, 0);
@@ -330,10 +333,10 @@ export class MachineSolver {
     at.set(trial);
     // Rounding must not leave a travel a hair inside the end it went to.
     for (let i = 0; i < n; i++) {
-      const top = (this.corners[i] as CornerModel).zMax;
+      const { zFrom, zTo } = this.corners[i] as CornerModel;
       const zi = at[m + i] as number;
-      if (zi < 1e-12) at[m + i] = 0;
-      else if (zi > top - 1e-12) at[m + i] = top;
+      if (zi < zFrom + 1e-12) at[m + i] = zFrom;
+      else if (zi > zTo - 1e-12) at[m + i] = zTo;
     }
     return true;
   }

@@ -4,7 +4,8 @@ import { collarNow, readRounds, type PerCorner, type RoundsState } from '../job/
 import type { JobDocument, JobRecord } from '../job/types.ts';
 import type { Fault } from '../faults.ts';
 import type { Situation } from '../learn/belief.ts';
-import { fit, type Fit, type RoundEvidence } from '../learn/fit.ts';
+import type { Fit, RoundEvidence } from '../learn/fit.ts';
+import { estimateOf, type Doubt } from '../estimate/estimate.ts';
 import { gainsOf, type LearntGain } from '../learn/gains.ts';
 import { predict, type Prediction } from '../learn/predict.ts';
 import { simulate } from '../learn/simulate.ts';
@@ -59,6 +60,8 @@ export interface Answer {
   document: JobDocument;
   machine: JobMachine;
   fit: Fit;
+  /** What does not agree, and what may be wrong. */
+  doubt: Doubt;
   /** Adjusters now and after the plan, as measured. */
   now: Situation;
   after: Situation;
@@ -87,13 +90,23 @@ export function answerFor(
   if (read.length === 0) return null;
   const driven = state.rounds.some(({ drivenKm }) => drivenKm !== null);
   const extendedMm = extendedOf(record.document, state);
-  const { document, machine, faults } = usableMachine(record.document, read, { driven, extendedMm });
-  const { rounds, sag } = evidenceOf(document, machine, state, read);
-  const learnt = withSwaps(fit(machine.believed, [...rounds, ...sag]), machine.corners, swaps);
+  const {
+    document,
+    machine: described,
+    faults,
+  } = usableMachine(record.document, read, {
+    driven,
+    extendedMm,
+    travelRead: all.filter((id) => state.rounds.some(({ travelUsed }) => travelUsed[id] !== undefined)),
+  });
+  const { rounds: recorded, sag } = evidenceOf(document, described, state, read);
+  const estimated = estimateOf(described, { rounds: recorded, sag, state, read });
+  const { machine, rounds, doubt } = estimated;
+  const learnt = withSwaps(estimated.fit, machine.corners, swaps);
   const predictAt = remembered((situation) => predict(learnt, situation));
   const now = (rounds.at(-1) as RoundEvidence).situation;
   const specified = meetAt(document, machine, now.km);
-  const setting = { document, machine, state, learnt, read, now, specified, predictAt };
+  const setting = { document, machine, state, learnt, read, now, specified, predictAt, doubt };
   const corners = cornersNow(setting);
   const plan = state.locked || !planned ? null : planFor(setting, corners);
   const after = plan ? { ...plan.to, km: now.km, level: now.level, aboard: now.aboard } : now;
@@ -131,6 +144,7 @@ export function answerFor(
     document,
     machine,
     fit: learnt,
+    doubt,
     now,
     after,
     specifiedAfter: { ...after, ...specified },
@@ -192,10 +206,11 @@ function settingOf({
   specifiedAfter,
   predictAt,
   corners,
+  doubt,
 }: Answer): Setting {
   const { km, level, aboard } = specifiedAfter;
   const read = corners.map(({ id }) => id);
-  return { document, machine, state, learnt, read, now, specified: { km, level, aboard }, predictAt };
+  return { document, machine, state, learnt, read, now, specified: { km, level, aboard }, predictAt, doubt };
 }
 
 function remembered(of: (situation: Situation) => Prediction): (situation: Situation) => Prediction {
@@ -260,7 +275,13 @@ function cornersNow({ document, state, machine, read, now, predictAt }: Setting)
 }
 
 /** Chance that every height and sag with a target is within tolerance of it; null where nothing is wanted. */
-function chanceIn({ document, machine, read, predictAt }: Setting, situation: Situation): number | null {
+function chanceIn(setting: Setting, situation: Situation): number | null {
+  const chance = chanceIfSo(setting, situation);
+  return chance === null ? null : chance * setting.doubt.planned;
+}
+
+/** The same, if the machine is as it is planned from. */
+function chanceIfSo({ document, machine, read, predictAt }: Setting, situation: Situation): number | null {
   const heights = read.map((id) => document.corners[id].targetMm);
   const toleranceMm = toleranceOf(document).value;
   // A window says how far off a sag may be: anywhere in it is right.

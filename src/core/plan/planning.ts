@@ -3,6 +3,7 @@ import type { JobMachine } from '../job/believed.ts';
 import { toleranceOf } from '../job/corner.ts';
 import type { RoundsState } from '../job/rounds.ts';
 import type { JobDocument } from '../job/types.ts';
+import type { Doubt } from '../estimate/estimate.ts';
 import type { Situation } from '../learn/belief.ts';
 import type { Fit } from '../learn/fit.ts';
 import type { Prediction } from '../learn/predict.ts';
@@ -26,6 +27,8 @@ export interface Setting {
   /** What the targets are for. */
   specified: SpecifiedAs;
   predictAt: (situation: Situation) => Prediction;
+  /** What does not agree. */
+  doubt: Doubt;
 }
 
 export type SpecifiedAs = Pick<Situation, 'km' | 'level' | 'aboard'>;
@@ -60,7 +63,9 @@ export function planFor(
   const { document, machine, now } = setting;
   const all = adjustersOf(document, machine, corners, now).map((one) => {
     const id = machine.corners[one.contact] as CornerId;
-    return isLeft(document, machine, one) || held.includes(id) ? heldAt(one, 0) : one;
+    return isLeft(document, machine, one) || held.includes(id) || isToBeChecked(setting, id)
+      ? heldAt(one, 0)
+      : one;
   });
   const extras = extrasOf(setting, scalesWeight ?? document.crossWeight ?? 1);
   const once = all.map((one) => (isSetBefore(setting, one) ? heldAt(one, 0) : one));
@@ -69,6 +74,12 @@ export function planFor(
     if (isWithin(setting, corners, plan, extras)) return { ...plan, adjusters: all };
   }
   return { ...planBy(setting, corners, { adjusters: all, extras }), adjusters: all };
+}
+
+/** A corner whose adjuster has to be looked at before it is turned again. */
+function isToBeChecked({ doubt }: Setting, id: CornerId): boolean {
+  const { adopted } = doubt;
+  return adopted?.code === 'turned-other-way' && adopted.corner === id;
 }
 
 /** A seat of the hard end that was moved in an earlier round. */

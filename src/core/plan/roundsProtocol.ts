@@ -1,3 +1,4 @@
+import { frictionPrior, priors } from '../estimate/prior.ts';
 import { FaultList, type Checked } from '../faults.ts';
 import type { BelievedMachine, Situation } from '../learn/belief.ts';
 import type { Fit, Reading, RoundEvidence } from '../learn/fit.ts';
@@ -52,21 +53,13 @@ export interface RoundsRequest {
   history: HistoryRound[];
 }
 
-/**
- * What a workshop knows of figures it did not measure itself: a nominal ratio is good to about a tenth and the sides of
- * an axle are alike; springs are made to 5 %; scales and sheets give masses to a few percent; a collar's zero is read to
- * 2 mm; friction leaves a millimetre or two; new springs lose a few millimetres.
- */
-const priors = {
-  ratio: 0.09,
-  ratioTwin: 0.02,
+/** What the protocol itself says of its machines: collars, masses, a ratio that rises up to 12 % over the travel, new springs. */
+const said = {
   rise: { mean: 0.06, sd: 0.04 },
-  spring: 0.03,
   preloadMm: 2,
   tyre: 0.1,
   mass: 0.03,
   bar: 0.1,
-  frictionMm: 1.5,
   travelSdMm: 1.4,
   settling: { all: { mean: 2.5, sd: 1.7 }, own: 0.6 },
   settlingKm: { mean: Math.log(90), sd: 0.7 },
@@ -97,19 +90,20 @@ function believedFrom(nominal: Nominal): Checked<BelievedMachine> {
     value: {
       machine: checked.value,
       belief: {
-        axleRatio: { front: priors.ratio, rear: priors.ratio },
-        rise: priors.rise,
-        contacts: nominal.corners.map(({ springs }) => ({
-          ratio: { mean: 0, sd: priors.ratioTwin },
+        axleRatio: { front: priors.statedRatio, rear: priors.statedRatio },
+        rise: said.rise,
+        axleSpring: { front: 0, rear: 0 },
+        contacts: nominal.corners.map(({ springs, travel }) => ({
+          ratio: { mean: 0, sd: priors.twinRatio },
           springs: springs.map(() => priors.spring),
-          preloadMm: priors.preloadMm,
-          tyre: priors.tyre,
-          frictionMm: priors.frictionMm,
+          preloadMm: said.preloadMm,
+          tyre: said.tyre,
+          frictionMm: frictionPrior(travel),
         })),
-        masses: nominal.masses.map(() => priors.mass),
-        bars: nominal.arbs.map(() => priors.bar),
-        settling: priors.settling,
-        settlingKm: priors.settlingKm,
+        masses: nominal.masses.map(() => said.mass),
+        bars: nominal.arbs.map(() => said.bar),
+        settling: said.settling,
+        settlingKm: said.settlingKm,
       },
       references,
     },
@@ -269,6 +263,6 @@ function readingsOf(
     });
   return [
     ...read(nominal.refs, heights, 'height', tape),
-    ...read(nominal.corners, travelUsed, 'travel', Math.hypot(priors.travelSdMm, rounding)),
+    ...read(nominal.corners, travelUsed, 'travel', Math.hypot(said.travelSdMm, rounding)),
   ];
 }

@@ -85,6 +85,7 @@ const FACT_WORDS: Record<Fact['kind'], string> = {
   height: 'height reading',
   collar: 'collar reading',
   'travel-used': 'travel used',
+  'ratio-length': 'length to measure the motion ratio',
   settled: 'settling',
   plan: 'plan',
   adjustment: 'seat move done',

@@ -1,5 +1,6 @@
 import { kindsOn, referenceKinds } from '#core/geometry/reference.ts';
 import { classDefaults } from '#core/machine/classes.ts';
+import { assumedRatio } from '#core/job/corner.ts';
 import { axleOf, cornerNames, cornersIn, footingOf, type CornerId } from '#core/machine/body.ts';
 import type { Json } from '#core/job/types.ts';
 import { lengthText } from '#core/units/formatLength.ts';
@@ -56,7 +57,7 @@ const NUMBER_ROWS: readonly Row[] = [
     path: ['ratio'],
     quantity: 'ratio',
     range: ranges.ratio,
-    assumed: (job, id) => classOf(job).ratio[axleOf(id)],
+    assumed: (job, id) => assumedRatio(job.record.document, id),
   },
   {
     label: 'Thread pitch',

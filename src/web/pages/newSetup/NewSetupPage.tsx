@@ -3,9 +3,9 @@ import { useEffect, useRef } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { kindsOn, referenceKinds } from '#core/geometry/reference.ts';
 import { classDefaults, machineClasses, type MachineClass } from '#core/machine/classes.ts';
-import { axleOf, cornerNames, cornersIn, footingOf, twinOf, type CornerId } from '#core/machine/body.ts';
+import { cornerNames, cornersIn, footingOf, twinOf, type CornerId } from '#core/machine/body.ts';
 import { lengthText } from '#core/units/formatLength.ts';
-import { gainGroups, type GainGroup } from '#core/job/corner.ts';
+import { assumedRatio, gainGroups, type GainGroup } from '#core/job/corner.ts';
 import { chanceSum, seatMoveSum } from '#core/sums/cornerSums.ts';
 import type { Json } from '#core/job/types.ts';
 import { useLengthStyle } from '../../app/settings.ts';
@@ -311,7 +311,6 @@ function AssumedRow({ job }: { job: Job }) {
   const field = (group: GainGroup, name: 'ratio' | 'pitchMm', order: number) => {
     const sides = sidesOf(group);
     const [first] = sides;
-    const axle = axleOf(first);
     const ratio = name === 'ratio';
     return (
       <NumberField
@@ -324,7 +323,9 @@ function AssumedRow({ job }: { job: Job }) {
         range={ratio ? ranges.ratio : ranges.pitch}
         draftKey={pathKey(NEW_ID, ...sides.map((id) => ['corners', id, name]))}
         placeholder={
-          ratio ? `${assumed.ratio[axle]} assumed` : `${lengthText(assumed.pitchMm, style)} assumed`
+          ratio
+            ? `${assumedRatio(job.record.document, first)} assumed`
+            : `${lengthText(assumed.pitchMm, style)} assumed`
         }
         value={job.record.document.corners[first][name]}
         onCommit={(value) =>

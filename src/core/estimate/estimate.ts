@@ -1,0 +1,115 @@
+import type { JobMachine } from '../job/believed.ts';
+import type { RoundsState } from '../job/rounds.ts';
+import type { Fit, RoundEvidence } from '../learn/fit.ts';
+import { fitWithFriction } from '../learn/friction.ts';
+import type { CornerId } from '../machine/body.ts';
+import type { Axle } from '../machine/classes.ts';
+import { explanations, type Explained, type Misfit } from './misfit.ts';
+
+/** What could be wrong, by the places of a job. */
+export type JobMisfit =
+  | { code: 'ratio' | 'hooked-bar'; axle: Axle }
+  | { code: 'turned-other-way' | 'odd-reading'; corner: CornerId; round: number }
+  | { code: 'aboard'; round: number };
+
+export interface Suspicion {
+  misfit: JobMisfit;
+  /** 0 to 1, among all that was weighed. */
+  probability: number;
+}
+
+export interface Doubt {
+  /** What could be wrong, most likely first; none where machine and readings agree. */
+  suspicions: Suspicion[];
+  /** The one that is taken to be so when planning; null where it is planned from the readings as they stand. */
+  adopted: JobMisfit | null;
+  /** Probability that what is planned from is so. */
+  planned: number;
+}
+
+/** Said only where something being wrong is this much likelier than everything being right. */
+const SAID_ODDS = 8;
+/** A suspicion less likely than this is not named beside the first. */
+const NAMED_SHARE = 0.05;
+
+/** What kinds of fault a plan can be made from as if they were so. */
+const ADOPTABLE: readonly Misfit['code'][] = ['ratio', 'turned-other-way', 'odd-reading'];
+
+interface Evidence {
+  rounds: readonly RoundEvidence[];
+  sag: readonly RoundEvidence[];
+  state: RoundsState;
+  /** Corners in the order of the references. */
+  read: readonly CornerId[];
+}
+
+export interface Estimate {
+  machine: JobMachine;
+  rounds: readonly RoundEvidence[];
+  fit: Fit;
+  doubt: Doubt;
+}
+
+/**
+ * The machine that the readings tell of. Where they strain it, what could be wrong is weighed; where one explanation is
+ * much likelier than that nothing is wrong, it is named, and planned from where that is possible.
+ */
+export function estimateOf(machine: JobMachine, { rounds, sag, state, read }: Evidence): Estimate {
+  const all = [...rounds, ...sag];
+  const inJob = (misfit: Misfit) => placed(misfit, machine.corners, read);
+  const { fine, explained } = explanations(machine.believed, all, {
+    worked: rounds.length,
+    dismissed: (misfit) => state.checkedRight.includes(misfitKey(inJob(misfit))),
+  });
+  const [first] = explained;
+  if (!first || first.probability < SAID_ODDS * fine)
+    return {
+      machine,
+      rounds,
+      fit: fitWithFriction(machine.believed, all),
+      doubt: { suspicions: [], adopted: null, planned: 1 },
+    };
+  const adopted = ADOPTABLE.includes(first.misfit.code) ? first : null;
+  const believed = adopted?.believed ?? machine.believed;
+  return {
+    machine: { ...machine, believed },
+    rounds: adopted ? adopted.rounds.slice(0, rounds.length) : rounds,
+    fit: fitWithFriction(believed, adopted?.rounds ?? all),
+    doubt: {
+      suspicions: named(explained).map(({ misfit, probability }) => ({
+        misfit: inJob(misfit),
+        probability,
+      })),
+      adopted: adopted ? inJob(adopted.misfit) : null,
+      planned: adopted ? adopted.share : fine,
+    },
+  };
+}
+
+function named(explained: readonly Explained[]): Explained[] {
+  return explained.filter(({ probability }, k) => k === 0 || (k < 4 && probability >= NAMED_SHARE));
+}
+
+function placed(misfit: Misfit, corners: readonly CornerId[], read: readonly CornerId[]): JobMisfit {
+  switch (misfit.code) {
+    case 'turned-other-way':
+      return { code: misfit.code, corner: corners[misfit.contact] as CornerId, round: misfit.round };
+    case 'odd-reading':
+      return { code: misfit.code, corner: read[misfit.reference] as CornerId, round: misfit.round };
+    default:
+      return misfit;
+  }
+}
+
+/** Names a suspicion for the record: what was checked and found right is not suspected again. */
+export function misfitKey(misfit: JobMisfit): string {
+  switch (misfit.code) {
+    case 'ratio':
+    case 'hooked-bar':
+      return `misfit:${misfit.code}:${misfit.axle}`;
+    case 'aboard':
+      return `misfit:${misfit.code}:${misfit.round}`;
+    default:
+      return `misfit:${misfit.code}:${misfit.corner}:${misfit.round}`;
+  }
+}

@@ -1,0 +1,246 @@
+import type { BelievedMachine, Situation } from '../learn/belief.ts';
+import { fit, type Fit, type RoundEvidence } from '../learn/fit.ts';
+import type { Axle } from '../machine/classes.ts';
+import type { MassDescription } from '../machine/description.ts';
+import { softmaxShares } from '../numerics/softmax.ts';
+
+/** What could be wrong where readings and machine do not agree. */
+export type Misfit =
+  /** The ratio assumed or given is not this axle's. */
+  | { code: 'ratio'; axle: Axle }
+  /** An adjuster went the other way than recorded. */
+  | { code: 'turned-other-way'; contact: number; round: number }
+  /** One round's reading at one reference is off. */
+  | { code: 'odd-reading'; reference: number; round: number }
+  /** From this round on something is aboard, or no longer aboard, that was not so before. */
+  | { code: 'aboard'; round: number }
+  /** A bar that nobody named swallows differences between left and right. */
+  | { code: 'hooked-bar'; axle: Axle };
+
+export interface Explained {
+  misfit: Misfit;
+  /** Probability among all explanations, that nothing is wrong among them; of an odd reading in whatever round. */
+  probability: number;
+  /** The same, of this very case alone. */
+  share: number;
+  /** The machine and the readings as they are when this is so. */
+  believed: BelievedMachine;
+  rounds: RoundEvidence[];
+}
+
+/** Logarithm of how likely each is before anything is read, against nothing being wrong. */
+const LOG_PRIOR: Record<Misfit['code'], number> = {
+  ratio: -4,
+  'turned-other-way': -4,
+  'odd-reading': -4,
+  aboard: -5,
+  'hooked-bar': -5,
+};
+
+/** One standard deviation of the logarithm of a ratio that was wrong, mm of an odd reading, kg of what came aboard. */
+const WRONG = { ratio: 0.45, readingMm: 20, aboardShare: 0.06, bar: 0.8 };
+
+/**
+ * Whether a machine had to be strained to agree with its readings. What the fit minimises is, where all is right, distributed
+ * as chi-squared with as many degrees of freedom as there are readings beyond those that only place the references.
+ */
+export function isStrained({ cost, parameters }: Fit, rounds: readonly RoundEvidence[]): boolean {
+  const readings = rounds.reduce((sum, one) => sum + one.readings.length, 0);
+  const placing = parameters.filter(({ kind, sd }) => kind === 'constant' && sd > FLAT_MM).length;
+  const freedom = readings - placing;
+  return freedom > 0 && cost > freedom + STRAIN * Math.sqrt(2 * freedom) + 1;
+}
+
+/** mm. A reference known worse than this before it is read is placed by its first reading. */
+const FLAT_MM = 100;
+/** Standard deviations of chi-squared beyond its mean that ask what is wrong: about 1 in 25 where all is right. */
+const STRAIN = 2.3;
+
+/** Logarithm of how likely it is beforehand that a machine has so many times the usual friction: nothing is wrong then. */
+const ROUGH = { logPrior: -1.2, frictionScale: 2 };
+/** mm at the wheel. A smaller move turned the other way cannot be told from the tape's own error. */
+const TOLD_MOVE_MM = 6;
+
+/** Logarithm of the evidence for a machine, up to what all explanations share: Laplace's approximation at the best fit. */
+function logEvidence({ cost, factor, parameters }: Fit, rounds: readonly RoundEvidence[]): number {
+  const n = parameters.length;
+  let half = 0;
+  for (let k = 0; k < n; k++) half += Math.log(factor[k * n + k] as number);
+  const widths = rounds.reduce(
+    (sum, { readings }) => sum + readings.reduce((part, { sdMm }) => part + Math.log(sdMm), 0),
+    0,
+  );
+  return -cost / 2 - half - widths;
+}
+
+interface Case {
+  misfit: Misfit;
+  believed: BelievedMachine;
+  rounds: RoundEvidence[];
+}
+
+/**
+ * What could explain readings that strain the machine, most likely first: each explanation is fitted to the same readings,
+ * and weighed by its evidence and by how often such a thing happens. `worked` is how many of the rounds were rounds of
+ * work; `dismissed` tells what somebody has checked and found right.
+ */
+export function explanations(
+  believed: BelievedMachine,
+  rounds: readonly RoundEvidence[],
+  { worked, dismissed }: { worked: number; dismissed: (misfit: Misfit) => boolean },
+): { fine: number; explained: Explained[] } {
+  const plain = fit(believed, rounds);
+  if (worked < 2 || !isStrained(plain, rounds)) return { fine: 1, explained: [] };
+  const cases = possible(believed, rounds, plain, worked).filter(({ misfit }) => !dismissed(misfit));
+  const fits = cases.map((one) => fit(one.believed, one.rounds, plain));
+  const rougher = rounds.map((one) => ({ ...one, frictionScale: ROUGH.frictionScale * one.frictionScale }));
+  const logs = [
+    logEvidence(plain, rounds),
+    logEvidence(fit(believed, rougher, plain), rougher) + ROUGH.logPrior,
+    ...cases.map(({ misfit, rounds: own }, k) => logEvidence(fits[k] as Fit, own) + LOG_PRIOR[misfit.code]),
+  ];
+  const [plainly = 1, roughly = 0, ...shares] = softmaxShares(logs);
+  const explained = cases.map((one, k) => ({ ...one, probability: shares[k] ?? 0, share: shares[k] ?? 0 }));
+  return { fine: plainly + roughly, explained: together(explained) };
+}
+
+/** Odd readings at one reference are one suspicion, of the likeliest round: which of two is odd often nobody can tell. */
+function together(explained: readonly Explained[]): Explained[] {
+  const groups = new Map<string, Explained>();
+  for (const one of [...explained].sort((a, b) => b.share - a.share)) {
+    const key = one.misfit.code === 'odd-reading' ? `odd ${one.misfit.reference}` : String(groups.size);
+    const first = groups.get(key);
+    groups.set(key, first ? { ...first, probability: first.probability + one.share } : one);
+  }
+  return [...groups.values()].sort((a, b) => b.probability - a.probability);
+}
+
+function possible(
+  believed: BelievedMachine,
+  rounds: readonly RoundEvidence[],
+  plain: Fit,
+  worked: number,
+): Case[] {
+  const axles = (['front', 'rear'] as const).filter((axle) =>
+    believed.machine.contacts.some((one) => one.axle === axle),
+  );
+  const same = [...rounds];
+  const last = worked - 1;
+  const moved = Array.from({ length: last }, (_, k) => k + 1).flatMap((round) => {
+    const [was, is] = [rounds[round - 1]?.situation, rounds[round]?.situation];
+    return believed.machine.contacts.flatMap((_, contact) => {
+      const mm = (key: 'seatsMm' | 'mountsMm') => (is?.[key][contact] ?? 0) - (was?.[key][contact] ?? 0);
+      const corner = plain.rounds[round]?.solver.corners[contact];
+      const atWheel = Math.abs(mm('seatsMm') + mm('mountsMm')) / (corner?.meanRatio ?? 1);
+      return atWheel >= TOLD_MOVE_MM ? [{ contact, round }] : [];
+    });
+  });
+  const references = believed.references.map((_, r) => r);
+  return [
+    ...axles.map((axle) => ({
+      misfit: { code: 'ratio' as const, axle },
+      believed: withRatio(believed, axle),
+      rounds: same,
+    })),
+    ...moved.map(({ contact, round }) => ({
+      misfit: { code: 'turned-other-way' as const, contact, round },
+      believed,
+      rounds: turnedBack(same, contact, round, worked),
+    })),
+    ...references.flatMap((reference) =>
+      Array.from({ length: worked }, (_, round) => ({
+        misfit: { code: 'odd-reading' as const, reference, round },
+        believed,
+        rounds: same.map((one, r) => (r === round ? doubted(one, reference, WRONG.readingMm) : one)),
+      })),
+    ),
+    { misfit: { code: 'aboard' as const, round: last }, ...loadedFrom(believed, same, last) },
+    ...axles.flatMap((axle) => hooked(believed, same, axle)),
+  ];
+}
+
+function withRatio(believed: BelievedMachine, axle: Axle): BelievedMachine {
+  const { belief } = believed;
+  const wide = Math.max(WRONG.ratio, belief.axleRatio[axle]);
+  return { ...believed, belief: { ...belief, axleRatio: { ...belief.axleRatio, [axle]: wide } } };
+}
+
+/** Rounds in which what was recorded as turned in round `from` was turned the other way. */
+function turnedBack(rounds: RoundEvidence[], contact: number, from: number, worked: number): RoundEvidence[] {
+  const change = (key: 'seatsMm' | 'mountsMm') =>
+    (rounds[from]?.situation[key][contact] ?? 0) - (rounds[from - 1]?.situation[key][contact] ?? 0);
+  const by = { seatsMm: change('seatsMm'), mountsMm: change('mountsMm') };
+  const back = (situation: Situation): Situation => ({
+    ...situation,
+    seatsMm: situation.seatsMm.map((mm, i) => (i === contact ? mm - 2 * by.seatsMm : mm)),
+    mountsMm: situation.mountsMm.map((mm, i) => (i === contact ? mm - 2 * by.mountsMm : mm)),
+  });
+  return rounds.map((one, r) => (r >= from && r < worked ? { ...one, situation: back(one.situation) } : one));
+}
+
+/** A round whose readings at one reference are worth no more than `sdMm`. */
+function doubted(round: RoundEvidence, reference: number, sdMm: number): RoundEvidence {
+  return {
+    ...round,
+    readings: round.readings.map((reading) =>
+      reading.what === 'height' && reading.index === reference
+        ? { ...reading, sdMm: Math.max(reading.sdMm, sdMm) }
+        : reading,
+    ),
+  };
+}
+
+/** Loads over either axle that nobody has named, aboard from round `from` on. */
+function loadedFrom(
+  believed: BelievedMachine,
+  rounds: RoundEvidence[],
+  from: number,
+): Pick<Case, 'believed' | 'rounds'> {
+  const { machine, belief } = believed;
+  const ends = (['front', 'rear'] as const).map((axle) => {
+    const own = machine.contacts.filter((one) => one.axle === axle);
+    return own.reduce((sum, { x }) => sum + x / own.length, 0);
+  });
+  const kg = machine.masses.reduce((sum, one) => sum + one.kg, 0);
+  const extra = ends.map((x, k): MassDescription => ({ name: `unnamed ${k}`, kg: 1, x, y: 0 }));
+  const sd = WRONG.aboardShare * kg;
+  // A kilogram aboard whose share is anything about none.
+  return {
+    believed: {
+      ...believed,
+      machine: { ...machine, masses: [...machine.masses, ...extra] },
+      belief: { ...belief, masses: [...belief.masses, ...extra.map(() => sd)] },
+    },
+    rounds: rounds.map((one, r) => ({
+      ...one,
+      situation: { ...one.situation, aboard: [...one.situation.aboard, r >= from, r >= from] },
+    })),
+  };
+}
+
+/** The machine with a bar on an axle that has two sides and of which no hooked bar is named. */
+function hooked(believed: BelievedMachine, rounds: RoundEvidence[], axle: Axle): Case[] {
+  const { machine, belief } = believed;
+  const [left, right] = machine.contacts.filter((one) => one.axle === axle && one.y !== 0);
+  const named = machine.bars.some(({ between, hooked: on }) => on && left && between.includes(left.name));
+  if (!left || !right || named) return [];
+  const weight = machine.masses.reduce((sum, one) => sum + one.kg, 0);
+  // A bar about as stiff as half a wheel's springs: what road cars have.
+  const bar = {
+    between: [left.name, right.name] as const,
+    rateNPerMm: weight / 100,
+    offsetMm: 0,
+    hooked: true,
+  };
+  return [
+    {
+      misfit: { code: 'hooked-bar', axle },
+      believed: {
+        ...believed,
+        machine: { ...machine, bars: [...machine.bars, bar] },
+        belief: { ...belief, bars: [...belief.bars, WRONG.bar] },
+      },
+      rounds,
+    },
+  ];
+}

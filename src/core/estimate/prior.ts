@@ -1,0 +1,47 @@
+import type { RatioRange } from '../kinds/suspension.ts';
+
+/**
+ * How well things are known before anything is read: one table for the page and every command. Standard deviations; of
+ * ratios and rates those of the natural logarithm, so that 0.05 is five percent.
+ */
+export const priors = {
+  /** A ratio taken off this machine: wheel travel and damper travel between standing and hanging. */
+  measuredRatio: 0.03,
+  /** Two lengths measured on the arm, or a linkage's geometry. */
+  armRatio: 0.05,
+  /** A ratio somebody names, as "2:1": said and printed ratios are off by up to 15 %. */
+  statedRatio: 0.09,
+  /** What machines outside the usual range of their suspension add to it. */
+  beyondRange: 0.05,
+  /** A ratio of which not even the suspension is known is known no better than this. */
+  leastUnknown: 0.2,
+  /** Left and right of an axle are made alike to about this. */
+  twinRatio: 0.02,
+  /** Growth of a ratio over the travel beyond what is described, as a share: said to be constant, it may still grow. */
+  rise: { mean: 0, sd: 0.04 },
+  /** Springs are made to 5 % at most. */
+  spring: 0.03,
+  /** Springs nobody has named, taken to carry the load at the class's ride height: alike on an axle, else anything. */
+  unknownSpring: { axle: 0.5, own: 0.1 },
+  /** mm that friction leaves at the wheel, settled: at least so much, and a share of the travel; it is learnt from the readings. */
+  friction: { leastMm: 1.3, perTravel: 0.005 },
+} as const;
+
+/** Middle of a range on the logarithm, to the hundredth: what is assumed of a ratio that nobody has given. */
+export function middleOf([low, high]: RatioRange): number {
+  return Math.round(100 * Math.sqrt(low * high)) / 100;
+}
+
+/**
+ * Spread of the logarithm of a ratio of which only its range is known. A normal distribution that is as dense in the middle
+ * as a flat one over ln(high / low) has sd = ln(high / low) / sqrt(2 pi); machines outside the usual add in quadrature.
+ */
+export function rangeSd([low, high]: RatioRange, known: boolean): number {
+  const sd = Math.hypot(Math.log(high / low) / Math.sqrt(2 * Math.PI), priors.beyondRange);
+  return known ? sd : Math.max(sd, priors.leastUnknown);
+}
+
+/** mm that friction leaves at a wheel of so much travel, one standard deviation, before any reading. */
+export function frictionPrior(travelMm: number): number {
+  return Math.hypot(priors.friction.leastMm, priors.friction.perTravel * travelMm);
+}
