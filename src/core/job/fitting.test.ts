@@ -47,7 +47,7 @@ test('a description from before fittings had names is named by what is in it', (
     corners: { ...document.corners, RA: arm },
   };
   const now = migrateDocument(old);
-  expect([now.schemaVersion, now.corners.RA.fitting, now.corners.RA.boots]).toEqual([6, 'cam', []]);
+  expect([now.schemaVersion, now.corners.RA.fitting, now.corners.RA.boots]).toEqual([7, 'cam', []]);
   expect(now.machine.learnt).toEqual({ from: 'before', ratios: {}, settled: {} });
   expect([fitting, boots, floorMm]).toEqual(['cam', [], null]);
 });

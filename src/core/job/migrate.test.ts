@@ -106,6 +106,6 @@ describe('documents of earlier versions', () => {
 
   test('a job is brought up in its document alone', () => {
     const job = { id: 'x', document: as(3, blankDocument('car', 'Siskin')), entries: [1] };
-    expect(migrateJob(job)).toMatchObject({ id: 'x', entries: [1], document: { schemaVersion: 6 } });
+    expect(migrateJob(job)).toMatchObject({ id: 'x', entries: [1], document: { schemaVersion: 7 } });
   });
 });

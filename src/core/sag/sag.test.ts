@@ -143,7 +143,7 @@ describe('riders', () => {
     delete older.riders;
     delete older.sagRead;
     const now = migrateDocument(older);
-    expect(now).toMatchObject({ schemaVersion: 6, riders: [], sagRead: { fuel: 1 }, ownNote: 'kept' });
+    expect(now).toMatchObject({ schemaVersion: 7, riders: [], sagRead: { fuel: 1 }, ownNote: 'kept' });
     expect(now.corners.RW.staticWindow).toBeNull();
   });
 });
