@@ -3,20 +3,35 @@ import type { Entry, Fact, JobRecord } from './types.ts';
 export type FactEntry = Extract<Entry, { type: 'fact' }>;
 
 /**
- * The facts that stand: not withdrawn and not replaced by a fact that stands. A withdrawal can itself be withdrawn.
+ * The facts that stand. A correction hides all that it corrects, however often that was corrected before; undoing it brings
+ * back the one before it. A withdrawal can itself be withdrawn.
  * Entries are read from the newest, since an entry can only speak of older ones.
  */
 export function standingFacts(record: Pick<JobRecord, 'entries'>): FactEntry[] {
-  const gone = new Set<string>();
+  /** Behind a correction: hidden with all that it replaced itself. */
+  const hidden = new Set<string>();
+  /** Undone: as if it had never been, so that what it replaced shows again. */
+  const undone = new Set<string>();
   const standing: FactEntry[] = [];
   for (const entry of [...record.entries].reverse()) {
-    if (gone.has(entry.id)) continue;
-    if (entry.type === 'withdraw') gone.add(entry.of);
-    if (entry.type !== 'fact') continue;
-    if (entry.replaces !== null) gone.add(entry.replaces);
-    standing.push(entry);
+    const isHidden = hidden.has(entry.id);
+    if (entry.type === 'withdraw' && !undone.has(entry.id)) undone.add(entry.of);
+    if (entry.type !== 'fact' || (undone.has(entry.id) && !isHidden)) continue;
+    if (entry.replaces !== null) hidden.add(entry.replaces);
+    if (!isHidden) standing.push(entry);
   }
   return standing.reverse();
+}
+
+/** A standing fact and all that it corrected, oldest first: what has to be withdrawn to leave its place empty. */
+export function correctedBy(record: Pick<JobRecord, 'entries'>, standing: FactEntry): FactEntry[] {
+  const facts = new Map(
+    record.entries.flatMap((entry) => (entry.type === 'fact' ? [[entry.id, entry]] : [])),
+  );
+  const chain: FactEntry[] = [];
+  for (let one: FactEntry | undefined = standing; one; one = facts.get(one.replaces ?? ''))
+    chain.unshift(one);
+  return chain;
 }
 
 /** What a fact is about. */

@@ -17,7 +17,7 @@ import {
 import { answerFor } from '../plan/answer.ts';
 import { planFact } from '../plan/tell.ts';
 import { applyEntry } from './applyEntry.ts';
-import { standingFacts } from './facts.ts';
+import { correctedBy, standingFacts, type FactEntry } from './facts.ts';
 import { historyOf, redoEntry, undoEntry } from './history.ts';
 import { nextAction, summarise } from './nextAction.ts';
 import { applyOps, invertOps, sameJson } from './ops.ts';
@@ -89,6 +89,47 @@ describe('facts', () => {
     const withdrawn = add(corrected, withdrawEntry(second.id));
     expect(standingFacts(withdrawn).map(({ fact }) => fact.valueMm)).toEqual([375]);
     expect(withdrawn.entries).toHaveLength(3);
+  });
+
+  test('corrected twice, only the last one stands; undoing shows the one before, twice the first', () => {
+    const first = reading(360);
+    const second = reading(355, first.id);
+    const third = reading(350, second.id);
+    const values = (job: JobRecord) => standingFacts(job).map(({ fact }) => fact.valueMm);
+    const corrected = add(record(), first, second, third);
+    expect(values(corrected)).toEqual([350]);
+    const once = add(corrected, undoEntry(third, stamp()));
+    expect(values(once)).toEqual([355]);
+    expect(values(add(once, undoEntry(second, stamp())))).toEqual([360]);
+    expect(values(add(once, redoEntry(third, once.entries, stamp())))).toEqual([350]);
+  });
+
+  test('however often it is corrected and undone, one stands in a place, and it is the newest not undone', () => {
+    fc.assert(
+      fc.property(fc.array(fc.boolean(), { maxLength: 12 }), (steps) => {
+        let job = add(record(), reading(0));
+        const kept = [0];
+        steps.forEach((correct, k) => {
+          const standing = standingFacts(job)[0];
+          if (correct) {
+            job = add(job, reading(k + 1, standing?.id ?? null));
+            kept.push(k + 1);
+          } else if (kept.length > 1 && standing) {
+            job = add(job, undoEntry(standing, stamp()));
+            kept.pop();
+          }
+        });
+        expect(standingFacts(job).map(({ fact }) => fact.valueMm)).toEqual([kept.at(-1)]);
+      }),
+    );
+  });
+
+  test('emptying a place that was corrected leaves it empty', () => {
+    const first = reading(360);
+    const second = reading(355, first.id);
+    const job = add(record(), first, second);
+    const emptied = correctedBy(job, second as FactEntry).map(({ id }) => withdrawEntry(id));
+    expect(standingFacts(add(job, ...emptied))).toEqual([]);
   });
 
   test('a second fact in the same place is refused with the one that stands', () => {

@@ -77,13 +77,14 @@ export function splitSign(text: string): { sign: 1 | -1; rest: string } {
 }
 
 /** Says in words what is wrong with a typed number and what would be right. */
-export function explainRefusal(reason: Refusal): string {
-  return REFUSALS[reason];
+export function explainRefusal(reason: Refusal, text: string): string {
+  return reason === 'not-a-number'
+    ? `“${text.trim()}” is not a number. Type for example 375, 37.5 cm or 14 3/4.`
+    : REFUSALS[reason];
 }
 
-const REFUSALS: Record<Refusal, string> = {
+const REFUSALS: Record<Exclude<Refusal, 'not-a-number'>, string> = {
   empty: 'Nothing typed yet.',
-  'not-a-number': 'This does not read as a number. Right: 375, 37.5 cm, 14 3/4 in.',
   'two-decimal-marks': 'There are two decimal marks. Use one, and no marks for thousands: 1250.5.',
   'ambiguous-comma': 'This comma could mean thousands or decimals. Write 1250 or 1.25.',
   'zero-denominator': 'A fraction cannot have 0 below the line.',

@@ -83,3 +83,13 @@ export function fineLengthText(mm: number, system: LengthStyle['system'], signed
   const text = system === 'mm' ? `${size.toFixed(1)} mm` : `${(size / MM_PER_INCH).toFixed(3)} in`;
   return signed ? `${mm < 0 ? '−' : '+'}${text}` : text;
 }
+
+/** A length that no tape read (a thread, a wire, a spring): mm to the hundredth, inches to the thousandth. */
+export function sizeParts(mm: number, { system }: Pick<LengthStyle, 'system'>): NumberParts {
+  return system === 'mm' ? decimalParts(mm, 2) : decimalParts(mm / MM_PER_INCH, 3);
+}
+
+/** The same in words, with its unit: "1.75 mm", "0.069 in". */
+export function sizeText(mm: number, system: LengthStyle['system']): string {
+  return `${partsToText(sizeParts(mm, { system }))} ${system}`;
+}

@@ -76,8 +76,11 @@ describe('reading lengths as people write them', () => {
   });
 
   test('every refusal has words that say what would be right', () => {
-    expect(explainRefusal('ambiguous-comma')).toMatch(/1250 or 1\.25/);
-    expect(explainRefusal('fraction-over-one')).toMatch(/15 1\/4/);
+    expect(explainRefusal('ambiguous-comma', '1,250')).toMatch(/1250 or 1\.25/);
+    expect(explainRefusal('fraction-over-one', '14 5/4')).toMatch(/15 1\/4/);
+    expect(explainRefusal('not-a-number', '37o')).toBe(
+      '“37o” is not a number. Type for example 375, 37.5 cm or 14 3/4.',
+    );
   });
 });
 

@@ -3,6 +3,7 @@ import { create } from 'zustand';
 import type { ConflictBody, JobAnswer, NewJob } from '#contract/api.ts';
 import type { Problem } from '#contract/problems.ts';
 import type { Entry } from '#core/job/types.ts';
+import { useKeeping } from '../features/keeping/keeping.ts';
 import { ApiProblem, callApi } from './client.ts';
 
 /** Something typed that the server does not have yet. */
@@ -34,16 +35,33 @@ export type SentListener = (item: Unsent, answer: JobAnswer | { version: number 
 
 const RETRIES_MS = [500, 1000, 2000, 4000];
 const sentListeners = new Set<SentListener>();
-const db = openDB<QueueDb>('margin', 1, {
-  upgrade: (fresh) => void fresh.createObjectStore('unsent', { keyPath: 'id' }),
-});
+// Without a database in the browser (private windows, refused storage) the queue lives in this page alone.
+const db = (async () =>
+  openDB<QueueDb>('margin', 1, {
+    upgrade: (fresh) => void fresh.createObjectStore('unsent', { keyPath: 'id' }),
+  }))();
+db.catch(notKept);
+
+function notKept(): void {
+  useKeeping.setState({ queue: false });
+}
+
+/** Keeps an item beyond this page; where that fails it stays in memory, and the reader is told. */
+async function keep(item: Unsent): Promise<void> {
+  try {
+    await (await db).put('unsent', item);
+    useKeeping.setState({ queue: true });
+  } catch {
+    notKept();
+  }
+}
 let sending = false;
 let retry: ReturnType<typeof setTimeout> | undefined;
 let failures = 0;
 
 /** Takes up what an earlier visit left and starts sending. */
 export async function openQueue(): Promise<void> {
-  const left = await (await db).getAll('unsent').catch(() => []);
+  const left = await db.then((open) => open.getAll('unsent')).catch(() => []);
   useQueue.setState(({ items }) => ({ items: inOrder([...left, ...items]), ready: true }));
   window.addEventListener('online', () => void send());
   void send();
@@ -65,7 +83,7 @@ export function enqueue(jobId: string, what: Unsent['what']): void {
   const order = Math.max(Date.now(), ...useQueue.getState().items.map((item) => item.order + 1));
   const item: Unsent = { id, jobId, order, what, refused: null };
   useQueue.setState(({ items }) => ({ items: [...items, item] }));
-  void db.then((open) => open.put('unsent', item)).catch(() => undefined);
+  void keep(item);
   void send();
 }
 
@@ -115,5 +133,5 @@ function refuse(item: Unsent, problem: Problem): void {
   const conflict = problem.code === 'conflict' ? (problem.conflict as ConflictBody) : null;
   const refused: Unsent = { ...item, refused: { problem, conflict } };
   useQueue.setState(({ items }) => ({ items: items.map((one) => (one.id === item.id ? refused : one)) }));
-  void db.then((open) => open.put('unsent', refused)).catch(() => undefined);
+  void keep(refused);
 }

@@ -1,5 +1,6 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
+import { keptStorage } from '../features/keeping/keeping.ts';
 import type { Denominator, LengthStyle } from '#core/units/formatLength.ts';
 import type { LengthSystem } from '#core/units/parseLength.ts';
 
@@ -25,7 +26,7 @@ export const useSettings = create<Settings>()(
       setDenominator: (denominator) => set({ denominator }),
       toggleTheme: () => set(({ theme }) => ({ theme: theme === 'day' ? 'night' : 'day' })),
     }),
-    { name: 'margin-settings' },
+    { name: 'margin-settings', storage: keptStorage() },
   ),
 );
 

@@ -6,6 +6,7 @@ import { add, factEntry, measured, record } from '../../../tests/fixtures/record
 import { rulerTicks, ruleWords, type TravelRuleData } from '../drawing/travelRule.ts';
 import { factKey, pathKey, valueAt, withDrafts } from './job/draftKeys.ts';
 import { capital, factWords, pathWords, roundWords } from './job/words.ts';
+import { meantBy } from './numbers/meant.ts';
 import { quantities, readWithin } from './numbers/quantity.ts';
 
 const mmStyle: LengthStyle = { system: 'mm', denominator: 16, decimals: 1 };
@@ -61,8 +62,75 @@ describe('reading a field', () => {
   test('what cannot be read is refused in words', () => {
     for (const name of ['length', 'turns', 'ratio'] as const) {
       const read = quantities[name].read('harbour', mmStyle);
-      expect(read.ok ? '' : read.why).toMatch(/does not read as a number/);
+      expect(read.ok ? '' : read.why).toMatch(/“harbour” is not a number/);
     }
+  });
+});
+
+describe('leaving a field', () => {
+  const wide = { min: -1e6, max: 1e6 };
+  const names = Object.keys(quantities) as (keyof typeof quantities)[];
+  const anywhere = fc.record({
+    name: fc.constantFrom(...names),
+    system: fc.constantFrom('mm' as const, 'in' as const),
+    denominator: fc.constantFrom(8 as const, 16 as const, 32 as const),
+    value: fc.double({ min: 0.001, max: 2000, noNaN: true }),
+  });
+  const field = (name: keyof typeof quantities, style: LengthStyle) => ({
+    quantity: quantities[name],
+    range: wide,
+    style,
+  });
+
+  test('as it is shown changes nothing, whatever the quantity, the units and the value', () => {
+    fc.assert(
+      fc.property(anywhere, ({ name, system, denominator, value }) => {
+        const style = { system, denominator, decimals: 2 };
+        const shown = quantities[name].write(value, style);
+        expect(meantBy(shown, value, field(name, style))).toEqual({ kind: 'same', value });
+      }),
+      { numRuns: 10_000 },
+    );
+  });
+
+  test('typing what is shown into an empty field is off by half of the last shown step at most', () => {
+    fc.assert(
+      fc.property(anywhere, ({ name, system, denominator, value }) => {
+        const style = { system, denominator, decimals: 2 };
+        const shown = quantities[name].write(value, style);
+        const meant = meantBy(shown, null, field(name, style));
+        expect(Math.abs((meant.value ?? NaN) - value)).toBeLessThanOrEqual(
+          lastStep(name, style) / 2 + 1e-6 * value,
+        );
+      }),
+      { numRuns: 10_000 },
+    );
+  });
+
+  /** What one of the last place shown is worth in the core's unit. */
+  function lastStep(name: keyof typeof quantities, style: LengthStyle): number {
+    const one =
+      name === 'length' || name === 'size' ? (style.system === 'mm' ? 1 : 25.4) : unitOf(name, style);
+    if (name === 'turns') return 1 / 8;
+    if (name === 'length' && style.system === 'in') return one / style.denominator;
+    const places = { size: style.system === 'mm' ? 2 : 3, length: 2, ratio: 3, number: 3, rate: 2, force: 0 };
+    return one * 10 ** -(places[name as keyof typeof places] ?? 1);
+  }
+
+  function unitOf(name: keyof typeof quantities, style: LengthStyle): number {
+    const read = quantities[name].read('1', style);
+    return read.ok ? read.value : NaN;
+  }
+
+  test('thread, wire and springs show as decimals of an inch', () => {
+    expect(quantities.size.write(2, inStyle)).toBe('0.079');
+    expect(meantBy('0.079', 2, field('size', inStyle))).toEqual({ kind: 'same', value: 2 });
+    expect(quantities.length.write(2, inStyle)).toBe('1/16');
+  });
+
+  test('emptied and refused are told apart', () => {
+    expect(meantBy('', 338, field('length', mmStyle))).toEqual({ kind: 'empty', value: null });
+    expect(meantBy('37o', 338, field('length', mmStyle)).kind).toBe('refused');
   });
 });
 

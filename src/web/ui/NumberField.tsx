@@ -7,13 +7,14 @@ import {
 } from '../features/numbers/useNumberField.ts';
 
 interface Props extends NumberFieldOptions {
-  label: string;
   /** Shows the label to the eye as well as to the screen reader; `narrow`: only where no column heading does. */
   showLabel?: boolean | 'narrow';
   /** Place in measuring order within the group. */
   order: number;
-  /** What counts until something is typed, e.g. "assumed 2". */
-  placeholder?: string;
+  /** What is assumed until something is typed, in the core's unit; null where nothing is. */
+  assumed?: number | null | undefined;
+  /** What stands in the empty field where nothing is assumed. */
+  placeholder?: string | undefined;
   unsent?: boolean;
   showUnit?: boolean;
   /** Too narrow for its words: they stand under the nearest positioned group instead of under the field. */
@@ -38,6 +39,7 @@ export function NumberField({
   label,
   showLabel = false,
   order,
+  assumed = null,
   placeholder,
   unsent = false,
   showUnit = true,
@@ -46,7 +48,7 @@ export function NumberField({
   className = '',
   ...options
 }: Props) {
-  const field = useNumberField(options);
+  const field = useNumberField({ ...options, label });
   const [focused, setFocused] = useState(false);
   const id = useId();
   const words = wordsFor(field.state, unsent);
@@ -83,7 +85,7 @@ export function NumberField({
           autoComplete="off"
           spellCheck={false}
           value={field.text}
-          placeholder={placeholder}
+          placeholder={assumed === null ? placeholder : `${field.write(assumed)} assumed`}
           aria-invalid={refused}
           aria-describedby={`${id}-words`}
           onChange={(event) => field.type(event.target.value)}
@@ -111,7 +113,9 @@ export function NumberField({
         className={
           focused && words
             ? `label bg-sheet absolute top-full left-0 z-10 w-max max-w-full pt-0.5 pr-1 ${tones[refused ? 'refused' : field.state.kind]}`
-            : 'sr-only'
+            : refused
+              ? 'label text-short pt-0.5'
+              : 'sr-only'
         }
       >
         {words}

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
+import { keptStorage } from '../keeping/keeping.ts';
 import { readGaugeLine, type GaugeReading } from '#core/gauge/line.ts';
 
 interface GaugeSetting {
@@ -21,7 +22,7 @@ export const useGaugeSetting = create<GaugeSetting>()(
       use: (address) => set({ address }),
       setByItself: (byItself) => set({ byItself }),
     }),
-    { name: 'margin-gauge' },
+    { name: 'margin-gauge', storage: keptStorage() },
   ),
 );
 

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { factAt, standingFacts, type FactEntry, type FactPlace } from '#core/job/facts.ts';
+import { correctedBy, factAt, standingFacts, type FactEntry, type FactPlace } from '#core/job/facts.ts';
 import { historyOf, redoEntry, undoEntry, type History } from '#core/job/history.ts';
 import { nextAction, type NextAction } from '#core/job/nextAction.ts';
 import { readRounds, type RoundsState } from '#core/job/rounds.ts';
@@ -12,7 +12,7 @@ import { useDrafts } from '../numbers/drafts.ts';
 import { answerOf } from './answerOf.ts';
 import { valueAt, withDrafts } from './draftKeys.ts';
 import { newStamp } from './stamp.ts';
-import { useNewSetup } from './useNewSetup.ts';
+import type { SetupStore } from './useNewSetup.ts';
 
 interface JobActions {
   /** Replaces values of the description, all together. */
@@ -49,8 +49,8 @@ export function useJob(id: string) {
 }
 
 /** The setup that is not a job yet, worked with in the same way. */
-export function useNewJob(): Job {
-  const { record, put } = useNewSetup();
+export function useNewJob(useSetup: SetupStore): Job {
+  const { record, put } = useSetup();
   const kept = useMemo(() => keptPart(record, [], put), [record, put]);
   return useLive(kept);
 }
@@ -98,7 +98,9 @@ function actionsFor(record: JobRecord, put: (entry: Entry) => void): JobActions 
       put({ ...fresh(label), type: 'fact', fact, replaces: factAt(standingFacts(record), fact)?.id ?? null }),
     clear: (label, place) => {
       const standing = factAt(standingFacts(record), place);
-      if (standing) put({ ...fresh(label), type: 'withdraw', of: standing.id });
+      // What it once corrected must not come back: the oldest goes first, so that one undo brings the last one back.
+      if (standing)
+        correctedBy(record, standing).forEach(({ id }) => put({ ...fresh(label), type: 'withdraw', of: id }));
     },
     undo: () => {
       const target = history.undo.at(-1);

@@ -7,11 +7,10 @@ import type { Entry, JobDocument, JobRecord } from '#core/job/types.ts';
 import { cornersIn, cornersOf } from '#core/machine/body.ts';
 import type { MachineClass } from '#core/machine/classes.ts';
 import { enqueue } from '../../api/queue.ts';
+import { keptStorage } from '../keeping/keeping.ts';
 import { useDrafts } from '../numbers/drafts.ts';
 import { pathKey, withDrafts } from './draftKeys.ts';
 import { newStamp } from './stamp.ts';
-
-export const NEW_ID = 'new';
 
 interface Kept {
   record: JobRecord;
@@ -26,8 +25,8 @@ interface NewSetup extends Kept {
   start: () => string;
 }
 
-const blank = (machineClass: MachineClass): JobRecord => ({
-  id: NEW_ID,
+const blank = (id: string, machineClass: MachineClass): JobRecord => ({
+  id,
   version: 1,
   document: blankDocument(machineClass, ''),
   entries: [],
@@ -40,48 +39,59 @@ function isOfClass(entry: Entry, { document }: JobRecord): boolean {
   return corner === null || cornersIn(document).includes(corner);
 }
 
-/** A setup that is not a job yet. It lives in this browser until it is started. */
-export const useNewSetup = create<NewSetup>()(
-  persist(
-    (set, get) => ({
-      record: blank('car'),
-      laidBy: {},
-      put: (entry) =>
-        set(({ record }) => {
-          const result = applyEntry(record, entry);
-          return result.ok ? { record: result.record } : {};
-        }),
-      setClass: (machineClass) => set((kept) => reclassed(kept, machineClass)),
-      start: () => {
-        const { drafts, clearDraft } = useDrafts.getState();
-        // What is typed and not yet committed, perhaps before a reload, goes along.
-        const record = withDrafts(get().record, drafts, newStamp);
-        const name =
-          (drafts[pathKey(NEW_ID, ['name'])]?.text ?? record.document.name).trim() || 'Unnamed job';
-        Object.keys(drafts)
-          .filter((key) => key.startsWith(`${NEW_ID}|`))
-          .forEach(clearDraft);
-        const { id } = newStamp();
-        // The description starts as it ended up; only what was measured is history.
-        const facts = record.entries.filter((entry) => isOfClass(entry, record));
-        enqueue(id, { kind: 'job', job: { id, document: { ...record.document, name }, entries: facts } });
-        set({ record: blank(record.document.machine.class), laidBy: {} });
-        return id;
+/** A setup that is not a job yet, under an id that names its drafts. It lives in this browser until it is started. */
+const setupKept = (setupId: string, name: string, first: MachineClass) =>
+  create<NewSetup>()(
+    persist(
+      (set, get) => ({
+        record: blank(setupId, first),
+        laidBy: {},
+        put: (entry) =>
+          set(({ record }) => {
+            const result = applyEntry(record, entry);
+            return result.ok ? { record: result.record } : {};
+          }),
+        setClass: (machineClass) => set((kept) => reclassed(kept, machineClass)),
+        start: () => {
+          const { drafts, clearDraft } = useDrafts.getState();
+          // What is typed and not yet committed, perhaps before a reload, goes along.
+          const record = withDrafts(get().record, drafts, newStamp);
+          const name =
+            (drafts[pathKey(setupId, ['name'])]?.text ?? record.document.name).trim() || 'Unnamed job';
+          Object.keys(drafts)
+            .filter((key) => key.startsWith(`${setupId}|`))
+            .forEach(clearDraft);
+          const { id } = newStamp();
+          // The description starts as it ended up; only what was measured is history.
+          const facts = record.entries.filter((entry) => isOfClass(entry, record));
+          enqueue(id, { kind: 'job', job: { id, document: { ...record.document, name }, entries: facts } });
+          set({ record: blank(setupId, record.document.machine.class), laidBy: {} });
+          return id;
+        },
+      }),
+      {
+        name,
+        storage: keptStorage(),
+        partialize: ({ record, laidBy }) => ({ record, laidBy }),
+        // What an older page left in this browser is brought up to date, not lost.
+        merge: (kept, fresh) => {
+          const { record, laidBy = {} } = (kept ?? {}) as Partial<Kept>;
+          return record
+            ? {
+                ...fresh,
+                laidBy,
+                record: { ...record, id: setupId, document: migrateDocument(record.document) },
+              }
+            : fresh;
+        },
       },
-    }),
-    {
-      name: 'margin-new-setup',
-      partialize: ({ record, laidBy }) => ({ record, laidBy }),
-      // What an older page left in this browser is brought up to date, not lost.
-      merge: (kept, fresh) => {
-        const { record, laidBy = {} } = (kept ?? {}) as Partial<Kept>;
-        return record
-          ? { ...fresh, laidBy, record: { ...record, document: migrateDocument(record.document) } }
-          : fresh;
-      },
-    },
-  ),
-);
+    ),
+  );
+
+/** The first sheet, and the sag bench without a job: each is a setup of its own. */
+export const useNewSetup = setupKept('new', 'margin-new-setup', 'car');
+export const useSagSetup = setupKept('sag', 'margin-sag-setup', 'motorcycle');
+export type SetupStore = typeof useNewSetup;
 
 /**
  * Another class brings its own reference kinds. Corners that both have keep all that was typed; those that only the old

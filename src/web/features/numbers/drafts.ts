@@ -1,10 +1,17 @@
 import { create } from 'zustand';
+import { keptStorage } from '../keeping/keeping.ts';
+import type { LengthSystem } from '#core/units/parseLength.ts';
 import { persist } from 'zustand/middleware';
 
 /** What is typed in a field and not yet committed, and what it means if it can be read and is allowed. */
 export interface Draft {
   text: string;
   value: number | null;
+  /** System of units that the field showed while it was typed. */
+  system?: LengthSystem;
+  /** Of a field for numbers: its name, and why what is typed cannot be taken; null where it can. */
+  label?: string;
+  refused?: string | null;
 }
 
 interface Drafts {
@@ -24,6 +31,14 @@ export const useDrafts = create<Drafts>()(
           drafts: Object.fromEntries(Object.entries(drafts).filter(([name]) => name !== key)),
         })),
     }),
-    { name: 'margin-drafts' },
+    { name: 'margin-drafts', storage: keptStorage() },
   ),
 );
+
+/** What is typed in a job's fields and cannot be taken: it stands in the way of going on, since it would be left out. */
+export function useRefusedDrafts(jobId: string): Draft[] {
+  const drafts = useDrafts((state) => state.drafts);
+  return Object.entries(drafts).flatMap(([key, draft]) =>
+    key.startsWith(`${jobId}|`) && draft.refused ? [draft] : [],
+  );
+}

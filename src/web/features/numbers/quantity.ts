@@ -6,6 +6,8 @@ import {
   lengthParts,
   MM_PER_INCH,
   partsToInput,
+  sizeParts,
+  sizeText,
   type LengthStyle,
 } from '#core/units/formatLength.ts';
 import { inReadersUnit, measureText, parseMeasure, type MeasureName } from '#core/units/measure.ts';
@@ -13,7 +15,7 @@ import { parseLength } from '#core/units/parseLength.ts';
 import { parseNumber, parseRatio, ratioText } from '#core/units/ratio.ts';
 import { parseTurns, turnsText } from '#core/units/turns.ts';
 
-export type QuantityName = 'length' | 'turns' | 'ratio' | 'number' | MeasureName;
+export type QuantityName = 'length' | 'size' | 'turns' | 'ratio' | 'number' | MeasureName;
 
 export type Read = { ok: true; value: number } | { ok: false; why: string };
 
@@ -28,15 +30,15 @@ export interface Quantity {
   step: (style: LengthStyle) => number;
 }
 
-const refused = (reason: Parameters<typeof explainRefusal>[0]): Read => ({
+const refused = (reason: Parameters<typeof explainRefusal>[0], text: string): Read => ({
   ok: false,
-  why: explainRefusal(reason),
+  why: explainRefusal(reason, text),
 });
 
 const measured = (name: MeasureName, step: number, decimals: number): Quantity => ({
   read: (text, { system }) => {
     const parsed = parseMeasure(name, text, system);
-    return parsed.ok ? { ok: true, value: parsed.value } : refused(parsed.reason);
+    return parsed.ok ? { ok: true, value: parsed.value } : refused(parsed.reason, text);
   },
   write: (value, { system }) =>
     partsToInput(decimalParts(inReadersUnit(name, value, system).value, decimals)),
@@ -52,7 +54,7 @@ export const quantities: Record<QuantityName, Quantity> = {
   number: {
     read: (text) => {
       const parsed = parseNumber(text);
-      return parsed.ok ? { ok: true, value: parsed.value } : refused(parsed.reason);
+      return parsed.ok ? { ok: true, value: parsed.value } : refused(parsed.reason, text);
     },
     write: (value) => partsToInput(decimalParts(value, 3)),
     echo: (value) => String(Number(value.toFixed(3))),
@@ -64,17 +66,28 @@ export const quantities: Record<QuantityName, Quantity> = {
   length: {
     read: (text, style) => {
       const parsed = parseLength(text, style.system);
-      return parsed.ok ? { ok: true, value: parsed.mm } : refused(parsed.reason);
+      return parsed.ok ? { ok: true, value: parsed.mm } : refused(parsed.reason, text);
     },
     write: (value, style) => partsToInput(lengthParts(value, style)),
     echo: (value, style) => bothSystems(value, style.denominator),
     unit: (style) => style.system,
     step: (style) => (style.system === 'mm' ? 0.5 : MM_PER_INCH / style.denominator),
   },
+  // What a caliper or a sheet gives, not a tape: decimals in either system.
+  size: {
+    read: (text, style) => {
+      const parsed = parseLength(text, style.system);
+      return parsed.ok ? { ok: true, value: parsed.mm } : refused(parsed.reason, text);
+    },
+    write: (value, style) => partsToInput(sizeParts(value, style)),
+    echo: (value) => `${sizeText(value, 'mm')} · ${sizeText(value, 'in')}`,
+    unit: (style) => style.system,
+    step: (style) => (style.system === 'mm' ? 0.5 : MM_PER_INCH / 100),
+  },
   turns: {
     read: (text) => {
       const parsed = parseTurns(text);
-      return parsed.ok ? { ok: true, value: parsed.value } : refused(parsed.reason);
+      return parsed.ok ? { ok: true, value: parsed.value } : refused(parsed.reason, text);
     },
     write: (value) => partsToInput(fractionParts(value, 8)),
     echo: (value) => `${turnsText(value)} ${value < 0 ? 'down' : 'up'}`,
@@ -84,7 +97,7 @@ export const quantities: Record<QuantityName, Quantity> = {
   ratio: {
     read: (text) => {
       const parsed = parseRatio(text);
-      return parsed.ok ? { ok: true, value: parsed.value } : refused(parsed.reason);
+      return parsed.ok ? { ok: true, value: parsed.value } : refused(parsed.reason, text);
     },
     write: (value) => partsToInput(decimalParts(value, 3)),
     echo: (value) => ratioText(value),

@@ -1,3 +1,4 @@
+import { meantBy } from './meant.ts';
 import { useRef } from 'react';
 import { useLengthStyle } from '../../app/settings.ts';
 import { useDrafts } from './drafts.ts';
@@ -6,6 +7,7 @@ import { quantities, readWithin, type QuantityName, type Range, type Read } from
 export interface NumberFieldOptions {
   /** Names the field for its draft: unique in the whole application. */
   draftKey: string;
+  label: string;
   value: number | null;
   quantity: QuantityName;
   range: Range;
@@ -28,9 +30,11 @@ export type FieldState =
  */
 export function useNumberField(options: NumberFieldOptions) {
   const { draftKey, value, range, onCommit } = options;
-  const style = useLengthStyle(options.decimals ?? 1);
+  const shown = useLengthStyle(options.decimals ?? 1);
   const quantity = quantities[options.quantity];
   const draft = useDrafts((state) => state.drafts[draftKey]);
+  // Half a number keeps the units it was begun in, whatever the page is switched to meanwhile.
+  const style = draft?.system ? { ...shown, system: draft.system } : shown;
   const { setDraft, clearDraft } = useDrafts.getState();
   // What the stored value was when typing began: Escape goes back to it.
   const before = useRef(value);
@@ -39,24 +43,25 @@ export function useNumberField(options: NumberFieldOptions) {
   const read: Read | null = text.trim() === '' ? null : readWithin(text, quantity, range, style);
 
   const type = (next: string) => {
-    const parsed = next.trim() === '' ? null : readWithin(next, quantity, range, style);
-    setDraft(draftKey, { text: next, value: parsed?.ok ? parsed.value : null });
+    const meant = meantBy(next, value, { quantity, range, style });
+    setDraft(draftKey, {
+      text: next,
+      value: meant.value,
+      system: style.system,
+      label: options.label,
+      refused: meant.kind === 'refused' ? meant.why : null,
+    });
   };
 
   /** True when the field holds something good (or nothing). */
   const commit = (): boolean => {
     const latest = useDrafts.getState().drafts[draftKey];
     if (!latest) return true;
-    if (latest.text.trim() === '') {
-      clearDraft(draftKey);
-      if (value !== null) onCommit(null);
-      return true;
-    }
-    const parsed = readWithin(latest.text, quantity, range, style);
-    if (!parsed.ok) return false;
+    const meant = meantBy(latest.text, value, { quantity, range, style });
+    if (meant.kind === 'refused') return false;
     clearDraft(draftKey);
-    if (parsed.value !== value) onCommit(parsed.value);
-    before.current = parsed.value;
+    if (meant.kind !== 'same') onCommit(meant.value);
+    before.current = meant.value;
     return true;
   };
 
@@ -75,6 +80,8 @@ export function useNumberField(options: NumberFieldOptions) {
     cancel: () => clearDraft(draftKey),
     state: stateOf(),
     unit: quantity.unit(style),
+    /** A value as the field would show it. */
+    write: (one: number) => quantity.write(one, style),
     dirty: draft !== undefined,
   };
 

@@ -55,7 +55,7 @@ export function LinkageFields({ value, travelMm, draftKey, put }: Props) {
                       label={`${placeWords[name]}, ${along}`}
                       order={2 * k + axis}
                       draftKey={`${draftKey}.${name}.${axis}`}
-                      quantity="length"
+                      quantity="size"
                       decimals={1}
                       narrow
                       showUnit={false}
@@ -81,7 +81,7 @@ export function LinkageFields({ value, travelMm, draftKey, put }: Props) {
           showLabel
           order={20}
           draftKey={`${draftKey}.link`}
-          quantity="length"
+          quantity="size"
           decimals={1}
           range={{ min: -100, max: 100 }}
           value={value.linkLongerMm ?? 0}

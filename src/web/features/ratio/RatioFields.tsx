@@ -58,8 +58,8 @@ interface PartProps<Kind extends RatioDescription['kind']> {
 
 function Levers({ value, draftKey, put }: PartProps<'levers'>) {
   const parts = [
-    { name: 'damperLeverMm', label: 'Pivot to damper', quantity: 'length', range: limits.springMm },
-    { name: 'wheelLeverMm', label: 'Pivot to wheel', quantity: 'length', range: limits.springMm },
+    { name: 'damperLeverMm', label: 'Pivot to damper', quantity: 'size', range: limits.springMm },
+    { name: 'wheelLeverMm', label: 'Pivot to wheel', quantity: 'size', range: limits.springMm },
     { name: 'damperAngleDeg', label: 'Damper to arm, °', quantity: 'number', range: { min: 5, max: 175 } },
   ] as const;
   return (

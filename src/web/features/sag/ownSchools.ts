@@ -1,5 +1,6 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
+import { keptStorage } from '../keeping/keeping.ts';
 import type { SagLimits } from '#core/job/types.ts';
 import type { SagWindow } from '#core/judge/sagWindows.ts';
 import type { MachineClass } from '#core/machine/classes.ts';
@@ -37,6 +38,6 @@ export const useOwnSchools = create<OwnSchools>()(
         })),
       forget: (id) => set(({ schools }) => ({ schools: schools.filter((one) => one.id !== id) })),
     }),
-    { name: 'margin-sag-schools' },
+    { name: 'margin-sag-schools', storage: keptStorage() },
   ),
 );

@@ -1,6 +1,7 @@
 import { useCallback } from 'react';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
+import { keptStorage } from '../keeping/keeping.ts';
 
 interface Speech {
   on: boolean;
@@ -8,7 +9,10 @@ interface Speech {
 }
 
 const useSpeechSetting = create<Speech>()(
-  persist((set) => ({ on: false, toggle: () => set(({ on }) => ({ on: !on })) }), { name: 'margin-speech' }),
+  persist((set) => ({ on: false, toggle: () => set(({ on }) => ({ on: !on })) }), {
+    name: 'margin-speech',
+    storage: keptStorage(),
+  }),
 );
 
 /** The browser's own voice, where it has one and the reader wants it; silent otherwise. */

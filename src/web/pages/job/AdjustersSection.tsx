@@ -211,7 +211,7 @@ interface PartRow {
   name: string;
   label: string;
   help: string;
-  quantity: 'length' | 'number' | 'pressure';
+  quantity: 'length' | 'size' | 'number' | 'pressure';
   range: { min: number; max: number };
   required?: boolean;
 }
@@ -252,10 +252,10 @@ function PartRows({
 }
 
 const mountRows: readonly PartRow[] = [
-  { name: 'threadMm', label: 'Mount thread', help: 'its diameter: 1½ of it must hold', quantity: 'length', range: limits.threadMm },
-  { name: 'engagedMm', label: 'Thread engaged now', help: 'in the mount, at the baseline', quantity: 'length', range: limits.clearanceMm },
-  { name: 'mostMm', label: 'Engaged at most', help: 'screwed in all the way', quantity: 'length', range: limits.clearanceMm },
-  { name: 'pitchMm', label: 'Mount pitch', help: 'mm of height per turn', quantity: 'length', range: limits.pitchMm, required: true },
+  { name: 'threadMm', label: 'Mount thread', help: 'its diameter: 1½ of it must hold', quantity: 'size', range: limits.threadMm },
+  { name: 'engagedMm', label: 'Thread engaged now', help: 'in the mount, at the baseline', quantity: 'size', range: limits.clearanceMm },
+  { name: 'mostMm', label: 'Engaged at most', help: 'screwed in all the way', quantity: 'size', range: limits.clearanceMm },
+  { name: 'pitchMm', label: 'Mount pitch', help: 'mm of height per turn', quantity: 'size', range: limits.pitchMm, required: true },
 ]; // prettier-ignore
 
 function MountRows({ job }: { job: Job }) {
@@ -264,7 +264,7 @@ function MountRows({ job }: { job: Job }) {
 
 const torsionRows: readonly PartRow[] = [
   { name: 'rateNMmPerDeg', label: 'Torsion rate', help: 'one spring, N·mm per degree', quantity: 'number', range: limits.torsionNMmPerDeg, required: true },
-  { name: 'leverMm', label: 'Leg length', help: 'spring centre to where the leg presses', quantity: 'length', range: limits.springMm, required: true },
+  { name: 'leverMm', label: 'Leg length', help: 'spring centre to where the leg presses', quantity: 'size', range: limits.springMm, required: true },
 ]; // prettier-ignore
 
 /** Cam positions as a workshop reads them off: where they begin, how far apart, how many. */

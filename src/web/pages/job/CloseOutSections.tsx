@@ -6,8 +6,6 @@ import { rodSum } from '#core/sums/stanceSums.ts';
 import { rodsOf, tieRodTurns, toeWanted, totalToe, usualSteering } from '#core/judge/toe.ts';
 import { cornerNames, cornersIn, footingOf } from '#core/machine/body.ts';
 import { limits } from '#contract/limits.ts';
-import { bareLength } from '#core/units/formatLength.ts';
-import { useLengthStyle } from '../../app/settings.ts';
 import { saveRecheck } from '../../features/job/calendar.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';
@@ -48,7 +46,6 @@ export function CloseOutSections({ job }: { job: Job }) {
 
 /** Tape at the front and the rear of the tyres, and what to turn for the toe wanted. */
 function Toe({ job, round }: { job: Job; round: number }) {
-  const style = useLengthStyle(1);
   const wantedMm = toeWanted(job.record.document).toeMm;
   const rods = rodsOf(job.record.document);
   const read = (slot: 'front' | 'rear') =>
@@ -69,7 +66,7 @@ function Toe({ job, round }: { job: Job; round: number }) {
       showLabel
       order={order}
       range={range}
-      placeholder={`${bareLength(usualSteering[name], style)} assumed`}
+      assumed={usualSteering[name]}
     />
   );
   return (

@@ -3,11 +3,8 @@ import { Collapsible } from 'radix-ui';
 import { cornerKg } from '#core/job/believed.ts';
 import { classDefaults } from '#core/machine/classes.ts';
 import { cornersIn, footingOf, type CornerId } from '#core/machine/body.ts';
-import { bareLength, decimalParts, partsToText } from '#core/units/formatLength.ts';
-import { inReadersUnit, type MeasureName } from '#core/units/measure.ts';
 import { machineAlone } from '#core/sag/riders.ts';
 import { limits } from '#contract/limits.ts';
-import { useLengthStyle, useSettings } from '../../app/settings.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { cornerNumbers } from '../../features/job/words.ts';
 import type { QuantityName, Range } from '../../features/numbers/quantity.ts';
@@ -112,7 +109,6 @@ function Faults({ job }: { job: Job }) {
 function Whole({ job }: { job: Job }) {
   const assumed = machineAlone(job.record.document);
   const ridden = job.record.document.riders.length > 0;
-  const hint = useHint();
   return (
     <div className="relative grid grid-cols-4 items-end gap-x-4 gap-y-2 max-md:grid-cols-2">
       <PathField
@@ -123,7 +119,7 @@ function Whole({ job }: { job: Job }) {
         order={1}
         quantity="mass"
         range={limits.machineKg}
-        placeholder={hint('mass', assumed.kg)}
+        assumed={assumed.kg}
       />
       <PathField
         job={job}
@@ -133,7 +129,7 @@ function Whole({ job }: { job: Job }) {
         order={2}
         quantity="share"
         range={limits.share}
-        placeholder={hint('share', assumed.frontShare)}
+        assumed={assumed.frontShare}
       />
       <PathField
         job={job}
@@ -141,6 +137,7 @@ function Whole({ job }: { job: Job }) {
         label="New springs will lose"
         showLabel
         order={3}
+        quantity="size"
         range={limits.settlingMm}
         placeholder="nothing allowed for"
       />
@@ -153,7 +150,6 @@ function Whole({ job }: { job: Job }) {
 function Dimensions({ job }: { job: Job }) {
   const { class: machineClass } = job.record.document.machine;
   const { wheelbaseMm, trackMm } = classDefaults[machineClass];
-  const style = useLengthStyle(0);
   const footing = footingOf(machineClass);
   const one = (
     name: string,
@@ -170,7 +166,7 @@ function Dimensions({ job }: { job: Job }) {
       showLabel
       order={order}
       range={range}
-      placeholder={`${bareLength(assumedMm, style)} assumed`}
+      assumed={assumedMm}
     />
   );
   return (
@@ -183,15 +179,6 @@ function Dimensions({ job }: { job: Job }) {
         one('armAheadMm', 'Front arm ahead of rear', 0.4 * wheelbaseMm, 6, { min: 50, max: 2000 })}
     </>
   );
-}
-
-/** An assumed figure as it stands in an empty field. */
-function useHint() {
-  const system = useSettings((state) => state.system);
-  return (name: MeasureName, value: number) => {
-    const shown = inReadersUnit(name, value, system);
-    return `${partsToText(decimalParts(shown.value, shown.value > 50 ? 0 : 1))} assumed`;
-  };
 }
 
 interface RowProps {
@@ -213,7 +200,6 @@ function PathRow({
   range,
   hint,
 }: RowProps & { name: string; hint?: (id: CornerId) => number }) {
-  const say = useHint();
   return (
     <CornerRow job={job} label={label} help={help}>
       {(id) => (
@@ -223,7 +209,7 @@ function PathRow({
           order={10 * (index + 1) + cornerNumbers[id]}
           quantity={quantity}
           range={range}
-          {...(hint ? { placeholder: say('mass', hint(id)) } : {})}
+          assumed={hint?.(id) ?? null}
         />
       )}
     </CornerRow>

@@ -63,7 +63,7 @@ const NUMBER_ROWS: readonly Row[] = [
     label: 'Thread pitch',
     help: 'mm of seat per turn',
     path: ['pitchMm'],
-    quantity: 'length',
+    quantity: 'size',
     range: ranges.pitch,
     assumed: (job) => classOf(job).pitchMm,
   },
@@ -87,7 +87,7 @@ const NUMBER_ROWS: readonly Row[] = [
     label: 'Collar from',
     help: 'least reading on good thread',
     path: ['collar', 'minMm'],
-    quantity: 'length',
+    quantity: 'size',
     range: ranges.collar,
     assumed: () => null,
   },
@@ -95,7 +95,7 @@ const NUMBER_ROWS: readonly Row[] = [
     label: 'Collar to',
     help: 'greatest reading on good thread',
     path: ['collar', 'maxMm'],
-    quantity: 'length',
+    quantity: 'size',
     range: ranges.collar,
     assumed: () => null,
   },
@@ -219,8 +219,9 @@ function JobFields({ job }: { job: Job }) {
         label="Tolerance, each corner ±"
         showLabel
         order={1}
+        quantity="size"
         range={ranges.tolerance}
-        placeholder={`${classOf(job).toleranceMm} mm, assumed`}
+        assumed={classOf(job).toleranceMm}
       />
       <TolerancePreset job={job} />
       <SideChoice job={job} />
@@ -288,7 +289,6 @@ function HardEnd({ job }: { job: Job }) {
 }
 
 function NumberRow({ job, row, index }: { job: Job; row: Row; index: number }) {
-  const style = useLengthStyle(1);
   const askTarget = useTargetQuestion(job, cornersIn(job.record.document));
   return (
     <tr className="border-rule relative border-t">
@@ -298,11 +298,6 @@ function NumberRow({ job, row, index }: { job: Job; row: Row; index: number }) {
         <SameAllRound job={job} path={row.path} label={row.label} />
       </th>
       {cornersIn(job.record.document).map((id) => {
-        const assumed = row.assumed(job, id);
-        const hint =
-          assumed === null
-            ? {}
-            : { placeholder: row.quantity === 'length' ? lengthText(assumed, style) : String(assumed) };
         return (
           <td key={id} className="px-2 py-1 align-top">
             <PathField
@@ -312,7 +307,7 @@ function NumberRow({ job, row, index }: { job: Job; row: Row; index: number }) {
               order={10 * (index + 1) + cornerNumbers[id]}
               quantity={row.quantity}
               range={rangeAt(job, id, row)}
-              {...hint}
+              assumed={row.assumed(job, id)}
             />
           </td>
         );

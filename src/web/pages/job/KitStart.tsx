@@ -37,7 +37,7 @@ export function KitStart({ job, answer }: { job: Job; answer: Answer }) {
                 label={`Collar to read, ${cornerNames[id]}`}
                 showLabel
                 order={cornerNumbers[id]}
-                quantity="length"
+                quantity="size"
                 decimals={1}
                 range={limits.collarMm}
                 draftKey={`${job.record.id}|kit.${id}`}

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { browserStorage } from '../../features/keeping/keeping.ts';
 import { blankFact } from '#core/job/facts.ts';
 import type { Entry } from '#core/job/types.ts';
 import { symptomsOn, type Symptom } from '#core/judge/symptoms.ts';
@@ -88,11 +89,11 @@ function Ladder({ job, symptom }: { job: Job; symptom: Symptom }) {
 
 function NewNote({ job }: { job: Job }) {
   const key = `margin-note-${job.record.id}`;
-  const [text, setText] = useState(() => localStorage.getItem(key) ?? '');
+  const [text, setText] = useState(() => browserStorage.getItem(key) ?? '');
   const keep = (next: string) => {
     setText(next);
-    if (next) localStorage.setItem(key, next);
-    else localStorage.removeItem(key);
+    if (next) browserStorage.setItem(key, next);
+    else browserStorage.removeItem(key);
   };
   const add = () => {
     const words = text.trim();

@@ -83,8 +83,8 @@ function RingRow({ job, id, k, ring, bench }: RowProps) {
   };
   const ways = [
     { by: 'gap', label: 'Gap wanted', name: 'gap', quantity: 'length', range: limits.gapMm, now: ring.gapMm, set: ring.wantedMm },
-    { by: 'seat', label: 'Place from the seat', name: 'seat', quantity: 'length', range: { min: -300, max: 1500 }, now: places?.fromSeatMm ?? null, set: null },
-    { by: 'datum', label: 'Place from the datum', name: 'datum', quantity: 'length', range: { min: -1500, max: 2500 }, now: places?.readsMm ?? null, set: null },
+    { by: 'seat', label: 'Place from the seat', name: 'seat', quantity: 'size', range: { min: -300, max: 1500 }, now: places?.fromSeatMm ?? null, set: null },
+    { by: 'datum', label: 'Place from the datum', name: 'datum', quantity: 'size', range: { min: -1500, max: 2500 }, now: places?.readsMm ?? null, set: null },
     { by: 'bump', label: 'Share of bump', name: 'share', quantity: 'share', range: { min: 0.01, max: 1 }, now: places?.ofBump ?? null, set: null },
   ] as const; // prettier-ignore
   return (

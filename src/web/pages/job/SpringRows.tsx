@@ -211,7 +211,7 @@ function RingLimit({ job, id, after }: { job: Job; id: CornerId; after: number }
     <NumberField
       label={label}
       draftKey={`${pathKey(job.record.id, ['corners', id, 'rings'])}.${after}.limit`}
-      quantity="length"
+      quantity="size"
       decimals={1}
       range={{ min: -300, max: 1000 }}
       order={450 + 10 * after + cornerNumbers[id]}

@@ -4,6 +4,8 @@ import type { Answer } from '#core/plan/answer.ts';
 import { isMoved } from '#core/plan/cornerAnswer.ts';
 import { planFact, toldPlan } from '#core/plan/tell.ts';
 import type { Job } from '../../features/job/useJob.ts';
+import { useRefusedDrafts } from '../../features/numbers/drafts.ts';
+import { RefusedNote } from '../../ui/RefusedNote.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { NextLink } from './Footer.tsx';
 
@@ -18,6 +20,8 @@ export function StartTurning({ job, answer, from }: { job: Job; answer: Answer; 
     if (tell) job.actions.record(`Plan told, round ${answer.state.current + 1}`, planFact(answer));
     void navigate(`/jobs/${job.record.id}/turn`);
   };
+  const refused = useRefusedDrafts(job.record.id);
+  if (refused.length > 0) return <RefusedNote refused={refused} />;
   if (job.state.locked) return <NextLink job={job} from={from} />;
   if (!moving && !turning) return <p className="ml-auto font-semibold">Nothing to turn: leave everything.</p>;
   if (turning && !(stale && untouched))

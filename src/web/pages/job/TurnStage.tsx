@@ -121,7 +121,7 @@ function OtherWork({ job, id, round, work }: Omit<WorkProps, 'told'> & { work: W
           label={`${what} moved, ${cornerNames[id]}`}
           order={60 + cornerNumbers[id]}
           draftKey={`${factKey(job.record.id, place)}|typed`}
-          quantity="length"
+          quantity="size"
           decimals={1}
           range={ranges.move}
           value={done?.valueMm ?? null}
@@ -306,7 +306,7 @@ function DoneField({ job, id, round, done, record }: DoneFieldProps) {
         <NumberField
           {...common}
           label="Stopped at"
-          quantity="length"
+          quantity="size"
           decimals={1}
           range={ranges.collar}
           value={doneMm === null ? null : before + spec.readingSign * doneMm}

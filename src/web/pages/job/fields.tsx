@@ -19,6 +19,7 @@ interface FactFieldProps {
   range: Range;
   quantity?: QuantityName;
   placeholder?: string;
+  assumed?: number | null;
   showLabel?: boolean | 'narrow';
   showUnit?: boolean;
   narrow?: boolean;
@@ -26,7 +27,14 @@ interface FactFieldProps {
 }
 
 /** A number that becomes a fact: typing again corrects it, emptying withdraws it; the old one stays on record. */
-export function FactField({ job, place, range, quantity = 'length', ...rest }: FactFieldProps) {
+export function FactField({
+  job,
+  place,
+  range,
+  // A collar is read with a caliper, the rest with a tape.
+  quantity = place.kind === 'collar' ? 'size' : 'length',
+  ...rest
+}: FactFieldProps) {
   const standing = factAt(job.facts, place);
   const words = capital(factWords(place));
   return (
@@ -55,6 +63,7 @@ interface PathFieldProps {
   quantity?: QuantityName;
   range: Range;
   placeholder?: string;
+  assumed?: number | null;
   showLabel?: boolean;
   showUnit?: boolean;
   question?: ((value: number) => string | null) | undefined;

@@ -4,28 +4,28 @@ import { useNavigate, useSearchParams } from 'react-router';
 import { kindsOn, referenceKinds } from '#core/geometry/reference.ts';
 import { classDefaults, machineClasses, type MachineClass } from '#core/machine/classes.ts';
 import { cornerNames, cornersIn, footingOf, twinOf, type CornerId } from '#core/machine/body.ts';
-import { lengthText } from '#core/units/formatLength.ts';
 import { assumedRatio, gainGroups, type GainGroup } from '#core/job/corner.ts';
 import { chanceSum, seatMoveSum } from '#core/sums/cornerSums.ts';
 import type { Json } from '#core/job/types.ts';
-import { useLengthStyle } from '../../app/settings.ts';
 import { ClassChoice } from '../../features/job/ClassChoice.tsx';
 import { pathKey } from '../../features/job/draftKeys.ts';
 import { useNewJob, type Job } from '../../features/job/useJob.ts';
 import { useUndoKeys } from '../../features/job/useUndoKeys.ts';
-import { NEW_ID, useNewSetup } from '../../features/job/useNewSetup.ts';
+import { useNewSetup } from '../../features/job/useNewSetup.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { SumPanel } from '../../features/sums/SumPanel.tsx';
 import { SeatMove } from '../../features/job/MoveWords.tsx';
 import { Length } from '../../ui/Figure.tsx';
+import { useRefusedDrafts } from '../../features/numbers/drafts.ts';
+import { RefusedNote } from '../../ui/RefusedNote.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { TextField } from '../../ui/TextField.tsx';
 import { FactField, ranges, useHeightQuestion, useTargetQuestion } from '../job/fields.tsx';
 
 /** A first answer before any form: what the tape reads, what it should read. */
 export function NewSetupPage() {
-  const job = useNewJob();
+  const job = useNewJob(useNewSetup);
   const { setClass, start } = useNewSetup();
   const [params, setParams] = useSearchParams();
   const navigate = useNavigate();
@@ -41,6 +41,7 @@ export function NewSetupPage() {
     setParams({ class: one }, { replace: true });
   };
   const begin = () => void navigate(`/jobs/${start()}/next`);
+  const refused = useRefusedDrafts(job.record.id);
   const answered = job.answer !== null;
   const corners = cornersIn(job.record.document);
   return (
@@ -90,7 +91,7 @@ export function NewSetupPage() {
             <TextField
               label="Name of the job"
               value={job.record.document.name}
-              draftKey={pathKey(NEW_ID, ['name'])}
+              draftKey={pathKey(job.record.id, ['name'])}
               maxLength={80}
               placeholder="Unnamed job"
               onCommit={(name) => job.actions.change('Job name', [['name'], name])}
@@ -99,17 +100,19 @@ export function NewSetupPage() {
           <button
             ref={button}
             type="button"
-            disabled={!answered}
+            disabled={!answered || refused.length > 0}
             onClick={begin}
             className="bg-action text-on-action min-h-11 px-5 font-semibold disabled:cursor-not-allowed disabled:opacity-50"
           >
             Start the job
           </button>
-          <p className="text-second pb-2">
-            {answered
-              ? 'Readings and targets go along; the rest can follow.'
-              : 'Type what the tape reads at one corner at least.'}
-          </p>
+          {refused.length > 0 ? (
+            <RefusedNote refused={refused} />
+          ) : (
+            <p className="text-second pb-2">
+              {answered ? 'Everything else is optional.' : 'Type what the tape reads at one corner at least.'}
+            </p>
+          )}
         </div>
       </div>
       <aside
@@ -231,7 +234,7 @@ function GroupTarget({
       quantity="length"
       decimals={2}
       range={ranges.height}
-      draftKey={pathKey(NEW_ID, ...sides.map((id) => ['corners', id, 'targetMm']))}
+      draftKey={pathKey(job.record.id, ...sides.map((id) => ['corners', id, 'targetMm']))}
       value={job.record.document.corners[first].targetMm}
       onCommit={(mm) =>
         job.actions.change(
@@ -306,7 +309,6 @@ function CornerAnswerCell({ job, id }: { job: Job; id: CornerId }) {
 
 /** What was assumed to get there, to be typed over. Per axle. */
 function AssumedRow({ job }: { job: Job }) {
-  const style = useLengthStyle(1);
   const assumed = classDefaults[job.record.document.machine.class];
   const field = (group: GainGroup, name: 'ratio' | 'pitchMm', order: number) => {
     const sides = sidesOf(group);
@@ -318,15 +320,11 @@ function AssumedRow({ job }: { job: Job }) {
         label={`${ratio ? 'Ratio' : 'Pitch'}, ${group.title}`}
         showLabel
         order={order}
-        quantity={ratio ? 'ratio' : 'length'}
+        quantity={ratio ? 'ratio' : 'size'}
         decimals={2}
         range={ratio ? ranges.ratio : ranges.pitch}
-        draftKey={pathKey(NEW_ID, ...sides.map((id) => ['corners', id, name]))}
-        placeholder={
-          ratio
-            ? `${assumedRatio(job.record.document, first)} assumed`
-            : `${lengthText(assumed.pitchMm, style)} assumed`
-        }
+        draftKey={pathKey(job.record.id, ...sides.map((id) => ['corners', id, name]))}
+        assumed={ratio ? assumedRatio(job.record.document, first) : assumed.pitchMm}
         value={job.record.document.corners[first][name]}
         onCommit={(value) =>
           job.actions.change(

@@ -71,7 +71,7 @@ function Press({ spring, edits, close }: { spring: RackSpring; edits: RackEdits;
               showLabel={k === 0}
               order={2 * k}
               draftKey={`press.${spring.id}.${k}.mm`}
-              quantity="length"
+              quantity="size"
               range={{ min: 0, max: limits.springMm.max }}
               value={reading.mm}
               onCommit={(mm) => set(k, { mm })}

@@ -109,7 +109,7 @@ type Asked = Record<string, string>;
 
 const bounds = [
   { key: 'rate', label: 'Rate', quantity: 'rate', range: limits.springRateNPerMm },
-  { key: 'free', label: 'Free length', quantity: 'length', range: limits.springMm },
+  { key: 'free', label: 'Free length', quantity: 'size', range: limits.springMm },
 ] as const;
 
 interface FilterProps {

@@ -41,10 +41,10 @@ interface NumberColumn {
 
 const numbers: NumberColumn[] = [
   { id: 'rate', title: 'rate', key: 'rateNPerMm', quantity: 'rate', range: () => limits.springRateNPerMm, worked: rateOf },
-  { id: 'free', title: 'free', key: 'freeLengthMm', quantity: 'length', range: (spring) => ({ ...limits.springMm, min: (solidOf(spring)?.value ?? 0) + 1 }) },
-  { id: 'solid', title: 'solid', key: 'solidLengthMm', quantity: 'length', range: ({ freeLengthMm }) => ({ ...limits.springMm, max: freeLengthMm === null ? limits.springMm.max : freeLengthMm - 1 }), worked: solidOf },
-  { id: 'inner', title: 'inner', key: 'innerMm', quantity: 'length', range: () => limits.springMm },
-  { id: 'wire', title: 'wire', key: 'wireMm', quantity: 'length', range: () => limits.wireMm },
+  { id: 'free', title: 'free', key: 'freeLengthMm', quantity: 'size', range: (spring) => ({ ...limits.springMm, min: (solidOf(spring)?.value ?? 0) + 1 }) },
+  { id: 'solid', title: 'solid', key: 'solidLengthMm', quantity: 'size', range: ({ freeLengthMm }) => ({ ...limits.springMm, max: freeLengthMm === null ? limits.springMm.max : freeLengthMm - 1 }), worked: solidOf },
+  { id: 'inner', title: 'inner', key: 'innerMm', quantity: 'size', range: () => limits.springMm },
+  { id: 'wire', title: 'wire', key: 'wireMm', quantity: 'size', range: () => limits.wireMm },
   { id: 'coils', title: 'coils', key: 'coils', quantity: 'number', range: () => limits.coils },
   { id: 'max', title: 'carries', key: 'maxN', quantity: 'force', range: () => limits.springN },
   { id: 'stock', title: 'in stock', key: 'stock', quantity: 'number', range: () => limits.stock },

@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
+import { keptStorage } from '../../features/keeping/keeping.ts';
 import type { CornerId } from '#core/machine/body.ts';
 import { problemFrom } from '#core/rack/fromJob.ts';
 import { plainProblem, readProblem, type SearchProblem } from '#core/rack/problem.ts';
@@ -19,6 +20,7 @@ interface Kept {
 const useKept = create<Kept>()(
   persist((set) => ({ problem: plainProblem, put: (problem) => set({ problem }) }), {
     name: 'margin-search',
+    storage: keptStorage(),
   }),
 );
 

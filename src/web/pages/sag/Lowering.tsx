@@ -31,7 +31,7 @@ export function Lowering({ job }: { job: Job }) {
           showLabel
           order={1}
           draftKey={`${job.record.id}|lowering`}
-          quantity="length"
+          quantity="size"
           range={{ min: -60, max: 100 }}
           value={dropMm}
           onCommit={setDrop}

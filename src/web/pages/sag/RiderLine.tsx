@@ -31,7 +31,7 @@ export function FirstRider({ job }: { job: Job }) {
           quantity="mass"
           range={limits.riderKg}
           value={kg}
-          placeholder={`${ASSUMED_RIDER_KG} assumed`}
+          assumed={ASSUMED_RIDER_KG}
           onCommit={setKg}
         />
         <Button look="main" onClick={put}>

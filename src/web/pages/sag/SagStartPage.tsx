@@ -6,7 +6,7 @@ import { ClassChoice } from '../../features/job/ClassChoice.tsx';
 import { pathKey } from '../../features/job/draftKeys.ts';
 import { useNewJob } from '../../features/job/useJob.ts';
 import { useUndoKeys } from '../../features/job/useUndoKeys.ts';
-import { NEW_ID, useNewSetup } from '../../features/job/useNewSetup.ts';
+import { useSagSetup } from '../../features/job/useNewSetup.ts';
 import { SumPanel } from '../../features/sums/SumPanel.tsx';
 import { TextField } from '../../ui/TextField.tsx';
 import { SagStage } from './SagStage.tsx';
@@ -15,8 +15,8 @@ const ridden = machineClasses.filter(isRidden);
 
 /** The sag bench without a job: pick the machine, say who rides it, read. What is worth keeping becomes a job. */
 export function SagStartPage() {
-  const job = useNewJob();
-  const { setClass, start } = useNewSetup();
+  const job = useNewJob(useSagSetup);
+  const { setClass, start } = useSagSetup();
   const [params, setParams] = useSearchParams();
   const navigate = useNavigate();
   const current = job.record.document.machine.class;
@@ -56,7 +56,7 @@ export function SagStartPage() {
           <TextField
             label="Name of the job"
             value={job.record.document.name}
-            draftKey={pathKey(NEW_ID, ['name'])}
+            draftKey={pathKey(job.record.id, ['name'])}
             maxLength={80}
             placeholder="Unnamed job"
             onCommit={(name) => job.actions.change('Job name', [['name'], name])}

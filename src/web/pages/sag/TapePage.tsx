@@ -106,6 +106,7 @@ function Entry({ job, place, prompt, go, keep, onward }: EntryProps) {
   const here = job.state.rounds[place.round]?.sag[prompt.id] ?? { extended: [], states: {} };
   const field = useNumberField({
     draftKey: factKey(job.record.id, place),
+    label: prompt.say,
     value: factAt(job.facts, place)?.fact.valueMm ?? null,
     quantity: 'length',
     range: limits.heightMm,

@@ -97,7 +97,7 @@ function Ring({ bench, index, change, j }: Props & { j: number }) {
           label="Gap at ride height"
           name={`rings.${j}.gap`}
           order={90 + 4 * j}
-          quantity="length"
+          quantity="size"
           range={limits.gapMm}
           value={Math.max(places.gapMm, 0)}
           onCommit={(mm) => mm !== null && put({ by: 'gap', mm })}
@@ -107,7 +107,7 @@ function Ring({ bench, index, change, j }: Props & { j: number }) {
           label="From the seat"
           name={`rings.${j}.seat`}
           order={91 + 4 * j}
-          quantity="length"
+          quantity="size"
           range={{ min: -200, max: 1500 }}
           value={places.fromSeatMm}
           placeholder="free length?"
@@ -118,7 +118,7 @@ function Ring({ bench, index, change, j }: Props & { j: number }) {
           label="From the datum"
           name={`rings.${j}.datum`}
           order={92 + 4 * j}
-          quantity="length"
+          quantity="size"
           range={{ min: -1500, max: 2500 }}
           value={places.readsMm}
           placeholder="seat reads?"

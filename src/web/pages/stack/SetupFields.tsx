@@ -31,8 +31,8 @@ export function SetupFields(props: Props) {
 
 const figures = [
   { name: 'rateNPerMm', label: 'rate', quantity: 'rate', range: limits.springRateNPerMm },
-  { name: 'freeLengthMm', label: 'free', quantity: 'length', range: limits.springMm },
-  { name: 'solidLengthMm', label: 'solid', quantity: 'length', range: limits.springMm },
+  { name: 'freeLengthMm', label: 'free', quantity: 'size', range: limits.springMm },
+  { name: 'solidLengthMm', label: 'solid', quantity: 'size', range: limits.springMm },
 ] as const;
 
 function Springs({ setup, index, change }: Props) {

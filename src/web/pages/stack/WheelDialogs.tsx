@@ -91,7 +91,7 @@ export function StopDialog({ setup, index, change }: Props) {
     >
       <PairTable
         columns={[
-          { label: 'Squeezed', quantity: 'length', range: { min: 0, max: 500 } },
+          { label: 'Squeezed', quantity: 'size', range: { min: 0, max: 500 } },
           { label: 'Pushes with', quantity: 'force', range: { min: 0, max: 100_000 } },
         ]}
         rows={stop.rows}

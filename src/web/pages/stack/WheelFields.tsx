@@ -81,7 +81,7 @@ function Seat({ setup, index, change }: Props) {
         label="Preload at full droop"
         name="preload"
         order={53}
-        quantity="length"
+        quantity="size"
         range={limits.preloadMm}
         value={setup.preloadMm}
         onCommit={(mm) => change({ ...setup, preloadMm: mm ?? 0 })}
@@ -91,7 +91,7 @@ function Seat({ setup, index, change }: Props) {
         label="Thread pitch"
         name="pitch"
         order={54}
-        quantity="length"
+        quantity="size"
         decimals={2}
         range={limits.pitchMm}
         value={setup.pitchMm}
@@ -102,7 +102,7 @@ function Seat({ setup, index, change }: Props) {
         label="Seat reads"
         name="collar"
         order={55}
-        quantity="length"
+        quantity="size"
         range={limits.collarMm}
         value={collar?.readsMm ?? null}
         placeholder="not measured"

@@ -2,6 +2,7 @@ import { useEffect, useMemo, useRef } from 'react';
 import { useSearchParams } from 'react-router';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
+import { keptStorage } from '../../features/keeping/keeping.ts';
 import { LAB_SETUPS, plainSetup, type LabSetup } from '#core/lab/setup.ts';
 import { fromLink, linkFault, toLink } from './labLink.ts';
 
@@ -46,7 +47,11 @@ const useLabStore = create<Lab>()(
       undo: () => set((lab) => stepped(lab, lab.past.at(-1), 'past')),
       redo: () => set((lab) => stepped(lab, lab.future[0], 'future')),
     }),
-    { name: 'margin-lab', partialize: ({ setups, current }) => ({ setups, current }) },
+    {
+      name: 'margin-lab',
+      storage: keptStorage(),
+      partialize: ({ setups, current }) => ({ setups, current }),
+    },
   ),
 );
 

@@ -64,7 +64,7 @@ function Link({ job, answer, axle }: { job: Job; answer: Answer; axle: Axle }) {
           label={`Link as it is, ${axle}`}
           showLabel
           draftKey={`${key}.link`}
-          quantity="length"
+          quantity="size"
           decimals={1}
           range={limits.linkMm}
           order={301}
@@ -79,7 +79,7 @@ function Link({ job, answer, axle }: { job: Job; answer: Answer; axle: Axle }) {
           decimals={2}
           range={limits.linkPerWheel}
           order={302}
-          placeholder="1 assumed"
+          assumed={1}
           value={bar.linkPerWheel}
           onCommit={(linkPerWheel) => set(`Link per wheel, ${axle} bar`, { linkPerWheel })}
         />
