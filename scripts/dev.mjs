@@ -29,6 +29,8 @@ const db = openPool(database.url);
 await migrateDatabase(db, resolve('src/db/migrations'));
 await loadDemo(db, resolve('demo'));
 const events = openJobEvents(database.url, log);
+const { hostsFrom } = await load('server/http/allowed.ts');
+const hosts = hostsFrom(process.env.MARGIN_HOSTS);
 
 http.on('request', async (request, response) => {
   // The page's own sources have a folder of that name too; they end in .ts.
@@ -39,7 +41,7 @@ http.on('request', async (request, response) => {
   try {
     // Loaded anew when a file of the server changed, from Vite's cache otherwise.
     const { createApp } = await load('server/createApp.ts');
-    createApp({ db, events, log, webFolder: null, writesPerMinute: 6000 })(request, response);
+    createApp({ db, events, log, webFolder: null, writesPerMinute: 6000, hosts })(request, response);
   } catch (error) {
     vite.ssrFixStacktrace(error);
     console.error(error);

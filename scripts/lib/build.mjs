@@ -7,6 +7,7 @@ import { fail } from './say.mjs';
 const STAMP = 'dist/.source';
 const SOURCES = [
   'src',
+  'docs/job-file.schema.json',
   'vite.config.ts',
   'vite.server.config.ts',
   'vite.cli.config.ts',

@@ -78,7 +78,9 @@ export async function startCluster({ bin, folder, throwaway = false }) {
 function initialise({ bin, folder, data, passwordFile }) {
   // A folder without PG_VERSION is what an interrupted first start leaves behind.
   rmSync(data, { recursive: true, force: true });
-  mkdirSync(folder, { recursive: true, mode: 0o700 });
+  // The folders above must let the postgres user through; only the cluster's own is closed to others.
+  mkdirSync(dirname(folder), { recursive: true, mode: 0o755 });
+  if (!existsSync(folder)) mkdirSync(folder, { mode: 0o700 });
   writeFileSync(passwordFile, randomBytes(24).toString('hex'), { mode: 0o600 });
   if (isRoot()) giveAway(folder, passwordFile);
   const made = `${data}.new`;

@@ -1,15 +1,14 @@
-import Ajv2020, { type ErrorObject } from 'ajv/dist/2020.js';
+import type { ErrorObject } from 'ajv/dist/2020.js';
+import check from 'virtual:check-job-file';
 import type { Fault } from '#core/faults.ts';
 import { migrateJob } from '#core/job/migrate.ts';
 import type { JobRecord } from '#core/job/types.ts';
-import schema from '../../docs/job-file.schema.json';
 import { faultExit } from './faultExit.ts';
 import { readJson } from './readJson.ts';
 
 /** Reads a job file of this or an earlier version, whole or its description alone; ends with every fault it has. */
 export function readJobFile(file: string): JobRecord {
   const job = migrateJob(whole(readJson(file)));
-  const check = new Ajv2020({ allErrors: true, strict: false, validateFormats: false }).compile(schema);
   if (!check(job)) throw faultExit(file, (check.errors ?? []).slice(0, 20).map(faultOf));
   return { version: 1, ...(job as Omit<JobRecord, 'version'>) };
 }

@@ -2,6 +2,11 @@
 export const problemCatalogue = {
   'bad-json': { status: 400, title: 'The body is not valid JSON.' },
   'bad-request': { status: 400, title: 'The request cannot be read.' },
+  'host-not-allowed': {
+    status: 421,
+    title: 'This server does not answer under that name. Name it in MARGIN_HOSTS to allow it.',
+  },
+  'origin-not-allowed': { status: 403, title: 'A page of another origin may not use this server.' },
   'not-found': { status: 404, title: 'There is nothing here.' },
   'machine-not-found': { status: 404, title: 'There is no such machine.' },
   'photo-not-found': { status: 404, title: 'There is no such picture.' },

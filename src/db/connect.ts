@@ -15,8 +15,10 @@ export function openDatabase(url: string): Database {
     application_name: 'margin',
     connectionTimeoutMillis: 5000,
   });
-  // An idle connection that dies is replaced by the pool; without a listener it would end the process.
+  // A connection that dies, idle or in the middle of a write, is replaced by the pool, and its query fails by itself.
+  // Without these listeners it would end the process.
   pool.on('error', () => undefined);
+  pool.on('connect', (client) => client.on('error', () => undefined));
   return drizzle({ client: pool, schema: tables });
 }
 

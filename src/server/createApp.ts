@@ -8,6 +8,7 @@ import { sql } from 'drizzle-orm';
 import { limits } from '#contract/limits.ts';
 import { problemOf } from '#contract/problems.ts';
 import type { Deps } from './deps.ts';
+import { ownHost, ownOrigin } from './http/allowed.ts';
 import { errorFunnel, ProblemError, sendProblem } from './http/problem.ts';
 import { eventStream } from './routes/events.ts';
 import { photoRoutes } from './routes/photos.ts';
@@ -19,6 +20,7 @@ export function createApp(deps: Deps): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(helmet(securityHeaders));
+  app.use(ownHost(deps.hosts));
   app.use('/api', api(deps));
   if (deps.webFolder !== null) servePage(app, deps.webFolder);
   app.use(errorFunnel(deps.log));
@@ -42,6 +44,7 @@ const securityHeaders = {
 
 function api(deps: Deps): express.Router {
   const router = express.Router();
+  router.use(ownOrigin);
   router.use(limitWrites(deps.writesPerMinute));
   router.use('/photos', photoRoutes(deps));
   router.use(

@@ -11,4 +11,6 @@ export interface Deps {
   webFolder: string | null;
   /** Writes a minute from one address. */
   writesPerMinute: number;
+  /** Names under which it answers, without port. */
+  hosts: readonly string[];
 }

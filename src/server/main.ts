@@ -3,6 +3,7 @@ import { resolve } from 'node:path';
 import { pino } from 'pino';
 import { migrateDatabase, openDatabase } from '#db/connect.ts';
 import { createApp } from './createApp.ts';
+import { hostsFrom } from './http/allowed.ts';
 import { loadDemo } from './demo.ts';
 import { serveSimulatedGauge } from './instruments/simulated.ts';
 import { freshenLines } from './services/jobs.ts';
@@ -24,6 +25,7 @@ async function main(): Promise<void> {
     log,
     webFolder: resolve('dist/web'),
     writesPerMinute: Number(process.env.WRITES_PER_MINUTE ?? 1200),
+    hosts: hostsFrom(process.env.MARGIN_HOSTS),
   });
   const server = createServer(app);
   const endGauge = serveSimulatedGauge(server);

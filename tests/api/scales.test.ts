@@ -110,7 +110,7 @@ describe('what is described of stance and scales', () => {
         #- '{corners,LF,clearances,0,rows}' #- '{corners,LF,clearances,0,atMm}' #- '{steering,toePerMm}' where id = ${id}`);
     const { body } = await request(server.address).get(`/api/jobs/${id}`).expect(200);
     expect(body.document).toMatchObject({
-      schemaVersion: 6,
+      schemaVersion: 7,
       crossWeight: null,
       frontEqual: false,
       stance: { points: [] },

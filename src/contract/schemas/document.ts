@@ -2,6 +2,7 @@ import Joi from 'joi';
 import { linkagePlaces } from '#core/geometry/linkage.ts';
 import { referenceKinds } from '#core/geometry/reference.ts';
 import { fittings } from '#core/job/fitting.ts';
+import { suspensionTypes } from '#core/kinds/suspension.ts';
 import { allCorners, cornerFault } from '#core/machine/body.ts';
 import { machineClasses, type MachineClass } from '#core/machine/classes.ts';
 import { limits } from '../limits.ts';
@@ -214,6 +215,9 @@ const corner = Joi.object({
   sagMm: optional(limits.sagMm),
   sagWindow: sagWindow.allow(null).required(),
   staticWindow: sagWindow.allow(null).required(),
+  suspension: Joi.valid(...suspensionTypes)
+    .allow(null)
+    .required(),
   ratio: optional(limits.ratio),
   pitchMm: optional(limits.pitchMm),
   travelMm: optional(limits.travelMm),
@@ -288,7 +292,7 @@ const learnt = Joi.object({
 /** A whole job document. */
 export const documentSchema = Joi.object({
   schema: Joi.valid('margin-job').required(),
-  schemaVersion: Joi.valid(6).required(),
+  schemaVersion: Joi.valid(7).required(),
   name: Joi.string().trim().min(1).max(limits.nameLength).required(),
   machine: Joi.object({
     class: Joi.valid(...machineClasses).required(),

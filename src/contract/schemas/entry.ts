@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { ratioSlots } from '#core/estimate/measuredRatio.ts';
 import { allCorners } from '#core/machine/body.ts';
 import { limits } from '../limits.ts';
 import { documentSchema, within } from './document.ts';
@@ -55,6 +56,11 @@ const facts: Record<string, Joi.Schema> = {
   'travel-used': fact('travel-used', {
     corner,
     valueMm: within({ min: 0, max: limits.travelMm.max }).required(),
+  }),
+  'ratio-length': fact('ratio-length', {
+    corner,
+    slot: Joi.valid(...ratioSlots).required(),
+    valueMm: within(limits.heightMm).required(),
   }),
   settled: fact('settled', { how: Joi.string().min(1).max(limits.labelLength).required() }),
   plan: fact('plan', { told: told.required() }),
@@ -140,7 +146,7 @@ const facts: Record<string, Joi.Schema> = {
       .required(),
     valueMm: within(limits.clearanceMm).required(),
   }),
-  acknowledged: fact('acknowledged', {}),
+  acknowledged: fact('acknowledged', { slot: Joi.string().min(1).max(48).required() }),
   locked: fact('locked', {}),
 };
 

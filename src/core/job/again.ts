@@ -1,9 +1,10 @@
 import type { Answer } from '../plan/answer.ts';
+import { angleAfter } from '../stance/ledger.ts';
 import { lowPoints } from '../stance/lowPoints.ts';
 import { distanceAfter, sinceMeasured } from '../margins/clearance.ts';
 import { AIR_STEP_BAR } from '../machine/corner.ts';
 import { camAt } from '../plan/adjusters.ts';
-import { cornersIn, type CornerId } from '../machine/body.ts';
+import { axleOf, cornersIn, type CornerId } from '../machine/body.ts';
 import { lossesAt } from '../learn/settling.ts';
 import type { CornerDocument, JobDocument, LearntDocument, LowPointDocument } from './types.ts';
 
@@ -49,7 +50,7 @@ export function againDocument(answer: Answer, machineId: string, name: string): 
   return {
     ...document,
     name,
-    machine: { ...document.machine, id: machineId, learnt: learntFrom(answer) },
+    machine: { ...document.machine, ...weighedWhole(document), id: machineId, learnt: learntFrom(answer) },
     // Springs that have been driven have lost what they will lose.
     settlingMm: null,
     note: '',
@@ -63,6 +64,16 @@ export function againDocument(answer: Answer, machineId: string, name: string): 
     },
     corners,
   };
+}
+
+/** What the wheels weighed together, for a machine of which nobody has named the whole: good as a weight from a sheet. */
+function weighedWhole({ machine, corners, riders }: JobDocument) {
+  const ids = cornersIn({ machine });
+  const kg = ids.map((id) => corners[id].loadKg ?? NaN);
+  const massKg = kg.reduce((sum, one) => sum + one, 0);
+  if (machine.massKg !== null || riders.length > 0 || !Number.isFinite(massKg)) return {};
+  const onFront = ids.reduce((sum, id, k) => sum + (axleOf(id) === 'front' ? (kg[k] ?? 0) : 0), 0);
+  return { massKg, frontShare: onFront / massKg };
 }
 
 /** mm that the body has risen over a corner since the baseline, as the readings have it. */
@@ -90,6 +101,9 @@ function cornerNow(answer: Answer, id: CornerId): CornerDocument {
     air: air ? { ...air, gaugeBar: air.gaugeBar + AIR_STEP_BAR * seat } : null,
     mount: mount ? { ...mount, engagedMm: mount.engagedMm === null ? null : mount.engagedMm - out } : null,
     rings: corner.rings.map((ring, j) => ({ ...ring, limitMm: ring.limitMm - (now.ringsMm?.[i]?.[j] ?? 0) })),
+    // Weighed at another time, and with other heights: it is history, not this job's weight.
+    loadKg: null,
+    boots: corner.boots.map((boot) => ({ ...boot, nowDeg: angleAfter(boot, risenMm) })),
     clearances: corner.clearances.map((one) => {
       const sinceMm = sinceMeasured(answer, id, one, risenMm);
       return {

@@ -130,17 +130,24 @@ function settlingPrior({ settlingMm }: JobDocument, driven: boolean): BelievedMa
   return { all: { mean, sd }, own };
 }
 
-/** The same job with everything beyond the plain sheet left out: what a model with faults falls back to. */
+/** The parts of a corner that a fault can be in: springs and what goes with them. All else stays when there is one. */
+const FITTED = [
+  'springs', 'rings', 'ratioFrom', 'springRatio', 'torsion', 'cam', 'air', 'preloadMm', 'roomMm', 'gas', 'stopRows',
+  'mount', 'tyreRateNPerMm', 'unsprungKg', 'loadKg',
+] as const satisfies readonly (keyof JobDocument['corners'][CornerId])[]; // prettier-ignore
+
+/**
+ * The same job without what is fitted, for a model in which that contradicts itself. What was turned by a cam, by pressure or
+ * at a mount cannot be told without it, and is left as it is.
+ */
 export function plainly(document: JobDocument): JobDocument {
   const corners = Object.fromEntries(
     cornersIn(document).map((id) => {
-      const { reference, targetMm, ratio, pitchMm, travelMm, stopMm, collar, stepMm } = document.corners[id];
-      const { fitting, floorMm } = document.corners[id];
-      const plain = {
-        ...{ reference, targetMm, ratio, pitchMm, travelMm, stopMm, collar, stepMm },
-        ...{ fitting, floorMm },
-      };
-      return [id, { ...blankCorner(document.machine.class, id), ...plain }];
+      const corner = document.corners[id];
+      const blank = blankCorner(document.machine.class, id);
+      const bare = Object.fromEntries(FITTED.map((key) => [key, blank[key]]));
+      const byParts = corner.torsion !== null || corner.air !== null || corner.mount !== null;
+      return [id, { ...corner, ...bare, adjustable: corner.adjustable && !byParts }];
     }),
   ) as JobDocument['corners'];
   return { ...document, bars: { front: null, rear: null }, corners };

@@ -1,5 +1,7 @@
 import { allCorners, type CornerId } from '../machine/body.ts';
 import type { Axle } from '../machine/classes.ts';
+import { measuredRatios } from '../estimate/measuredRatio.ts';
+import type { MeasuredRatios } from '../estimate/ratioBelief.ts';
 import { gatherSag, type SagReadings } from '../sag/readings.ts';
 import { standingFacts, type FactEntry } from './facts.ts';
 import type { Fact, FactKind, JobRecord, ToldCorner, ToldPlan } from './types.ts';
@@ -44,6 +46,8 @@ export interface RoundsState {
   /** A told plan of the next round that is not yet turned everywhere: which corners are left. */
   turning: { told: ToldPlan; left: CornerId[]; begun: boolean } | null;
   locked: boolean;
+  /** Ratios taken off this machine with a tape, by axle. */
+  measuredRatio: MeasuredRatios;
   /** Preparation that was skipped, by id. */
   skipped: string[];
   /** Suspicions that somebody has checked and found right, by key. */
@@ -64,6 +68,7 @@ export function readRounds(record: Pick<JobRecord, 'entries'>): RoundsState {
     current: rounds.length - 1,
     turning: open && newest.told ? { told: newest.told, left, begun: wasTouched(newest) } : null,
     skipped: facts.flatMap(({ fact }) => (fact.kind === 'prep' && fact.how === 'skipped' ? [fact.slot] : [])),
+    measuredRatio: measuredRatios(facts, allCorners),
     checkedRight: facts.flatMap(({ fact }) =>
       fact.kind === 'acknowledged' && fact.slot.startsWith('misfit:') ? [fact.slot] : [],
     ),

@@ -170,13 +170,16 @@ export function sensitivity(
     for (let i = 0; i < n; i++) {
       result.travel[i * count + k] = (change[m + i] as number) * parameter.sd;
       result.pads[i * count + k] =
-        padChange(outcome, parameter, footing[i] as Float64Array, change, i) * parameter.sd;
+        (padChange(outcome, parameter, footing[i] as Float64Array, change, i) +
+          (solver.pads[i] === 0 ? 0 : (solver.tyreRates[i] as number) * droopChange(parameter, i, scratch))) *
+        parameter.sd;
     }
     references.forEach(({ follows, contact }, r) => {
       let rise = 0;
       if (follows === 'body')
         for (let a = 0; a < m; a++) rise += (basis[r]?.[a] ?? 0) * (change[a] as number);
-      else if (follows === 'travel') rise = -(change[m + contact] as number);
+      else if (follows === 'travel')
+        rise = droopChange(parameter, contact, scratch) - (change[m + contact] as number);
       else
         rise =
           -(change[m + contact] as number) * (forces[contact]?.ratio ?? 1) -
@@ -215,10 +218,38 @@ interface Scratch {
 
 /** How a damper's own reading grows with its ratio at a fixed travel. */
 function stretch(parameter: Parameter, contact: number, { believed, solver }: Scratch): number {
-  const shared =
-    parameter.kind === 'axle-ratio' && believed.machine.contacts[contact]?.axle === parameter.axle;
-  const own = parameter.kind === 'ratio' && parameter.contact === contact;
-  return shared || own ? (solver.corners[contact]?.damperAt(solver.z[contact] ?? 0) ?? 0) : 0;
+  const corner = solver.corners[contact];
+  if (!corner || !isRatioOf(parameter, contact, believed)) return 0;
+  const z = solver.z[contact] ?? 0;
+  // What the mount adds is no part of the map; that full droop shifts moves the map along.
+  return corner.damperAt(z) - corner.mountMm - corner.ratioAt(z) * corner.droopShiftSlope();
+}
+
+/** Whether a parameter is the ratio of a contact, its own or its axle's. */
+function isRatioOf(parameter: Parameter, contact: number, { machine }: BelievedMachine): boolean {
+  if (parameter.kind === 'axle-ratio') return machine.contacts[contact]?.axle === parameter.axle;
+  return parameter.kind === 'ratio' && parameter.contact === contact;
+}
+
+/** How the droop shift of a lower mount grows with a parameter, mm per unit. */
+function droopChange(parameter: Parameter, contact: number, { believed, solver }: Scratch): number {
+  return isRatioOf(parameter, contact, believed) ? (solver.corners[contact]?.droopShiftSlope() ?? 0) : 0;
+}
+
+/** A wheel that hangs higher in the frame presses its tyre less: on the wheel and on the body over it. */
+function pressLess(parameter: Parameter, scratch: Scratch, change: Float64Array): void {
+  const { believed, solver } = scratch;
+  const { n, m } = solver;
+  for (let i = 0; i < n; i++) {
+    const contact = believed.machine.contacts[i];
+    const shift = droopChange(parameter, i, scratch);
+    if (!contact || shift === 0 || solver.pads[i] === 0) continue;
+    const lift = -(solver.tyreRates[i] as number) * shift;
+    const basis = new Float64Array(m);
+    solver.writeBasis(basis, 0, contact.x, contact.y);
+    for (let a = 0; a < m; a++) change[a] = (change[a] as number) + lift * (basis[a] as number);
+    change[m + i] = (change[m + i] as number) + lift;
+  }
 }
 
 interface CornerForces {
@@ -258,6 +289,7 @@ function gradientChange(parameter: Parameter, scratch: Scratch, change: Float64A
   switch (parameter.kind) {
     case 'axle-ratio':
       eachOf(parameter.axle, ({ logRatio }) => logRatio);
+      pressLess(parameter, scratch, change);
       return true;
     case 'axle-rise':
       eachOf(parameter.axle, ({ rise }) => rise);
@@ -267,6 +299,7 @@ function gradientChange(parameter: Parameter, scratch: Scratch, change: Float64A
       return true;
     case 'ratio':
       push(parameter.contact, forces[parameter.contact]?.logRatio ?? 0);
+      pressLess(parameter, scratch, change);
       return true;
     case 'preload':
       push(parameter.contact, forces[parameter.contact]?.preload ?? 0);

@@ -184,6 +184,14 @@ export class CornerModel {
     return { logRatio, rise };
   }
 
+  /**
+   * mm by which a mount's droop shift grows per unit of the logarithm of the ratio. With scale r(-y) = -m at the shift y,
+   * dy = -m / r'(-y): a damper longer by m hangs the wheel lower by less, the greater the ratio.
+   */
+  droopShiftSlope(): number {
+    return this.mountMm === 0 ? 0 : -this.mountMm / this.ratioAt(0);
+  }
+
   /** N of wheel force at a fixed travel per unit of the logarithm of one spring's rate. */
   springSlope(spring: number, travelMm: number): number {
     if (!this.stack) return 0;

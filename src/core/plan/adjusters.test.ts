@@ -51,6 +51,20 @@ describe('a lower mount', () => {
       ),
     );
 
+  test('teaches the ratio as a seat does, and is believed for the next move', () => {
+    const learnt = (kind: 'mount' | 'adjustment') => {
+      const moved = fourCorners.map((corner) =>
+        factEntry({ kind, round: 1, corner, slot: 'done', valueMm: -10 }),
+      );
+      // Told 2 mm for 1 mm; the machine gives 1.5.
+      const job = add(measured(375, mounted(360)), ...moved, settled(1), ...heights(1, 360));
+      return must(must(answerFor(job)).posterior.gains.LF ?? null).now;
+    };
+    expect(learnt('mount').mean).toBeLessThan(1.85);
+    expect(learnt('mount').mean).toBeCloseTo(learnt('adjustment').mean, 1);
+    expect(learnt('mount').sd).toBeCloseTo(learnt('adjustment').sd, 1);
+  });
+
   test('sets height and leaves the seat, and so the preload, alone', () => {
     const answer = answerOf(measured(375, mounted(365)));
     for (const corner of answer.corners) {

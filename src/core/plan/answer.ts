@@ -9,7 +9,7 @@ import { estimateOf, type Doubt } from '../estimate/estimate.ts';
 import { gainsOf, type LearntGain } from '../learn/gains.ts';
 import { predict, type Prediction } from '../learn/predict.ts';
 import { simulate } from '../learn/simulate.ts';
-import { cornersIn, sideOf, warp, type CornerId } from '../machine/body.ts';
+import { axleOf, cornersIn, sideOf, warp, type CornerId } from '../machine/body.ts';
 import { AIR_STEP_BAR } from '../machine/corner.ts';
 import { at, entry } from '../numerics/matrix.ts';
 import { tolerances } from '../tolerances.ts';
@@ -97,6 +97,7 @@ export function answerFor(
   } = usableMachine(record.document, read, {
     driven,
     extendedMm,
+    measuredRatio: state.measuredRatio,
     travelRead: all.filter((id) => state.rounds.some(({ travelUsed }) => travelUsed[id] !== undefined)),
   });
   const { rounds: recorded, sag } = evidenceOf(document, described, state, read);
@@ -251,7 +252,11 @@ function cornersNow({ document, state, machine, read, now, predictAt }: Setting)
   const { solver } = here.outcome;
   return read.map((id, r) => {
     const i = machine.corners.indexOf(id);
-    const spec = cornerSpec(document, id);
+    const measuredRatio = state.measuredRatio[axleOf(id)];
+    const described = cornerSpec(document, id);
+    const spec = measuredRatio
+      ? { ...described, ratio: { value: measuredRatio.ratio, source: 'measured' as const } }
+      : described;
     const collarMm = collarNow(state.rounds, id, spec.readingSign);
     const sources = machine.sources[id];
     const measured = state.rounds.some(({ travelUsed }) => travelUsed[id] !== undefined);

@@ -55,5 +55,6 @@ function isConnectionFailure(error: unknown, code: string | undefined): boolean 
   const cause =
     error instanceof Error ? (error.cause as { code?: string; message?: string } | undefined) : undefined;
   const told = code ?? cause?.code ?? '';
-  return /^(ECONN|EPIPE|ENOENT|57P|08)/.test(told) || /terminated|timeout/i.test(cause?.message ?? '');
+  const said = `${error instanceof Error ? error.message : ''} ${cause?.message ?? ''}`;
+  return /^(ECONN|EPIPE|ENOENT|57P|08)/.test(told) || /terminated|timeout|not queryable/i.test(said);
 }

@@ -10,25 +10,35 @@ export class ApiProblem extends Error {
   }
 }
 
+/** A server that has not answered by then counts as not reached, ms: what waits behind a call must not wait for ever. */
+const ANSWER_MS = 15_000;
+const PICTURE_MS = 60_000;
+
 /** Calls the server with JSON. Throws ApiProblem for its refusals; anything else thrown means it was not reached. */
 export async function callApi<T>(path: string, body?: unknown): Promise<T> {
   const sent =
     body === undefined
       ? {}
       : { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) };
-  return (await answered(await fetch(`/api${path}`, sent))).json() as Promise<T>;
+  const signal = AbortSignal.timeout(ANSWER_MS);
+  return (await answered(await fetch(`/api${path}`, { ...sent, signal }))).json() as Promise<T>;
 }
 
 /** Sends a picture as it is. Throws as `callApi` does. */
 export async function sendPicture<T>(path: string, picture: Blob): Promise<T> {
   const headers = { 'Content-Type': picture.type || 'image/jpeg' };
-  const response = await fetch(`/api${path}`, { method: 'POST', headers, body: picture });
+  const response = await fetch(`/api${path}`, {
+    method: 'POST',
+    headers,
+    body: picture,
+    signal: AbortSignal.timeout(PICTURE_MS),
+  });
   return (await answered(response)).json() as Promise<T>;
 }
 
 /** Removes what is at an address. Throws as `callApi` does. */
 export async function removeAt(path: string): Promise<void> {
-  await answered(await fetch(`/api${path}`, { method: 'DELETE' }));
+  await answered(await fetch(`/api${path}`, { method: 'DELETE', signal: AbortSignal.timeout(ANSWER_MS) }));
 }
 
 async function answered(response: Response): Promise<Response> {

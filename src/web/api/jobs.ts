@@ -1,10 +1,11 @@
 import { keepPreviousData, QueryClient, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
-import type { Book, JobAnswer, JobEvent, JobList, MachineBook, Shelf } from '#contract/api.ts';
+import type { Book, JobAnswer, JobList, MachineBook, Shelf } from '#contract/api.ts';
 import { applyEntry } from '#core/job/applyEntry.ts';
 import { migrateDocument } from '#core/job/migrate.ts';
 import type { JobRecord } from '#core/job/types.ts';
 import { ApiProblem, callApi } from './client.ts';
+import { hearServer } from './serverEvents.ts';
 import { onSent, send, useQueue, type Unsent } from './queue.ts';
 
 export const queryClient = new QueryClient({
@@ -164,13 +165,13 @@ export function useLiveUpdates(): void {
       void queryClient.invalidateQueries({ queryKey: ['jobs'] });
       void queryClient.invalidateQueries({ queryKey: ['book'] });
     });
-    const source = new EventSource('/api/events');
-    source.addEventListener('open', () => {
-      void queryClient.invalidateQueries();
-      void send();
-    });
-    source.addEventListener('job', (message) => {
-      const event = JSON.parse((message as MessageEvent<string>).data) as JobEvent;
+    const deaf = hearServer((message) => {
+      if (message.kind === 'open') {
+        void queryClient.invalidateQueries();
+        void send();
+        return;
+      }
+      const { event } = message;
       hear(event.id, event.version);
       void queryClient.invalidateQueries({ queryKey: ['jobs'] });
       const cached = queryClient.getQueryData<JobRecord>(jobKey(event.id));
@@ -181,7 +182,7 @@ export function useLiveUpdates(): void {
     });
     return () => {
       stop();
-      source.close();
+      deaf();
     };
   }, []);
 }

@@ -1,0 +1,42 @@
+import type { JobEvent } from '#contract/api.ts';
+
+type Message = { kind: 'open' } | { kind: 'job'; event: JobEvent };
+
+/**
+ * Hears what the server tells of, through one stream for all tabs of a browser: a browser opens only six connections to one
+ * server, and a stream in every tab would leave none for saving. The tab that holds the lock has the stream and passes on what
+ * comes; when it is closed, another takes over. Returns the function that stops listening.
+ */
+export function hearServer(take: (message: Message) => void): () => void {
+  const others = new BroadcastChannel('margin-events');
+  let stream: EventSource | null = null;
+  let letGo: () => void = () => undefined;
+  const ended = new AbortController();
+  others.onmessage = ({ data }: MessageEvent<Message>) => take(data);
+  const tell = (message: Message) => {
+    take(message);
+    others.postMessage(message);
+  };
+  const open = () => {
+    stream = new EventSource('/api/events');
+    stream.addEventListener('open', () => tell({ kind: 'open' }));
+    stream.addEventListener('job', ({ data }: MessageEvent<string>) =>
+      tell({ kind: 'job', event: JSON.parse(data) as JobEvent }),
+    );
+  };
+  // Locks are there on loopback and over https; elsewhere every tab has a stream of its own.
+  if (!('locks' in navigator)) open();
+  else
+    navigator.locks
+      .request('margin-events', { signal: ended.signal }, () => {
+        open();
+        return new Promise<void>((done) => (letGo = done));
+      })
+      .catch(() => undefined);
+  return () => {
+    ended.abort();
+    letGo();
+    stream?.close();
+    others.close();
+  };
+}

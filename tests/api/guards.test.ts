@@ -1,0 +1,132 @@
+import { request as httpRequest } from 'node:http';
+import { randomUUID } from 'node:crypto';
+import { sql } from 'drizzle-orm';
+import { openDatabase } from '#db/connect.ts';
+import { hostsFrom } from '#server/http/allowed.ts';
+import { plainDocument } from '../fixtures/records.ts';
+import { startTestServer, type TestServer } from '../fixtures/server.ts';
+
+let server: TestServer;
+beforeAll(async () => (server = await startTestServer()));
+afterAll(() => server.close());
+
+/** A request with headers that `fetch` would not let anybody set. */
+function ask(method: string, path: string, headers: Record<string, string>, body?: unknown) {
+  const { port } = new URL(server.address);
+  return new Promise<{ status: number; body: string }>((done, fail) => {
+    const asked = httpRequest({ host: '127.0.0.1', port, method, path, headers }, (answer) => {
+      let text = '';
+      answer.on('data', (chunk: Buffer) => (text += chunk.toString()));
+      answer.on('end', () => done({ status: answer.statusCode ?? 0, body: text }));
+    });
+    asked.on('error', fail);
+    asked.end(body === undefined ? undefined : JSON.stringify(body));
+  });
+}
+
+const newJob = () => ({ id: randomUUID(), document: plainDocument(), entries: [] });
+const json = { 'Content-Type': 'application/json' };
+
+describe('whose requests are answered', () => {
+  const own = () => new URL(server.address).host;
+
+  test.each(['evil.example', 'evil.example:80', '169.254.1.1'])(
+    'a request under the name %j is refused',
+    async (host) => {
+      const answer = await ask('GET', '/api/jobs?find=&shelf=all&offset=0&limit=30', { Host: host });
+      expect([400, 421]).toContain(answer.status);
+      if (answer.status === 421)
+        expect(JSON.parse(answer.body)).toMatchObject({ code: 'host-not-allowed', status: 421 });
+    },
+  );
+
+  test.each(['localhost', '127.0.0.1', '[::1]'])('%s is the server itself', async (name) => {
+    const answer = await ask('GET', '/api/health', { Host: `${name}:4180` });
+    expect(answer.status).toBe(200);
+  });
+
+  test('names of a shop’s own are allowed by MARGIN_HOSTS', () => {
+    expect(hostsFrom(' bench.shop , Tablet ')).toEqual([
+      '127.0.0.1',
+      'localhost',
+      '[::1]',
+      'bench.shop',
+      'tablet',
+    ]);
+  });
+
+  test.each(['http://evil.example', 'http://localhost:3000', 'null'])(
+    'a page of %s may neither read nor write',
+    async (origin) => {
+      const headers = { Host: own(), Origin: origin, ...json };
+      const write = await ask('POST', '/api/jobs', headers, newJob());
+      expect(write.status).toBe(403);
+      expect(JSON.parse(write.body)).toMatchObject({ code: 'origin-not-allowed' });
+      expect((await ask('GET', '/api/events', headers)).status).toBe(403);
+    },
+  );
+
+  test('the page itself may', async () => {
+    const headers = { Host: own(), Origin: server.address, ...json };
+    expect((await ask('POST', '/api/jobs', headers, newJob())).status).toBe(201);
+    expect((await ask('GET', '/api/health', { Host: own(), 'Sec-Fetch-Site': 'cross-site' })).status).toBe(
+      403,
+    );
+  });
+
+  test('refused pages use up nothing of what the page may write', async () => {
+    const before = await startTestServer(3);
+    try {
+      const send = (origin: string) =>
+        fetch(`${before.address}/api/jobs`, {
+          method: 'POST',
+          headers: { ...json, Origin: origin },
+          body: JSON.stringify(newJob()),
+        });
+      for (let k = 0; k < 10; k++) expect((await send('http://evil.example')).status).toBe(403);
+      expect((await send(before.address)).status).toBe(201);
+    } finally {
+      await before.close();
+    }
+  });
+});
+
+describe('a database that goes away in the middle of a write', () => {
+  test('is answered with 503, every time, and the next write is taken', async () => {
+    const job = newJob();
+    const post = (path: string, body: unknown) =>
+      fetch(`${server.address}/api${path}`, { method: 'POST', headers: json, body: JSON.stringify(body) });
+    expect((await post('/jobs', job)).status).toBe(201);
+    const admin = openDatabase(server.url);
+    const name = new URL(server.url).pathname.slice(1);
+    for (let trial = 0; trial < 6; trial++) {
+      // A lock held by somebody else keeps the write waiting in its transaction while its connection is ended.
+      const locker = await admin.$client.connect();
+      await locker.query('begin');
+      await locker.query('select 1 from jobs where id = $1 for update', [job.id]);
+      const entry = {
+        id: randomUUID(), at: new Date().toISOString(), label: 'x', undoOf: null, redoOf: null,
+        type: 'change', ops: [{ path: ['note'], from: '', to: String(trial) }],
+      }; // prettier-ignore
+      const write = post(`/jobs/${job.id}/entries`, entry);
+      let ended = 0;
+      for (let tries = 0; ended === 0 && tries < 100; tries++) {
+        await new Promise((done) => setTimeout(done, 20));
+        const { rows } = await admin.execute(
+          sql`select pg_terminate_backend(pid) from pg_stat_activity
+              where datname = ${name} and wait_event_type = 'Lock' and state = 'active'`,
+        );
+        ended = rows.length;
+      }
+      expect(ended).toBeGreaterThan(0);
+      const answer = await write;
+      expect(answer.status).toBe(503);
+      expect(((await answer.json()) as { code: string }).code).toBe('unavailable');
+      await locker.query('rollback');
+      locker.release();
+    }
+    expect((await fetch(`${server.address}/api/health`)).status).toBe(200);
+    expect((await post('/jobs', newJob())).status).toBe(201);
+    await admin.$client.end();
+  });
+});
