@@ -21,8 +21,9 @@ const toldCorner = Joi.object({
     .max(limits.cams - 1),
   steps: within({ min: -1000, max: 1000 }),
   airToBar: within({ min: 0, max: 100 }),
-  heightMm: within({ min: -4000, max: 4000 }).required(),
-  heightSdMm: within({ min: 0, max: 2000 }).required(),
+  riseMm: within({ min: -2000, max: 2000 }),
+  heightMm: within({ min: -4000, max: 4000 }),
+  heightSdMm: within({ min: 0, max: 2000 }),
 });
 
 const told = Joi.object({

@@ -35,7 +35,7 @@ const NAMED_SHARE = 0.05;
 /** What kinds of fault a plan can be made from as if they were so. */
 const ADOPTABLE: readonly Misfit['code'][] = ['ratio', 'turned-other-way', 'odd-reading'];
 
-interface Evidence {
+export interface Evidence {
   rounds: readonly RoundEvidence[];
   sag: readonly RoundEvidence[];
   state: RoundsState;

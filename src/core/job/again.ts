@@ -1,5 +1,5 @@
 import type { Answer } from '../plan/answer.ts';
-import { angleAfter } from '../stance/ledger.ts';
+import { angleAfter } from '../stance/joint.ts';
 import { lowPoints } from '../stance/lowPoints.ts';
 import { distanceAfter, sinceMeasured } from '../margins/clearance.ts';
 import { AIR_STEP_BAR } from '../machine/corner.ts';

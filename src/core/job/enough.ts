@@ -1,4 +1,4 @@
-import { cornerNames, type CornerId } from '../machine/body.ts';
+import { cornerNames, cornersIn, type CornerId } from '../machine/body.ts';
 import type { Answer } from '../plan/answer.ts';
 import { scalesWanted } from '../plan/cornerAnswer.ts';
 import { tolerances } from '../tolerances.ts';
@@ -10,10 +10,21 @@ import { tolerances } from '../tolerances.ts';
 export function goodEnough(answer: Answer): boolean {
   const { chanceNow, chanceAfter } = answer;
   if (chanceNow === null || chanceAfter === null || !scalesEnough(answer)) return false;
+  if (unreadOf(answer).length > 0 || answer.doubt.suspicions.length > 0) return false;
   if (chanceNow >= tolerances.stopChance) return true;
   return (
     readsOut(answer).length === 0 && chanceNow >= 0.5 && chanceAfter - chanceNow < tolerances.worthwhileGain
   );
+}
+
+/** Corners of which something is wanted and nothing was read in this round: what was only predicted proves nothing. */
+export function unreadOf({ state, document }: Pick<Answer, 'state' | 'document'>): CornerId[] {
+  const round = state.rounds[state.current];
+  return cornersIn(document).filter((id) => {
+    const { targetMm, sagMm } = document.corners[id];
+    const read = round?.heights[id] ?? round?.sag[id] ?? round?.travelUsed[id];
+    return (targetMm !== null || sagMm !== null) && read === undefined;
+  });
 }
 
 /** Whether the weight stands as it is asked to, or another round would hardly bring it nearer. */

@@ -66,14 +66,14 @@ export function nextAction(record: JobRecord, answer: Answer | null = answerFor(
     return { stage: 'turn', words: `turn ${first ? cornerNames[first] : ''}` };
   }
   if (isOnSagBench(record.document, state)) return nextOnSagBench(record.document, state, answer);
-  const unread = corners.filter((id) => state.rounds[state.current]?.heights[id] === undefined);
+  const asked = corners.filter((id) => !isUntold(record.document, id));
+  const unread = asked.filter((id) => state.rounds[state.current]?.heights[id] === undefined);
   if (state.current === 0 && unread.length > 0)
     return { stage: 'baseline', words: `measure ${namesOf(unread, corners)}` };
   if (unread.length > 0) {
     const settled = state.rounds[state.current]?.settled ?? null;
     return { stage: 'measure', words: measureWords(settled, unread, corners) };
   }
-  if (untold.length > 0) return { stage: 'intake', words: `set the target ${namesOf(untold, corners)}` };
   return answer ? afterReadings(answer) : { stage: 'baseline', words: 'measure' };
 }
 

@@ -358,9 +358,11 @@ export interface ToldCorner {
   camTo?: number;
   steps?: number;
   airToBar?: number;
-  /** Height expected afterwards, as the specification states it, and its standard deviation. */
-  heightMm: number;
-  heightSdMm: number;
+  /** What this was to raise the corner by, mm; negative lowers. Left out in plans of older versions. */
+  riseMm?: number;
+  /** Height expected afterwards, as the specification states it, and its standard deviation; left out where never read. */
+  heightMm?: number;
+  heightSdMm?: number;
 }
 
 export interface ToldPlan {

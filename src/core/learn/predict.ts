@@ -149,3 +149,26 @@ export function heightSampler(fit: Fit, now: Situation, after: Situation): (unif
     });
   };
 }
+
+/**
+ * Covariance left of rows once others are known to within their deviations: P - P B' (B P B' + r^2)^-1 B P, taken in one
+ * after another.
+ */
+export function conditionedRows(
+  rows: readonly Float64Array[],
+  known: readonly { row: Float64Array; sd: number }[],
+): number[][] {
+  const all = [...rows, ...known.map(({ row }) => row)];
+  const covariance = all.map((a) =>
+    all.map((b) => a.reduce((sum, value, k) => sum + value * (b[k] as number), 0)),
+  );
+  known.forEach(({ sd }, k) => {
+    const pivot = rows.length + k;
+    const column = covariance.map((row) => row[pivot] ?? 0);
+    const variance = (column[pivot] ?? 0) + sd * sd;
+    for (const [i, row] of covariance.entries())
+      for (let j = 0; j < row.length; j++)
+        row[j] = (row[j] as number) - ((column[i] ?? 0) * (column[j] ?? 0)) / variance;
+  });
+  return covariance.slice(0, rows.length).map((row) => row.slice(0, rows.length));
+}

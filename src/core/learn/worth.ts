@@ -1,7 +1,7 @@
 import type { Axle } from '../machine/classes.ts';
 import { tolerances } from '../tolerances.ts';
 import type { Fit } from './fit.ts';
-import { travelSpreadRows } from './predict.ts';
+import { conditionedRows, travelSpreadRows } from './predict.ts';
 import type { Situation } from './belief.ts';
 import type { Parameter } from './parameters.ts';
 
@@ -55,19 +55,9 @@ export function worthAsking(fit: Fit, after: Situation): Asking[] {
   return asks.sort((a, b) => a.withItMm / a.sdMm - b.withItMm / b.sdMm);
 }
 
-/** Variance left of `a` when the rows are known to within their deviations, taken in one after another. */
+/** Variance left of `a` when the rows are known to within their deviations. */
 export function conditioned(a: Float64Array, known: readonly { row: Float64Array; sd: number }[]): number {
-  const all = [a, ...known.map(({ row }) => row)];
-  const covariance = all.map((x) => all.map((y) => dot(x, y)));
-  const at = (i: number, j: number) => covariance[i]?.[j] ?? 0;
-  known.forEach(({ sd }, k) => {
-    const column = all.map((_, i) => at(i, k + 1));
-    const variance = at(k + 1, k + 1) + sd * sd;
-    for (const [i, row] of covariance.entries())
-      for (let j = 0; j < row.length; j++)
-        row[j] = (row[j] as number) - ((column[i] ?? 0) * (column[j] ?? 0)) / variance;
-  });
-  return Math.max(at(0, 0), 0);
+  return Math.max(conditionedRows([a], known)[0]?.[0] ?? 0, 0);
 }
 
 export function dot(a: Float64Array, b: Float64Array): number {

@@ -5,18 +5,18 @@ import type { JobDocument, JobRecord } from '../job/types.ts';
 import type { Fault } from '../faults.ts';
 import type { Situation } from '../learn/belief.ts';
 import type { Fit, RoundEvidence } from '../learn/fit.ts';
-import { estimateOf, type Doubt } from '../estimate/estimate.ts';
+import { estimateOf, type Doubt, type Evidence } from '../estimate/estimate.ts';
 import { gainsOf, type LearntGain } from '../learn/gains.ts';
 import { predict, type Prediction } from '../learn/predict.ts';
 import { simulate } from '../learn/simulate.ts';
-import { axleOf, cornersIn, sideOf, warp, type CornerId } from '../machine/body.ts';
+import { axleOf, cornersIn, sideOf, twinOf, warp, type CornerId } from '../machine/body.ts';
 import { AIR_STEP_BAR } from '../machine/corner.ts';
 import { at, entry } from '../numerics/matrix.ts';
 import { tolerances } from '../tolerances.ts';
 import { camAt, leastEngaged, seatRoom } from './adjusters.ts';
 import { chanceWithin } from './chance.ts';
 import { extendedOf, sagRead } from '../sag/evidence.ts';
-import type { CornerAnswer, CrossAnswer } from './cornerAnswer.ts';
+import { isMoved, type CornerAnswer, type CornerMove, type CrossAnswer } from './cornerAnswer.ts';
 import { evidenceOf, straysOf, type Stray } from './evidence.ts';
 import { extraValue } from './goals.ts';
 import {
@@ -47,6 +47,8 @@ export interface Answer {
   tolerance: Sourced;
   corners: CornerAnswer[];
   posterior: Learnt;
+  /** Corners that nobody has read and that the plan moves all the same, as the one across the axle. */
+  unread: CornerMove[];
   /** Whether every corner is read; before that an unread corner is taken to move as its twin does. */
   wholeBody: boolean;
   /** Faults in what is fitted: while there are any, the figures are those of the plain sheet. */
@@ -67,6 +69,8 @@ export interface Answer {
   after: Situation;
   /** After the plan, as the specification means it: its load case, new springs settled. */
   specifiedAfter: Situation;
+  /** What this round should read after what was done in it, from all that was read before; none at the baseline. */
+  expectedNow: () => PerCorner<{ mm: number; sdMm: number }>;
   /** How the machine is expected to stand in a situation; each is worked out once. */
   predictAt: (situation: Situation) => Prediction;
 }
@@ -86,7 +90,10 @@ export function answerFor(
   const state = readRounds(record);
   const all = cornersIn(record.document);
   const sagged = sagRead(state);
-  const read = all.filter((id) => state.rounds[0]?.heights[id] !== undefined || sagged.includes(id));
+  // A corner that is read for the first time in a later round counts from then on.
+  const read = all.filter(
+    (id) => state.rounds.some(({ heights }) => heights[id] !== undefined) || sagged.includes(id),
+  );
   if (read.length === 0) return null;
   const driven = state.rounds.some(({ drivenKm }) => drivenKm !== null);
   const extendedMm = extendedOf(record.document, state);
@@ -126,6 +133,7 @@ export function answerFor(
       ),
       strays: straysOf(rounds, learnt, machine, read),
     },
+    unread: unreadMoves(setting, corners, after),
     wholeBody: read.length === all.length,
     faults,
     chanceNow,
@@ -149,8 +157,48 @@ export function answerFor(
     now,
     after,
     specifiedAfter: { ...after, ...specified },
+    expectedNow: once(() => expectedIn(described, { rounds: recorded, sag, state, read })),
     predictAt,
   };
+}
+
+/**
+ * What the newest round should read, as it was really set: the machine that all earlier readings tell of, with what friction
+ * and the tape add to a reading.
+ */
+function expectedIn(
+  machine: JobMachine,
+  { rounds, sag, state, read }: Evidence,
+): PerCorner<{ mm: number; sdMm: number }> {
+  const last = rounds.length - 1;
+  const latest = rounds[last];
+  if (last < 1 || !latest) return {};
+  const before = { ...state, rounds: state.rounds.slice(0, last) };
+  const { fit, machine: known } = estimateOf(machine, {
+    rounds: rounds.slice(0, last),
+    sag,
+    state: before,
+    read,
+  });
+  const { mean, covariance } = predict({ ...fit, believed: known.believed }, latest.situation);
+  return Object.fromEntries(
+    read.map((id, r) => {
+      const contact = machine.corners.indexOf(id);
+      const friction = machine.believed.belief.contacts[contact]?.frictionMm ?? 0;
+      return [
+        id,
+        {
+          mm: entry(mean, r),
+          sdMm: Math.hypot(Math.sqrt(at(covariance, r, r)), friction, tolerances.tapeSdMm),
+        },
+      ];
+    }),
+  );
+}
+
+function once<T>(make: () => T): () => T {
+  let made: { value: T } | null = null;
+  return () => (made ??= { value: make() }).value;
 }
 
 /**
@@ -164,6 +212,7 @@ export function triedAnswer(answer: Answer, tried: Tried): Answer {
   return {
     ...answer,
     corners: withMoves(setting, answer.corners, after),
+    unread: unreadMoves(setting, answer.corners, after),
     chanceAfter: chanceIn(setting, { ...after, ...specified }),
     cross: crossOf(setting, after),
     reasons: [],
@@ -190,6 +239,7 @@ function plannedIn(setting: Setting, answer: Answer, choice?: PlanChoice): Answe
   return {
     ...answer,
     corners: withMoves(setting, answer.corners, after),
+    unread: unreadMoves(setting, answer.corners, after),
     chanceAfter: chanceIn(setting, { ...after, ...setting.specified }),
     cross: crossOf(setting, after),
     reasons: [],
@@ -368,6 +418,7 @@ function warpOf(document: JobDocument, corners: readonly CornerNow[]): number[] 
 
 function withMoves(setting: Setting, corners: readonly CornerNow[], after: Situation): CornerAnswer[] {
   const { document, machine, now, specified, predictAt } = setting;
+  const here = predictAt(now);
   const next = predictAt(after);
   const nowSpec = predictAt({ ...now, ...specified });
   const spec = predictAt({ ...after, ...specified });
@@ -381,6 +432,7 @@ function withMoves(setting: Setting, corners: readonly CornerNow[], after: Situa
       steps: stepsOf(document.corners[corner.id].stepMm, seatMm),
       stopAtMm: corner.collarMm === null ? null : corner.collarMm + corner.spec.readingSign * seatMm,
       ...adjusterAnswer(setting, corner.id, after),
+      riseMm: entry(next.mean, r) - entry(here.mean, r),
       predictedMm: entry(next.mean, r),
       predictedSdMm: Math.sqrt(at(next.covariance, r, r)),
       travelAfterMm: entry(next.travel, i),
@@ -402,6 +454,43 @@ function withMoves(setting: Setting, corners: readonly CornerNow[], after: Situa
       }),
     };
   });
+}
+
+/** Seats of corners that nobody has read, where the plan moves them with the one across. */
+function unreadMoves(setting: Setting, corners: readonly CornerNow[], after: Situation): CornerMove[] {
+  const { document, machine, state, now, predictAt } = setting;
+  const next = predictAt(after).travel;
+  const here = predictAt(now).travel;
+  const moves = corners.flatMap((read): CornerMove[] => {
+    const id = twinOf(read.id);
+    if (id === null || corners.some((one) => one.id === id)) return [];
+    const i = machine.corners.indexOf(id);
+    const spec = cornerSpec(document, id);
+    const seatMm = (after.seatsMm[i] ?? 0) - (now.seatsMm[i] ?? 0);
+    const collarMm = collarNow(state.rounds, id, spec.readingSign);
+    return [
+      {
+        id,
+        spec,
+        gain: read.gain,
+        collarMm,
+        room: seatRoom(document.corners[id], spec, collarMm, now.seatsMm[i] ?? 0),
+        seatMm,
+        turns: seatMm / spec.pitchMm.value,
+        steps: stepsOf(document.corners[id].stepMm, seatMm),
+        stopAtMm: collarMm === null ? null : collarMm + spec.readingSign * seatMm,
+        ...adjusterAnswer(setting, id, after),
+        rings: [],
+        riseMm: (here[i] ?? 0) - (next[i] ?? 0),
+      },
+    ];
+  });
+  return moves.filter(isMoved);
+}
+
+/** Every corner that a plan speaks of: those read, and those that move with the one across. */
+export function plannedMoves(answer: Answer): CornerMove[] {
+  return [...answer.corners, ...answer.unread];
 }
 
 function stepsOf(stepMm: number | null, seatMm: number): number | null {

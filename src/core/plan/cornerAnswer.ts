@@ -33,6 +33,7 @@ export interface CornerAnswer {
   /** Mm screwed out: 0 where there is no mount. */
   mountMm: number;
   rings: RingAnswer[];
+  riseMm: number;
   predictedMm: number;
   predictedSdMm: number;
   travelAfterMm: number;
@@ -47,6 +48,15 @@ export interface CornerAnswer {
   sagMm: number;
   sagSdMm: number;
 }
+
+/** What is to be moved at a corner, and where to stop: all that an instruction needs. */
+export type CornerMove = Pick<
+  CornerAnswer,
+  | 'id' | 'spec' | 'gain' | 'collarMm' | 'room' | 'seatMm' | 'turns' | 'steps' | 'stopAtMm' | 'cam' | 'airBar' | 'mount' | 'mountMm' | 'rings'
+> & {
+  /** What the whole plan raises this corner by, mm; negative lowers. */
+  riseMm: number;
+}; // prettier-ignore
 
 interface MountAnswer {
   turns: number;
@@ -95,6 +105,10 @@ export function isOffItsGap({ wantedMm, moveMm }: RingAnswer): boolean {
 }
 
 /** Whether anything is to be moved at a corner. */
-export function isMoved({ seatMm, mountMm, rings }: CornerAnswer): boolean {
+export function isMoved({
+  seatMm,
+  mountMm,
+  rings,
+}: Pick<CornerAnswer, 'seatMm' | 'mountMm' | 'rings'>): boolean {
   return seatMm !== 0 || mountMm !== 0 || rings.some(({ moveMm }) => moveMm !== 0);
 }

@@ -1,10 +1,12 @@
 import { blankFact } from '../job/facts.ts';
-import type { Fact, ToldPlan } from '../job/types.ts';
-import type { Answer } from './answer.ts';
+import type { Fact, ToldCorner, ToldPlan } from '../job/types.ts';
+import { plannedMoves, type Answer } from './answer.ts';
+import type { CornerAnswer } from './cornerAnswer.ts';
 
 /** The plan as told, to be kept as a dated record: what was asked and what was expected of it. */
 export function toldPlan(answer: Answer): ToldPlan {
-  const corners = answer.corners.map((corner) => [
+  const heights = new Map(answer.corners.map((corner) => [corner.id, corner]));
+  const corners = plannedMoves(answer).map((corner) => [
     corner.id,
     {
       seatMm: corner.seatMm,
@@ -15,11 +17,15 @@ export function toldPlan(answer: Answer): ToldPlan {
       ...(corner.cam ? { camTo: corner.cam.after } : {}),
       ...(corner.steps === null ? {} : { steps: corner.steps }),
       ...(corner.airBar ? { airToBar: corner.airBar.after } : {}),
-      heightMm: corner.predictedMm,
-      heightSdMm: corner.predictedSdMm,
+      riseMm: corner.riseMm,
+      ...expectedOf(heights.get(corner.id)),
     },
   ]);
   return { corners: Object.fromEntries(corners), chance: answer.chanceAfter ?? 0 };
+}
+
+function expectedOf(corner: CornerAnswer | undefined): Pick<ToldCorner, 'heightMm' | 'heightSdMm'> {
+  return corner ? { heightMm: corner.predictedMm, heightSdMm: corner.predictedSdMm } : {};
 }
 
 /** The fact that records a told plan for the round after the current one. */

@@ -1,3 +1,4 @@
+import { angleAfter } from './joint.ts';
 import { risenSince } from '../job/again.ts';
 import type { BootDocument, ClearanceDocument } from '../job/types.ts';
 import type { CornerId } from '../machine/body.ts';
@@ -120,13 +121,4 @@ function jointLine({ name, nowDeg, mostDeg }: BootDocument, followed: Followed) 
     ok: followed.worst.value <= mostDeg,
     touchesAtEnd: false,
   };
-}
-
-/** Angle of a shaft that hangs down outwards once its inner end has risen, degrees: sin a' = sin a + rise / L. */
-export function angleAfter(
-  { nowDeg, shaftMm }: Pick<BootDocument, 'nowDeg' | 'shaftMm'>,
-  risenMm: number,
-): number {
-  const sine = Math.sin((nowDeg * Math.PI) / 180) + risenMm / shaftMm;
-  return (Math.asin(Math.min(Math.max(sine, -1), 1)) * 180) / Math.PI;
 }

@@ -3,55 +3,82 @@ import { axleOf, cornerNames } from '../machine/body.ts';
 import { readSolver, type ContactEquilibrium } from '../machine/equilibrium.ts';
 import { meanOf } from '../numerics/mean.ts';
 import type { Answer } from '../plan/answer.ts';
-import type { CornerAnswer } from '../plan/cornerAnswer.ts';
+import type { CornerAnswer, CornerMove } from '../plan/cornerAnswer.ts';
 import type { Source } from '../job/corner.ts';
+import type { CornerHeight } from '../figures/cornerHeight.ts';
 import type { ToldCorner } from '../job/types.ts';
 import { tolerances } from '../tolerances.ts';
 import { input } from './input.ts';
 import { restInputs } from './restInputs.ts';
 import type { Sum } from './types.ts';
 
-/** The height now: what the readings say together. */
+/** The height as measured in this round: the mean of its readings, plus the offset to the specified point. */
 export function heightNowSum(corner: CornerAnswer, answer: Answer): Sum {
-  const round = answer.state.rounds[answer.state.current];
-  const readings = round?.heights[corner.id] ?? [];
+  const readings = answer.state.rounds[answer.state.current]?.heights[corner.id] ?? [];
   const { offsetMm } = corner.spec;
   return {
-    title: `Height now, ${cornerNames[corner.id]}`,
-    words:
-      'mean of this round’s readings, plus the offset to the specified point, weighed with earlier rounds',
-    formula: 'h = mean(L) + o, then the most probable h given every round',
+    title: `Measured height, ${cornerNames[corner.id]}`,
+    words: 'mean of this round’s readings, plus the offset to the specified point',
+    formula: 'h = mean(L) + o',
     inputs: [
       ...readings.map((reading, i) => input(`L${i + 1}`, `reading ${i + 1}`, reading, 'length', 'measured')),
       ...(offsetMm === 0 ? [] : [input('o', 'offset to the specified point', offsetMm, 'length', 'sheet')]),
-      ...(readings.length > 0
-        ? [input('mean', 'mean and offset', meanOf(readings) + offsetMm, 'length', 'computed')]
-        : []),
-      input('σ', 'one standard deviation of the result', corner.nowSdMm, 'length', 'computed'),
+    ],
+    result: { value: meanOf(readings) + offsetMm, unit: 'length' },
+    note: null,
+  };
+}
+
+/** The true height as all rounds say: the reading, and how far what is known of friction and the moves draws it. */
+export function estimateSum(corner: CornerAnswer, answer: Answer): Sum {
+  const readings = answer.state.rounds[answer.state.current]?.heights[corner.id] ?? [];
+  const measured = meanOf(readings) + corner.spec.offsetMm;
+  return {
+    title: `Estimated height, ${cornerNames[corner.id]}`,
+    words:
+      'this round’s reading, drawn towards what the earlier readings and the moves predict: friction holds a machine a little high or low at every reading',
+    formula: 'ĥ = h + Δ',
+    inputs: [
+      input('h', 'measured', measured, 'length', 'measured'),
+      input('Δ', 'what the other readings draw it by', corner.nowMm - measured, 'length', 'computed'),
     ],
     result: { value: corner.nowMm, unit: 'length' },
-    note:
-      answer.state.current === 0
-        ? null
-        : 'After the first round the prediction counts as evidence too, so the figure can differ a little from the mean.',
+    note: `Good to ± ${corner.nowSdMm.toFixed(1)} mm, one standard deviation. Plans are made from it.`,
   };
 }
 
 /** The seat move: least squares over all corners. */
-export function seatMoveSum(corner: CornerAnswer, answer: Answer): Sum {
-  const { targetMm, pitchMm } = corner.spec;
-  const target = targetMm ?? corner.nowMm;
+export function seatMoveSum(corner: CornerMove, answer: Answer): Sum {
+  const unit = toldIn(corner);
   return {
     title: `Seat move, ${cornerNames[corner.id]}`,
     words: answer.wholeBody
       ? 'the moves of all four seats that bring the four heights nearest their targets, within the thread, in eighths of a turn'
       : 'the moves of the seats that bring the heights read so far nearest their targets, an unread corner moving as its twin',
-    formula: 'least Σ (h + J·c − t)²,  turns = c / p',
+    formula: `least Σ (h + J·c − t)²,  ${unit.formula}`,
     inputs: [
-      input('h', 'height now', corner.nowMm, 'length', 'measured'),
-      input('t', 'target', target, 'length', 'sheet'),
+      ...answer.corners.flatMap(({ id, spec, nowSpecMm, specMm }) =>
+        spec.targetMm === null
+          ? []
+          : [
+              input(
+                `t−h ${id}`,
+                `still wanted, ${cornerNames[id]}`,
+                spec.targetMm - nowSpecMm,
+                'length',
+                'computed',
+              ),
+              input(
+                `t−h′ ${id}`,
+                `left after it, ${cornerNames[id]}`,
+                spec.targetMm - specMm,
+                'length',
+                'computed',
+              ),
+            ],
+      ),
       input('g', 'wheel per seat', corner.gain, 'gain', gainSource(corner)),
-      input('p', 'thread pitch per turn', pitchMm.value, 'length', pitchMm.source),
+      ...unit.inputs,
       ...(Number.isFinite(corner.room.up)
         ? [input('c max', 'seat room up', corner.room.up, 'length', 'computed')]
         : []),
@@ -60,18 +87,49 @@ export function seatMoveSum(corner: CornerAnswer, answer: Answer): Sum {
         : []),
       input('c', 'seat move chosen', corner.seatMm, 'length', 'computed'),
     ],
-    result: { value: corner.turns, unit: 'turns' },
+    result: unit.result,
     note: 'J is what each seat does to each height where the machine rests: a rigid body on its springs, tyres and hooked bars. On equal wheel rates one seat alone gives about 3/4 of its move at its own corner, 1/4 at its neighbours and −1/4 across. It is worked out anew as the seats move.',
   };
 }
 
+/** In what a move is told: turns of the thread, whole steps, a position of the cam, steps of pressure. */
+function toldIn({ spec, seatMm, turns, steps, cam, airBar }: CornerMove) {
+  const { pitchMm, stepMm } = spec;
+  if (cam)
+    return {
+      formula: 'position = n + m',
+      inputs: [
+        input('n', 'position now', cam.now + 1, 'count', 'measured'),
+        input('m', 'positions to move', cam.after - cam.now, 'count', 'computed'),
+      ],
+      result: { value: cam.after + 1, unit: 'count' as const },
+    };
+  if (airBar)
+    return {
+      formula: 'pressure = p₀ + c · 0.1 bar',
+      inputs: [input('p₀', 'bar now', airBar.now, 'count', 'measured')],
+      result: { value: airBar.after, unit: 'count' as const },
+    };
+  if (steps !== null)
+    return {
+      formula: 'steps = c / s',
+      inputs: [input('s', 'seat per step', stepMm.value, 'length', stepMm.source)],
+      result: { value: seatMm / stepMm.value, unit: 'count' as const },
+    };
+  return {
+    formula: 'turns = c / p',
+    inputs: [input('p', 'thread pitch per turn', pitchMm.value, 'length', pitchMm.source)],
+    result: { value: turns, unit: 'turns' as const },
+  };
+}
+
 /** Learnt as soon as readings have moved it off what the sheet says. */
-function gainSource({ gain, spec }: CornerAnswer): Source {
+function gainSource({ gain, spec }: Pick<CornerMove, 'gain' | 'spec'>): Source {
   return Math.abs(gain * spec.ratio.value - 1) < 1e-3 ? spec.ratio.source : 'learnt';
 }
 
 /** The collar reading to stop at. Null when no collar was read. */
-export function stopAtSum(corner: CornerAnswer): Sum | null {
+export function stopAtSum(corner: CornerMove): Sum | null {
   if (corner.stopAtMm === null || corner.collarMm === null) return null;
   return {
     title: `Stop at, ${cornerNames[corner.id]}`,
@@ -230,23 +288,37 @@ export function chanceSum(answer: Answer, when: 'now' | 'after'): Sum | null {
   };
 }
 
-/** What was told of a corner when turning began, beside what it measures now. */
-export function toldSum(told: ToldCorner, corner: CornerAnswer | null, where: string): Sum {
+/** What was issued for a corner when turning began. */
+export function toldSum(told: ToldCorner, where: string): Sum {
   return {
-    title: `As told, ${where}`,
-    words: 'kept as it was told when turning began; it does not change with what is learnt since',
-    formula: corner ? 'off = h − h′' : 'h′ after the move c',
+    title: `As issued, ${where}`,
+    words: 'kept as it was issued when turning began; it does not change with what is learnt since',
+    formula: 'turns = c / p',
     inputs: [
-      input('c', 'seat move asked', told.seatMm, 'length', 'told'),
-      input('turns', 'the same in turns', told.turns, 'turns', 'told'),
-      ...(told.stopAtMm === null
-        ? []
-        : [input('stop', 'collar reading to stop at', told.stopAtMm, 'length', 'told')]),
-      input('h′', 'height expected', told.heightMm, 'length', 'told'),
-      input('σ', 'one standard deviation', told.heightSdMm, 'length', 'told'),
-      ...(corner ? [input('h', 'height now', corner.nowMm, 'length', 'measured')] : []),
+      input('c', 'seat move issued', told.seatMm, 'length', 'told'),
+      input('p', 'thread pitch then', told.turns === 0 ? NaN : told.seatMm / told.turns, 'length', 'told'),
     ],
-    result: { value: corner ? corner.nowMm - told.heightMm : told.heightMm, unit: 'length' },
+    result: { value: told.turns, unit: 'turns' },
+    note: null,
+  };
+}
+
+/** This round's reading against what was predicted for what was really done. */
+export function comparedSum(height: CornerHeight, where: string): Sum | null {
+  const { measured, predicted } = height;
+  if (!predicted) return null;
+  return {
+    title: `Against the prediction, ${where}`,
+    words: 'this round’s readings, less what all earlier readings predicted for what was really done',
+    formula: measured ? 'off = h − h′' : 'h′',
+    inputs: [
+      ...(measured
+        ? [input('h', 'mean of this round’s readings', measured.value, 'length', 'measured')]
+        : []),
+      input('h′', 'predicted for what was done', predicted.value, 'length', 'computed'),
+      input('σ', 'one standard deviation of a reading about it', predicted.sd, 'length', 'computed'),
+    ],
+    result: { value: measured ? measured.value - predicted.value : predicted.value, unit: 'length' },
     note: null,
   };
 }

@@ -82,9 +82,9 @@ export function kitSum(corner: CornerAnswer, told: ToldCorner): Sum {
       input('reading', 'as the kit sheet has it', told.stopAtMm ?? NaN, 'length', 'sheet'),
       input('c', 'seat move, up positive', told.seatMm, 'length', 'computed'),
       input('h', 'height now', corner.nowMm, 'length', 'measured'),
-      input('σ', 'one standard deviation', told.heightSdMm, 'length', 'computed'),
+      input('σ', 'one standard deviation', told.heightSdMm ?? NaN, 'length', 'computed'),
     ],
-    result: { value: told.heightMm, unit: 'length' },
+    result: { value: told.heightMm ?? NaN, unit: 'length' },
     note: null,
   };
 }

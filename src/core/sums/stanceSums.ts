@@ -1,7 +1,7 @@
 import type { BootDocument, JobDocument } from '../job/types.ts';
 import { rodsOf, tieRodTurns, usualSteering } from '../judge/toe.ts';
 import { cornerNames, type CornerId } from '../machine/body.ts';
-import { angleAfter } from '../stance/ledger.ts';
+import { angleAfter } from '../stance/joint.ts';
 import type { Axle } from '../machine/classes.ts';
 import type { LinkLength } from '../stance/link.ts';
 import type { LowPoint } from '../stance/lowPoints.ts';

@@ -1,4 +1,10 @@
-import { decimalParts, fineLengthText, lengthParts, type NumberParts } from '#core/units/formatLength.ts';
+import {
+  decimalParts,
+  fineLengthText,
+  lengthParts,
+  sizeParts,
+  type NumberParts,
+} from '#core/units/formatLength.ts';
 import { turnParts, turnWord } from '#core/units/turns.ts';
 import { useLengthStyle } from '../app/settings.ts';
 
@@ -37,6 +43,17 @@ export function Length({ mm, decimals = 1, signed = false, bare = false }: Lengt
     <span className="figures whitespace-nowrap">
       <Parts parts={lengthParts(mm, style)} signed={signed} />
       {!bare && <span className="text-[0.72em] font-normal">{`\u2009${style.system}`}</span>}
+    </span>
+  );
+}
+
+/** A length that a caliper reads: decimals in either system. */
+export function SizeLength({ mm }: { mm: number }) {
+  const style = useLengthStyle(2);
+  return (
+    <span className="figures whitespace-nowrap">
+      <Parts parts={sizeParts(mm, style)} />
+      <span className="text-[0.72em] font-normal">{`\u2009${style.system}`}</span>
     </span>
   );
 }

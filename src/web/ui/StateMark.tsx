@@ -6,6 +6,9 @@ export const stateTone: Record<MarginState, string> = {
   short: 'text-short',
 };
 
+/** How much is left, in one word. */
+export const marginWord: Record<MarginState, string> = { clear: 'ok', tight: 'low', short: 'out' };
+
 /** The shape of a margin's state: open ring, half ring, solid disc. The word stands beside it. */
 export function StateMark({ state, size = 14 }: { state: MarginState; size?: number }) {
   return (

@@ -1,7 +1,7 @@
 import { marginTitles, type Margin } from '#core/margins/margins.ts';
 import { cornerNames } from '#core/machine/body.ts';
 import { Length, Turns } from '../../ui/Figure.tsx';
-import { StateMark, stateTone } from '../../ui/StateMark.tsx';
+import { marginWord, StateMark, stateTone } from '../../ui/StateMark.tsx';
 
 /** What is left, in the reader's units: "8 mm, 4 turns". */
 export function MarginValue({ margin }: { margin: Margin }) {
@@ -23,7 +23,7 @@ export function MarginLine({ margin }: { margin: Margin }) {
     <span className="flex items-center gap-2">
       <StateMark state={margin.state} />
       <span>
-        <span className={`font-semibold ${stateTone[margin.state]}`}>{margin.state}</span>
+        <span className={`font-semibold ${stateTone[margin.state]}`}>{marginWord[margin.state]}</span>
         <span className="text-second">
           {' '}
           · {marginTitles[margin.kind].toLowerCase()}, {cornerNames[margin.corner]}

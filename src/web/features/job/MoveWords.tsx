@@ -1,8 +1,10 @@
 import { fittings } from '#core/job/fitting.ts';
 import type { Fitting } from '#core/job/types.ts';
-import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
+import type { CornerMove } from '#core/plan/cornerAnswer.ts';
 import { inReadersUnit } from '#core/units/measure.ts';
-import { useSettings } from '../../app/settings.ts';
+import { lengthText } from '#core/units/formatLength.ts';
+import { effectWords, springWay } from '#words/instruction.ts';
+import { useLengthStyle, useSettings } from '../../app/settings.ts';
 import { Length, Plain, Turns } from '../../ui/Figure.tsx';
 
 /** What to do with the adjuster that sets preload: turns, a cam position or a pressure. */
@@ -21,17 +23,16 @@ export function SeatMove({
   cam: number | null;
   airBar: number | null;
 }) {
-  const way = turns > 0 ? 'up' : 'down';
   if (cam !== null)
     return (
       <>
-        cam {way} to <span className="figures">{cam + 1}</span>
+        cam to position <span className="figures">{cam + 1}</span>
       </>
     );
   if (airBar !== null)
     return (
       <>
-        {way} to <Pressure bar={airBar} />
+        {turns > 0 ? 'add air' : 'let air out'} to <Pressure bar={airBar} />
       </>
     );
   if (steps !== null) {
@@ -39,15 +40,21 @@ export function SeatMove({
     return (
       <>
         <span className="figures">{Math.abs(steps)}</span> {Math.abs(steps) === 1 ? words.one : words.many}{' '}
-        {fitting === 'grooves' ? way : steps > 0 ? 'more' : 'fewer'}
+        {fitting === 'grooves' || fitting === 'seat' ? springWay(steps) : steps > 0 ? 'more' : 'fewer'}
       </>
     );
   }
   return (
     <>
-      <Turns turns={turns} /> {way}
+      <Turns turns={turns} /> {springWay(turns)}
     </>
   );
+}
+
+/** What it is for: "Raise 8 mm". */
+export function Effect(moved: Parameters<typeof effectWords>[0]) {
+  const style = useLengthStyle(0);
+  return <>{effectWords(moved, (mm) => lengthText(mm, style))}</>;
 }
 
 /** A gauge pressure in the reader's units. */
@@ -67,12 +74,13 @@ export function MountMove({ turns, mm, fitting }: { turns: number; mm: number; f
   if (fitting === 'clamp')
     return (
       <>
-        tubes <Length mm={Math.abs(mm)} /> {mm > 0 ? 'down' : 'up'} through the clamps
+        tubes <Length mm={Math.abs(mm)} />{' '}
+        {mm > 0 ? 'further out below the clamps' : 'further out above the clamps'}
       </>
     );
   return (
     <>
-      lower mount <Turns turns={turns} /> {turns > 0 ? 'out' : 'in'}
+      lower mount <Turns turns={turns} /> {turns > 0 ? 'out (longer)' : 'in (shorter)'}
     </>
   );
 }
@@ -87,7 +95,7 @@ export function RingMove({ slider, moveMm }: { slider: number; moveMm: number })
 }
 
 /** Lower mount and rings of a planned corner; nothing where there are none to move. */
-export function OtherMoves({ corner, fitting }: { corner: CornerAnswer; fitting: Fitting }) {
+export function OtherMoves({ corner, fitting }: { corner: CornerMove; fitting: Fitting }) {
   const { mount, mountMm, rings } = corner;
   return (
     <>

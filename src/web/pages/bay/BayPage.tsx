@@ -11,9 +11,9 @@ import { isMoved } from '#core/plan/cornerAnswer.ts';
 import { cornerNames, type CornerId } from '#core/machine/body.ts';
 import { useJob, type Job } from '../../features/job/useJob.ts';
 import { MachinePlan } from '../../drawing/MachinePlan.tsx';
-import { MountMove, RingMove, SeatMove } from '../../features/job/MoveWords.tsx';
+import { Effect, MountMove, RingMove, SeatMove } from '../../features/job/MoveWords.tsx';
 import { capital } from '../../features/job/words.ts';
-import { Length, Turns } from '../../ui/Figure.tsx';
+import { SizeLength, Turns } from '../../ui/Figure.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { BaySection } from './BaySection.tsx';
 
@@ -161,15 +161,21 @@ function StepView({
         <BaySection job={job} id={id} />
       </div>
       <p className="text-[36px] font-semibold max-md:text-[28px]">{capital(cornerNames[id])}</p>
-      <p
-        className="text-action text-[96px] leading-none font-bold max-md:text-[56px]"
-        data-testid="bay-figure"
-      >
+      {work.kind !== 'ring' && (
+        <p className="text-action text-[72px] leading-none font-bold max-md:text-[44px]">
+          <Effect
+            seatMm={work.kind === 'adjustment' ? work.mm : 0}
+            mountMm={work.kind === 'mount' ? work.mm : 0}
+            riseMm={asked.riseMm ?? null}
+          />
+        </p>
+      )}
+      <p className="text-[44px] leading-tight font-bold max-md:text-[32px]" data-testid="bay-figure">
         <Figure job={job} step={step} />
       </p>
       {work.kind === 'adjustment' && asked.stopAtMm !== null && counts && (
         <p className="text-[44px] leading-tight font-semibold max-md:text-[32px]">
-          stop at <Length mm={asked.stopAtMm} />
+          stop when the collar reads <SizeLength mm={asked.stopAtMm} />
         </p>
       )}
       {counts && (
@@ -197,7 +203,7 @@ function StepView({
       )}
       {eighths > size && counts && (
         <p className="text-tight text-[20px] font-semibold">
-          <Turns turns={(eighths - size) / 8} /> further than told. It is kept as counted.
+          <Turns turns={(eighths - size) / 8} /> further than issued. It is kept as counted.
         </p>
       )}
       <div className="mt-4 flex flex-wrap gap-3">

@@ -1,6 +1,7 @@
 import { kindsOn, referenceKinds } from '#core/geometry/reference.ts';
 import { classDefaults } from '#core/machine/classes.ts';
-import { assumedRatio } from '#core/job/corner.ts';
+import { assumedRatio, gainGroups } from '#core/job/corner.ts';
+import { SuspensionChoice } from '../../features/suspension/SuspensionChoice.tsx';
 import { axleOf, cornerNames, cornersIn, footingOf, type CornerId } from '#core/machine/body.ts';
 import type { Json } from '#core/job/types.ts';
 import { lengthText } from '#core/units/formatLength.ts';
@@ -226,6 +227,9 @@ function JobFields({ job }: { job: Job }) {
       <TolerancePreset job={job} />
       <SideChoice job={job} />
       <HardEnd job={job} />
+      {gainGroups(job.record.document).map((group) => (
+        <SuspensionChoice key={group.id} job={job} group={group} />
+      ))}
     </div>
   );
 }

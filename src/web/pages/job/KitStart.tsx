@@ -50,8 +50,8 @@ export function KitStart({ job, answer }: { job: Job; answer: Answer }) {
                   <>
                     {capital(cornerNames[id])} then stands at{' '}
                     <SumFigure name={`Then stands at, ${cornerNames[id]}`} sum={() => kitSum(corner, stands)}>
-                      <Length mm={stands.heightMm} decimals={0} /> ±{' '}
-                      <Length mm={2 * stands.heightSdMm} decimals={0} />
+                      <Length mm={stands.heightMm ?? NaN} decimals={0} bare /> ±{' '}
+                      <Length mm={stands.heightSdMm ?? NaN} decimals={0} />
                     </SumFigure>
                   </>
                 ) : collarMm === null ? (

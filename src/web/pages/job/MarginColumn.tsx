@@ -14,7 +14,7 @@ import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { SumPanel } from '../../features/sums/SumPanel.tsx';
 import { isTurned } from '#core/job/fitting.ts';
 import { Judgement } from './Judgement.tsx';
-import { StateMark, stateTone } from '../../ui/StateMark.tsx';
+import { marginWord, StateMark, stateTone } from '../../ui/StateMark.tsx';
 
 interface Props {
   job: Job;
@@ -47,11 +47,11 @@ export function MarginColumn({ job, planned }: Props) {
       className="border-short/70 min-h-[calc(100vh-90px)] min-w-0 border-l-2 pl-3 max-lg:min-h-0 print:mt-4 print:border-l-0 print:pl-0 max-lg:border-t-2 max-lg:border-l-0 max-lg:pt-3 max-lg:pl-0"
     >
       <SumPanel />
-      <h2 className="text-head font-semibold">What is left</h2>
+      <h2 className="text-head font-semibold">Margins</h2>
       <p className="label text-second">
         {job.state.locked
-          ? 'as locked'
-          : `after this plan, ${job.margins.some(({ loadCase }) => loadCase !== null) ? 'in every load case' : 'for the load on board'}`}
+          ? 'what was left when it was finished'
+          : `what is left before something runs out, after this plan, ${job.margins.some(({ loadCase }) => loadCase !== null) ? 'in every load case' : 'for the load on board'}`}
       </p>
       {rows.length === 0 && <p className="text-second mt-3">Margins show as soon as a height is read.</p>}
       <ul className="mt-3">
@@ -79,7 +79,8 @@ export function MarginColumn({ job, planned }: Props) {
       <WorthAsking answer={planned} />
       <Reasons job={job} />
       <p className="label text-second mt-4 print:hidden">
-        Any figure opens its sum: <kbd className="border-rule border px-1 font-sans">s</kbd>
+        Click a number to see how it was calculated:{' '}
+        <kbd className="border-rule border px-1 font-sans">s</kbd>
       </p>
     </aside>
   );
@@ -112,11 +113,15 @@ function MarginLine({ margin, latest }: RowProps) {
         </SumFigure>
       </div>
       <div className="label text-second flex justify-between gap-2 pl-[22px]">
-        <span>
-          {[cornerNames[margin.corner], margin.name, margin.loadCase].filter(Boolean).join(', ')}
-          {margin.assumed && <span className="text-tight"> · part assumed</span>}
+        <span>{[cornerNames[margin.corner], margin.name, margin.loadCase].filter(Boolean).join(', ')}</span>
+        <span className={stateTone[margin.state]}>
+          {marginWord[margin.state]}
+          {margin.assumed && (
+            <span className="text-second decoration-second underline decoration-dotted underline-offset-4">
+              , assumed
+            </span>
+          )}
         </span>
-        <span className={stateTone[margin.state]}>{margin.state}</span>
       </div>
       <Bar margin={margin} />
     </li>
@@ -193,8 +198,8 @@ function Reasons({ job }: { job: Job }) {
   const reasons = job.answer?.reasons ?? [];
   if (reasons.length === 0 || job.state.locked) return null;
   return (
-    <section aria-label="What stands in the way" className="mt-5">
-      <h3 className="font-semibold">What stands in the way</h3>
+    <section aria-label="Why it cannot be reached" className="mt-5">
+      <h3 className="font-semibold">Why it cannot be reached</h3>
       <ul>
         {reasons.map((reason) => {
           const { what, lift } = reasonWords(reason, (mm) => lengthText(mm, style));

@@ -1,16 +1,21 @@
 import { hardEndOf } from '#core/job/fitting.ts';
-import { firstToTurn } from '#core/job/nextAction.ts';
+import { firstToTurn, isUntold } from '#core/job/nextAction.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { scalesWanted, type CornerAnswer } from '#core/plan/cornerAnswer.ts';
-import { cornersIn, cornerNames } from '#core/machine/body.ts';
-import { chanceSum, crossSum, heightNowSum, predictedSum } from '#core/sums/cornerSums.ts';
+import { cornersIn, cornerNames, type CornerId } from '#core/machine/body.ts';
+import { chanceSum, crossSum, estimateSum, heightNowSum, predictedSum } from '#core/sums/cornerSums.ts';
 import { Link } from 'react-router';
 import { padAfterSum, padsAround } from '#core/sums/scaleSums.ts';
 import { Mass } from '../../ui/Measure.tsx';
 import { useSampledPlan } from '../../features/job/useSampledPlan.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
-import { Length } from '../../ui/Figure.tsx';
+import { cornerHeight } from '#core/figures/cornerHeight.ts';
+import { cornersCounted, percent } from '#words/figures.ts';
+import { Length, SizeLength } from '../../ui/Figure.tsx';
+import { EstimatedLength, MeasuredLength, PredictedLength } from '../../ui/FigureKinds.tsx';
+import { Doubts } from '../../features/doubt/Doubts.tsx';
+import { RatioLine } from '../../features/ratio/RatioLine.tsx';
 import { CornerGrid } from './CornerGrid.tsx';
 import { Footer, NextLink } from './Footer.tsx';
 import { Move } from './PlannedMove.tsx';
@@ -24,15 +29,12 @@ export function PlanStage({ job }: { job: Job }) {
   const { answer } = job;
   return (
     <>
+      <Doubts job={job} />
       <CornerGrid
         job={job}
         showPlan
         corner={(id, corner) =>
-          corner && answer ? (
-            <Planned corner={corner} answer={answer} />
-          ) : (
-            <p className="text-second mt-2">No reading yet: {cornerNames[id]}.</p>
-          )
+          corner && answer ? <Planned corner={corner} answer={answer} /> : <Unread id={id} answer={answer} />
         }
       />
       {answer && <PlanChoices job={job} answer={answer} />}
@@ -54,33 +56,80 @@ export function PlanStage({ job }: { job: Job }) {
 function PrintedOutlook({ answer }: { answer: Answer }) {
   return (
     <p className="border-rule mx-4 hidden border-t py-2 print:block">
-      Round {answer.state.current + 1}: {Math.round((answer.chanceAfter ?? 0) * 100)} in 100 to be within{' '}
-      <Length mm={answer.tolerance.value} />. Settled how: <span className="inline-block w-48 border-b" />
+      Round {answer.state.current + 1}: {percent(answer.chanceAfter ?? 0)} chance that all are within ±{' '}
+      <SizeLength mm={answer.tolerance.value} />. Settled how: <span className="inline-block w-48 border-b" />
     </p>
   );
 }
 
 function Planned({ corner, answer }: { corner: CornerAnswer; answer: Answer }) {
-  const name = cornerNames[corner.id];
   return (
     <div>
-      <p className="mt-3 text-[34px] leading-9 font-bold max-lg:text-[28px]">
-        <SumFigure name={`Height now, ${name}`} sum={() => heightNowSum(corner, answer)}>
-          <Length mm={corner.nowMm} decimals={0} />
-        </SumFigure>
-      </p>
-      <p className="text-second">
-        <SumFigure name={`Height after, ${name}`} sum={() => predictedSum(corner, answer)}>
-          now → <Length mm={corner.predictedMm} decimals={0} bare /> ±{' '}
-          <Length mm={2 * corner.predictedSdMm} decimals={0} />
-        </SumFigure>
-      </p>
-      <SagLine corner={corner} answer={answer} />
-      <WeightLine corner={corner} answer={answer} />
-      <div className="mt-3" data-testid={`move-${corner.id}`}>
+      <div className="mt-1" data-testid={`move-${corner.id}`}>
         <Move corner={corner} answer={answer} />
       </div>
+      <div className="mt-3">
+        <Heights corner={corner} answer={answer} />
+      </div>
+      <SagLine corner={corner} answer={answer} />
+      <WeightLine corner={corner} answer={answer} />
       <PenBoxes words={['stopped at', 'reads after']} />
+    </div>
+  );
+}
+
+/** What was measured, what the plan makes of it, and what is wanted: each as the kind of number it is. */
+function Heights({ corner, answer }: { corner: CornerAnswer; answer: Answer }) {
+  const name = cornerNames[corner.id];
+  const { measured, predicted, estimated, differs, target } = cornerHeight(answer, corner.id);
+  const moves = Math.abs(corner.riseMm) >= 0.5;
+  return (
+    <>
+      <p>
+        {measured ? (
+          <SumFigure name={`Measured height, ${name}`} sum={() => heightNowSum(corner, answer)}>
+            <MeasuredLength figure={measured} className="text-head" />
+          </SumFigure>
+        ) : (
+          <span className="text-second font-semibold">not measured yet in this round</span>
+        )}
+      </p>
+      {!measured && predicted && (
+        <p>
+          <PredictedLength figure={predicted} />
+        </p>
+      )}
+      {estimated && differs && (
+        <p className="text-second">
+          <SumFigure name={`Estimated height, ${name}`} sum={() => estimateSum(corner, answer)}>
+            <EstimatedLength figure={estimated} note="planned from this" />
+          </SumFigure>
+        </p>
+      )}
+      <p>
+        {moves && (
+          <SumFigure name={`Height after, ${name}`} sum={() => predictedSum(corner, answer)}>
+            <PredictedLength figure={{ value: corner.predictedMm, sd: corner.predictedSdMm }} />
+          </SumFigure>
+        )}
+        {target && (
+          <span className="text-second">
+            {moves && ' · '}target <Length mm={target.value} />
+          </span>
+        )}
+      </p>
+    </>
+  );
+}
+
+/** A corner nobody has read: what it is told all the same, with the reason. */
+function Unread({ id, answer }: { id: CornerId; answer: Answer | null }) {
+  const move = answer?.unread.find((one) => one.id === id);
+  if (!answer || !move) return <p className="text-second mt-2">Not measured, and nothing is turned here.</p>;
+  return (
+    <div className="mt-1" data-testid={`move-${id}`}>
+      <Move corner={move} answer={answer} />
+      <p className="text-second mt-3">not measured: moves like the other side</p>
     </div>
   );
 }
@@ -122,8 +171,8 @@ function SampledLine({ job }: { job: Job }) {
     return (
       <span data-testid="sampled">
         {' '}
-        Tried on {result.count} machines that the readings allow:{' '}
-        {Math.round((100 * result.landed) / result.count)} in 100 land.
+        Tried on {result.count} machines that the readings allow: {percent(result.landed / result.count)} land
+        if the readings are right.
       </span>
     );
   return done === null ? null : <span> Trying it: {done} machines so far.</span>;
@@ -131,6 +180,7 @@ function SampledLine({ job }: { job: Job }) {
 
 function Outlook({ job, answer }: { job: Job; answer: Answer }) {
   const first = firstToTurn(answer);
+  const wanted = cornersIn(answer.document).filter((id) => !isUntold(answer.document, id)).length;
   const missing = cornersIn(job.record.document).filter(
     (id) => !answer.corners.some((corner) => corner.id === id),
   );
@@ -139,17 +189,21 @@ function Outlook({ job, answer }: { job: Job; answer: Answer }) {
     <p className="min-w-[250px] flex-1">
       <b>
         <SumFigure name="Chance of landing in tolerance" sum={() => chanceSum(answer, 'after')}>
-          <span className="figures">{Math.round((answer.chanceAfter ?? 0) * 100)}</span> in 100 to be within{' '}
-          <Length mm={answer.tolerance.value} /> after this round.
+          <span className="figures" data-testid="chance">
+            {percent(answer.chanceAfter ?? 0)}
+          </span>{' '}
+          chance that {cornersCounted(wanted)} {wanted === 1 ? 'is' : 'are'} within ±{' '}
+          <SizeLength mm={answer.tolerance.value} />
         </SumFigure>
       </b>
       <span className="text-second label block">
         {missing.length > 0
-          ? `Not measured: ${missing.map((id) => cornerNames[id]).join(', ')}; each is taken to move as its twin.`
+          ? `Not measured: ${missing.map((id) => cornerNames[id]).join(', ')}.`
           : first && !job.state.turning
             ? `Start ${cornerNames[first]}: ${hardEndOf(answer.document) ? 'the hard end first, and once' : 'it moves most'}.`
             : ''}
         <CrossLine answer={answer} jobId={job.record.id} />
+        <RatioLine job={job} answer={answer} />
         {isFitted(answer) && !job.state.locked && <SampledLine job={job} />}
       </span>
     </p>

@@ -1,41 +1,45 @@
 import { cornerNames } from '#core/machine/body.ts';
 import type { Answer } from '#core/plan/answer.ts';
-import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
+import { isMoved, type CornerMove } from '#core/plan/cornerAnswer.ts';
 import { seatMoveSum, stopAtSum } from '#core/sums/cornerSums.ts';
-import { OtherMoves, SeatMove } from '../../features/job/MoveWords.tsx';
+import { Effect, OtherMoves, SeatMove } from '../../features/job/MoveWords.tsx';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
-import { Length } from '../../ui/Figure.tsx';
+import { SizeLength } from '../../ui/Figure.tsx';
 
-/** What is to be turned at a corner, and where to stop. */
-export function Move({ corner, answer }: { corner: CornerAnswer; answer: Answer }) {
-  const { targetMm } = corner.spec;
-  if (targetMm === null && answer.document.corners[corner.id].sagMm === null)
-    return <p className="text-second font-semibold">no target</p>;
-  return (
-    <>
-      <SeatLines corner={corner} answer={answer} />
-      <OtherMoves corner={corner} fitting={answer.document.corners[corner.id].fitting} />
-    </>
-  );
-}
-
-/** The seat, cam or pressure: what to do, then where to stop. */
-function SeatLines({ corner, answer }: { corner: CornerAnswer; answer: Answer }) {
-  const name = cornerNames[corner.id];
-  if (corner.seatMm === 0)
+/** What is to be done at a corner: what for, which way and how far, and where to stop. */
+export function Move({ corner, answer }: { corner: CornerMove; answer: Answer }) {
+  const { doubt, document } = answer;
+  const checked = doubt.adopted?.code === 'turned-other-way' && doubt.adopted.corner === corner.id;
+  if (!isMoved(corner))
     return (
       <>
-        <p className="text-second text-head font-semibold">leave{corner.mountMm !== 0 && ' the seat'}</p>
+        <p className="text-figure font-bold">Leave it</p>
+        {checked && <p className="text-tight font-semibold">until its collar is checked</p>}
         {corner.collarMm !== null && (
-          <p>
-            reads <Length mm={corner.collarMm} />
+          <p className="text-second">
+            the collar reads <SizeLength mm={corner.collarMm} />
           </p>
         )}
       </>
     );
   return (
     <>
-      <p className="text-action text-head font-semibold">
+      <p className="text-action text-figure font-bold">
+        <Effect {...corner} />
+      </p>
+      <SeatLines corner={corner} answer={answer} />
+      <OtherMoves corner={corner} fitting={document.corners[corner.id].fitting} />
+    </>
+  );
+}
+
+/** The seat, cam or pressure: which way and how far, then where to stop. */
+function SeatLines({ corner, answer }: { corner: CornerMove; answer: Answer }) {
+  const name = cornerNames[corner.id];
+  if (corner.seatMm === 0) return null;
+  return (
+    <>
+      <p className="text-[18px] leading-6 font-semibold">
         <SumFigure name={`Seat move, ${name}`} sum={() => seatMoveSum(corner, answer)}>
           <SeatMove
             turns={corner.turns}
@@ -46,20 +50,17 @@ function SeatLines({ corner, answer }: { corner: CornerAnswer; answer: Answer })
           />
         </SumFigure>
       </p>
-      <p className="font-medium">
-        {corner.cam || corner.airBar ? null : corner.stopAtMm === null ? (
-          <>
-            <Length mm={Math.abs(corner.seatMm)} /> of seat
-          </>
-        ) : (
-          <SumFigure name={`Stop at, ${name}`} sum={() => stopAtSum(corner)}>
-            stop at <Length mm={corner.stopAtMm} />
-          </SumFigure>
-        )}
-      </p>
-      {corner.stopAtMm !== null && (
-        <p className="label text-second">
-          <Length mm={Math.abs(corner.seatMm)} /> of seat
+      {!corner.cam && !corner.airBar && (
+        <p>
+          {corner.stopAtMm === null ? (
+            <>
+              <SizeLength mm={Math.abs(corner.seatMm)} /> of seat
+            </>
+          ) : (
+            <SumFigure name={`Stop at, ${name}`} sum={() => stopAtSum(corner)}>
+              stop when the collar reads <SizeLength mm={corner.stopAtMm} />
+            </SumFigure>
+          )}
         </p>
       )}
     </>

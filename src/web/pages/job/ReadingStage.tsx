@@ -1,25 +1,37 @@
 import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { referenceKinds } from '#core/geometry/reference.ts';
-import { gainGroups } from '#core/job/corner.ts';
+import { cornerSpec, gainGroups } from '#core/job/corner.ts';
 import { settledIn } from '#core/job/again.ts';
 import { scalesWanted } from '#core/plan/cornerAnswer.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { tolerances } from '#core/tolerances.ts';
-import { goodEnough } from '#core/job/enough.ts';
+import { cornerHeight, hasTaught } from '#core/figures/cornerHeight.ts';
+import { goodEnough, unreadOf } from '#core/job/enough.ts';
+import { percent } from '#words/figures.ts';
 import { settlesBy } from '#core/job/nextAction.ts';
 import type { ToldCorner } from '#core/job/types.ts';
-import { cornersIn, cornerNames, type CornerId } from '#core/machine/body.ts';
+import { axleOf, cornersIn, cornerNames, type CornerId } from '#core/machine/body.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
-import { chanceSum, gainSum, heightNowSum, spreadSum, toldSum } from '#core/sums/cornerSums.ts';
+import {
+  chanceSum,
+  comparedSum,
+  estimateSum,
+  gainSum,
+  heightNowSum,
+  spreadSum,
+} from '#core/sums/cornerSums.ts';
 import { lostSum } from '#core/sums/planSums.ts';
-import { useLengthStyle, useSettings } from '../../app/settings.ts';
+import { useLengthStyle } from '../../app/settings.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
-import { Length, Plain } from '../../ui/Figure.tsx';
+import { Doubts } from '../../features/doubt/Doubts.tsx';
+import { MeasureRatio } from '../../features/ratio/MeasureRatio.tsx';
+import { EstimatedLength, MeasuredLength, PredictedLength } from '../../ui/FigureKinds.tsx';
+import { Length, Plain, Turns } from '../../ui/Figure.tsx';
 import { CutOpenNowPanel } from './CutOpenPanel.tsx';
 import { CornerGrid } from './CornerGrid.tsx';
 import { FactField, ranges, useHeightQuestion } from './fields.tsx';
@@ -45,6 +57,7 @@ export function BaselineStage({ job }: { job: Job }) {
         showPlan={false}
         corner={(id, answer) => <Readings job={job} id={id} round={0} answer={answer} told={null} />}
       />
+      <MeasureRatio job={job} />
       <ScalesPanel job={job} round={0} />
       <CutOpenNowPanel job={job} />
       <Footer>
@@ -82,6 +95,7 @@ export function MeasureStage({ job }: { job: Job }) {
           read here, they count as left alone.
         </p>
       )}
+      <Doubts job={job} />
       <NextReading job={job} round={round} slots={SLOTS} />
       <CornerGrid
         job={job}
@@ -133,26 +147,35 @@ function Readings({ job, id, round, answer, told }: ReadingsProps) {
   const index = cornerNumbers[id];
   const height = (slot: string) => ({ kind: 'height' as const, round, corner: id, slot });
   const ask = useHeightQuestion(job, id, round);
-  const measured =
-    read.length > 0 ||
-    (round === job.state.current && answer !== null && job.state.rounds[round] !== undefined);
+  const here = answer && job.answer && round === job.state.current ? cornerHeight(job.answer, id) : null;
   return (
     <div>
-      <p className="text-figure mt-0.5 font-bold" data-testid={`now-${id}`}>
-        {answer && measured && job.answer ? (
+      <p className="mt-0.5" data-testid={`now-${id}`}>
+        {here?.measured && answer && job.answer ? (
           <SumFigure
-            name={`Height now, ${cornerNames[id]}`}
+            name={`Measured height, ${cornerNames[id]}`}
             sum={() => job.answer && heightNowSum(answer, job.answer)}
           >
-            <Length mm={answer.nowMm} />
+            <MeasuredLength figure={here.measured} />
           </SumFigure>
         ) : (
-          <span className="text-second">—</span>
+          <span className="text-second text-head font-semibold">not measured yet</span>
         )}
       </p>
+      <Expected job={job} id={id} round={round} told={told} />
+      {here?.estimated && here.differs && answer && (
+        <p className="text-second">
+          <SumFigure
+            name={`Estimated height, ${cornerNames[id]}`}
+            sum={() => job.answer && estimateSum(answer, job.answer)}
+          >
+            <EstimatedLength figure={here.estimated} note="without friction; planned from this" />
+          </SumFigure>
+        </p>
+      )}
       <p className="label text-second">
         {corner.targetMm === null ? (
-          'no target yet'
+          'no target'
         ) : (
           <>
             target <Length mm={corner.targetMm} />
@@ -168,7 +191,6 @@ function Readings({ job, id, round, answer, told }: ReadingsProps) {
           </>
         )}
       </p>
-      {told && <Compared answer={read.length > 0 ? answer : null} told={told} where={cornerNames[id]} />}
       <div className="relative mt-2">
         <p className="label text-second">{referenceKinds[corner.reference.kind].title}</p>
         <div className="grid grid-cols-3 gap-x-2">
@@ -220,44 +242,81 @@ function hint(collarMm: number | null, style: ReturnType<typeof useLengthStyle>)
   return collarMm === null ? {} : { placeholder: lengthText(collarMm, style) };
 }
 
-function Compared({ answer, told, where }: { answer: CornerAnswer | null; told: ToldCorner; where: string }) {
-  const system = useSettings((state) => state.system);
-  const off = answer ? answer.nowMm - told.heightMm : null;
-  // Less than half the finest step shown is no difference to tell.
-  const same = off !== null && Math.abs(off) < (system === 'mm' ? 0.5 : 0.8);
+/** Before this round is read, what it should read; afterwards how far the reading is from that. */
+function Expected({ job, id, round, told }: Omit<ReadingsProps, 'answer'>) {
+  const style = useLengthStyle(1);
+  const { answer } = job;
+  if (!answer || round === 0) return null;
+  const turningStill = job.state.turning !== null;
+  // While turning is open, what was issued is all there is to expect.
+  const height = turningStill ? null : cornerHeight(answer, id);
+  const predicted = turningStill
+    ? told?.heightMm === undefined
+      ? null
+      : { value: told.heightMm, sd: told.heightSdMm ?? 0 }
+    : (height?.predicted ?? null);
+  if (!predicted) return null;
+  const measured = height?.measured ?? null;
+  if (!measured)
+    return (
+      <p data-testid="expected">
+        <PredictedLength figure={predicted} />
+      </p>
+    );
+  const off = measured.value - predicted.value;
+  const same = Math.abs(off) < (style.system === 'mm' ? 0.5 : 0.8);
   return (
     <p className="label text-second" data-testid="compared">
-      <SumFigure name={`As told, ${where}`} sum={() => toldSum(told, answer, where)}>
-        told <Length mm={told.heightMm} decimals={0} /> ± <Length mm={2 * told.heightSdMm} decimals={0} />
+      <TurnedOtherwise job={job} id={id} round={round} told={told} />
+      <SumFigure
+        name={`Against the prediction, ${cornerNames[id]}`}
+        sum={() => height && comparedSum(height, cornerNames[id])}
+      >
+        predicted <Length mm={predicted.value} decimals={0} bare /> ±{' '}
+        <Length mm={predicted.sd} decimals={0} />
       </SumFigure>
-      {off !== null && (
-        <span className={Math.abs(off) > 2 * told.heightSdMm + 2 ? 'text-tight font-semibold' : ''}>
-          {' '}
-          ·{' '}
-          {same ? (
-            'as told'
-          ) : (
-            <>
-              <Length mm={Math.abs(off)} /> {off > 0 ? 'higher' : 'lower'}
-            </>
-          )}
-        </span>
-      )}
+      <span className={Math.abs(off) > 2 * predicted.sd ? 'text-tight font-semibold' : ''}>
+        {' '}
+        ·{' '}
+        {same ? (
+          'as predicted'
+        ) : (
+          <>
+            measured <Length mm={Math.abs(off)} /> {off > 0 ? 'higher' : 'lower'}
+          </>
+        )}
+      </span>
     </p>
+  );
+}
+
+/** What was done otherwise than issued: the prediction is for what was done. */
+function TurnedOtherwise({ job, id, round, told }: Omit<ReadingsProps, 'answer'>) {
+  const done = job.state.rounds[round]?.moves[id] ?? 0;
+  const issued = told?.seatMm ?? 0;
+  const pitchMm = cornerSpec(job.record.document, id).pitchMm.value;
+  const off = done - issued;
+  if (!told || Math.abs(off) < pitchMm / 16) return null;
+  return (
+    <span className="text-ink block">
+      you turned <Turns turns={off / pitchMm} /> {Math.abs(done) > Math.abs(issued) ? 'more' : 'less'} than
+      issued;{' '}
+    </span>
   );
 }
 
 function Verdict({ job, round }: { job: Job; round: number }) {
   const { answer } = job;
-  const complete = cornersIn(job.record.document).every(
-    (id) => (job.state.rounds[round]?.heights[id]?.length ?? 0) > 0,
-  );
-  if (!complete || !answer || answer.chanceNow === null) return null;
-  const chance = `${Math.round(answer.chanceNow * 100)} in 100`;
+  // Nothing is in tolerance from a prediction.
+  if (!answer || round !== job.state.current || unreadOf(answer).length > 0 || answer.chanceNow === null)
+    return null;
+  const chance = percent(answer.chanceNow);
   return (
     <p className="font-semibold" data-testid="verdict" aria-live="polite">
       <SumFigure name="Chance that all are in tolerance now" sum={() => chanceSum(answer, 'now')}>
-        {goodEnough(answer) ? `In tolerance, ${chance}: lock it.` : `${chance} that all are in.`}
+        {goodEnough(answer)
+          ? `In tolerance, ${chance} chance: finish.`
+          : `${chance} chance that all are in tolerance.`}
       </SumFigure>
       {scalesOff(answer)}
     </p>
@@ -321,7 +380,7 @@ function Lost({ job }: { job: Job }) {
   );
 }
 
-/** What the rounds taught of each axle's ratio. */
+/** What the rounds taught of each axle's ratio: only where it was moved and read since, and only what changed. */
 function Learnt({ job, children }: { job: Job; children: ReactNode }) {
   const { answer } = job;
   if (!answer || answer.state.current === 0) return null;
@@ -332,20 +391,22 @@ function Learnt({ job, children }: { job: Job; children: ReactNode }) {
         <p data-testid="learnt">
           {gainGroups(job.record.document).map((group) => {
             const gain = answer.posterior.gains[group.id];
-            if (!gain) return null;
+            if (!gain || !hasTaught(answer, axleOf(group.id))) return null;
             const { prior, now } = gain;
+            if (Math.abs(now.mean - prior.mean) < 0.005) return null;
             return (
               <span key={group.id} className="mr-5 inline-block">
-                This {group.title} gives{' '}
+                {capital(group.title)}: 1 mm of seat moves it{' '}
                 <SumFigure name={`Wheel per seat, ${group.title}`} sum={() => gainSum(group, answer)}>
+                  ≈{' '}
                   <b>
                     <Plain value={now.mean} decimals={2} />
                   </b>{' '}
-                  ± <Plain value={now.sd} decimals={2} />
+                  ± <Plain value={now.sd} decimals={2} /> mm
                 </SumFigure>{' '}
-                mm per mm of seat
                 <span className="text-second">
-                  , not <Plain value={prior.mean} decimals={2} /> ± <Plain value={prior.sd} decimals={2} />.
+                  (before: <Plain value={prior.mean} decimals={2} /> ± <Plain value={prior.sd} decimals={2} />
+                  ).
                 </span>
               </span>
             );

@@ -11,11 +11,11 @@ import { cornerNames, type CornerId } from '#core/machine/body.ts';
 import { factKey } from '../../features/job/draftKeys.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';
-import { MountMove, RingMove, SeatMove } from '../../features/job/MoveWords.tsx';
+import { Effect, MountMove, RingMove, SeatMove } from '../../features/job/MoveWords.tsx';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
 
-import { Length } from '../../ui/Figure.tsx';
+import { Length, SizeLength } from '../../ui/Figure.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { Cautions } from './Cautions.tsx';
 import { CutOpenPanel } from './CutOpenPanel.tsx';
@@ -40,7 +40,7 @@ export function TurnStage({ job }: { job: Job }) {
   return (
     <>
       <Cautions
-        title="Before a hand goes in"
+        title="Safety first"
         job={job}
         list={cautionsAt('turn', job.record.document)}
         folded={state.turning?.begun ?? false}
@@ -84,7 +84,7 @@ interface WorkProps {
 
 function CornerWork({ job, id, round, told }: WorkProps) {
   const asked = told.corners[id];
-  if (!asked) return <p className="text-second text-head mt-3 font-semibold">leave</p>;
+  if (!asked) return <p className="text-second text-head mt-3 font-semibold">Leave it</p>;
   return (
     <>
       <SeatWork job={job} id={id} round={round} asked={asked} />
@@ -128,7 +128,7 @@ function OtherWork({ job, id, round, work }: Omit<WorkProps, 'told'> & { work: W
           onCommit={(value) => value !== null && record(value)}
         />
         {!done && (
-          <Button onClick={() => record(mm)} aria-label={`${what} done as told, ${cornerNames[id]}`}>
+          <Button onClick={() => record(mm)} aria-label={`${what} done, ${cornerNames[id]}`}>
             Done
           </Button>
         )}
@@ -141,10 +141,10 @@ function SeatWork({ job, id, round, asked }: Omit<WorkProps, 'told'> & { asked: 
   if (asked.seatMm === 0)
     return (
       <>
-        <p className="text-second text-head mt-3 font-semibold">leave</p>
+        <p className="text-second text-head mt-3 font-semibold">Leave it</p>
         {asked.stopAtMm !== null && (
           <p>
-            reads <Length mm={asked.stopAtMm} />
+            the collar reads <SizeLength mm={asked.stopAtMm} />
           </p>
         )}
       </>
@@ -157,10 +157,13 @@ function SeatWork({ job, id, round, asked }: Omit<WorkProps, 'told'> & { asked: 
   const next = turningOrder(job.record.document).find((one) => left.includes(one)) === id;
   return (
     <div>
-      <p className={`text-figure mt-3 font-bold ${done ? 'text-second' : 'text-action'}`}>
+      <p className={`text-figure mt-1 font-bold ${done ? 'text-second' : 'text-action'}`}>
+        <Effect seatMm={asked.seatMm} mountMm={0} riseMm={asked.riseMm ?? null} />
+      </p>
+      <p className="text-[18px] leading-6 font-semibold">
         <SumFigure
-          name={`Seat move as told, ${cornerNames[id]}`}
-          sum={() => toldSum(asked, null, cornerNames[id])}
+          name={`Seat move as issued, ${cornerNames[id]}`}
+          sum={() => toldSum(asked, cornerNames[id])}
         >
           <SeatMove
             turns={asked.turns}
@@ -173,13 +176,13 @@ function SeatWork({ job, id, round, asked }: Omit<WorkProps, 'told'> & { asked: 
       </p>
       {asked.stopAtMm !== null && (
         <p className="font-medium">
-          stop at <Length mm={asked.stopAtMm} />
+          stop when the collar reads <SizeLength mm={asked.stopAtMm} />
         </p>
       )}
       {asked.camTo === undefined && asked.airToBar === undefined && (
         <>
           <p className="label text-second">
-            <Length mm={Math.abs(asked.seatMm)} /> of seat
+            <SizeLength mm={Math.abs(asked.seatMm)} /> of seat
           </p>
           <DoneField job={job} id={id} round={round} done={done} record={record} />
         </>
@@ -217,9 +220,9 @@ function AsTold({
       look={next ? 'main' : 'plain'}
       className="min-h-11 px-4"
       onClick={() => record(asked.seatMm)}
-      aria-label={`Done as told, ${cornerNames[id]}`}
+      aria-label={`Done, ${cornerNames[id]}`}
     >
-      Done as told
+      Done
     </Button>
   );
 }
@@ -246,7 +249,7 @@ function Done({
       {mm === 0 ? (
         'left alone'
       ) : !turned ? (
-        'done as told'
+        'done'
       ) : (
         <>
           <SeatMove turns={mm / pitchMm} steps={steps} fitting={fitting} cam={null} airBar={null} /> done
@@ -296,7 +299,7 @@ function DoneField({ job, id, round, done, record }: DoneFieldProps) {
       ) : before === null ? (
         <NumberField
           {...common}
-          label="Turns done, down is −"
+          label="Turns done, away is −"
           quantity="turns"
           range={turnRange(spec)}
           value={doneMm === null ? null : doneMm / spec.pitchMm.value}

@@ -115,7 +115,7 @@ export function useHeightQuestion(job: Job, id: CornerId, round: number) {
 /** What a reading of this round should come to, as the tape shows it: as told, else as the round before read. */
 function expectedMm({ state, record }: Job, id: CornerId, round: number): number | null {
   const told = (state.turning?.told ?? state.rounds[round]?.told)?.corners[id];
-  if (told) return told.heightMm - record.document.corners[id].reference.offsetMm;
+  if (told?.heightMm !== undefined) return told.heightMm - record.document.corners[id].reference.offsetMm;
   const before = state.rounds[round - 1]?.heights[id];
   return before ? meanOf(before) : null;
 }

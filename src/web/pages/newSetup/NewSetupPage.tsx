@@ -1,11 +1,15 @@
-import { byCorner } from '#core/plan/answer.ts';
+import { plannedMoves } from '#core/plan/answer.ts';
+import { percent } from '#words/figures.ts';
+import { Move } from '../job/PlannedMove.tsx';
 import { useEffect, useRef } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { kindsOn, referenceKinds } from '#core/geometry/reference.ts';
 import { classDefaults, machineClasses, type MachineClass } from '#core/machine/classes.ts';
-import { cornerNames, cornersIn, footingOf, twinOf, type CornerId } from '#core/machine/body.ts';
+import { suspensionsOf } from '#core/kinds/suspension.ts';
+import { SuspensionChoice } from '../../features/suspension/SuspensionChoice.tsx';
+import { axleOf, cornerNames, cornersIn, footingOf, twinOf, type CornerId } from '#core/machine/body.ts';
 import { assumedRatio, gainGroups, type GainGroup } from '#core/job/corner.ts';
-import { chanceSum, seatMoveSum } from '#core/sums/cornerSums.ts';
+import { chanceSum } from '#core/sums/cornerSums.ts';
 import type { Json } from '#core/job/types.ts';
 import { ClassChoice } from '../../features/job/ClassChoice.tsx';
 import { pathKey } from '../../features/job/draftKeys.ts';
@@ -15,8 +19,6 @@ import { useNewSetup } from '../../features/job/useNewSetup.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { SumPanel } from '../../features/sums/SumPanel.tsx';
-import { SeatMove } from '../../features/job/MoveWords.tsx';
-import { Length } from '../../ui/Figure.tsx';
 import { useRefusedDrafts } from '../../features/numbers/drafts.ts';
 import { RefusedNote } from '../../ui/RefusedNote.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
@@ -54,12 +56,15 @@ export function NewSetupPage() {
         </div>
         <div data-fields className="bg-sheet border-rule mt-4 border px-4 pt-2 pb-4">
           <Columns job={job} />
-          <Row label="Reads now" help={<ReferenceChoice job={job} />}>
+          <Row label="Measured height" help={<ReferenceChoice job={job} />}>
             {corners.map((id) => (
               <HeightNow key={id} job={job} id={id} />
             ))}
           </Row>
-          <Row label="Wanted" help={footingOf(current) === 'bikes' ? 'at each end' : 'both sides of an axle'}>
+          <Row
+            label="Target height"
+            help={footingOf(current) === 'bikes' ? 'at each end' : 'both sides of an axle'}
+          >
             {gainGroups(job.record.document).map((group, i, all) => (
               <GroupTarget
                 key={group.id}
@@ -70,6 +75,7 @@ export function NewSetupPage() {
               />
             ))}
           </Row>
+          <SuspensionRow job={job} />
           <Answers job={job} />
           <Row label="Collar reads" help="if you have a caliper there">
             {corners.map((id) => (
@@ -104,7 +110,7 @@ export function NewSetupPage() {
             onClick={begin}
             className="bg-action text-on-action min-h-11 px-5 font-semibold disabled:cursor-not-allowed disabled:opacity-50"
           >
-            Start the job
+            Start job
           </button>
           {refused.length > 0 ? (
             <RefusedNote refused={refused} />
@@ -200,7 +206,7 @@ function HeightNow({ job, id }: { job: Job; id: CornerId }) {
     <FactField
       job={job}
       place={{ kind: 'height', round: 0, corner: id, slot: '1' }}
-      label={`Reads now, ${cornerNames[id]}`}
+      label={`Measured height, ${cornerNames[id]}`}
       showLabel="narrow"
       order={cornerNumbers[id]}
       range={ranges.height}
@@ -262,11 +268,11 @@ function Answers({ job }: { job: Job }) {
       data-testid="first-answer"
     >
       <p className="font-medium narrow:col-span-2">
-        Seat
+        Turn the collar
         <span className="label text-second block">
           {answer && answer.chanceAfter !== null && (
             <SumFigure name="Chance" sum={() => chanceSum(answer, 'after')}>
-              {Math.round(answer.chanceAfter * 100)} in 100 lands
+              {percent(answer.chanceAfter)} chance in tolerance
             </SumFigure>
           )}
         </span>
@@ -280,30 +286,31 @@ function Answers({ job }: { job: Job }) {
 
 function CornerAnswerCell({ job, id }: { job: Job; id: CornerId }) {
   const { answer } = job;
-  const corner = byCorner(answer)[id];
-  if (!answer || !corner || corner.spec.targetMm === null)
-    return <p className="text-second text-figure">—</p>;
+  const move = answer && plannedMoves(answer).find((one) => one.id === id);
+  if (!answer || !move || answer.chanceAfter === null) return <p className="text-second text-figure">—</p>;
   return (
     <div>
       <p className="label wide:hidden">{capital(cornerNames[id])}</p>
-      <p className="text-action text-head font-bold">
-        {corner.seatMm === 0 ? (
-          'leave'
-        ) : (
-          <SumFigure name={`Seat move, ${cornerNames[id]}`} sum={() => seatMoveSum(corner, answer)}>
-            <SeatMove turns={corner.turns} steps={null} cam={null} airBar={null} />
-          </SumFigure>
-        )}
-      </p>
-      <p className="label text-second">
-        <Length mm={Math.abs(corner.seatMm)} /> of seat
-        {corner.stopAtMm !== null && (
-          <>
-            , stop at <Length mm={corner.stopAtMm} />
-          </>
-        )}
-      </p>
+      <Move corner={move} answer={answer} />
     </div>
+  );
+}
+
+/** How each axle is hung: asked before anything is believed of its ratio. Nothing where there is no choice. */
+function SuspensionRow({ job }: { job: Job }) {
+  const { document } = job.record;
+  const groups = gainGroups(document).filter(
+    ({ id }) => suspensionsOf(document.machine.class, axleOf(id)).length > 1,
+  );
+  if (groups.length === 0) return null;
+  return (
+    <Row label="Suspension" help="narrows the motion ratio">
+      {groups.map((group) => (
+        <div key={group.id} className="col-span-2 min-w-0">
+          <SuspensionChoice job={job} group={group} />
+        </div>
+      ))}
+    </Row>
   );
 }
 

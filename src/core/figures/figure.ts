@@ -1,0 +1,61 @@
+/**
+ * Every number that is shown is one of five kinds, and says which. What somebody read is never replaced by what was worked
+ * out, and a guess never looks like a fact.
+ */
+export type Figure = Measured | Entered | Estimated | Predicted | Assumed;
+export type FigureKind = Figure['kind'];
+
+/** Read off the machine and typed. */
+export interface Measured {
+  kind: 'measured';
+  /** Mean of the readings that count, in the core's unit. */
+  value: number;
+  readings: readonly number[];
+}
+
+/** Given by somebody: a target, a rate from a sheet, a pitch. */
+export interface Entered {
+  kind: 'entered';
+  value: number;
+}
+
+/** Worked out from measurements. `sd` is one standard deviation. */
+export interface Estimated {
+  kind: 'estimated';
+  value: number;
+  sd: number;
+  /** What it was worked out from. */
+  from: string;
+}
+
+/** Expected of something not done or not measured yet. */
+export interface Predicted {
+  kind: 'predicted';
+  value: number;
+  sd: number;
+  /** What it is expected after. */
+  after: string;
+}
+
+/** The program's own guess for this class of machine. */
+export interface Assumed {
+  kind: 'assumed';
+  value: number;
+  /** What it is a guess for: "a car". */
+  of: string;
+}
+
+/** Readings as one figure: their mean, with each of them as evidence. Null where nobody has read anything. */
+export function measuredOf(readings: readonly number[]): Measured | null {
+  if (readings.length === 0) return null;
+  return {
+    kind: 'measured',
+    value: readings.reduce((sum, one) => sum + one, 0) / readings.length,
+    readings,
+  };
+}
+
+/** How far apart repeats lie; 0 of one reading. */
+export function spreadOf({ readings }: Measured): number {
+  return Math.max(...readings) - Math.min(...readings);
+}

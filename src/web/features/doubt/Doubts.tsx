@@ -1,0 +1,70 @@
+import { Link } from 'react-router';
+import { misfitKey, type JobMisfit, type Suspicion } from '#core/estimate/estimate.ts';
+import { blankFact } from '#core/job/facts.ts';
+import { checkWords, likelyWords, misfitWords } from '#words/misfit.ts';
+import type { Job } from '../job/useJob.ts';
+import { Button } from '../../ui/Button.tsx';
+
+/** What does not agree, most likely first, each with what would settle it. Silent where readings and machine agree. */
+export function Doubts({ job }: { job: Job }) {
+  const doubt = job.answer?.doubt;
+  if (!doubt || doubt.suspicions.length === 0) return null;
+  const [first, ...others] = doubt.suspicions;
+  if (!first) return null;
+  return (
+    <section
+      aria-label="What does not agree"
+      data-testid="doubt"
+      className="border-tight mx-4 mt-3 border-l-4 pl-3"
+    >
+      <p className="font-semibold">
+        The readings do not agree with the machine as it is taken to be. Most likely ({likelyWords(first)}):{' '}
+        {misfitWords(first.misfit)}
+      </p>
+      <p className="text-second">
+        {checkWords(first.misfit)}{' '}
+        {doubt.adopted ? 'The plan takes it to be so.' : 'The plan goes by the readings as they stand.'}
+      </p>
+      {others.length > 0 && (
+        <p className="label text-second">
+          Or: {others.map((one) => `${misfitWords(one.misfit)} (${likelyWords(one)})`).join(' ')}
+        </p>
+      )}
+      <div className="mt-1 flex flex-wrap gap-3 print:hidden">
+        <Link
+          to={`/jobs/${job.record.id}/${stageFor(first.misfit)}`}
+          className="text-action flex min-h-8 items-center font-semibold underline underline-offset-4"
+        >
+          {checkLabel(first.misfit)}
+        </Link>
+        <Button look="quiet" onClick={() => dismiss(job, first)}>
+          I checked: it is right as read
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+function checkLabel({ code }: JobMisfit): string {
+  return {
+    ratio: 'Measure the ratio',
+    'turned-other-way': 'Check the collar',
+    'odd-reading': 'Measure it again',
+    aboard: 'Check what is on board',
+    'hooked-bar': 'Check the bar links',
+  }[code];
+}
+
+function stageFor({ code, ...where }: JobMisfit): string {
+  if (code === 'ratio') return 'baseline';
+  if (code === 'hooked-bar') return 'prep';
+  return 'round' in where && where.round === 0 ? 'baseline' : 'measure';
+}
+
+/** Keeps that somebody has looked: it is not suspected again. */
+function dismiss(job: Job, { misfit }: Suspicion): void {
+  job.actions.record(`Checked and right: ${misfitWords(misfit)}`.slice(0, 120), {
+    ...blankFact({ kind: 'acknowledged', round: 0, corner: null, slot: misfitKey(misfit) }),
+    how: 'checked',
+  });
+}

@@ -1,0 +1,103 @@
+import { useEffect, useRef } from 'react';
+import { useLocation } from 'react-router';
+import { lengthsAt, ratioFromLengths, type RatioSlot } from '#core/estimate/measuredRatio.ts';
+import { axleOf, type CornerId } from '#core/machine/body.ts';
+import { gainGroups, type GainGroup } from '#core/job/corner.ts';
+import { limits } from '#contract/limits.ts';
+import { ratioFaultWords } from '#words/suspension.ts';
+import { StandingHanging } from '../../drawing/StandingHanging.tsx';
+import { FactField } from '../../pages/job/fields.tsx';
+import { Length, Plain } from '../../ui/Figure.tsx';
+import { capital } from '../job/words.ts';
+import type { Job } from '../job/useJob.ts';
+
+const ROWS = [
+  { what: 'wheel', title: 'Hub to arch' },
+  { what: 'damper', title: 'Damper, eye to eye' },
+] as const;
+
+/** Measuring the ratio of each axle while the machine goes up anyway: two heights and two damper lengths. */
+export function MeasureRatio({ job }: { job: Job }) {
+  const section = useRef<HTMLDetailsElement>(null);
+  const { hash } = useLocation();
+  const asked = hash === '#ratio';
+  useEffect(() => {
+    if (asked) section.current?.scrollIntoView({ block: 'start' });
+  }, [asked]);
+  const groups = gainGroups(job.record.document);
+  const read = job.facts.some(({ fact }) => fact.kind === 'ratio-length');
+  return (
+    <details ref={section} open={asked || read} className="border-rule mx-4 mt-3 border-t py-2">
+      <summary className="text-action min-h-8 font-semibold">
+        Measure the motion ratio while it goes up: good to about 3 %
+      </summary>
+      <div data-fields className="mt-2 grid gap-x-8 gap-y-4 md:grid-cols-2">
+        {groups.map((group, k) => (
+          <AxleRatio key={group.id} job={job} group={group} order={100 + 10 * k} />
+        ))}
+      </div>
+      <p className="label text-second mt-2">
+        Read both on one side, standing on its wheels after rolling it, then with the wheel hanging free.
+        Instead of eye to eye the exposed shaft does as well.
+      </p>
+    </details>
+  );
+}
+
+function AxleRatio({ job, group, order }: { job: Job; group: GainGroup; order: number }) {
+  const lengths = lengthsAt(job.facts, group.id);
+  const result = ratioFromLengths(lengths);
+  const difference = (what: 'wheel' | 'damper') => {
+    const [a, b] = [lengths[`${what}-standing`], lengths[`${what}-hanging`]];
+    return a === undefined || b === undefined ? null : b - a;
+  };
+  const field = (slot: RatioSlot, label: string, at: number) => (
+    <FactField
+      job={job}
+      place={{ kind: 'ratio-length', round: 0, corner: group.id as CornerId, slot }}
+      label={`${label}, ${group.title}`}
+      order={order + at}
+      range={limits.heightMm}
+    />
+  );
+  return (
+    <section aria-label={`Motion ratio, ${group.title}`} className="min-w-0">
+      <h3 className="font-semibold">{capital(group.title)}</h3>
+      <StandingHanging leg={axleOf(group.id) === 'front' && group.id === 'FW'} />
+      <div className="relative grid grid-cols-[120px_1fr_1fr_72px] items-end gap-x-3 gap-y-2">
+        <span />
+        <span className="label text-second">standing</span>
+        <span className="label text-second">hanging</span>
+        <span className="label text-second">difference</span>
+        {ROWS.map(({ what, title }, k) => {
+          const by = difference(what);
+          return (
+            <div key={what} className="contents">
+              <span className="pb-2 font-medium">{title}</span>
+              {field(`${what}-standing`, `${title} standing`, 2 * k)}
+              {field(`${what}-hanging`, `${title} hanging`, 2 * k + 1)}
+              <span className="pb-2">{by === null ? '—' : <Length mm={by} />}</span>
+            </div>
+          );
+        })}
+      </div>
+      {typeof result === 'string' && (
+        <p role="alert" className="text-short mt-2">
+          {ratioFaultWords[result]}
+        </p>
+      )}
+      {result !== null && typeof result !== 'string' && (
+        <p className="mt-2 text-[18px]" data-testid={`ratio-${axleOf(group.id)}`}>
+          Motion ratio ≈{' '}
+          <b>
+            <Plain value={result.ratio} decimals={2} />
+          </b>{' '}
+          ± <Plain value={result.ratio * result.sd} decimals={2} />{' '}
+          <span className="label text-second">
+            measured: 1 mm of seat moves the wheel <Plain value={1 / result.ratio} decimals={2} /> mm
+          </span>
+        </p>
+      )}
+    </section>
+  );
+}

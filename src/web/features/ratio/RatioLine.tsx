@@ -1,0 +1,24 @@
+import { useMemo } from 'react';
+import { Link } from 'react-router';
+import { chanceIfMeasured } from '#core/plan/ifMeasured.ts';
+import type { Answer } from '#core/plan/answer.ts';
+import { percent } from '#words/figures.ts';
+import type { Job } from '../job/useJob.ts';
+
+/** Where the ratio is only guessed: that measuring it is the strongest lever there is, and what it would do to the chance. */
+export function RatioLine({ job, answer }: { job: Job; answer: Answer }) {
+  const then = useMemo(() => chanceIfMeasured(answer), [answer]);
+  if (then === null || answer.chanceAfter === null || then - answer.chanceAfter < 0.03) return null;
+  return (
+    <span className="block" data-testid="ratio-offer">
+      The motion ratio is not measured.{' '}
+      <Link
+        to={`/jobs/${job.record.id}/baseline#ratio`}
+        className="text-action font-semibold underline underline-offset-4"
+      >
+        Measure it while it goes up
+      </Link>
+      : {percent(answer.chanceAfter)} → <b>{percent(then)}</b>
+    </span>
+  );
+}

@@ -1,0 +1,94 @@
+import { useState } from 'react';
+import { assumedRatio, hungAt, type GainGroup } from '#core/job/corner.ts';
+import type { Json } from '#core/job/types.ts';
+import { ratioRange, suspensionsOf, type SuspensionType } from '#core/kinds/suspension.ts';
+import { axleOf, cornersIn } from '#core/machine/body.ts';
+import { suspensionTitles } from '#words/suspension.ts';
+import { SuspensionPicture } from '../../drawing/SuspensionPicture.tsx';
+import { Dialog } from '../../ui/Dialog.tsx';
+import { capital } from '../job/words.ts';
+import type { Job } from '../job/useJob.ts';
+
+/** How an axle is hung, picked from pictures: it narrows the motion ratio before anything is measured. */
+export function SuspensionChoice({ job, group }: { job: Job; group: GainGroup }) {
+  const [open, setOpen] = useState(false);
+  const { document } = job.record;
+  const axle = axleOf(group.id);
+  const all = suspensionsOf(document.machine.class, axle);
+  const { suspension } = document.corners[group.id];
+  // Where there is only one, nobody need be asked.
+  if (all.length === 1) return null;
+  const choose = (kind: SuspensionType | null) => {
+    const own = cornersIn(document).filter((id) => axleOf(id) === axle);
+    job.actions.change(
+      `Suspension, ${group.title}`,
+      ...own.map((id): [string[], Json] => [['corners', id, 'suspension'], kind]),
+    );
+    setOpen(false);
+  };
+  return (
+    <>
+      <button
+        type="button"
+        onClick={() => setOpen(true)}
+        aria-haspopup="dialog"
+        aria-label={`Suspension, ${group.title}: ${suspension ? suspensionTitles[suspension] : 'not picked'}`}
+        className="border-second/70 hover:bg-wash flex min-h-11 w-full items-center gap-2 border-b py-1 text-left"
+      >
+        {suspension && <SuspensionPicture kind={suspension} height={40} />}
+        <span>
+          {suspension ? (
+            suspensionTitles[suspension]
+          ) : (
+            <b className="text-action font-semibold">Pick the {group.title} suspension</b>
+          )}
+        </span>
+      </button>
+      <Dialog
+        open={open}
+        onClose={() => setOpen(false)}
+        title={`Suspension, ${group.title}`}
+        description="It tells how much of the wheel’s travel the damper makes. Measuring the ratio is better still."
+      >
+        <div className="grid grid-cols-3 gap-2 max-md:grid-cols-2">
+          {all.map((kind) => {
+            const [low, high] = ratioRange({ ...hungAt(document, group.id), suspension: kind });
+            return (
+              <button
+                key={kind}
+                type="button"
+                aria-pressed={suspension === kind}
+                onClick={() => choose(kind)}
+                className={`hover:bg-wash flex flex-col items-center border p-2 text-center ${suspension === kind ? 'border-action bg-wash' : 'border-rule'}`}
+              >
+                <SuspensionPicture kind={kind} height={72} />
+                <span className="mt-1 font-semibold">{capital(suspensionTitles[kind])}</span>
+                <span className="label text-second">
+                  ratio usually {low.toFixed(2)} to {high.toFixed(2)}
+                </span>
+              </button>
+            );
+          })}
+          <button
+            type="button"
+            aria-pressed={suspension === null}
+            onClick={() => choose(null)}
+            className={`hover:bg-wash flex flex-col items-center justify-center border p-2 text-center ${suspension === null ? 'border-action bg-wash' : 'border-rule'}`}
+          >
+            <span className="font-semibold">Not known</span>
+            <span className="label text-second">
+              {assumedRatio(withNone(document, group), group.id).toFixed(2)} assumed, known to a quarter
+            </span>
+          </button>
+        </div>
+      </Dialog>
+    </>
+  );
+}
+
+function withNone(document: Job['record']['document'], { id }: GainGroup) {
+  return {
+    ...document,
+    corners: { ...document.corners, [id]: { ...document.corners[id], suspension: null } },
+  };
+}

@@ -1,0 +1,56 @@
+import { measuredWords } from '#words/figures.ts';
+import type { Estimated, Measured, Predicted } from '#core/figures/figure.ts';
+import { lengthText } from '#core/units/formatLength.ts';
+import { useLengthStyle } from '../app/settings.ts';
+import { Length } from './Figure.tsx';
+
+/** The one look of each kind of number. A reading: ink, heavy, the biggest of its corner. */
+export function MeasuredLength({
+  figure,
+  className = 'text-figure',
+}: {
+  figure: Measured;
+  className?: string;
+}) {
+  const style = useLengthStyle(1);
+  return (
+    <span data-kind="measured">
+      <span className={`font-bold ${className}`}>
+        <Length mm={figure.value} />
+      </span>{' '}
+      <span className="label text-second font-normal">
+        {measuredWords(figure, (mm) => lengthText(mm, style))}
+      </span>
+    </span>
+  );
+}
+
+/** Worked out from readings: always with its sign and spread, never in the place of a reading. */
+export function EstimatedLength({ figure, note }: { figure: Estimated; note: string }) {
+  return (
+    <span data-kind="estimated">
+      ≈ <Length mm={figure.value} bare /> ± <Length mm={figure.sd} />{' '}
+      <span className="label text-second">estimated{note && `, ${note}`}</span>
+    </span>
+  );
+}
+
+/** Expected of something not done or not measured yet: petrol, light, with its arrow. */
+export function PredictedLength({ figure }: { figure: Pick<Predicted, 'value' | 'sd'> }) {
+  return (
+    <span data-kind="predicted" className="text-action font-normal">
+      → <Length mm={figure.value} decimals={0} bare /> ± <Length mm={figure.sd} decimals={0} />{' '}
+      <span className="label">predicted</span>
+    </span>
+  );
+}
+
+/** The program's own guess: grey, dotted, and it says so. */
+export function AssumedValue({ children }: { children: React.ReactNode }) {
+  return (
+    <span data-kind="assumed" className="text-second">
+      <span className="decoration-second underline decoration-dotted underline-offset-4">{children}</span>{' '}
+      <span className="label">assumed</span>
+    </span>
+  );
+}

@@ -1,0 +1,26 @@
+import { spreadOf, type Measured } from '#core/figures/figure.ts';
+
+/** Writes mm in the reader's units. */
+export type Say = (mm: number) => string;
+
+const TIMES = ['', 'once', 'twice', 'three times'];
+
+/** How a measurement came about: "measured", "measured twice, 1 mm apart". */
+export function measuredWords(figure: Measured, say: Say): string {
+  const count = figure.readings.length;
+  if (count === 1) return 'measured';
+  return `measured ${TIMES[count] ?? `${count} times`}, ${say(spreadOf(figure))} apart`;
+}
+
+/** A chance as a percentage; never 0 or 100, since nothing here is certain. */
+export function percent(chance: number): string {
+  return `${Math.min(Math.max(Math.round(100 * chance), 1), 99)} %`;
+}
+
+/** "both ends", "all four corners", "both rear corners": the corners that a chance speaks of. */
+export function cornersCounted(count: number): string {
+  return (
+    ['nothing', 'the one corner asked for', 'both corners', 'all three corners', 'all four corners'][count] ??
+    `all ${count} corners`
+  );
+}

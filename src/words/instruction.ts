@@ -1,0 +1,28 @@
+import type { Say } from './figures.ts';
+
+/** mm. A corner that a plan moves by less is neither raised nor lowered. */
+const MOVES_MM = 0.5;
+
+interface Moved {
+  /** The adjuster's own move, mm, positive towards the spring or screwed out. */
+  seatMm: number;
+  mountMm: number;
+  /** What the whole plan raises the corner by, mm; null where nobody has worked it out. */
+  riseMm: number | null;
+}
+
+/** What an instruction is for: "Raise 8 mm". Where a seat moves for the weight on its wheel, it says that. */
+export function effectWords({ seatMm, mountMm, riseMm }: Moved, say: Say): string {
+  const way = Math.sign(seatMm + mountMm);
+  if (way === 0) return 'Leave it';
+  if (riseMm === null) return way > 0 ? 'Raise' : 'Lower';
+  // A seat that goes against its corner's own rise is there for what stands on the wheel.
+  if (Math.sign(riseMm) !== way || Math.abs(riseMm) < MOVES_MM)
+    return way > 0 ? 'Load this corner' : 'Unload this corner';
+  return `${way > 0 ? 'Raise' : 'Lower'} ${say(Math.abs(riseMm))}`;
+}
+
+/** Which way something goes that is wound along a damper: never up or down, which differ from machine to machine. */
+export function springWay(mm: number): string {
+  return mm > 0 ? 'towards the spring' : 'away from the spring';
+}

@@ -1,0 +1,41 @@
+import type { JobMisfit, Suspicion } from '#core/estimate/estimate.ts';
+import { cornerNames } from '#core/machine/body.ts';
+
+const round = (k: number) => (k === 0 ? 'the first readings' : `round ${k}`);
+
+/** What could be wrong, as a sentence. */
+export function misfitWords(misfit: JobMisfit): string {
+  switch (misfit.code) {
+    case 'ratio':
+      return `The ${misfit.axle} motion ratio is not what was taken for it.`;
+    case 'turned-other-way':
+      return `The ${cornerNames[misfit.corner]} collar was turned the other way in ${round(misfit.round)}.`;
+    case 'odd-reading':
+      return `One reading at the ${cornerNames[misfit.corner]} is off, most likely in ${round(misfit.round)}: misread, or taken at another point.`;
+    case 'aboard':
+      return `Something is on board in ${round(misfit.round)} that was not before, or is missing.`;
+    case 'hooked-bar':
+      return `An anti-roll bar is still hooked up at the ${misfit.axle}.`;
+  }
+}
+
+/** What settles it. */
+export function checkWords(misfit: JobMisfit): string {
+  switch (misfit.code) {
+    case 'ratio':
+      return 'Measure the ratio: heights and damper lengths, standing and hanging.';
+    case 'turned-other-way':
+      return 'Read the collar and compare it with where it should be. Leave it until it is checked.';
+    case 'odd-reading':
+      return 'Roll it, measure again at the same point, and correct the reading.';
+    case 'aboard':
+      return 'Compare what is on board with the first readings: fuel, tools, driver, spare wheel.';
+    case 'hooked-bar':
+      return 'Undo the links, roll it, and measure again.';
+  }
+}
+
+/** How likely it is, in words that fit a percentage. */
+export function likelyWords({ probability }: Suspicion): string {
+  return `${Math.round(100 * Math.min(probability, 0.99))} %`;
+}

@@ -1,0 +1,38 @@
+import type { RatioFault } from '#core/estimate/measuredRatio.ts';
+import type { RatioBasis } from '#core/estimate/ratioBelief.ts';
+import type { SuspensionType } from '#core/kinds/suspension.ts';
+
+export const suspensionTitles: Record<SuspensionType, string> = {
+  strut: 'strut',
+  'double-wishbone': 'double wishbone',
+  'solid-axle': 'solid axle',
+  'axle-inboard': 'solid axle, springs inboard',
+  'trailing-arm': 'trailing arm',
+  'apart-on-arm': 'spring apart, on the arm',
+  'a-arms': 'A-arms',
+  fork: 'fork',
+  linkage: 'swing arm with linkage',
+  'swing-arm': 'swing arm, no linkage',
+  'ski-arms': 'ski on A-arms',
+  'skid-arms': 'skid arms',
+};
+
+/** Where a ratio comes from, as said beside it. */
+export const ratioBasisWords: Record<RatioBasis, string> = {
+  measured: 'measured on this machine',
+  taught: 'learnt in earlier jobs',
+  geometry: 'from measured geometry',
+  arm: 'from two lengths on the arm',
+  stated: 'as entered',
+  suspension: 'assumed for this suspension',
+  class: 'assumed for this class',
+};
+
+export const ratioFaultWords: Record<RatioFault, string> = {
+  'too-little-travel':
+    'Hanging must be at least 20 mm more than standing. Lift it until the wheel hangs free.',
+  'damper-longer-than-wheel':
+    'The damper cannot move so much more than the wheel. Check that both were read at the same time.',
+  'damper-the-wrong-way':
+    'The damper must be longer hanging than standing. Read eye to eye, or the exposed shaft.',
+};
