@@ -8,8 +8,6 @@ import {
 } from '../tests/fixtures/tapeShop.ts';
 import type { Player } from './tapePlayers.ts';
 
-export { carefulHand, fairCalculation, thePage } from './tapePlayers.ts';
-
 /** What became of one player's machines. */
 export interface Tally {
   machines: number;

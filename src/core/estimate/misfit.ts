@@ -56,6 +56,9 @@ const FLAT_MM = 100;
 /** Standard deviations of chi-squared beyond its mean that ask what is wrong: about 1 in 25 where all is right. */
 const STRAIN = 2.3;
 
+/** Squared deviations. What explanations are weighed by need not be known better: odds to a twentieth. */
+const ROUGHLY = 0.1;
+
 /** Logarithm of how likely it is beforehand that a machine has so many times the usual friction: nothing is wrong then. */
 const ROUGH = { logPrior: -1.2, frictionScale: 2 };
 /** mm at the wheel. A smaller move turned the other way cannot be told from the tape's own error. */
@@ -92,11 +95,11 @@ export function explanations(
   const plain = fit(believed, rounds);
   if (worked < 2 || !isStrained(plain, rounds)) return { fine: 1, explained: [] };
   const cases = possible(believed, rounds, plain, worked).filter(({ misfit }) => !dismissed(misfit));
-  const fits = cases.map((one) => fit(one.believed, one.rounds, plain));
+  const fits = cases.map((one) => fit(one.believed, one.rounds, { near: plain, gain: ROUGHLY }));
   const rougher = rounds.map((one) => ({ ...one, frictionScale: ROUGH.frictionScale * one.frictionScale }));
   const logs = [
     logEvidence(plain, rounds),
-    logEvidence(fit(believed, rougher, plain), rougher) + ROUGH.logPrior,
+    logEvidence(fit(believed, rougher, { near: plain }), rougher) + ROUGH.logPrior,
     ...cases.map(({ misfit, rounds: own }, k) => logEvidence(fits[k] as Fit, own) + LOG_PRIOR[misfit.code]),
   ];
   const [plainly = 1, roughly = 0, ...shares] = softmaxShares(logs);

@@ -43,5 +43,5 @@ const ASKS: Record<Asking['ask'], (axle: Axle) => string> = {
 /** A question in the workshop's words; `say` writes mm in the reader's units. */
 export function askingWords({ ask, axle, sdMm, withItMm }: Asking, say: (mm: number) => string): string {
   const words = ASKS[ask](axle);
-  return `${words.charAt(0).toUpperCase()}${words.slice(1)} would narrow the heights there from ±${say(2 * sdMm)} to ±${say(2 * withItMm)}.`;
+  return `${words.charAt(0).toUpperCase()}${words.slice(1)} would narrow the heights there from ± ${say(sdMm)} to ± ${say(withItMm)}.`;
 }

@@ -48,7 +48,8 @@ export interface Fit {
  * Minimise |x|^2 + sum w ((read - model(x)) / sd)^2 over the standard normal coordinates x by Gauss and Newton, with
  * the step halved while it does not help; precision at the minimum is I + J'WJ (Laplace's approximation). Readings
  * further off than `strayLimit` deviations are weighed down by Huber's rule, so that one that does not agree with the
- * rest pulls less the further off it is. `near` is the fit of a machine much like it, to start from.
+ * rest pulls less the further off it is. `near` is the fit of a machine much like it, to start from;
+ * a fit that gains less than `gain` in squared deviations is done.
  */
 export function fit(believed: BelievedMachine, rounds: readonly RoundEvidence[], near?: Fit): Fit {
   const parameters = parametersOf(believed, rounds.length);
@@ -60,7 +61,7 @@ export function fit(believed: BelievedMachine, rounds: readonly RoundEvidence[],
   let converged = false;
   for (let i = 0; i < tolerances.fitSteps && !converged; i++) {
     const next = improve(believed, parameters, rounds, here);
-    converged = next === null || here.cost - next.cost < tolerances.fitGain;
+    converged = next === null || here.cost - next.cost < gain;
     here = next ?? here;
   }
   const { factor, weights } = normalEquations(believed, parameters, rounds, here);

@@ -18,7 +18,7 @@ export function fitWithFriction(believed: BelievedMachine, rounds: readonly Roun
     learnt = fit(
       believed,
       rounds.map((round) => ({ ...round, frictionScale: round.frictionScale * scale })),
-      learnt,
+      { near: learnt },
     );
   }
   return learnt;

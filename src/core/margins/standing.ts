@@ -32,11 +32,13 @@ export function standings(answer: Answer): Standing[] {
       iterations: 0,
       residualN: 0,
     });
-    return answer.corners.map(({ id }): Standing => {
+    return answer.corners.map(({ id, travelShiftMm }): Standing => {
       const i = machine.corners.indexOf(id);
       const contact = contacts[i] as ContactEquilibrium;
       return {
         ...contact,
+        travelMm: contact.travelMm + travelShiftMm,
+        bumpLeftMm: contact.bumpLeftMm - travelShiftMm,
         id,
         loadCase: document.cases[k] ?? '',
         travelSdMm: travelSd[i] ?? 0,

@@ -10,6 +10,7 @@ import { gainsOf, type LearntGain } from '../learn/gains.ts';
 import { predict, type Prediction } from '../learn/predict.ts';
 import { simulate } from '../learn/simulate.ts';
 import { axleOf, cornersIn, sideOf, twinOf, warp, type CornerId } from '../machine/body.ts';
+import { classDefaults } from '../machine/classes.ts';
 import { AIR_STEP_BAR } from '../machine/corner.ts';
 import { at, entry } from '../numerics/matrix.ts';
 import { tolerances } from '../tolerances.ts';
@@ -297,7 +298,7 @@ function meetAt(document: JobDocument, machine: JobMachine, drivenKm: number): S
   };
 }
 
-function cornersNow({ document, state, machine, read, now, predictAt }: Setting): CornerNow[] {
+function cornersNow({ document, state, machine, read, now, learnt, predictAt }: Setting): CornerNow[] {
   const here = predictAt(now);
   const { solver } = here.outcome;
   return read.map((id, r) => {
@@ -312,16 +313,19 @@ function cornersNow({ document, state, machine, read, now, predictAt }: Setting)
     const measured = state.rounds.some(({ travelUsed }) => travelUsed[id] !== undefined);
     const known =
       sources.springs !== 'assumed' && sources.preload !== 'assumed' && sources.load !== 'assumed';
+    const source = measured ? 'measured' : known ? 'computed' : 'assumed';
+    // Where along its travel it rests is then a guess of the class's, whatever the ratio turns out to be; only what it has
+    // moved since the baseline is known.
+    const restMm = classDefaults[document.machine.class].restShare * spec.travelMm.value;
+    const travelShiftMm = source === 'assumed' ? restMm - entry(learnt.rounds[0]?.travel ?? [], i) : 0;
     return {
       id,
       spec,
+      travelShiftMm,
       nowMm: entry(here.mean, r),
       nowSdMm: Math.sqrt(at(here.covariance, r, r)),
       gain: 1 / (solver.corners[i]?.ratioAt(solver.z[i] ?? 0) ?? 1),
-      travelNow: {
-        value: entry(here.travel, i),
-        source: measured ? 'measured' : known ? 'computed' : 'assumed',
-      },
+      travelNow: { value: entry(here.travel, i) + travelShiftMm, source },
       travelSdMm: entry(here.travelSd, i),
       collarMm,
       room: seatRoom(document.corners[id], spec, collarMm, now.seatsMm[i] ?? 0),
@@ -435,7 +439,7 @@ function withMoves(setting: Setting, corners: readonly CornerNow[], after: Situa
       riseMm: entry(next.mean, r) - entry(here.mean, r),
       predictedMm: entry(next.mean, r),
       predictedSdMm: Math.sqrt(at(next.covariance, r, r)),
-      travelAfterMm: entry(next.travel, i),
+      travelAfterMm: entry(next.travel, i) + corner.travelShiftMm,
       nowSpecMm: entry(nowSpec.mean, r),
       specMm: entry(spec.mean, r),
       specSdMm: Math.sqrt(at(spec.covariance, r, r)),

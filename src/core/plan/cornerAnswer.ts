@@ -14,6 +14,8 @@ export interface CornerAnswer {
   gain: number;
   /** Wheel travel used now, from full droop: measured, computed from springs and loads, or assumed. */
   travelNow: Sourced;
+  /** mm added to the model's travel where its rest is only assumed; 0 where it is measured or worked out. */
+  travelShiftMm: number;
   /** One standard deviation of the travel used, mm. */
   travelSdMm: number;
   collarMm: number | null;

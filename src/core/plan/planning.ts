@@ -35,7 +35,16 @@ export type SpecifiedAs = Pick<Situation, 'km' | 'level' | 'aboard'>;
 
 export type CornerNow = Pick<
   CornerAnswer,
-  'id' | 'spec' | 'nowMm' | 'nowSdMm' | 'gain' | 'travelNow' | 'travelSdMm' | 'collarMm' | 'room'
+  | 'id'
+  | 'spec'
+  | 'nowMm'
+  | 'nowSdMm'
+  | 'gain'
+  | 'travelShiftMm'
+  | 'travelNow'
+  | 'travelSdMm'
+  | 'collarMm'
+  | 'room'
 >;
 
 /** A plan, with the adjusters it is by. */

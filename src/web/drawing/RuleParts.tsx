@@ -81,7 +81,12 @@ function Spine({ side, system, travelMm, zeroAssumed }: FixedProps) {
           </text>
         </g>
       ))}
-      <text x={frame.x(rule.spine)} y={rule.height + 26} textAnchor="middle" className={letters}>
+      <text
+        x={frame.x(zeroAssumed ? 4 : rule.spine)}
+        y={rule.height + 26}
+        textAnchor={zeroAssumed ? frame.anchor('start') : 'middle'}
+        className={letters}
+      >
         {zeroAssumed ? 'droop, assumed' : 'full droop'}
       </text>
     </>

@@ -5,6 +5,7 @@ import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
 import { MachinePlan } from '../../drawing/MachinePlan.tsx';
 import { TravelRule } from '../../drawing/TravelRule.tsx';
 import type { TravelRuleData } from '../../drawing/travelRule.ts';
+import { unreadOf } from '#core/job/enough.ts';
 import { cornerSpec, toleranceOf } from '#core/job/corner.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';
@@ -83,6 +84,8 @@ function ruleData(job: Job, id: CornerId, showPlan: boolean): TravelRuleData {
   const answer = byCorner(job.answer)[id];
   const spec = answer?.spec ?? cornerSpec(document, id);
   const now = answer?.travelNow ?? null;
+  // A mark for where it stands is a reading's; what is only predicted is an open one.
+  const unread = job.answer !== null && unreadOf(job.answer).includes(id);
   const target =
     answer && spec.targetMm !== null
       ? answer.travelNow.value - (spec.targetMm - answer.nowMm)
@@ -90,10 +93,11 @@ function ruleData(job: Job, id: CornerId, showPlan: boolean): TravelRuleData {
   return {
     travelMm: spec.travelMm.value,
     stopMm: spec.stopMm.value,
-    nowMm: now?.value ?? null,
+    nowMm: unread ? null : (now?.value ?? null),
     targetMm: target,
-    afterMm: showPlan && answer ? answer.travelAfterMm : null,
-    bandMm: 2 * (answer?.predictedSdMm ?? 0),
+    afterMm:
+      answer && (showPlan || unread) ? (showPlan ? answer.travelAfterMm : answer.travelNow.value) : null,
+    bandMm: answer?.predictedSdMm ?? 0,
     toleranceMm: toleranceOf(document).value,
     window: document.corners[id].sagWindow,
     zeroAssumed: (now?.source ?? 'assumed') === 'assumed',

@@ -7,13 +7,22 @@ import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { SizeLength } from '../../ui/Figure.tsx';
 
 /** What is to be done at a corner: what for, which way and how far, and where to stop. */
-export function Move({ corner, answer }: { corner: CornerMove; answer: Answer }) {
+export function Move({
+  corner,
+  answer,
+  size = 'text-figure',
+}: {
+  corner: CornerMove;
+  answer: Answer;
+  /** Of what is to be done: the biggest on the plan. */
+  size?: 'text-figure' | 'text-head';
+}) {
   const { doubt, document } = answer;
   const checked = doubt.adopted?.code === 'turned-other-way' && doubt.adopted.corner === corner.id;
   if (!isMoved(corner))
     return (
       <>
-        <p className="text-figure font-bold">Leave it</p>
+        <p className={`${size} font-bold`}>Leave it</p>
         {checked && <p className="text-tight font-semibold">until its collar is checked</p>}
         {corner.collarMm !== null && (
           <p className="text-second">
@@ -24,7 +33,7 @@ export function Move({ corner, answer }: { corner: CornerMove; answer: Answer })
     );
   return (
     <>
-      <p className="text-action text-figure font-bold">
+      <p className={`text-action ${size} font-bold`}>
         <Effect {...corner} />
       </p>
       <SeatLines corner={corner} answer={answer} />

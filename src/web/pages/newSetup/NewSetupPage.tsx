@@ -234,7 +234,7 @@ function GroupTarget({
     <NumberField
       question={ask}
       {...(sides.length > 1 ? { className: 'wide:col-span-2' } : {})}
-      label={`Wanted, ${group.title}`}
+      label={`Target height, ${group.title}`}
       showLabel="narrow"
       order={order}
       quantity="length"
@@ -291,7 +291,7 @@ function CornerAnswerCell({ job, id }: { job: Job; id: CornerId }) {
   return (
     <div>
       <p className="label wide:hidden">{capital(cornerNames[id])}</p>
-      <Move corner={move} answer={answer} />
+      <Move corner={move} answer={answer} size="text-head" />
     </div>
   );
 }
