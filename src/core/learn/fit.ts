@@ -51,7 +51,11 @@ export interface Fit {
  * rest pulls less the further off it is. `near` is the fit of a machine much like it, to start from;
  * a fit that gains less than `gain` in squared deviations is done.
  */
-export function fit(believed: BelievedMachine, rounds: readonly RoundEvidence[], near?: Fit): Fit {
+export function fit(
+  believed: BelievedMachine,
+  rounds: readonly RoundEvidence[],
+  { near, gain = tolerances.fitGain }: { near?: Fit; gain?: number } = {},
+): Fit {
   const parameters = parametersOf(believed, rounds.length);
   parameters.forEach((parameter) => {
     if (parameter.kind === 'friction') parameter.sd *= rounds[parameter.round]?.frictionScale ?? 1;
