@@ -13,8 +13,16 @@ export function goodEnough(answer: Answer): boolean {
   if (unreadOf(answer).length > 0 || answer.doubt.suspicions.length > 0) return false;
   if (chanceNow >= tolerances.stopChance) return true;
   return (
-    readsOut(answer).length === 0 && chanceNow >= 0.5 && chanceAfter - chanceNow < tolerances.worthwhileGain
+    readsOut(answer).length === 0 &&
+    chanceNow >= leastChance(answer) &&
+    chanceAfter - chanceNow < tolerances.worthwhileGain
   );
+}
+
+/** Early on a second reading is worth more than stopping; later the tape has said what it can. */
+function leastChance({ state }: Answer): number {
+  const { soon, late, lateFrom } = tolerances.readInChance;
+  return state.current >= lateFrom ? late : soon;
 }
 
 /** Corners of which something is wanted and nothing was read in this round: what was only predicted proves nothing. */

@@ -71,6 +71,12 @@ export const suspensionsMet: Record<MachineClass, Record<Axle, Met>> = {
   scooter: { front: { fork }, rear: { 'swing-arm': swingArm } },
 };
 
+/** How often a suspension is met beside the others of its axle, which count 1 each. */
+export const commonness: Partial<Record<SuspensionType, number>> = {
+  'apart-on-arm': 0.4,
+  'axle-inboard': 0.4,
+};
+
 /** The suspensions that an axle of a class may have, in the order they are offered. */
 export function suspensionsOf(machineClass: MachineClass, axle: Axle): SuspensionType[] {
   return Object.keys(suspensionsMet[machineClass][axle]) as SuspensionType[];

@@ -68,6 +68,8 @@ function spreadOf({ factor, parameters }: Fit, rows: Float64Array, count: number
 
 /** Heights, travels and single coordinates in a situation as rows whose inner products are covariances. */
 export interface SpreadRows {
+  /** Heights expected, mm. */
+  mean: number[];
   heights: Float64Array[];
   travel: Float64Array[];
   /** Of the parameter with this index. */
@@ -87,6 +89,7 @@ export function travelSpreadRows(fit: Fit, situation: Situation): SpreadRows {
       return row;
     });
   return {
+    mean: outcome.heights,
     heights: whitened(slopes.heights, believed.references.length),
     travel: whitened(slopes.travel, believed.machine.contacts.length),
     unit: (parameter) => {

@@ -1,5 +1,7 @@
 import { machineOf, plainly, type JobMachine, type MachineOptions } from '../job/believed.ts';
-import { cornerSpec, toleranceOf, type Sourced } from '../job/corner.ts';
+import { ratioBasis } from '../estimate/ratioBelief.ts';
+import { chanceOverRanges, rangesOf, type RangedAxle } from './rangeChance.ts';
+import { assumedRatio, cornerSpec, hungAt, toleranceOf, type Sourced } from '../job/corner.ts';
 import { collarNow, readRounds, type PerCorner, type RoundsState } from '../job/rounds.ts';
 import type { JobDocument, JobRecord } from '../job/types.ts';
 import type { Fault } from '../faults.ts';
@@ -340,7 +342,8 @@ function chanceIn(setting: Setting, situation: Situation): number | null {
 }
 
 /** The same, if the machine is as it is planned from. */
-function chanceIfSo({ document, machine, read, predictAt }: Setting, situation: Situation): number | null {
+function chanceIfSo(setting: Setting, situation: Situation): number | null {
+  const { document, machine, read, predictAt } = setting;
   const heights = read.map((id) => document.corners[id].targetMm);
   const toleranceMm = toleranceOf(document).value;
   // A window says how far off a sag may be: anywhere in it is right.
@@ -359,7 +362,24 @@ function chanceIfSo({ document, machine, read, predictAt }: Setting, situation: 
       [...heights.map(() => toleranceMm), ...sags.map(({ withinMm }) => withinMm)],
     );
   }
-  return heights.some((target) => target !== null) ? chanceWithin(prediction, heights, toleranceMm) : null;
+  if (heights.every((target) => target === null)) return null;
+  const ranged = rangedAxles(setting);
+  // What stands as it is does not depend on ratios.
+  const moves = situation.seatsMm.some((mm, i) => mm !== (setting.now.seatsMm[i] ?? 0));
+  const overRanges =
+    moves && ranged.length > 0
+      ? chanceOverRanges(setting.learnt, situation, ranged, { targets: heights, withinMm: toleranceMm })
+      : null;
+  return overRanges ?? chanceWithin(prediction, heights, toleranceMm);
+}
+
+/** Axles of whose ratio only its range is known. */
+function rangedAxles({ document, machine, state }: Setting): RangedAxle[] {
+  return (['front', 'rear'] as const).flatMap((axle): RangedAxle[] => {
+    const id = machine.corners.find((one) => axleOf(one) === axle);
+    if (!id || !['class', 'suspension'].includes(ratioBasis(document, id, state.measuredRatio))) return [];
+    return [{ axle, middle: assumedRatio(document, id), ranges: rangesOf(hungAt(document, id)) }];
+  });
 }
 
 function crossOf(
