@@ -9,13 +9,13 @@ test.describe('what is turned, and what is wanted beside heights', () => {
     page,
   }) => {
     await page.goto(demo(4, 'plan'));
-    await expect(page.getByTestId('move-RA')).toContainText('cam up to 3');
-    await expect(page.getByTestId('move-LS')).toContainText(/up to 5\.\d bar/);
-    await expect(page.getByTestId('move-FA')).toHaveText('no target');
+    await expect(page.getByTestId('move-RA')).toContainText('cam to position 3');
+    await expect(page.getByTestId('move-LS')).toContainText(/add air to 5\.\d bar/);
+    await expect(page.getByTestId('move-FA')).toContainText('Leave it');
     await expect(page.getByTestId('sag-RA')).toContainText(/sag 94 → 6\d, for 64\smm/);
     await page.getByRole('button', { name: 'Start turning' }).click();
     for (const corner of ['left ski', 'right ski', 'skid rear arm'])
-      await page.getByRole('button', { name: `Done as told, ${corner}` }).click();
+      await page.getByRole('button', { name: `Done, ${corner}` }).click();
     await expect(page.getByText('Everything is turned.')).toBeVisible();
     await allSent(page);
   });
@@ -36,9 +36,9 @@ test.describe('what is turned, and what is wanted beside heights', () => {
     await expect(page.getByRole('region', { name: /^The sum: Lower mount/ })).toContainText('14');
     await page.getByRole('link', { name: /^Plan/ }).click();
     await expect(page.getByTestId('mount-LF')).toContainText(/lower mount .* turns in/);
-    await expect(page.getByTestId('move-LF')).toContainText('leave the seat');
+    await expect(page.getByTestId('move-LF')).toContainText('lower mount');
     await page.getByRole('button', { name: 'Start turning' }).click();
-    await page.getByRole('button', { name: 'Lower mount done as told, front left' }).click();
+    await page.getByRole('button', { name: 'Lower mount done, front left' }).click();
     await expect(field(page, 'Lower mount moved, front left')).not.toHaveValue('');
     await field(page, 'Lower mount moved, front right').fill('-4.5');
     await page.keyboard.press('Tab');
@@ -81,7 +81,7 @@ test.describe('what is turned, and what is wanted beside heights', () => {
   test('a spring that cannot do it is called too soft, with the numbers', async ({ page }) => {
     await page.goto(demo(6, 'plan'));
     await expect(page.getByTestId('verdict-RW')).toContainText(/Rear wheel: too soft\. Rider sag is \d+ mm/);
-    await expect(page.getByTestId('move-RW')).toContainText('1 groove up');
+    await expect(page.getByTestId('move-RW')).toContainText('1 groove towards the spring');
   });
 });
 
@@ -90,25 +90,25 @@ test.describe('machines of every class', () => {
     page,
   }) => {
     await page.goto('/new?class=car');
-    await field(page, 'Reads now, front left').fill('375');
+    await field(page, 'Measured height, front left').fill('375');
     await page.keyboard.press('Tab');
     await page.getByRole('radio', { name: 'motorcycle', exact: true }).click();
-    await expect(field(page, 'Reads now, front left')).toHaveCount(0);
-    await field(page, 'Reads now, front wheel').fill('78');
-    await field(page, 'Reads now, rear wheel').fill('560');
-    await field(page, 'Wanted, rear wheel').fill('568');
+    await expect(field(page, 'Measured height, front left')).toHaveCount(0);
+    await field(page, 'Measured height, front wheel').fill('78');
+    await field(page, 'Measured height, rear wheel').fill('560');
+    await field(page, 'Target height, rear wheel').fill('568');
     await page.keyboard.press('Tab');
-    await expect(page.getByTestId('first-answer')).toContainText('up');
+    await expect(page.getByTestId('first-answer')).toContainText('towards the spring');
     await page.getByRole('radio', { name: 'car', exact: true }).click();
-    await expect(field(page, 'Reads now, front left')).toHaveValue('375');
+    await expect(field(page, 'Measured height, front left')).toHaveValue('375');
     await page.getByRole('radio', { name: 'motorcycle', exact: true }).click();
-    await expect(field(page, 'Wanted, rear wheel')).toHaveValue('568');
+    await expect(field(page, 'Target height, rear wheel')).toHaveValue('568');
     await field(page, 'Name of the job').fill('Knot');
-    await page.getByRole('button', { name: 'Start the job' }).click();
+    await page.getByRole('button', { name: 'Start job' }).click();
     await expect(page.getByRole('heading', { name: 'Knot' })).toBeVisible();
     await allSent(page);
     await page.getByRole('link', { name: /^Plan/ }).click();
-    await expect(page.getByTestId('move-RW')).toContainText('up');
+    await expect(page.getByTestId('move-RW')).toContainText('towards the spring');
   });
 
   test('the next job on a machine starts with what the last one taught', async ({ page }) => {

@@ -100,11 +100,11 @@ export async function quickStart(
 ): Promise<string> {
   await page.goto('/new?class=car');
   for (const [i, corner] of CORNERS.entries())
-    await field(page, `Reads now, ${corner}`).fill(readings[i] ?? '');
-  await field(page, 'Wanted, front').fill(front);
-  await field(page, 'Wanted, rear').fill(rear);
+    await field(page, `Measured height, ${corner}`).fill(readings[i] ?? '');
+  await field(page, 'Target height, front').fill(front);
+  await field(page, 'Target height, rear').fill(rear);
   await field(page, 'Name of the job').fill(name);
-  await page.getByRole('button', { name: 'Start the job' }).click();
+  await page.getByRole('button', { name: 'Start job' }).click();
   await expect(page).toHaveURL(/\/jobs\/[0-9a-f-]{36}\/\w+/);
   await allSent(page);
   return /jobs\/([0-9a-f-]{36})/.exec(page.url())?.[1] ?? '';
@@ -117,7 +117,7 @@ export async function turnAsTold(
   round: number,
 ): Promise<Partial<Record<CornerId, number>>> {
   await page.getByRole('button', { name: 'Start turning' }).click();
-  const done = page.getByRole('button', { name: /^Done as told/ });
+  const done = page.getByRole('button', { name: /^Done,/ });
   await expect(done.first()).toBeVisible();
   while ((await done.count()) > 0) await done.first().click();
   await allSent(page);

@@ -9,7 +9,7 @@ test('two rounds side by side, and the first put back as the next plan', async (
   await page.getByRole('link', { name: /^Plan/ }).click();
   await page.getByRole('button', { name: 'Start turning' }).click();
   for (const corner of ['front left', 'front right', 'rear left', 'rear right'])
-    await page.getByRole('button', { name: `Done as told, ${corner}` }).click();
+    await page.getByRole('button', { name: `Done, ${corner}` }).click();
   await page.getByRole('link', { name: /^Measure again/ }).click();
   for (const corner of ['Front left', 'Front right', 'Rear left', 'Rear right'])
     await field(page, `${corner}, reading 1`).fill('366');
@@ -23,7 +23,7 @@ test('two rounds side by side, and the first put back as the next plan', async (
   const row = sheet.getByRole('row', { name: /Front left/ });
   await expect(row).toContainText('366');
   await expect(row).toContainText('375');
-  await expect(row).toContainText(/turns up/);
+  await expect(row).toContainText(/turns towards the spring/);
   // The view is in the address: it opens again as it was left.
   await page.getByLabel('From').selectOption({ index: 1 });
   await page.reload();

@@ -4,6 +4,8 @@ test.describe('nothing typed is lost', () => {
   test('two windows: a change shows in the other; the later of two on one field is told and shown both', async ({
     page,
     context,
+    browser,
+    baseURL,
   }) => {
     const id = await quickStart(page, 'Redshank', ['375', '375', '371', '371'], '365', '362');
     await page.goto(`/jobs/${id}/intake`);
@@ -15,7 +17,8 @@ test.describe('nothing typed is lost', () => {
 
     // Now the other window hears nothing for a while and changes the same field.
     await other.close();
-    const deaf = await context.newPage();
+    // Another browser: tabs of one share what the server tells.
+    const deaf = await (await browser.newContext(baseURL ? { baseURL } : {})).newPage();
     await deaf.route('**/api/events', (route) => route.abort());
     await deaf.goto(`/jobs/${id}/intake`);
     await expect(field(deaf, 'Target height, front left')).toHaveValue('360');

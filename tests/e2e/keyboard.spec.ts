@@ -40,13 +40,13 @@ test('a whole job without a mouse: start, measure, plan, turn in the bay, measur
   await expect(page.getByRole('link', { name: /Dunlin/ })).toBeVisible();
   await page.keyboard.press('n');
   await expect(page).toHaveURL(/\/new/);
-  await tabTo(page, /^Reads now, front left/);
+  await tabTo(page, /^Measured height, front left/);
   await typeAll(page, ['375', '375', '381', '381']);
-  await tabTo(page, /^Wanted, front/);
+  await tabTo(page, /^Target height, front/);
   await typeAll(page, ['365', '371']);
   await tabTo(page, /^Name of the job/);
   await page.keyboard.type('Phalarope');
-  await tabTo(page, /^Start the job/);
+  await tabTo(page, /^Start job/);
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Phalarope' })).toBeVisible();
   await page.keyboard.press('m');

@@ -247,7 +247,7 @@ test('the bench without a job: first answer, kept in the browser, then a job', a
   await rear('Rider on, pressed').fill('370');
   await rear('Rider on, lifted').fill('376');
   await page.keyboard.press('Tab');
-  await expect(page.getByTestId('move-RW')).toContainText(/turns? up/);
+  await expect(page.getByTestId('move-RW')).toContainText(/turns? towards the spring/);
   await page.reload();
   await expect(rear('Rider on, lifted')).toHaveValue('376');
   await field(page, 'Name of the job').fill('Ringed Plover');

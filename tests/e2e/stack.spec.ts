@@ -167,7 +167,7 @@ test.describe('springs cut open in a job', () => {
     await page.keyboard.press('Shift+ArrowDown');
     await page.keyboard.press('Shift+ArrowDown');
     await expect(move).not.toHaveText(planned);
-    await expect(page.locator('[data-margin=height]').first()).toContainText('short');
+    await expect(page.locator('[data-margin=height]').first()).toContainText('out');
     await page.getByRole('button', { name: 'Back to the plan' }).click();
     await expect(move).toHaveText(planned);
     await page.getByRole('slider', { name: 'Seat, front left' }).focus();

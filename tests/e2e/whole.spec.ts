@@ -37,7 +37,7 @@ test.describe('bay view', () => {
     await page.getByRole('button', { name: 'Start turning' }).click();
     await page.getByRole('link', { name: 'Bay view' }).click();
     const figure = page.getByTestId('bay-figure');
-    await expect(figure).toContainText('turns down');
+    await expect(figure).toContainText('turns away from the spring');
     expect(await figure.evaluate((node) => getComputedStyle(node).fontSize)).toBe('96px');
     await page.keyboard.press('Space');
     await page.keyboard.press('Space');
@@ -55,7 +55,7 @@ test.describe('bay view', () => {
     await allSent(page);
     await page.getByRole('link', { name: 'Back to the sheet' }).click();
     await page.getByRole('link', { name: /^Turn/ }).click();
-    await expect(page.getByTestId('done').first()).toContainText('3 1/8 turns down done');
+    await expect(page.getByTestId('done').first()).toContainText('3 1/8 turns away from the spring done');
   });
 
   test('works on a phone, and with the server away', async ({ page, app }) => {

@@ -52,7 +52,7 @@ describe('reading a field', () => {
 
   test('echo and step follow the system', () => {
     expect(quantities.length.echo(374.65, mmStyle)).toBe('374.65 mm · 14 3/4 in');
-    expect(quantities.turns.echo(-3.25, mmStyle)).toBe('3 1/4 turns down');
+    expect(quantities.turns.echo(-3.25, mmStyle)).toBe('3 1/4 turns away from the spring');
     expect(quantities.ratio.echo(0.5, mmStyle)).toBe('1 mm of seat = 2.00 mm at the wheel');
     expect(quantities.length.step(mmStyle)).toBe(0.5);
     expect(quantities.length.step(inStyle)).toBeCloseTo(25.4 / 16, 12);

@@ -1,3 +1,4 @@
+import { springWay } from '#words/instruction.ts';
 import { explainRefusal } from '#core/units/amount.ts';
 import {
   bothSystems,
@@ -90,7 +91,7 @@ export const quantities: Record<QuantityName, Quantity> = {
       return parsed.ok ? { ok: true, value: parsed.value } : refused(parsed.reason, text);
     },
     write: (value) => partsToInput(fractionParts(value, 8)),
-    echo: (value) => `${turnsText(value)} ${value < 0 ? 'down' : 'up'}`,
+    echo: (value) => `${turnsText(value)} ${springWay(value)}`,
     unit: () => 'turns',
     step: () => 1 / 8,
   },

@@ -1,3 +1,4 @@
+import { springWay } from '#words/instruction.ts';
 import { useEffect, useRef } from 'react';
 import type { Source } from '#core/job/corner.ts';
 import { inReadersUnit, type MeasureName } from '#core/units/measure.ts';
@@ -32,7 +33,7 @@ function SumValue({ value, unit }: { value: number; unit: SumUnit }) {
   if (unit === 'turns')
     return (
       <>
-        <Turns turns={value} /> {value < 0 ? 'down' : value > 0 ? 'up' : ''}
+        <Turns turns={value} /> {value === 0 ? '' : springWay(value)}
       </>
     );
   if (unit === 'share') return <span className="figures">{Math.round(value * 100)} in 100</span>;

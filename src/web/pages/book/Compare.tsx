@@ -1,3 +1,4 @@
+import { springWay } from '#words/instruction.ts';
 import { Link } from 'react-router';
 import { seatBetween, type CornerSetting } from '#core/job/settings.ts';
 import { cornerNames, cornersOf } from '#core/machine/body.ts';
@@ -178,7 +179,7 @@ function Way({ from, to, sameJob }: { from: CornerSetting; to: CornerSetting; sa
     <>
       {turns && (
         <>
-          <Turns turns={mm / from.pitchMm} /> {mm > 0 ? 'up' : 'down'}
+          <Turns turns={mm / from.pitchMm} /> {springWay(mm)}
         </>
       )}
       {mountMm !== 0 && (

@@ -1,3 +1,4 @@
+import { springWay } from '#words/instruction.ts';
 import { useState, type ReactNode } from 'react';
 import { cornerNames, cornersIn, type CornerId } from '#core/machine/body.ts';
 import { seatEffects, type SeatEffect } from '#core/scales/effects.ts';
@@ -178,8 +179,7 @@ function StoryTable({ story: { parts, togetherKg, readKg } }: { story: WeightSto
             {line(
               <>
                 {capital(cornerNames[seat])} {by === 'mount' && 'mount '}
-                <Turns turns={turns} />{' '}
-                {by === 'mount' ? (turns < 0 ? 'in' : 'out') : turns < 0 ? 'down' : 'up'}
+                <Turns turns={turns} /> {by === 'mount' ? (turns < 0 ? 'in' : 'out') : springWay(turns)}
               </>,
               kg,
             )}
