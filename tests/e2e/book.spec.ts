@@ -30,7 +30,9 @@ test('two rounds side by side, and the first put back as the next plan', async (
   await expect(page.getByLabel('From')).toHaveValue(/\.0$/);
   await page.getByLabel('From').selectOption({ index: 0 });
   await page.getByRole('button', { name: 'Put it back' }).click();
-  await expect(page.getByRole('region', { name: 'front left' })).toContainText('stop at 90');
+  await expect(page.getByRole('region', { name: 'front left' })).toContainText(
+    'stop when the collar reads 90',
+  );
   await allSent(page);
 });
 

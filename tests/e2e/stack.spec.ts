@@ -32,7 +32,7 @@ test.describe('the stack lab', () => {
     await expect(rings).toContainText(/A 10\smm gap here is 1\d\d(\.\d)?\smm from the seat/);
     await expect(rings).toContainText(/50\smm up at the wheel/);
     const seat = Number(await field(page, 'From the seat').inputValue());
-    await expect(field(page, 'From the datum')).toHaveValue(String(Math.round(10 * (seat + 80)) / 10));
+    await expect(field(page, 'From the datum')).toHaveValue(String(Math.round(100 * (seat + 80)) / 100));
     await rings.getByRole('checkbox', { name: 'follows the seat' }).uncheck();
     await page.getByRole('slider', { name: 'Seat' }).focus();
     await page.keyboard.press('Shift+ArrowDown');
@@ -172,7 +172,9 @@ test.describe('springs cut open in a job', () => {
     await expect(move).toHaveText(planned);
     await page.getByRole('slider', { name: 'Seat, front left' }).focus();
     await page.keyboard.press('ArrowDown');
-    const tried = /: (.*turns? (?:up|down))/.exec((await move.textContent()) ?? '')?.[1] ?? 'nothing';
+    const tried =
+      /: (.*turns? (?:towards|away from) the spring)/.exec((await move.textContent()) ?? '')?.[1] ??
+      'nothing';
     await page.getByRole('button', { name: 'Start turning' }).click();
     await expect(page.locator('[data-corner=LF]')).toContainText(tried);
     await allSent(page);

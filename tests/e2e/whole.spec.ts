@@ -38,7 +38,7 @@ test.describe('bay view', () => {
     await page.getByRole('link', { name: 'Bay view' }).click();
     const figure = page.getByTestId('bay-figure');
     await expect(figure).toContainText('turns away from the spring');
-    expect(await figure.evaluate((node) => getComputedStyle(node).fontSize)).toBe('96px');
+    expect(await figure.evaluate((node) => getComputedStyle(node).fontSize)).toBe('44px');
     await page.keyboard.press('Space');
     await page.keyboard.press('Space');
     await page.keyboard.press('ArrowRight');

@@ -12,10 +12,23 @@ export function goodEnough(answer: Answer): boolean {
   if (chanceNow === null || chanceAfter === null || !scalesEnough(answer)) return false;
   if (unreadOf(answer).length > 0 || answer.doubt.suspicions.length > 0) return false;
   if (chanceNow >= tolerances.stopChance) return true;
+  // Being inside its window ends a sag job: nobody chases the middle.
+  if (isBySag(answer) && readsOut(answer).length === 0) return true;
   return (
     readsOut(answer).length === 0 &&
     chanceNow >= leastChance(answer) &&
     chanceAfter - chanceNow < tolerances.worthwhileGain
+  );
+}
+
+/** Whether sag in windows is all that is wanted. */
+function isBySag({ document }: Answer): boolean {
+  const wanted = cornersIn(document).map((id) => document.corners[id]);
+  return (
+    wanted.some(({ sagMm }) => sagMm !== null) &&
+    wanted.every(
+      ({ targetMm, sagMm, sagWindow }) => targetMm === null && (sagMm === null || sagWindow !== null),
+    )
   );
 }
 
