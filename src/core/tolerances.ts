@@ -162,8 +162,11 @@ export const tolerances = {
   repeatQuestionMm: 6,
   /** share. Told to stop when all heights are in with at least this probability. */
   stopChance: 0.97,
-  /** share, rounds. Where another round gains next to nothing it is enough with this chance, and with the second after so many rounds. */
-  readInChance: { soon: 0.9, late: 0.5, lateFrom: 3 },
+  /**
+   * share, rounds. Where another round gains next to nothing it is enough with the first chance; with the second where
+   * nothing would be turned; and with the third after so many rounds.
+   */
+  readInChance: { soon: 0.9, still: 0.75, late: 0.5, lateFrom: 3 },
   /** share. Another round that gains less than this is not worth taking a wheel off. */
   worthwhileGain: 0.03,
   /** mm, absolute. A target missed, or a margin left, by no more than this is none in a workshop. */

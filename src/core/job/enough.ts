@@ -1,6 +1,6 @@
 import { cornerNames, cornersIn, type CornerId } from '../machine/body.ts';
 import type { Answer } from '../plan/answer.ts';
-import { scalesWanted } from '../plan/cornerAnswer.ts';
+import { isMoved, scalesWanted } from '../plan/cornerAnswer.ts';
 import { tolerances } from '../tolerances.ts';
 
 /**
@@ -13,7 +13,8 @@ export function goodEnough(answer: Answer): boolean {
   if (unreadOf(answer).length > 0 || answer.doubt.suspicions.length > 0) return false;
   if (chanceNow >= tolerances.stopChance) return true;
   // Being inside its window ends a sag job: nobody chases the middle.
-  if (isBySag(answer) && readsOut(answer).length === 0) return true;
+  if (isBySag(answer) && readsOut(answer).length === 0 && chanceNow >= tolerances.readInChance.still)
+    return true;
   return (
     readsOut(answer).length === 0 &&
     chanceNow >= leastChance(answer) &&
@@ -32,10 +33,11 @@ function isBySag({ document }: Answer): boolean {
   );
 }
 
-/** Early on a second reading is worth more than stopping; later the tape has said what it can. */
-function leastChance({ state }: Answer): number {
-  const { soon, late, lateFrom } = tolerances.readInChance;
-  return state.current >= lateFrom ? late : soon;
+/** Early on another round is worth more than stopping; where nothing would be turned, or later, the tape has said what it can. */
+function leastChance({ state, corners }: Answer): number {
+  const { soon, still, late, lateFrom } = tolerances.readInChance;
+  if (state.current >= lateFrom) return late;
+  return corners.some(isMoved) ? soon : still;
 }
 
 /** Corners of which something is wanted and nothing was read in this round: what was only predicted proves nothing. */

@@ -63,7 +63,7 @@ describe('what is worth asking', () => {
     const best = must(bestQuestion(answerOf()));
     expect(['travel', 'ratio']).toContain(best.ask);
     expect(askingWords(best, (mm) => `${mm.toFixed(1)} mm`)).toMatch(
-      /^Measuring the (front|rear) .* would narrow the heights there from ±[\d.]+ mm to ±[\d.]+ mm\.$/,
+      /^Measuring the (front|rear) .* would narrow the heights there from ± [\d.]+ mm to ± [\d.]+ mm\.$/,
     );
   });
 
@@ -88,6 +88,6 @@ describe('what is worth asking', () => {
       askingWords({ ask, axle: 'rear', sdMm: 2, withItMm: 1 }, String),
     );
     expect(new Set(words).size).toBe(5);
-    words.forEach((one) => expect(one).toContain('from ±4 to ±2'));
+    words.forEach((one) => expect(one).toContain('from ± 2 to ± 1'));
   });
 });

@@ -17,6 +17,7 @@ import {
   collarSum,
   crossSum,
   gainSum,
+  estimateSum,
   heightNowSum,
   offSum,
   predictedSum,
@@ -44,18 +45,11 @@ const later = () =>
   );
 
 describe('figures of a corner open to what is behind them', () => {
-  test('height now: readings, their mean, and what the result is known to', () => {
-    const answer = first();
-    const corner = must(answer.corners[0] ?? null);
-    const sum = heightNowSum(corner, answer);
-    expect([inputOf(sum, 'L1'), inputOf(sum, 'mean'), inputOf(sum, 'σ')]).toEqual([376, 376, corner.nowSdMm]);
-    expect([sum.result.value, sum.note]).toEqual([corner.nowMm, null]);
-    const again = later();
-    expect(heightNowSum(must(again.corners[0] ?? null), again).note).toContain('prediction counts');
-  });
-
-  test('an offset is told, and stands in the mean', () => {
-    const answer = must(
+  test('measured height: the mean of the readings, to the digit, and the offset', () => {
+    const readings = must(answerFor(add(measured(376), ...heights(0, 379, '2'))));
+    const sum = heightNowSum(must(readings.corners[0] ?? null), readings);
+    expect([inputOf(sum, 'L1'), inputOf(sum, 'L2'), sum.result.value]).toEqual([376, 379, 377.5]);
+    const offset = must(
       answerFor(
         measured(
           376,
@@ -63,8 +57,17 @@ describe('figures of a corner open to what is behind them', () => {
         ),
       ),
     );
-    const sum = heightNowSum(must(answer.corners[0] ?? null), answer);
-    expect([inputOf(sum, 'o'), inputOf(sum, 'mean')]).toEqual([12, 388]);
+    const with12 = heightNowSum(must(offset.corners[0] ?? null), offset);
+    expect([inputOf(with12, 'o'), with12.result.value]).toEqual([12, 388]);
+  });
+
+  test('estimated height: the reading and what the other readings draw it by add up to it', () => {
+    const answer = later();
+    for (const corner of answer.corners) {
+      const sum = estimateSum(corner, answer);
+      expect(inputOf(sum, 'h') + inputOf(sum, 'Δ')).toBeCloseTo(sum.result.value, 9);
+      expect(sum.result.value).toBe(corner.nowMm);
+    }
   });
 
   test('seat move and stop: turns times pitch is the move, and the move leads from reading to stop', () => {
