@@ -3,6 +3,8 @@ import { cornerVerdict } from '#core/judge/cornerVerdict.ts';
 import { solveJob } from '#core/job/solveJob.ts';
 import { worthAsking } from '#core/learn/worth.ts';
 import { marginsByCase, marginsFor } from '#core/margins/margins.ts';
+import { cornerHeight } from '#core/figures/cornerHeight.ts';
+import { chanceIfMeasured } from '#core/plan/ifMeasured.ts';
 import { answerFor, type Answer } from '#core/plan/answer.ts';
 import { reasonWords, type Reason } from '#core/plan/reasons.ts';
 import { Exit, exits, faultExit } from './faultExit.ts';
@@ -45,13 +47,24 @@ export function plan(file: string): { answer: unknown; code: number } {
         mount: corner.mount && { moveMm: corner.mountMm, ...corner.mount },
         rings: corner.rings,
         targetMm: corner.spec.targetMm,
-        nowMm: { mean: corner.nowMm, sd: corner.nowSdMm },
-        afterMm: { mean: corner.predictedMm, sd: corner.predictedSdMm },
-        asSpecifiedMm: { mean: corner.specMm, sd: corner.specSdMm },
+        height: cornerHeight(answer, corner.id),
+        riseMm: corner.riseMm,
+        nowMm: { kind: 'estimated', mean: corner.nowMm, sd: corner.nowSdMm },
+        afterMm: { kind: 'predicted', mean: corner.predictedMm, sd: corner.predictedSdMm },
+        asSpecifiedMm: { kind: 'predicted', mean: corner.specMm, sd: corner.specSdMm },
+        ratio: corner.spec.ratio,
         travelMm: { now: corner.travelNow, after: corner.travelAfterMm, sd: corner.travelSdMm },
         sagMm: { now: corner.nowSagMm, after: corner.sagMm, sd: corner.sagSdMm },
         spring: cornerVerdict(answer, corner.id),
       })),
+      unread: answer.unread.map(({ id, seatMm, turns, stopAtMm }) => ({
+        corner: id,
+        seatMm,
+        turns,
+        stopAtMm,
+      })),
+      doubt: answer.doubt,
+      chanceIfRatioMeasured: chanceIfMeasured(answer),
       crossWeight: answer.cross,
       reasons: answer.reasons.map((reason) => ({ ...reason, ...reasonWords(reason, mm) })),
       margins: marginsFor(answer),
