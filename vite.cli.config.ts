@@ -6,7 +6,8 @@ import { defineConfig, type Plugin } from 'vite';
 const SCHEMA = 'docs/job-file.schema.json';
 
 // Node gives the whole CommonJS module, a bundler what it exports.
-const standalone = (standaloneModule as unknown as { default?: typeof standaloneModule }).default ?? standaloneModule;
+const standalone =
+  (standaloneModule as unknown as { default?: typeof standaloneModule }).default ?? standaloneModule;
 
 /** Compiles the schema of job files once, while building: at every call it would cost two seconds. */
 function compiledSchema(): Plugin {
