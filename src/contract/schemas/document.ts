@@ -215,7 +215,8 @@ const corner = Joi.object({
   sagMm: optional(limits.sagMm),
   sagWindow: sagWindow.allow(null).required(),
   staticWindow: sagWindow.allow(null).required(),
-  suspension: Joi.valid(...suspensionTypes)
+  suspension: Joi.string()
+    .pattern(new RegExp(`^(${suspensionTypes.join('|')})$`))
     .allow(null)
     .required(),
   ratio: optional(limits.ratio),
