@@ -53,7 +53,7 @@ const shots = [
 
 /** A corner of a job, and the same with its ring nearer, in the lab. */
 async function cutOpenInTheLab(page) {
-  await page.getByRole('button', { name: /^Springs cut open/ }).click();
+  await page.getByRole('button', { name: /^Spring cross-section/ }).click();
   await page.getByRole('link', { name: 'to the stack lab' }).first().click();
   await page.getByRole('button', { name: 'Copy to compare' }).click();
   await page.getByLabel('Gap at ride height').fill('15');

@@ -29,7 +29,7 @@ export const tolerances = {
   padRepeatSd: 0.005,
   /** kg, absolute. No pad repeats better. */
   padStepKg: 0.5,
-  /** share of the whole. Where a rider's weight sits: his share on the rear may be off by this. */
+  /** share of the whole. Where a rider's weight sits: the share on the rear may be off by this. */
   riderShareSd: 0.05,
   /** relative. Luggage, gear and fuel as somebody names them. */
   luggageSd: 0.1,

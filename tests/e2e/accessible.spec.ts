@@ -45,7 +45,7 @@ const screens: [name: string, path: string, act?: (page: Page) => Promise<void>]
   [
     'springs cut open',
     `${SALTMARSH}/plan`,
-    (page) => page.getByRole('button', { name: /^Springs cut open/ }).click(),
+    (page) => page.getByRole('button', { name: /^Spring cross-section/ }).click(),
   ],
   ['stack lab', '/stack'],
   ['sag bench', `${SHOVELER}/sag`, (page) => page.getByRole('button', { name: /^Book of riders/ }).click()],

@@ -105,7 +105,7 @@ test.describe('the stack lab', () => {
   });
 
   test('every place in the travel is looked at, run through, and saved as a drawing', async ({ page }) => {
-    const table = page.getByRole('table', { name: /^Springs cut open at/ });
+    const table = page.getByRole('table', { name: /^Spring cross-section at/ });
     await page.getByRole('button', { name: 'full droop' }).click();
     await expect(table).toContainText('290 mm long');
     await page.getByRole('button', { name: 'full bump, metal' }).click();
@@ -162,7 +162,7 @@ test.describe('springs cut open in a job', () => {
     await page.getByRole('link', { name: /^Plan/ }).click();
     const move = page.getByTestId('move-LF');
     const planned = (await move.textContent()) ?? '';
-    await page.getByRole('button', { name: /^Springs cut open/ }).click();
+    await page.getByRole('button', { name: /^Spring cross-section/ }).click();
     await page.getByRole('slider', { name: 'Seat, front left' }).focus();
     await page.keyboard.press('Shift+ArrowDown');
     await page.keyboard.press('Shift+ArrowDown');
@@ -214,15 +214,15 @@ test.describe('springs cut open in a job', () => {
 test.describe('springs cut open wherever a corner is shown', () => {
   test('at the baseline as they stand now, while turning as they will, and in the bay', async ({ page }) => {
     await page.goto('/jobs/00000000-0000-4000-8000-000200000000/baseline');
-    await page.getByRole('button', { name: /^Springs cut open/ }).click();
-    await expect(page.getByRole('group', { name: 'Springs cut open, front left' })).toBeVisible();
+    await page.getByRole('button', { name: /^Spring cross-section/ }).click();
+    await expect(page.getByRole('group', { name: 'Spring cross-section, front left' })).toBeVisible();
     await expect(page.getByRole('slider', { name: 'Seat, front left' })).toHaveCount(0);
     await page.goto('/jobs/00000000-0000-4000-8000-000300000000/turn');
-    await page.getByRole('button', { name: /^Springs cut open/ }).click();
-    await expect(page.getByRole('group', { name: 'Springs cut open, rear left' })).toBeVisible();
+    await page.getByRole('button', { name: /^Spring cross-section/ }).click();
+    await expect(page.getByRole('group', { name: 'Spring cross-section, rear left' })).toBeVisible();
     await expect(page.getByRole('slider')).toHaveCount(0);
     await page.goto('/jobs/00000000-0000-4000-8000-000300000000/bay');
-    await expect(page.getByRole('group', { name: 'Springs cut open, rear left' })).toBeVisible();
+    await expect(page.getByRole('group', { name: 'Spring cross-section, rear left' })).toBeVisible();
   });
 });
 

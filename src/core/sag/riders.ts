@@ -93,7 +93,7 @@ export function nextRiderKey(riders: readonly RiderDocument[]): string {
 }
 
 /**
- * Riders with one more. The first that comes takes his weight out of a machine that was given with a rider on, so that
+ * Riders with one more. The first that comes takes the rider's own weight out of a machine that was given with a rider on, so that
  * what stands on the wheels stays the same.
  */
 export function withRider(

@@ -16,7 +16,7 @@ export function BaySection({ job, id }: { job: Job; id: CornerId }) {
   if (!bench) return null;
   return (
     <StackSection
-      name={`Springs cut open, ${cornerNames[id]}`}
+      name={`Spring cross-section, ${cornerNames[id]}`}
       section={sectionAt(bench, caseTravel(bench))}
       width={240}
       height={300}

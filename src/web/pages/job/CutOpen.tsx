@@ -117,7 +117,7 @@ function Corner({ jobId, answer, id, bench, look, free }: CornerProps) {
   return (
     <figure className="flex min-w-0 flex-col items-center [contain:layout_paint]">
       <StackSection
-        name={`Springs cut open, ${cornerNames[id]}`}
+        name={`Spring cross-section, ${cornerNames[id]}`}
         section={section}
         width={172}
         height={330}

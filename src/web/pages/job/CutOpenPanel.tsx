@@ -7,13 +7,13 @@ const CutOpen = lazy(async () => ({ default: (await import('./CutOpen.tsx')).Cut
 
 const drawing = <p className="text-second">Drawing …</p>;
 
-/** Springs cut open as they stand after the plan, under their title; tried by hand where nothing is being turned. */
+/** Spring cross-section as they stand after the plan, under their title; tried by hand where nothing is being turned. */
 export function CutOpenPanel({ job, answer, open = false }: { job: Job; answer: Answer; open?: boolean }) {
   const still = job.state.locked || job.state.turning !== null;
   return (
     <div className="mx-4 mt-2 print:hidden">
       <Panel
-        title="Springs cut open"
+        title="Spring cross-section"
         words={still ? 'to scale, as they stand after the plan' : 'to scale; try a seat or ring by hand'}
         open={open}
       >
@@ -25,12 +25,12 @@ export function CutOpenPanel({ job, answer, open = false }: { job: Job; answer: 
   );
 }
 
-/** Springs cut open as they stand before anything is turned: where readings are taken. */
+/** Spring cross-section as they stand before anything is turned: where readings are taken. */
 export function CutOpenNowPanel({ job }: { job: Job }) {
   if (!job.answer) return null;
   return (
     <div className="mx-4 mt-2 print:hidden">
-      <Panel title="Springs cut open" words="to scale, as they stand now">
+      <Panel title="Spring cross-section" words="to scale, as they stand now">
         <AsItStands job={job} />
       </Panel>
     </div>

@@ -93,7 +93,7 @@ function Ways({ job, answer }: { job: Job; answer: Answer }) {
         <tr>
           <th className="py-1 font-normal">way</th>
           <th className="px-3 py-1 text-right font-normal">in 100 land</th>
-          <th className="px-3 py-1 text-right font-normal">furthest off</th>
+          <th className="px-3 py-1 text-right font-normal">most off target</th>
           <th className="px-3 py-1 font-normal">to move</th>
           <th className="px-3 py-1 font-normal">runs out first</th>
           <th />

@@ -176,7 +176,7 @@ export function RiderLine({ job, rider }: { job: Job; rider: RiderDocument }) {
         {(!sagRead.gear || sagRead.fuel < 1 || (!sagRead.luggage && rider.luggageKg > 0)) && (
           <span className="label text-tight">
             Sags stand as ridden: full gear, luggage and a full tank are added to what was read.
-            {!sagRead.gear && rider.gearKg === 0 && ' Say how much of his weight is gear.'}
+            {!sagRead.gear && rider.gearKg === 0 && ' Say how much of the weight is gear.'}
           </span>
         )}
       </fieldset>

@@ -110,7 +110,7 @@ function OneWindow({ job, id, of, rank, ends }: OneProps) {
 
 /**
  * Sets a window. What is aimed at with the rider on goes to its middle; where only the machine alone is spoken of (skis),
- * the rider's window follows by what his weight makes of it here.
+ * the rider's window follows by what the rider's weight makes of it here.
  */
 function put(job: Job, id: CornerId, of: Of, window: SagLimits | null, ends: readonly SagEnd[]): void {
   const { document } = job.record;

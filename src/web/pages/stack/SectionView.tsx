@@ -217,7 +217,7 @@ function SectionTable({ bench, travelMm }: { bench: Bench; travelMm: number }) {
   const { springs, rings, stop } = sectionAt(bench, travelMm);
   return (
     <table className="sr-only">
-      <caption>Springs cut open at {say(travelMm)} of wheel travel</caption>
+      <caption>Spring cross-section at {say(travelMm)} of wheel travel</caption>
       <tbody>
         {springs.map(({ name, fromMm, toMm, closed }, i) => (
           <tr key={i}>
