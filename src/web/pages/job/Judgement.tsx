@@ -32,7 +32,7 @@ export function Judgement({ job }: { job: Job }) {
     <section aria-label="Springs and rings" className="border-rule mt-5 border-t pt-3">
       {verdicts.length + missing.length > 0 && <h2 className="font-semibold">Is it the right spring?</h2>}
       {verdicts.length > 0 && doubts.length === 0 && (
-        <p className="label text-second mt-1">As far as can be told, yes: nothing speaks against them.</p>
+        <p className="label text-second mt-1">No problem found, from what has been measured.</p>
       )}
       {doubts.map(({ id, verdict, because }) => (
         <p key={id} className="label mt-1" data-testid={`verdict-${id}`}>
