@@ -37,6 +37,7 @@ const stages = [
     name: 'browser',
     command: ['npx', 'playwright', 'test'],
     count: () => countPlaywright('.margin/browser.json'),
+    remarks: () => playwrightRemarks('.margin/browser.json'),
   },
 ];
 
@@ -48,7 +49,24 @@ function countJest(file) {
 
 function countPlaywright(file) {
   const { expected, unexpected, flaky } = JSON.parse(readFileSync(file, 'utf8')).stats;
-  return { passed: expected, failed: unexpected + flaky };
+  return { passed: expected + flaky, failed: unexpected };
+}
+
+/** Tests that failed at least once, each with the first lines of why. */
+function playwrightRemarks(file) {
+  const walk = (suite) => [
+    ...(suite.suites ?? []).flatMap(walk),
+    ...suite.specs.flatMap((spec) =>
+      spec.tests
+        .filter(({ status }) => status === 'unexpected' || status === 'flaky')
+        .map(({ status, results }) => {
+          const why = results.find(({ error }) => error)?.error.message ?? 'no reason given';
+          const said = status === 'flaky' ? 'passed only the second time' : 'failed';
+          return `${said}: ${spec.file}:${spec.line} ${spec.title}\n${why.split('\n').slice(0, 12).join('\n')}`;
+        }),
+    ),
+  ];
+  return JSON.parse(readFileSync(file, 'utf8')).suites.flatMap(walk);
 }
 
 async function runStage(stage) {
@@ -66,6 +84,7 @@ async function runStage(stage) {
       ? 'failed'
       : 'ok';
   if (counts.failed > 0) console.log(`${output}\nRun it alone: npm test -- ${stage.name}`);
+  for (const remark of remarksOf(stage)) console.log(remark);
   console.log(`${stage.name.padEnd(11)} ${tests}  (${((Date.now() - began) / 1000).toFixed(1)} s)`);
 }
 
@@ -78,6 +97,14 @@ function counted(stage, code) {
     return code !== 0 && counts.failed === 0 ? { ...counts, failed: 1 } : counts;
   } catch {
     return { passed: 0, failed: 1 };
+  }
+}
+
+function remarksOf(stage) {
+  try {
+    return stage.remarks?.() ?? [];
+  } catch {
+    return [];
   }
 }
 

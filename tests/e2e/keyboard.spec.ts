@@ -13,8 +13,10 @@ const focused = (page: Page) =>
     ).trim();
   });
 
-/** Walks with Tab until something of that name has the focus. */
+/** Waits until something of that name is on the page, then walks with Tab until it has the focus. */
 async function tabTo(page: Page, name: RegExp): Promise<void> {
+  const there = page.getByLabel(name).or(page.getByText(name)).first();
+  await expect(there).toBeVisible();
   const passed: string[] = [];
   for (let n = 0; n < 120; n++) {
     await page.keyboard.press('Tab');
@@ -63,6 +65,7 @@ test('a whole job without a mouse: start, measure, plan, turn in the bay, measur
   await tabTo(page, /^Start turning/);
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/\/turn$/);
+  await expect(page.getByRole('link', { name: /Bay view/ }).first()).toBeVisible();
   await page.keyboard.press('b');
   await expect(page).toHaveURL(/\/bay$/);
   for (let corner = 1; corner <= 4; corner++) {
