@@ -19,6 +19,8 @@ export const priors = {
   twinRatio: 0.02,
   /** Growth of a ratio over the travel beyond what is described, as a share: said to be constant, it may still grow. */
   rise: { mean: 0, sd: 0.04 },
+  /** The same where nobody has said anything of any ratio: most suspensions grow stiffer, by a tenth or so at most. */
+  unknownRise: { mean: 0.05, sd: 0.045 },
   /** Springs are made to 5 % at most. */
   spring: 0.03,
   /** Springs nobody has named, taken to carry the load at the class's ride height: alike on an axle, else anything. */

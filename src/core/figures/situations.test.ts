@@ -8,6 +8,7 @@ import { machineClasses, type MachineClass } from '../machine/classes.ts';
 import { marginsFor } from '../margins/margins.ts';
 import { answerFor } from '../plan/answer.ts';
 import { add, factEntry, record } from '../../../tests/fixtures/records.ts';
+import { everySum, wrongWith } from '../../../tests/fixtures/everySum.ts';
 import { cornerHeight } from './cornerHeight.ts';
 
 /** Jobs as they come, and of each the kind of every figure and what is suspected. */
@@ -139,6 +140,10 @@ describe.each(all)('$title', ({ job, shows, suspects, finish }) => {
   test('is finished only by readings', () => {
     expect(goodEnough(answer)).toBe(finish);
     expect(nextAction(job, answer).stage === 'close-out').toBe(finish);
+  });
+
+  test('every calculation that can be opened adds up', () => {
+    expect(everySum(job).flatMap(wrongWith)).toEqual([]);
   });
 
   test('margins that rest on a guess say so', () => {

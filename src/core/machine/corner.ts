@@ -259,6 +259,13 @@ export class CornerModel {
     return this.scale * (this.damper.slope + 2 * this.quadratic * y);
   }
 
+  /** Spring per wheel at a wheel travel: the damper's, but where the spring sits apart from it. */
+  springRatioAt(travelMm: number): number {
+    const y = travelMm - this.droopShiftMm;
+    this.spring.evaluate(y);
+    return this.scale * (this.spring.slope + 2 * this.quadratic * y);
+  }
+
   /** How far the wheel hangs lower when the damper is longer by so many mm. */
   private travelOf(damperMm: number): number {
     let y = 0;

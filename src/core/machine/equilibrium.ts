@@ -27,8 +27,9 @@ export interface ContactEquilibrium {
   /** Wheel travel left to metal or solid springs, mm. */
   bumpLeftMm: number;
   damperMm: number;
-  /** Damper per wheel here. */
+  /** Damper per wheel here, and spring per wheel: another where the spring sits apart. */
   ratio: number;
+  springRatio: number;
   /** N of springs, gas and stop, at the wheel. */
   wheelForceN: number;
   wheelRateNPerMm: number;
@@ -73,6 +74,11 @@ export function readSolver(solver: MachineSolver, report: SolveReport): Equilibr
   };
 }
 
+/** How one contact stands in the state a solver has come to. */
+export function contactOf(solver: MachineSolver, i: number): ContactEquilibrium {
+  return readContact(solver, solver.corners[i] as CornerModel, i);
+}
+
 function readContact(solver: MachineSolver, corner: CornerModel, i: number): ContactEquilibrium {
   const travelMm = solver.z[i] as number;
   const ratio = corner.ratioAt(travelMm);
@@ -89,6 +95,7 @@ function readContact(solver: MachineSolver, corner: CornerModel, i: number): Con
     travelMm,
     bumpLeftMm: corner.zMax - travelMm,
     ratio,
+    springRatio: corner.springRatioAt(travelMm),
     ...wheel,
     springForceN,
     preloadN: corner.elastic.forceN,

@@ -241,7 +241,8 @@ export class MachineSolver {
     }
   }
 
-  private freeResidual(): number {
+  /** The greatest force that is left over anywhere the machine is free to move, N: nothing at rest. */
+  freeResidual(): number {
     let worst = 0;
     for (let a = 0; a < this.size; a++) {
       if (a >= this.m && this.bound[a - this.m] !== 0) continue;

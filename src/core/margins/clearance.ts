@@ -7,11 +7,20 @@ import type { CornerId } from '../machine/body.ts';
  * table, straight from row to row and on past its ends, or by so much per mm.
  */
 export function distanceAfter({ nowMm, perMm, rows }: ClearanceDocument, risenMm: number): number {
-  if (!rows || rows.length < 2) return nowMm + perMm * risenMm;
+  const around = rows && rowsAround(rows, risenMm);
+  if (!around) return nowMm + perMm * risenMm;
+  const [[x0, y0], [x1, y1]] = around;
+  return y0 + ((risenMm - x0) * (y1 - y0)) / (x1 - x0);
+}
+
+type Row = readonly [number, number];
+
+/** The two rows of a table between which a rise lies, or the two at the end that it lies beyond. Null of fewer than two. */
+export function rowsAround(rows: readonly Row[], risenMm: number): readonly [Row, Row] | null {
+  if (rows.length < 2) return null;
   const next = rows.findIndex(([x]) => x > risenMm);
   const k = Math.min(Math.max(next < 0 ? rows.length - 1 : next, 1), rows.length - 1);
-  const [[x0, y0], [x1, y1]] = [rows[k - 1] as [number, number], rows[k] as [number, number]];
-  return y0 + ((risenMm - x0) * (y1 - y0)) / (x1 - x0);
+  return [rows[k - 1] as Row, rows[k] as Row];
 }
 
 /** mm gained per mm of rise there, by a difference over a millimetre each way. */

@@ -109,8 +109,8 @@ describe('sums give the figure they stand for', () => {
       const sum = marginSum(margin);
       const at = (symbol: string) => sum.inputs.find((one) => one.symbol === symbol)?.value ?? 0;
       const expected: Partial<Record<MarginKind, number>> = {
-        'thread-up': at('r max') - at('stop'),
-        'thread-down': at('stop') - at('r min'),
+        'thread-up': at('r end') - at('stop'),
+        'thread-down': at('stop') - at('r end'),
         droop: at('z'),
         seated: at('p₀') + at('c'),
         'bump-stop': at('z max') - at('z') - at('s'),

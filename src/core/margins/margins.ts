@@ -233,7 +233,13 @@ function threadInputs(spec: CornerSpec, stopMm: number, up: boolean): SumInput[]
   const atMax = up === (spec.readingSign === 1);
   const limitMm = (atMax ? spec.collarMaxMm : spec.collarMinMm) ?? 0;
   return [
-    input(atMax ? 'r max' : 'r min', 'collar limit', limitMm, 'length', 'sheet'),
+    input(
+      'r end',
+      `${atMax ? 'greatest' : 'least'} collar reading of good thread`,
+      limitMm,
+      'length',
+      'sheet',
+    ),
     input('stop', 'reading to stop at', stopMm, 'length', 'computed'),
     input('p', 'thread pitch per turn', spec.pitchMm.value, 'length', spec.pitchMm.source),
   ];
@@ -246,10 +252,22 @@ function travelLeft(answer: Answer, { id, spec, travelNow }: CornerAnswer, stand
   const assumed = unknown || travel.source === 'assumed';
   const toMetal = travel.value - travelMm;
   const rangeMm = travel.value;
-  const used = () => [
-    ...restInputs(answer.machine, id, standing),
-    input('z', 'wheel travel used', travelMm, 'length', unknown ? 'assumed' : 'computed'),
-  ];
+  // What it rests by is no evidence of a place that is only assumed.
+  const used = () =>
+    unknown
+      ? [
+          input(
+            'z',
+            'wheel travel used: the usual place, and what it has moved since',
+            travelMm,
+            'length',
+            'assumed',
+          ),
+        ]
+      : [
+          ...restInputs(answer.machine, id, standing),
+          input('z', 'wheel travel used', travelMm, 'length', 'computed'),
+        ];
   const whole = input('z max', 'wheel travel', travel.value, 'length', travel.source);
   const stop = input('s', 'travel taken by the stop', spec.stopMm.value, 'length', spec.stopMm.source);
   return [

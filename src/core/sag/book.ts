@@ -4,12 +4,14 @@ import { answerRidden, byCorner, type Answer } from '../plan/answer.ts';
 import type { CornerAnswer } from '../plan/cornerAnswer.ts';
 
 /** Where the adjusters of one end go for one rider. */
-interface BookEnd {
+export interface BookEnd {
   id: CornerId;
   corner: CornerAnswer;
   /** Sag he will have there, mm at the wheel, with one standard deviation. */
   sagMm: number;
   sdMm: number;
+  /** Greatest force left over where the machine came to rest for it, N. */
+  leftN: number;
   /** Whether it lies in the window. */
   inWindow: boolean | null;
   /** Sag read with him on, as the settings then were; null where nobody read it. */
@@ -42,6 +44,7 @@ export function bookPages(answer: Answer): BookPage[] {
             corner,
             sagMm: corner.sagMm,
             sdMm: corner.sagSdMm,
+            leftN: planned.predictAt(planned.specifiedAfter).outcome.solver.freeResidual(),
             inWindow: window && corner.sagMm >= window.fromMm && corner.sagMm <= window.toMm,
             confirmed: state.rounds.some(({ sag }) => sag[id]?.states[rider.key] !== undefined),
           },

@@ -11,6 +11,14 @@ export interface NeededSpring {
   rateNPerMm: number;
   /** Along the spring at full droop, mm. */
   preloadMm: number;
+  /** Force along the spring and how far it is closed, at the two places. */
+  light: SpringAt;
+  heavy: SpringAt;
+}
+
+interface SpringAt {
+  loadN: number;
+  springMm: number;
 }
 
 /**
@@ -23,7 +31,12 @@ export function springForSags(model: CornerModel, alone: AtRest, ridden: AtRest)
   const [r0, r1] = [model.springAt(alone.travelMm), model.springAt(ridden.travelMm)];
   const rateNPerMm = (heavy - light) / (r1 - r0);
   if (!(r1 - r0 > 0.5) || !(rateNPerMm > 0)) return null;
-  return { rateNPerMm, preloadMm: light / rateNPerMm - r0 };
+  return {
+    rateNPerMm,
+    preloadMm: light / rateNPerMm - r0,
+    light: { loadN: light, springMm: r0 },
+    heavy: { loadN: heavy, springMm: r1 },
+  };
 }
 
 /** N along the spring that hold a load up at a travel, with what gas and stop carry taken off. */

@@ -12,7 +12,10 @@ import { crossOn } from './balance.ts';
 export interface BarShift {
   crossWith: number;
   crossWithout: number;
-  corners: { id: CornerId; padKg: number; heightMm: number }[];
+  /** Greatest force left over in either state, N. */
+  leftN: number;
+  /** What the bar puts on a pad, kg, what stands there without it, and what it does to the height. */
+  corners: { id: CornerId; padKg: number; withoutKg: number; heightMm: number }[];
 }
 
 /** The difference that hooked bars make now, with less without, by the model; null where none is hooked. */
@@ -27,8 +30,10 @@ export function barShift({ machine, fit, now }: Answer): BarShift | null {
   return {
     crossWith: crossOn(withBars.solver.pads, corners),
     crossWithout: crossOn(without.solver.pads, corners),
+    leftN: Math.max(withBars.solver.freeResidual(), without.solver.freeResidual()),
     corners: corners.map((id, i) => ({
       id,
+      withoutKg: (without.solver.pads[i] ?? 0) / GRAVITY,
       padKg: ((withBars.solver.pads[i] ?? 0) - (without.solver.pads[i] ?? 0)) / GRAVITY,
       heightMm: (without.travel[i] ?? 0) - (withBars.travel[i] ?? 0),
     })),

@@ -86,7 +86,7 @@ describe('a bar left hooked', () => {
     expect(shift.crossWith).toBeCloseTo(crossOf(hooked.padsKg), 2);
     expect(shift.crossWithout).toBeCloseTo(crossOf(free.padsKg), 2);
     const cross = barCrossSum(shift, document.bars);
-    expect(valueIn(cross, 's(0)')).toBe(shift.crossWithout);
+    expect(valueIn(cross, 's₀')).toBe(shift.crossWithout);
     expect(valueIn(cross, 'K front')).toBe(document.bars.front?.rateNPerMm);
     expect(shift.corners.reduce((sum, corner) => sum + barPadSum(corner).result.value, 0)).toBeCloseTo(0, 6);
     shift.corners.forEach(({ padKg }, i) =>

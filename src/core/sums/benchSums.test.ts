@@ -70,7 +70,9 @@ test('attitude and tubes by hand', () => {
 });
 
 test('another rider’s sag and what a reading would settle carry their spread', () => {
-  expect(inputOf(bookSagSum('mate', 'RW', { sagMm: 33, sdMm: 2, seatMm: 4 }), 'c')).toBe(4);
+  expect(
+    inputOf(bookSagSum('mate', { id: 'RW', sagMm: 33, sdMm: 2, leftN: 0, corner: { seatMm: 4 } }), 'c'),
+  ).toBe(4);
   const { answer } = bench((document) => (document.corners.RW.springs = []));
   const [best] = worthReading(answer);
   const sum = worthSum(must(best ?? null));

@@ -1,10 +1,12 @@
 import { cornerNames } from '../machine/body.ts';
 import { GRAVITY } from '../machine/solver.ts';
+import type { BookEnd } from '../sag/book.ts';
 import type { Attitude } from '../sag/attitude.ts';
 import type { SagEnd } from '../sag/bench.ts';
 import { FORK_RAKE_DEG, type Lowering } from '../sag/lowering.ts';
 import type { SagAsking } from '../sag/worth.ts';
 import { input } from './input.ts';
+import { leftOver } from './restInputs.ts';
 import type { Sum } from './types.ts';
 
 /** Weight that an end's springs carry, with nobody on or ridden. */
@@ -14,7 +16,7 @@ export function carriedSum(end: SagEnd, who: 'alone' | 'ridden'): Sum {
     title: `Carried ${who === 'alone' ? 'with nobody on' : 'ridden'}, ${cornerNames[end.id]}`,
     words:
       'what springs, gas and stop push with where it comes to rest: the weight on that end without wheel and half the arm',
-    formula: 'm = Fw(z) / g',
+    formula: 'm = Fw / 9.80665',
     inputs: [
       input('z', 'sag then', state.afterMm, 'length', 'computed'),
       input('Fw', 'force at the wheel there', state.kg * GRAVITY, 'force', 'learnt'),
@@ -25,22 +27,26 @@ export function carriedSum(end: SagEnd, who: 'alone' | 'ridden'): Sum {
 }
 
 /** Force of the preload after the plan. */
-export function preloadSum(end: SagEnd): Sum {
+export function preloadSum({ id, preload, rate }: SagEnd): Sum {
   return {
-    title: `Preload then, ${cornerNames[end.id]}`,
+    title: `Preload then, ${cornerNames[id]}`,
     words: 'how far the spring is pressed together fully extended, and what it pushes with there',
-    formula: 'F = F(p), one coil: k·p',
+    formula: preload.mm > 0 ? 'F = k·p' : 'F = 0',
     inputs: [
-      input('p', 'preload after the plan, along the spring', end.preload.mm, 'length', 'computed'),
-      input(
-        'k',
-        'rate where the rider has it',
-        end.rate.nPerMm,
-        'rate',
-        end.rate.known ? 'learnt' : 'assumed',
-      ),
+      input('p', 'preload after the plan, along the spring', preload.mm, 'length', 'computed'),
+      ...(preload.mm > 0
+        ? [
+            input(
+              'k',
+              'mean rate as far as that',
+              preload.forceN / preload.mm,
+              'rate',
+              rate.known ? 'learnt' : 'assumed',
+            ),
+          ]
+        : []),
     ],
-    result: { value: end.preload.forceN, unit: 'force' },
+    result: { value: preload.forceN, unit: 'force' },
     note: 'Until the load is more than this the end stays topped out. It makes the spring no stiffer.',
   };
 }
@@ -52,7 +58,10 @@ export function stepSum(end: SagEnd): Sum {
     words:
       'the machine as the readings have it brought to rest ridden, once as it is set now and once a step further',
     formula: 'Δ = z(c) − z(c + step)',
-    inputs: [input('z', 'rider sag as it is set now', end.ridden.nowMm, 'length', 'computed')],
+    inputs: [
+      input('z(c)', 'rider sag as it is set now', end.ridden.nowMm, 'length', 'computed'),
+      input('z(c + step)', 'the same a step further', end.ridden.nowMm - end.perStepMm, 'length', 'computed'),
+    ],
     result: { value: end.perStepMm, unit: 'length' },
     note: null,
   };
@@ -61,19 +70,27 @@ export function stepSum(end: SagEnd): Sum {
 /** Sag that another rider of the book will have. */
 export function bookSagSum(
   name: string,
-  id: SagEnd['id'],
-  { sagMm, sdMm, seatMm }: { sagMm: number; sdMm: number; seatMm: number },
+  {
+    id,
+    sagMm,
+    sdMm,
+    leftN,
+    corner,
+  }: Pick<BookEnd, 'id' | 'sagMm' | 'sdMm' | 'leftN'> & {
+    corner: Pick<BookEnd['corner'], 'seatMm'>;
+  },
 ): Sum {
   return {
     title: `Sag, ${name}, ${cornerNames[id]}`,
     words:
       'the machine as the readings have it, with this rider, his passenger and luggage aboard and his settings turned, come to rest',
-    formula: 'F(x)·MR = W, with x = r(z) + p + c',
+    formula: 'F·MR + Fg = W at every end',
     inputs: [
-      input('c', 'his seat move from where it is now', seatMm, 'length', 'computed'),
+      input('c', 'his seat move from where it is now', corner.seatMm, 'length', 'computed'),
       input('σ', 'one standard deviation', sdMm, 'length', 'computed'),
     ],
     result: { value: sagMm, unit: 'length' },
+    left: leftOver(leftN),
     note: null,
   };
 }
@@ -116,9 +133,12 @@ export function worthSum({ id, sdMm, withItMm }: SagAsking): Sum {
     title: `What it would settle, ${cornerNames[id]}`,
     words:
       'spread of static and rider sag of that end once the reading is in: what is shared between them and what it tells is taken off',
-    formula: 'A P A′ → A (P − P B′ (B P B′ + r²)⁻¹ B P) A′',
-    inputs: [input('σ', 'one standard deviation as it is', sdMm, 'length', 'computed')],
+    formula: 'σ′ = √(σ² − t²)',
+    inputs: [
+      input('σ', 'one standard deviation as it is', sdMm, 'length', 'computed'),
+      input('t', 'what the reading takes off it', Math.sqrt(sdMm ** 2 - withItMm ** 2), 'length', 'computed'),
+    ],
     result: { value: withItMm, unit: 'length' },
-    note: 'Twice this is what stands behind the ±.',
+    note: 'This is what stands behind the ±, one standard deviation.',
   };
 }

@@ -1,16 +1,15 @@
-import type { GainGroup } from '../job/corner.ts';
-import { axleOf, cornerNames } from '../machine/body.ts';
-import { readSolver, type ContactEquilibrium } from '../machine/equilibrium.ts';
+import { cornerSpec, type GainGroup } from '../job/corner.ts';
+import { axleOf, cornerNames, type CornerId } from '../machine/body.ts';
+import { contactOf } from '../machine/equilibrium.ts';
 import { meanOf } from '../numerics/mean.ts';
 import type { Answer } from '../plan/answer.ts';
 import type { CornerAnswer, CornerMove } from '../plan/cornerAnswer.ts';
 import type { Source } from '../job/corner.ts';
 import type { CornerHeight } from '../figures/cornerHeight.ts';
 import type { ToldCorner } from '../job/types.ts';
-import { tolerances } from '../tolerances.ts';
 import { input } from './input.ts';
-import { restInputs } from './restInputs.ts';
-import type { Sum } from './types.ts';
+import { leftAtRest, restInputs } from './restInputs.ts';
+import type { Sum, SumInput } from './types.ts';
 
 /** The height as measured in this round: the mean of its readings, plus the offset to the specified point. */
 export function heightNowSum(corner: CornerAnswer, answer: Answer): Sum {
@@ -50,13 +49,16 @@ export function estimateSum(corner: CornerAnswer, answer: Answer): Sum {
 /** The seat move: least squares over all corners. */
 export function seatMoveSum(corner: CornerMove, answer: Answer): Sum {
   const unit = toldIn(corner);
+  const bySag = wantedSags(answer);
   return {
     title: `Seat move, ${cornerNames[corner.id]}`,
     words: answer.wholeBody
       ? 'the moves of all four seats that bring the four heights nearest their targets, within the thread, in eighths of a turn'
       : 'the moves of the seats that bring the heights read so far nearest their targets, an unread corner moving as its twin',
-    formula: `least Σ (h + J·c − t)²,  ${unit.formula}`,
+    formula:
+      bySag.length > 0 ? `least Σ (z′ − z*)²,  ${unit.formula}` : `least Σ (h′ − t)²,  ${unit.formula}`,
     inputs: [
+      ...bySag,
       ...answer.corners.flatMap(({ id, spec, nowSpecMm, specMm }) =>
         spec.targetMm === null
           ? []
@@ -88,8 +90,21 @@ export function seatMoveSum(corner: CornerMove, answer: Answer): Sum {
       input('c', 'seat move chosen', corner.seatMm, 'length', 'computed'),
     ],
     result: unit.result,
-    note: 'J is what each seat does to each height where the machine rests: a rigid body on its springs, tyres and hooked bars. On equal wheel rates one seat alone gives about 3/4 of its move at its own corner, 1/4 at its neighbours and −1/4 across. It is worked out anew as the seats move.',
+    note: 'Every seat moves every height: a rigid body on its springs, tyres and hooked bars. On equal wheel rates one seat alone gives about 3/4 of its move at its own corner, 1/4 at its neighbours and −1/4 across. It is worked out anew as the seats move.',
   };
+}
+
+/** Sags that are wanted, each with what is left of it after the plan. */
+function wantedSags({ document, corners }: Answer): SumInput[] {
+  return corners.flatMap(({ id, sagMm, nowSagMm }) => {
+    const wanted = document.corners[id].sagMm;
+    if (wanted === null) return [];
+    const name = cornerNames[id];
+    return [
+      input(`z*−z ${id}`, `sag still wanted, ${name}`, wanted - nowSagMm, 'length', 'computed'),
+      input(`z*−z′ ${id}`, `left after it, ${name}`, wanted - sagMm, 'length', 'computed'),
+    ];
+  });
 }
 
 /** In what a move is told: turns of the thread, whole steps, a position of the cam, steps of pressure. */
@@ -149,28 +164,25 @@ export function stopAtSum(corner: CornerMove): Sum | null {
 
 /** The height expected after the plan, with its band. */
 export function predictedSum(corner: CornerAnswer, answer: Answer): Sum {
+  const { solver } = answer.predictAt(answer.after).outcome;
+  const i = answer.machine.corners.indexOf(corner.id);
   return {
     title: `Height after, ${cornerNames[corner.id]}`,
     words: 'height now, plus what all the seat moves give here once the machine has come to rest again',
-    formula: 'h′ = h + Δh(c): least energy, so that F(x)·MR = W at every corner with x = r(z) + p',
+    formula: 'h′ = h + Δh, where F·MR + Fg = W at every corner',
     inputs: [
-      input('h', 'height now', corner.nowMm, 'length', 'measured'),
+      input('h', 'height now, by all readings so far', corner.nowMm, 'length', 'computed'),
+      input('Δh', 'what the moves give here', corner.predictedMm - corner.nowMm, 'length', 'computed'),
       ...answer.corners.map((other) =>
         input(`c ${other.id}`, `seat move, ${cornerNames[other.id]}`, other.seatMm, 'length', 'computed'),
       ),
-      ...restInputs(answer.machine, corner.id, restAfter(corner, answer)),
+      ...restInputs(answer.machine, corner.id, contactOf(solver, i)),
       input('σ', 'one standard deviation', corner.predictedSdMm, 'length', 'computed'),
     ],
     result: { value: corner.predictedMm, unit: 'length' },
-    note: 'The band shown is two standard deviations: it takes in the readings, the friction left and what is not known of ratio, springs, preload and weights.',
+    left: leftAtRest(solver),
+    note: '± is one standard deviation: it takes in the readings, the friction left and what is not known of ratio, springs, preload and weights.',
   };
-}
-
-/** How a corner stands after the plan. */
-function restAfter({ id }: CornerAnswer, { predictAt, after, machine }: Answer): ContactEquilibrium {
-  const { solver, converged } = predictAt(after).outcome;
-  const { contacts } = readSolver(solver, { converged, iterations: 0, residualN: 0 });
-  return contacts[machine.corners.indexOf(id)] as ContactEquilibrium;
 }
 
 /** How far a height is from its target. */
@@ -182,7 +194,7 @@ export function offSum(corner: CornerAnswer): Sum | null {
     words: 'the true height as best known, less the target',
     formula: 'off = h − t',
     inputs: [
-      input('h', 'height now', corner.nowMm, 'length', 'measured'),
+      input('h', 'height now, by all readings so far', corner.nowMm, 'length', 'computed'),
       input('t', 'target', targetMm, 'length', 'sheet'),
     ],
     result: { value: corner.nowMm - targetMm, unit: 'length' },
@@ -266,11 +278,22 @@ export function chanceSum(answer: Answer, when: 'now' | 'after'): Sum | null {
   const after = when === 'after';
   const chance = after ? answer.chanceAfter : answer.chanceNow;
   if (chance === null) return null;
+  const doubted = answer.doubt.planned;
   return {
     title: after ? 'Chance of landing in tolerance' : 'Chance that all are in tolerance now',
     words: `share of random draws of the heights ${after ? 'after the plan' : 'now'} in which every corner is within tolerance of its target`,
-    formula: after ? 'P(|h′ − t| ≤ T at every corner)' : 'P(|h − t| ≤ T at every corner)',
+    formula: doubted < 1 ? 'P = q · w / 1000' : 'P = w / 1000',
     inputs: [
+      input(
+        'w',
+        'of 1000 draws, in which every corner is in',
+        (1000 * chance) / doubted,
+        'count',
+        'computed',
+      ),
+      ...(doubted < 1
+        ? [input('q', 'that the machine is as it is planned from', doubted, 'share', 'computed')]
+        : []),
       input('T', 'tolerance', answer.tolerance.value, 'length', answer.tolerance.source),
       ...answer.corners.map((corner) =>
         input(
@@ -281,7 +304,6 @@ export function chanceSum(answer: Answer, when: 'now' | 'after'): Sum | null {
           'computed',
         ),
       ),
-      input('N', 'draws', tolerances.chanceDraws, 'count', 'assumed'),
     ],
     result: { value: chance, unit: 'share' },
     note: 'True heights are meant, not one lucky reading.',
@@ -290,13 +312,14 @@ export function chanceSum(answer: Answer, when: 'now' | 'after'): Sum | null {
 
 /** What was issued for a corner when turning began. */
 export function toldSum(told: ToldCorner, where: string): Sum {
+  const turned = told.turns !== 0;
   return {
     title: `As issued, ${where}`,
     words: 'kept as it was issued when turning began; it does not change with what is learnt since',
-    formula: 'turns = c / p',
+    formula: turned ? 'turns = c / p' : 'turns = 0',
     inputs: [
       input('c', 'seat move issued', told.seatMm, 'length', 'told'),
-      input('p', 'thread pitch then', told.turns === 0 ? NaN : told.seatMm / told.turns, 'length', 'told'),
+      ...(turned ? [input('p', 'thread pitch then', told.seatMm / told.turns, 'length', 'told')] : []),
     ],
     result: { value: told.turns, unit: 'turns' },
     note: null,
@@ -323,6 +346,10 @@ export function comparedSum(height: CornerHeight, where: string): Sum | null {
   };
 }
 
+function gainKnownFrom(id: CornerId, { document }: Answer): Source {
+  return cornerSpec(document, id).ratio.source;
+}
+
 /** What was learnt of a ratio. */
 export function gainSum({ id, title }: GainGroup, answer: Answer): Sum | null {
   const gain = answer.posterior.gains[id];
@@ -331,11 +358,11 @@ export function gainSum({ id, title }: GainGroup, answer: Answer): Sum | null {
   return {
     title: `Wheel per seat, ${title}`,
     words: 'the sheet’s ratio weighed against the travel used and what every adjustment so far really did',
-    formula:
-      'g = 1/MR at rest; MR known to 12 % at first, then the most probable machine given every reading',
+    formula: 'g = g₀ + Δg',
     inputs: [
-      input('1/MR', 'nominal', prior.mean, 'gain', 'sheet'),
+      input('g₀', 'before anything was read: 1/MR', prior.mean, 'gain', gainKnownFrom(id, answer)),
       input('σ₀', 'its standard deviation', prior.sd, 'gain', 'assumed'),
+      input('Δg', 'what every reading has made of it', now.mean - prior.mean, 'gain', 'learnt'),
       input('σ', 'standard deviation now', now.sd, 'gain', 'learnt'),
     ],
     result: { value: now.mean, unit: 'gain' },

@@ -14,8 +14,12 @@ function rest({ setup, model }: Bench) {
   model.elastic.evaluate(x);
   const { forceN: springN, rateNPerMm: springRate } = model.elastic;
   model.evaluate(travelMm);
-  return { travelMm, x, springN, springRate, ratio: model.ratioAt(travelMm), rateNPerMm: model.rateNPerMm };
+  const { forceN: wheelN, rateNPerMm } = model;
+  // The spring's own ratio, where it sits apart from the damper.
+  return { travelMm, x, springN, springRate, wheelN, ratio: model.springRatioAt(travelMm), rateNPerMm };
 }
+
+const kgOf = ({ setup }: Bench) => setup.cases[0]?.kg ?? NaN;
 
 const load = ({ setup }: Bench): SumInput[] => [
   input('m', 'carried by this wheel’s springs', setup.cases[0]?.kg ?? NaN, 'mass', 'sheet'),
@@ -24,11 +28,11 @@ const load = ({ setup }: Bench): SumInput[] => [
 
 /** Travel used at rest. */
 export function restSum(bench: Bench): Sum {
-  const { travelMm, x, springN, ratio } = rest(bench);
+  const { travelMm, x, springN, wheelN, ratio } = rest(bench);
   return {
     title: 'Travel used at rest',
     words: 'the wheel travel at which springs, gas and stop push back as much as the wheel carries',
-    formula: 'F(r(z) + p) · dr/dz + gas + stop = W',
+    formula: 'F·MR + gas + stop = W',
     inputs: [
       ...load(bench),
       input('p', 'preload at full droop', bench.setup.preloadMm, 'length', 'sheet'),
@@ -37,6 +41,7 @@ export function restSum(bench: Bench): Sum {
       input('F', 'spring force there', springN, 'force', 'computed'),
     ],
     result: { value: travelMm, unit: 'length' },
+    left: input('left over', 'force not balanced', wheelN - kgOf(bench) * GRAVITY, 'force', 'computed'),
     note: null,
   };
 }
@@ -91,8 +96,9 @@ export function takeoverSum(bench: Bench, j = 0): Sum | null {
   const at = rest(bench);
   return {
     title: 'Ring takes over',
-    words: 'from rest the slider goes its gap towards the ring, and the springs beyond it close as well',
-    formula: 'z = z₀ + g · (1 + k₁/k₂) / MR, by the whole curve where rate or ratio change',
+    words:
+      'from rest the slider goes its gap towards the ring, and the springs beyond it close as well: of plain coils Δ is g · (1 + k₁/k₂) / MR, else by the whole curve',
+    formula: 'z = z₀ + Δ',
     inputs: [
       input('z₀', 'travel used at rest', at.travelMm, 'length', 'computed'),
       input('g', 'gap from slider to ring at rest', gapMm, 'length', 'computed'),
@@ -166,7 +172,7 @@ export function dropSum(bench: Bench): Sum | null {
   return {
     title: 'Fall it stands for',
     words: 'height from which the load may fall, wheel hanging, and just reach the end of travel',
-    formula: 'm · g · (h + z end) = U',
+    formula: 'h = 1000 · U / (9.80665 · m) − z end',
     inputs: [
       input('m', 'carried by this wheel’s springs', kg, 'mass', 'sheet'),
       input('z end', 'end of travel', model.zMax, 'length', 'sheet'),

@@ -14,12 +14,12 @@ const wordings: Record<MarginKind, Wording> = {
   'thread-up': {
     title: 'Thread left up',
     words: 'between the reading to stop at and the end of good thread',
-    formula: 'left = r max − stop, or stop − r min where readings shrink',
+    formula: 'left = |r end − stop|',
   },
   'thread-down': {
     title: 'Thread left down',
     words: 'between the reading to stop at and the end of good thread',
-    formula: 'left = stop − r min, or r max − stop where readings shrink',
+    formula: 'left = |r end − stop|',
   },
   engagement: {
     title: 'Lower mount, thread engaged',
@@ -29,47 +29,48 @@ const wordings: Record<MarginKind, Wording> = {
   cam: {
     title: 'Cam left',
     words: 'positions above the one chosen; past the middle one the spring is too soft',
-    formula: 'left = n − k',
+    formula: 'left = n − k positions, so much wind-up',
   },
   sag: {
     title: 'Sag within its window',
     words: 'the nearer edge of the window',
-    formula: 'left = least of z − from and to − z',
+    formula: 'left = min(z − from, to − z)',
   },
   droop: {
     title: 'Droop left',
-    words: 'wheel travel used after the plan: what it can still extend before it tops out',
-    formula: 'F(x)·MR = W with x = r(z) + p, solved for z',
+    words:
+      'wheel travel used after the plan: what it can still extend before it tops out. It rests where F·MR + Fg = W',
+    formula: 'left = z',
   },
   'bump-stop': {
     title: 'Bump to stop',
     words: 'wheel travel left until the bump stop is touched',
-    formula: 'left = z max − z − s, with F(x)·MR = W and x = r(z) + p',
+    formula: 'left = z max − z − s',
   },
   'bump-metal': {
     title: 'Bump to metal',
     words: 'wheel travel left until metal',
-    formula: 'left = z max − z, with F(x)·MR = W and x = r(z) + p',
+    formula: 'left = z max − z',
   },
   coil: {
     title: 'Coil space',
     words: 'what the spring can still close with the wheel at the end of its travel',
-    formula: 'left = (free − solid) − x, or X solid − X where the stack is solid first',
+    formula: 'left = min((free − solid) − x, X solid − X)',
   },
   seated: {
     title: 'Spring seated at droop',
     words: 'how far the springs are still compressed with the wheel hanging',
-    formula: 'p = p₀ + c, where p₀ = free length − room at full droop',
+    formula: 'left = p₀ + c',
   },
   crossover: {
     title: 'Gap to crossover',
     words: 'way of the slider to its ring where the machine rests',
-    formula: 'gap = c₀ + p − m − u on the body, c₀ − m − u on the seat; u = F/k',
+    formula: 'left = c₀ + p − m − u',
   },
   'ring-order': {
     title: 'Ring before coil bind',
     words: 'what the coils before the ring could still close when it takes over',
-    formula: 'left = w − u',
+    formula: 'left = least (w − u)',
   },
   clearance: {
     title: 'Clearance',
@@ -79,7 +80,7 @@ const wordings: Record<MarginKind, Wording> = {
   joint: {
     title: 'Shaft joint angle',
     words: 'rise of the body that brings the shaft to the most its joint or boot may take',
-    formula: 'left = L·(sin most − sin a′)',
+    formula: 'left = L·(sin most − sin a) − Δh',
   },
   ground: {
     title: 'Over the ground',

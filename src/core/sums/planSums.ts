@@ -1,13 +1,14 @@
-import { distanceAfter, gainsAt } from '../margins/clearance.ts';
+import { distanceAfter, rowsAround } from '../margins/clearance.ts';
 import { settledIn } from '../job/again.ts';
 import type { ClearanceDocument, ToldCorner } from '../job/types.ts';
 import { cornerNames, type CornerId } from '../machine/body.ts';
-import { readSolver, type ContactEquilibrium } from '../machine/equilibrium.ts';
+import { contactOf } from '../machine/equilibrium.ts';
 import type { Alternative } from '../plan/alternatives.ts';
 import type { Answer } from '../plan/answer.ts';
 import type { CornerAnswer } from '../plan/cornerAnswer.ts';
+import { settledShare } from '../learn/parameters.ts';
 import { input } from './input.ts';
-import { restInputs } from './restInputs.ts';
+import { leftAtRest, restInputs } from './restInputs.ts';
 import type { Sum } from './types.ts';
 
 /** How far off its targets a way of doing it ends up. Null where no height is asked for. */
@@ -34,20 +35,20 @@ export function furthestSum({ title, answer, offMm }: Alternative): Sum | null {
 export function caseHeightSum(answer: Answer, { id }: CornerAnswer, k: number): Sum {
   const { document, machine, predictAt, after, corners } = answer;
   const prediction = predictAt({ ...after, aboard: machine.aboard[k] ?? after.aboard });
-  const { solver, converged } = prediction.outcome;
-  const { contacts } = readSolver(solver, { converged, iterations: 0, residualN: 0 });
+  const { solver } = prediction.outcome;
   const r = corners.findIndex((corner) => corner.id === id);
   return {
     title: `Height, ${document.cases[k] ?? ''}, ${cornerNames[id]}`,
     words: 'the machine after the plan, with what this load case has on board, come to rest',
-    formula: 'least energy, so that F(x)·MR = W at every corner with x = r(z) + p',
+    formula: 'F·MR + Fg = W at every corner',
     inputs: [
       ...document.loads.flatMap(({ name, kg, aboard }, i) =>
         aboard[k] ? [input(`m${i + 1}`, name, kg, 'mass', 'sheet')] : [],
       ),
-      ...restInputs(machine, id, contacts[machine.corners.indexOf(id)] as ContactEquilibrium),
+      ...restInputs(machine, id, contactOf(solver, machine.corners.indexOf(id))),
     ],
     result: { value: prediction.mean[r] ?? NaN, unit: 'length' },
+    left: leftAtRest(solver),
     note: null,
   };
 }
@@ -56,13 +57,22 @@ export function caseHeightSum(answer: Answer, { id }: CornerAnswer, k: number): 
 export function lostSum(answer: Answer, id: CornerId): Sum | null {
   const loss = settledIn(answer)[id];
   if (!loss) return null;
+  const { settlingKm } = answer.fit.values;
   return {
     title: `Lost on the road, ${cornerNames[id]}`,
     words:
       'of what this spring will lose, the share that is gone after so many km; what it will lose is one more unknown of the fit',
-    formula: 'lost = s (1 − exp(−km / 90))',
+    formula: 'lost = s · (1 − exp(−km / K))',
     inputs: [
+      input(
+        's',
+        'what it will have lost in the end',
+        loss.lostMm / settledShare(loss.km, settlingKm),
+        'length',
+        'learnt',
+      ),
       input('km', 'driven since', loss.km, 'count', 'measured'),
+      input('K', 'km in which most of it goes', settlingKm, 'count', 'assumed'),
       input('σ', 'one standard deviation', loss.sdMm, 'length', 'computed'),
     ],
     result: { value: loss.lostMm, unit: 'length' },
@@ -76,12 +86,14 @@ export function kitSum(corner: CornerAnswer, told: ToldCorner): Sum {
     title: `With the kit sheet’s reading, ${cornerNames[corner.id]}`,
     words:
       'height now, plus what all the seats brought to their readings give here once the machine rests again',
-    formula: 'c = ±(reading − r),  h′ = h + Δh(c)',
+    formula:
+      corner.spec.readingSign === 1 ? 'c = reading − r,  h′ = h + Δh' : 'c = r − reading,  h′ = h + Δh',
     inputs: [
       input('r', 'collar reading now', corner.collarMm ?? NaN, 'length', 'measured'),
       input('reading', 'as the kit sheet has it', told.stopAtMm ?? NaN, 'length', 'sheet'),
       input('c', 'seat move, up positive', told.seatMm, 'length', 'computed'),
-      input('h', 'height now', corner.nowMm, 'length', 'measured'),
+      input('h', 'height now, by all readings so far', corner.nowMm, 'length', 'computed'),
+      input('Δh', 'what the moves give here', (told.heightMm ?? NaN) - corner.nowMm, 'length', 'computed'),
       input('σ', 'one standard deviation', told.heightSdMm ?? NaN, 'length', 'computed'),
     ],
     result: { value: told.heightMm ?? NaN, unit: 'length' },
@@ -91,16 +103,26 @@ export function kitSum(corner: CornerAnswer, told: ToldCorner): Sum {
 
 /** A clearance as it should be at this height: carried along from where it was measured. */
 export function clearanceSum(one: ClearanceDocument, id: CornerId, risenMm: number): Sum {
-  const { name, nowMm, rows } = one;
+  const { name, nowMm, perMm, rows } = one;
+  const table = rows ? rowsAround(rows, risenMm) : null;
   return {
     title: `${name}, ${cornerNames[id]}`,
     words: rows
       ? 'read from its table at what the body has risen over this wheel since it was measured'
       : 'as measured, plus what the body has risen over this wheel since',
-    formula: rows ? 'c = table(Δh)' : 'c = c₀ + g·Δh',
+    formula: table ? 'c = c₁ + (c₂ − c₁)·(Δh − h₁) / (h₂ − h₁)' : 'c = c₀ + g·Δh',
     inputs: [
-      input('c₀', 'as measured', nowMm, 'length', 'measured'),
-      input('g', 'gained per mm of rise there', gainsAt(one, risenMm), 'ratio', 'sheet'),
+      ...(table
+        ? [
+            input('h₁', 'rise, the row before', table[0][0], 'length', 'measured'),
+            input('c₁', 'distance, the row before', table[0][1], 'length', 'measured'),
+            input('h₂', 'rise, the row after', table[1][0], 'length', 'measured'),
+            input('c₂', 'distance, the row after', table[1][1], 'length', 'measured'),
+          ]
+        : [
+            input('c₀', 'as measured', nowMm, 'length', 'measured'),
+            input('g', 'gained per mm of rise', perMm, 'ratio', 'sheet'),
+          ]),
       input('Δh', 'risen since', risenMm, 'length', 'computed'),
     ],
     result: { value: distanceAfter(one, risenMm), unit: 'length' },

@@ -9,6 +9,7 @@ import type { SwapResult } from '../scales/swap.ts';
 import type { TradeOff, TradePoint } from '../scales/tradeOff.ts';
 import type { JobDocument } from '../job/types.ts';
 import { input } from './input.ts';
+import { leftOver } from './restInputs.ts';
 import type { SumInput, Sum } from './types.ts';
 
 /** A share of the weight on four pads. */
@@ -34,17 +35,27 @@ export function shareSum(
 }
 
 /** What one turn of a seat does at one corner. */
-export function effectSum({ seat, by, turnMm }: SeatEffect, at: SeatEffect['corners'][number]): Sum {
+export function effectSum({ seat, by, turnMm, corners }: SeatEffect, at: SeatEffect['corners'][number]): Sum {
   return {
     title: `One turn ${by === 'mount' ? 'out, mount' : 'up'} ${cornerNames[seat]}: weight ${cornerNames[at.id]}`,
     words:
       'raising one seat loads its own wheel and the one across; what these gain the other two lose. Where the body rests on springs, tyres and hooked bars decides by how much',
-    formula: 'dW/dc = −H⁻¹ ∂g/∂c at rest, times the pitch',
+    formula: 'the four shifts add to nothing',
     inputs: [
+      ...corners.map(({ id, padKg }) =>
+        input(`ΔW ${id}`, `on the ${cornerNames[id]}`, padKg, 'mass', 'computed'),
+      ),
       input('p', `mm of ${by} a turn`, turnMm, 'length', 'sheet'),
       input('Δh', `height ${cornerNames[at.id]}`, at.heightMm, 'length', 'computed'),
     ],
     result: { value: at.padKg, unit: 'mass' },
+    left: input(
+      'left over',
+      'sum of the four shifts',
+      corners.reduce((sum, { padKg }) => sum + padKg, 0),
+      'mass',
+      'computed',
+    ),
     note: 'As the readings so far have this machine; it is corrected with every round.',
   };
 }
@@ -62,18 +73,23 @@ export function padsAround(
 /** What a wheel will weigh after the plan. */
 export function padAfterSum(answer: Answer, id: CornerId): Sum {
   const { nowKg, afterKg } = padsAround(answer, id);
+  const shiftedKg = answer.machine.corners
+    .map((one) => padsAround(answer, one))
+    .reduce((sum, one) => sum + one.afterKg - one.nowKg, 0);
   return {
     title: `Weight after the plan, ${cornerNames[id]}`,
     words:
       'what stands on this wheel now, plus what all the seat moves shift on to it once the machine rests again; the four together stay what they are',
-    formula: 'W′ = W + ΔW(c), Σ ΔW = 0',
+    formula: 'W′ = W + ΔW, and the four shifts add to nothing',
     inputs: [
       input('W', 'on this wheel now, by all rounds together', nowKg, 'mass', 'learnt'),
+      input('ΔW', 'shifted on to it', afterKg - nowKg, 'mass', 'computed'),
       ...answer.corners.map((corner) =>
         input(`c ${corner.id}`, `seat move, ${cornerNames[corner.id]}`, corner.seatMm, 'length', 'computed'),
       ),
     ],
     result: { value: afterKg, unit: 'mass' },
+    left: input('left over', 'sum of the four shifts', shiftedKg, 'mass', 'computed'),
     note: 'With on board what is measured with.',
   };
 }
@@ -138,7 +154,7 @@ export function swapFactorSum({ ratio, byHeight, read: { first, swapped } }: Swa
 }
 
 /** What hooked bars make of the cross weight as the machine stands. */
-export function barCrossSum({ crossWith, crossWithout }: BarShift, bars: JobDocument['bars']): Sum {
+export function barCrossSum({ crossWith, crossWithout, leftN }: BarShift, bars: JobDocument['bars']): Sum {
   const hooked = (['front', 'rear'] as const).flatMap((axle) => {
     const bar = bars[axle];
     return bar?.hooked
@@ -148,20 +164,29 @@ export function barCrossSum({ crossWith, crossWithout }: BarShift, bars: JobDocu
   return {
     title: 'Cross weight with the bar hooked up',
     words: 'the machine as the readings have it brought to rest twice: as it is, and with the bar undone',
-    formula: 's(K), beside s(0)',
-    inputs: [...hooked, input('s(0)', 'cross weight without', crossWithout, 'percent', 'computed')],
+    formula: 's = s₀ + Δs',
+    inputs: [
+      ...hooked,
+      input('s₀', 'cross weight without', crossWithout, 'percent', 'computed'),
+      input('Δs', 'what the bar makes of it', crossWith - crossWithout, 'percent', 'computed'),
+    ],
     result: { value: crossWith, unit: 'percent' },
+    left: leftOver(leftN),
     note: 'Pads then show the bar as well as the seats.',
   };
 }
 
 /** What hooked bars put on a wheel. */
-export function barPadSum({ id, padKg, heightMm }: BarShift['corners'][number]): Sum {
+export function barPadSum({ id, padKg, withoutKg, heightMm }: BarShift['corners'][number]): Sum {
   return {
     title: `What the bar puts on the ${cornerNames[id]}`,
     words: 'weight on this pad with the bar hooked up, less without, the machine at rest both times',
     formula: 'ΔW = W(K) − W(0)',
-    inputs: [input('Δh', 'what it does to the height there', heightMm, 'length', 'computed')],
+    inputs: [
+      input('W(K)', 'with the bar', withoutKg + padKg, 'mass', 'computed'),
+      input('W(0)', 'without', withoutKg, 'mass', 'computed'),
+      input('Δh', 'what it does to the height there', heightMm, 'length', 'computed'),
+    ],
     result: { value: padKg, unit: 'mass' },
     note: null,
   };
@@ -173,7 +198,7 @@ export function tradeShareSum({ goal, target }: TradeOff, { weight, share, share
     title: goal === 'front' ? 'Right front of the front, by this plan' : 'Cross weight by this plan',
     words:
       'the whole plan made with the scales counting so many times as much as usual, and the machine brought to rest by it',
-    formula: 'min Σ (Δh / σh)² + w·((s − s*) / σs)²',
+    formula: 's = s* + Δs, of the plan with least Σ (Δh / σh)² + w·(Δs / σs)²',
     inputs: [
       input('w', 'what the scales count, against the heights', weight, 'ratio', 'computed'),
       input('s*', 'wanted', target, 'percent', 'sheet'),

@@ -20,11 +20,11 @@ export function gapSum(gap: WheelGap, when: 'before' | 'now' | 'after', diameter
     words: hub
       ? 'hub to arch, less half the tyre’s diameter'
       : 'ground to arch, less the tyre’s diameter as far as its load leaves it',
-    formula: hub ? 'g = h − D / 2' : 'g = h − (D − W / Kt)',
+    formula: hub ? 'g = h − D / 2' : 'g = h − (D − u)',
     inputs: [
       input('h', `${hub ? 'hub' : 'ground'} to arch ${then}`, heightMm, 'length', 'computed'),
       input('D', 'tyre diameter', diameterMm, 'length', 'measured'),
-      ...(hub ? [] : [input('W / Kt', 'squeezed by', diameterMm - tyreTakesMm, 'length', 'computed')]),
+      ...(hub ? [] : [input('u', 'squeezed by its load', diameterMm - tyreTakesMm, 'length', 'computed')]),
     ],
     result: { value: mm, unit: 'length' },
     note: 'Heights as all readings together have them.',
@@ -36,10 +36,16 @@ export function nextGapSum({ id, after, onNextTyresMm }: WheelGap): Sum {
   return {
     title: `Wheel gap on the next tyres, ${cornerNames[id]}`,
     words: 'the gap after the plan, less what the next tyre’s radius is more',
-    formula: 'g′ = g − (D′ − D) / 2',
+    formula: 'g′ = g − ΔR',
     inputs: [
       input('g', 'gap after the plan', after.mm, 'length', 'computed'),
-      input('(D′ − D) / 2', 'radius added', after.mm - onNextTyresMm, 'length', 'measured'),
+      input(
+        'ΔR',
+        'radius added: half of what its diameter is more',
+        after.mm - onNextTyresMm,
+        'length',
+        'measured',
+      ),
     ],
     result: { value: onNextTyresMm, unit: 'length' },
     note: 'Measure the tyre; what is written on it is a name.',
@@ -52,12 +58,18 @@ export function lowPointSum(point: LowPoint): Sum {
     title: `${point.name}, over the ground`,
     words:
       'as measured at the baseline, plus what the body rises over that place: its plane and the tyres under it',
-    formula: 'c = c₀ + (1, x, y)·Δq',
+    formula: 'c = c₀ + Δh',
     inputs: [
       input('c₀', 'at the baseline', point.nowMm, 'length', 'measured'),
       input('x', 'ahead of the middle of the wheelbase', point.xMm, 'length', 'measured'),
       input('y', 'left of the middle', point.yMm, 'length', 'measured'),
-      input('Δh', 'risen there', point.afterMm - point.nowMm, 'length', 'computed'),
+      input(
+        'Δh',
+        'risen there: the plane of the body at x, y',
+        point.afterMm - point.nowMm,
+        'length',
+        'computed',
+      ),
     ],
     result: { value: point.afterMm, unit: 'length' },
     note: null,
@@ -99,11 +111,18 @@ export function linkSum(link: LinkLength, linkMm: number, perWheel: number): Sum
     title: `Link of the ${link.axle} bar, ${cornerNames[link.corner]}`,
     words:
       'its length, plus what it lacked where it was measured, less what its wheel goes up against the wheel across until everything stands as the targets mean it',
-    formula: 'l′ = l + g − q·Δ(z − z across)',
+    formula: 'l′ = l + g′,  g′ = g − q·Δz',
     inputs: [
       input('l', 'length as it is', linkMm, 'length', 'measured'),
       input('g', 'too short by, as measured', link.gapMm, 'length', 'measured'),
       input('q', 'mm at the link per mm of wheel', perWheel, 'ratio', 'sheet'),
+      input(
+        'Δz',
+        'goes up against the wheel across by',
+        (link.gapMm - link.gapThenMm) / perWheel,
+        'length',
+        'computed',
+      ),
       input('g′', 'too short by, then', link.gapThenMm, 'length', 'computed'),
     ],
     result: { value: linkMm + link.gapThenMm, unit: 'length' },

@@ -31,6 +31,8 @@ export interface Sum {
   formula: string;
   inputs: SumInput[];
   result: { value: number; unit: SumUnit };
+  /** What is left over of a figure that was searched for, not worked out in one go: near nothing where it was found. */
+  left?: SumInput;
   /** What the figure is good for, and what it leaves out. */
   note: string | null;
 }

@@ -1,9 +1,9 @@
-import type { ReactNode } from 'react';
+import { useEffect, useId, type ReactNode } from 'react';
 import type { Sum } from '#core/sums/types.ts';
 import { useSum } from './sumContext.ts';
 
 interface Props {
-  /** Made only when the figure is opened. */
+  /** Made only while the figure is open. */
   sum: () => Sum | null;
   /** What the figure is, for the screen reader. */
   name: string;
@@ -13,10 +13,12 @@ interface Props {
 
 /** A figure that opens to the sum behind it: click, or Enter or s when focused. */
 export function SumFigure({ sum, name, children, className = '' }: Props) {
+  const id = useId();
+  useOpenSum(id, sum);
   const show = useSum((state) => state.show);
   const open = (target: HTMLElement) => {
     const made = sum();
-    if (made) show(made, target);
+    if (made) show(made, id, target);
   };
   return (
     <button
@@ -29,5 +31,22 @@ export function SumFigure({ sum, name, children, className = '' }: Props) {
       <span className="sr-only">{name}: </span>
       {children}
     </button>
+  );
+}
+
+/** While a figure's sum is open it follows the values: a sum of yesterday's figures is no evidence for today's. */
+function useOpenSum(id: string, sum: () => Sum | null): void {
+  const isOpen = useSum(({ owner }) => owner === id);
+  const renew = useSum((state) => state.renew);
+  useEffect(() => {
+    if (!isOpen) return;
+    const made = sum();
+    if (JSON.stringify(made) !== JSON.stringify(useSum.getState().sum)) renew(made);
+  });
+  useEffect(
+    () => () => {
+      if (useSum.getState().owner === id) renew(null);
+    },
+    [id, renew],
   );
 }

@@ -116,6 +116,17 @@ export function SumPanel() {
               <SumValue value={sum.result.value} unit={sum.result.unit} />
             </td>
           </tr>
+          {sum.left && (
+            <tr className="border-rule text-second border-t align-baseline">
+              <td className="pr-2 italic" />
+              <td className="py-0.5 pr-2">
+                {sum.left.symbol}: {sum.left.name}
+              </td>
+              <td className="py-0.5 text-right whitespace-nowrap">
+                <SumValue value={sum.left.value} unit={sum.left.unit} />
+              </td>
+            </tr>
+          )}
         </tbody>
       </table>
       {sum.note && <p className="label text-second mt-2">{sum.note}</p>}

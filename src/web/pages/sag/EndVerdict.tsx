@@ -3,12 +3,13 @@ import { cornerVerdict, missingForVerdict } from '#core/judge/cornerVerdict.ts';
 import type { SagReading } from '#core/judge/sagWindows.ts';
 import type { Fitting } from '#core/job/types.ts';
 import { cornerNames, type CornerId } from '#core/machine/body.ts';
-import { byCorner } from '#core/plan/answer.ts';
+import { sagFigure } from '#core/figures/sagFigure.ts';
+import { byCorner, type Answer } from '#core/plan/answer.ts';
 import { isRough } from '#core/sag/schools.ts';
 import type { SagEnd } from '#core/sag/bench.ts';
 import { chooseRate } from '#core/sag/rates.ts';
 import { carriedSum, preloadSum, stepSum } from '#core/sums/benchSums.ts';
-import { frictionSum, neededSum, sagAfterSum, sagSum } from '#core/sums/sagSums.ts';
+import { frictionSum, neededSum, sagAfterSum, sagEstimateSum, sagSum } from '#core/sums/sagSums.ts';
 import { tolerances } from '#core/tolerances.ts';
 import { rateOf } from '#core/rack/spring.ts';
 import { useRack } from '../../api/rack.ts';
@@ -16,6 +17,7 @@ import type { Job } from '../../features/job/useJob.ts';
 import { capital } from '../../features/job/words.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Length } from '../../ui/Figure.tsx';
+import { EstimatedLength, MeasuredLength, PredictedLength } from '../../ui/FigureKinds.tsx';
 import { Rate } from '../../ui/Rate.tsx';
 import { Force, Mass } from '../../ui/Measure.tsx';
 import { StateMark } from '../../ui/StateMark.tsx';
@@ -32,22 +34,8 @@ export function EndVerdict({ job, id, end }: { job: Job; id: CornerId; end: SagE
   return (
     <div className="mt-2" aria-live="polite" data-testid={`sag-end-${id}`}>
       <div className="grid grid-cols-2 gap-x-3">
-        <Sag
-          title="rider on"
-          name={`Rider sag, ${cornerNames[id]}`}
-          mm={end.ridden.nowMm}
-          sdMm={end.ridden.nowSdMm}
-          travelMm={end.travelMm}
-          sum={() => sagSum(answer, end, rider)}
-        />
-        <Sag
-          title="nobody on"
-          name={`Static sag, ${cornerNames[id]}`}
-          mm={end.alone.nowMm}
-          sdMm={end.alone.nowSdMm}
-          travelMm={end.travelMm}
-          sum={() => sagSum(answer, end, 'alone')}
-        />
+        <Sag title="rider on" name="Rider sag" answer={answer} end={end} who={rider} />
+        <Sag title="nobody on" name="Static sag" answer={answer} end={end} who="alone" />
       </div>
       {asked && (
         <div className="border-rule mt-2 border-t pt-2" data-testid={`move-${id}`}>
@@ -77,8 +65,12 @@ export function EndVerdict({ job, id, end }: { job: Job; id: CornerId; end: SagE
       )}
       {Math.abs(end.asReadMm - end.ridden.nowMm) > SEEN_MM && (
         <p className="label text-second mt-1">
-          As it was read, in those clothes and with that fuel, the rider’s is{' '}
-          <Length mm={end.asReadMm} decimals={0} />.
+          With gear, luggage and fuel that were not on while reading, the rider’s is{' '}
+          <EstimatedLength
+            figure={{ ...asRidden, value: end.ridden.nowMm, sd: end.ridden.nowSdMm }}
+            note=""
+          />
+          .
         </p>
       )}
       {end.toppedOut.now && !end.toppedOut.after && (
@@ -112,6 +104,8 @@ export function EndVerdict({ job, id, end }: { job: Job; id: CornerId; end: SagE
   );
 }
 
+const asRidden = { kind: 'estimated', from: 'all readings so far' } as const;
+
 /** Less than this between as read and as ridden is not worth a line, mm. */
 const SEEN_MM = 0.5;
 
@@ -124,22 +118,38 @@ const frictionWords = {
 interface SagProps {
   title: string;
   name: string;
-  mm: number;
-  sdMm: number;
-  travelMm: number;
-  sum: () => ReturnType<typeof sagSum>;
+  answer: Answer;
+  end: SagEnd;
+  who: string;
 }
 
-function Sag({ title, name, mm, sdMm, travelMm, sum }: SagProps) {
+/** The sag as it was read, with its estimate where that differs; where it was not read, the estimate as such. */
+function Sag({ title, name, answer, end, who }: SagProps) {
+  const { measured, estimated, differs } = sagFigure(answer, end, who);
+  const where = `${name}, ${cornerNames[end.id]}`;
+  const percent = (mm: number) => `${Math.round((100 * mm) / end.travelMm)} % of travel`;
+  const estimate = (
+    <SumFigure
+      name={measured ? `Estimated ${name.toLowerCase()}, ${cornerNames[end.id]}` : where}
+      sum={() => sagEstimateSum(answer, end, who)}
+    >
+      <EstimatedLength figure={estimated} note={measured ? '' : percent(estimated.value)} />
+    </SumFigure>
+  );
   return (
     <p>
       <span className="label text-second block">{title}</span>
-      <SumFigure name={name} sum={sum} className="text-figure leading-8 font-bold">
-        <Length mm={mm} decimals={0} />
-      </SumFigure>
-      <span className="label text-second block">
-        ± <Length mm={2 * sdMm} decimals={0} /> · {Math.round((100 * mm) / travelMm)} % of travel
-      </span>
+      {measured ? (
+        <>
+          <SumFigure name={where} sum={() => sagSum(answer, end, who)} className="leading-8">
+            <MeasuredLength figure={measured} />
+          </SumFigure>
+          <span className="label text-second block">{percent(measured.value)}</span>
+          {differs && <span className="label block">{estimate}</span>}
+        </>
+      ) : (
+        <span className="leading-8">{estimate}</span>
+      )}
     </p>
   );
 }
@@ -158,7 +168,7 @@ function Then({ title, mm, sdMm, reading, sum }: ThenProps) {
       <dt className="text-second">{title}</dt>
       <dd className="flex items-center gap-1.5">
         <SumFigure name={title} sum={sum} className="font-bold">
-          <Length mm={mm} decimals={0} bare /> ± <Length mm={2 * sdMm} decimals={0} />
+          <PredictedLength figure={{ value: mm, sd: sdMm }} />
         </SumFigure>
         {reading && sdMm > tolerances.sagKnownMm && (
           <span className="text-second">not known well enough</span>

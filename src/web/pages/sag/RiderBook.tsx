@@ -11,6 +11,7 @@ import { seatMoveSum } from '#core/sums/cornerSums.ts';
 import { limits } from '#contract/limits.ts';
 import { pathKey } from '../../features/job/draftKeys.ts';
 import type { Job } from '../../features/job/useJob.ts';
+import { PredictedLength } from '../../ui/FigureKinds.tsx';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { SeatMove } from '../../features/job/MoveWords.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -190,15 +191,15 @@ function RiderRow({ job, rider, rank, page, answer, put, remove }: RowProps) {
         ))}
       </td>
       <td className="label py-1 align-top">
-        {page?.ends.map(({ id, corner, sagMm, sdMm, inWindow }) => (
-          <span key={id} className={`block ${inWindow === false ? 'text-short font-semibold' : ''}`}>
+        {page?.ends.map((end) => (
+          <span key={end.id} className={`block ${end.inWindow === false ? 'text-short font-semibold' : ''}`}>
             <SumFigure
-              name={`Sag, ${rider.name}, ${cornerNames[id]}`}
-              sum={() => bookSagSum(rider.name, id, { sagMm, sdMm, seatMm: corner.seatMm })}
+              name={`Sag, ${rider.name}, ${cornerNames[end.id]}`}
+              sum={() => bookSagSum(rider.name, end)}
             >
-              <Length mm={sagMm} decimals={0} bare /> ± <Length mm={2 * sdMm} decimals={0} />
+              <PredictedLength figure={{ value: end.sagMm, sd: end.sdMm }} />
             </SumFigure>
-            {inWindow === false && ' out of its window'}
+            {end.inWindow === false && ' out of its window'}
           </span>
         ))}
         {rank > 0 && <Confirm job={job} rider={rider} page={page} />}
