@@ -21,20 +21,21 @@ export interface CornerHeight {
 /** Estimate and reading are told apart where they lie this many standard deviations of the reading apart. */
 const DIFFERS = 1;
 
-/** The height of a corner in the round that counts now. */
-export function cornerHeight(answer: Answer, id: CornerId): CornerHeight {
+/** The height of a corner in the round that counts now, or in an earlier one: of that only what was read then. */
+export function cornerHeight(answer: Answer, id: CornerId, at?: number): CornerHeight {
   const { state, document, corners } = answer;
   const corner = corners.find((one) => one.id === id);
   const { reference, targetMm } = document.corners[id];
-  const round = state.rounds[state.current];
+  const isNow = at === undefined || at === state.current;
+  const round = state.rounds[at ?? state.current];
   const measured = measuredOf((round?.heights[id] ?? []).map((mm) => mm + reference.offsetMm));
   const estimated: Estimated | null =
-    corner && measured
+    corner && measured && isNow
       ? { kind: 'estimated', value: corner.nowMm, sd: corner.nowSdMm, from: 'all readings so far' }
       : null;
   return {
     measured,
-    predicted: predictedFor(answer, id),
+    predicted: isNow ? predictedFor(answer, id) : null,
     estimated,
     differs:
       measured !== null &&

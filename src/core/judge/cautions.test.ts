@@ -75,16 +75,18 @@ describe('a reading that does not follow', () => {
   const say = (mm: number) => `${mm} mm`;
 
   test('is asked about where it fell far below what the round should read', () => {
-    const question = questionHeight(345, 'LF', undefined, [], 375);
+    const question = questionHeight(345, 'LF', undefined, [], { mm: 375, sdMm: 3 });
     expect(question).toEqual({ kind: 'trend', differenceMm: -30 });
     expect(question && questionWords(question, say)).toBe(
       '30 mm lower than this round should read. Kept; is it settled, and the point the same?',
     );
-    expect(questionHeight(372, 'LF', undefined, [], 375)).toBeNull();
+    expect(questionHeight(372, 'LF', undefined, [], { mm: 375, sdMm: 3 })).toBeNull();
+    // Of a ratio that nobody knows a move may have given half or twice as much.
+    expect(questionHeight(345, 'LF', undefined, [], { mm: 375, sdMm: 14 })).toBeNull();
     expect(questionHeight(345, 'LF', undefined, [])).toBeNull();
   });
 
   test('its own repeats are asked about first: they say which of the two is wrong', () => {
-    expect(questionHeight(345, 'LF', undefined, [375], 375)?.kind).toBe('repeat');
+    expect(questionHeight(345, 'LF', undefined, [375], { mm: 375, sdMm: 3 })?.kind).toBe('repeat');
   });
 });

@@ -10,21 +10,25 @@ export interface Question {
   differenceMm: number;
 }
 
+/** A prediction that is not known well asks about nothing that it allows. */
+const UNLIKELY_SD = 2.5;
+
 /**
- * Whether a height reading is unlikely enough to ask about; it is kept whatever the answer. `expectedMm` is what this round
- * was told to read, or what the round before did; null in the first.
+ * Whether a height reading is unlikely enough to ask about; it is kept whatever the answer. `expected` is what this round
+ * should read after what was done, with one standard deviation; null in the first.
  */
 export function questionHeight(
   readingMm: number,
   corner: CornerId,
   round: Round | undefined,
   others: readonly number[],
-  expectedMm: number | null = null,
+  expected: { mm: number; sdMm: number } | null = null,
 ): Question | null {
   const repeat = nearestDifference(readingMm, others);
   if (Math.abs(repeat) > tolerances.repeatQuestionMm) return { kind: 'repeat', differenceMm: repeat };
-  const trend = expectedMm === null ? 0 : readingMm - expectedMm;
-  if (Math.abs(trend) > tolerances.trendQuestionMm) return { kind: 'trend', differenceMm: trend };
+  const trend = expected === null ? 0 : readingMm - expected.mm;
+  const unlikelyMm = Math.max(tolerances.trendQuestionMm, UNLIKELY_SD * (expected?.sdMm ?? 0));
+  if (Math.abs(trend) > unlikelyMm) return { kind: 'trend', differenceMm: trend };
   const across = twinOf(corner);
   const twin = across ? round?.heights[across] : undefined;
   const difference = twin ? readingMm - meanOf(twin) : 0;

@@ -11,9 +11,9 @@ import { input } from './input.ts';
 import { leftAtRest, restInputs } from './restInputs.ts';
 import type { Sum, SumInput } from './types.ts';
 
-/** The height as measured in this round: the mean of its readings, plus the offset to the specified point. */
-export function heightNowSum(corner: CornerAnswer, answer: Answer): Sum {
-  const readings = answer.state.rounds[answer.state.current]?.heights[corner.id] ?? [];
+/** The height as measured in the newest round, or in an earlier one: the mean of its readings, plus the offset to the specified point. */
+export function heightNowSum(corner: CornerAnswer, answer: Answer, round = answer.state.current): Sum {
+  const readings = answer.state.rounds[round]?.heights[corner.id] ?? [];
   const { offsetMm } = corner.spec;
   return {
     title: `Measured height, ${cornerNames[corner.id]}`,

@@ -84,9 +84,9 @@ export function fineLengthText(mm: number, system: LengthStyle['system'], signed
   return signed ? `${mm < 0 ? '−' : '+'}${text}` : text;
 }
 
-/** A length that no tape read (a thread, a wire, a spring): mm to the hundredth, inches to the thousandth. */
-export function sizeParts(mm: number, { system }: Pick<LengthStyle, 'system'>): NumberParts {
-  return system === 'mm' ? decimalParts(mm, 2) : decimalParts(mm / MM_PER_INCH, 3);
+/** A length that no tape read (a thread, a wire, a spring): mm to the hundredth, inches to the thousandth, or coarser. */
+export function sizeParts(mm: number, { system }: Pick<LengthStyle, 'system'>, decimals = 2): NumberParts {
+  return system === 'mm' ? decimalParts(mm, decimals) : decimalParts(mm / MM_PER_INCH, decimals + 1);
 }
 
 /** The same in words, with its unit: "1.75 mm", "0.069 in". */

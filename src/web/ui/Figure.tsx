@@ -47,13 +47,13 @@ export function Length({ mm, decimals = 1, signed = false, bare = false }: Lengt
   );
 }
 
-/** A length that a caliper reads: decimals in either system. */
-export function SizeLength({ mm }: { mm: number }) {
-  const style = useLengthStyle(2);
+/** A length that no tape reads (a collar, a thread, a spread): decimals in either system, of an inch one more. */
+export function SizeLength({ mm, decimals = 1, signed = false, bare = false }: LengthProps) {
+  const style = useLengthStyle(decimals);
   return (
     <span className="figures whitespace-nowrap">
-      <Parts parts={sizeParts(mm, style)} />
-      <span className="text-[0.72em] font-normal">{`\u2009${style.system}`}</span>
+      <Parts parts={sizeParts(mm, style, decimals)} signed={signed} />
+      {!bare && <span className="text-[0.72em] font-normal">{`\u2009${style.system}`}</span>}
     </span>
   );
 }

@@ -2,7 +2,7 @@ import { measuredWords } from '#words/figures.ts';
 import type { Estimated, Measured, Predicted } from '#core/figures/figure.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../app/settings.ts';
-import { Length } from './Figure.tsx';
+import { Length, SizeLength } from './Figure.tsx';
 
 /** The one look of each kind of number. A reading: ink, heavy, the biggest of its corner. */
 export function MeasuredLength({
@@ -29,7 +29,7 @@ export function MeasuredLength({
 export function EstimatedLength({ figure, note }: { figure: Estimated; note: string }) {
   return (
     <span data-kind="estimated">
-      ≈ <Length mm={figure.value} bare /> ± <Length mm={figure.sd} />{' '}
+      ≈ <Length mm={figure.value} bare /> ± <SizeLength mm={figure.sd} />{' '}
       <span className="label text-second">estimated{note && `, ${note}`}</span>
     </span>
   );
@@ -39,7 +39,7 @@ export function EstimatedLength({ figure, note }: { figure: Estimated; note: str
 export function PredictedLength({ figure }: { figure: Pick<Predicted, 'value' | 'sd'> }) {
   return (
     <span data-kind="predicted" className="text-action font-normal">
-      → <Length mm={figure.value} decimals={0} bare /> ± <Length mm={figure.sd} decimals={0} />{' '}
+      → <Length mm={figure.value} decimals={0} bare /> ± <SizeLength mm={figure.sd} decimals={0} />{' '}
       <span className="label">predicted</span>
     </span>
   );

@@ -1,13 +1,25 @@
 import { marginTitles, type Margin } from '#core/margins/margins.ts';
+import type { MarginKind } from '#core/margins/left.ts';
 import { cornerNames } from '#core/machine/body.ts';
-import { Length, Turns } from '../../ui/Figure.tsx';
+import { Length, SizeLength, Turns } from '../../ui/Figure.tsx';
 import { marginWord, StateMark, stateTone } from '../../ui/StateMark.tsx';
+
+/** Margins that are read with a tape; of the others a caliper or a thread decides. */
+const taped = new Set<MarginKind>([
+  'droop',
+  'bump-stop',
+  'bump-metal',
+  'sag',
+  'clearance',
+  'ground',
+  'height',
+]);
 
 /** What is left, in the reader's units: "8 mm, 4 turns". */
 export function MarginValue({ margin }: { margin: Margin }) {
   return (
     <span className={`font-semibold ${stateTone[margin.state]}`}>
-      <Length mm={margin.leftMm} />
+      {taped.has(margin.kind) ? <Length mm={margin.leftMm} /> : <SizeLength mm={margin.leftMm} />}
       {margin.turns !== null && (
         <>
           , <Turns turns={margin.turns} />

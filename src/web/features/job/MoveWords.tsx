@@ -5,7 +5,7 @@ import { inReadersUnit } from '#core/units/measure.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { effectWords, springWay } from '#words/instruction.ts';
 import { useLengthStyle, useSettings } from '../../app/settings.ts';
-import { Length, Plain, Turns } from '../../ui/Figure.tsx';
+import { SizeLength, Plain, Turns } from '../../ui/Figure.tsx';
 
 /** What to do with the adjuster that sets preload: turns, a cam position or a pressure. */
 export function SeatMove({
@@ -74,7 +74,7 @@ export function MountMove({ turns, mm, fitting }: { turns: number; mm: number; f
   if (fitting === 'clamp')
     return (
       <>
-        tubes <Length mm={Math.abs(mm)} />{' '}
+        tubes <SizeLength mm={Math.abs(mm)} />{' '}
         {mm > 0 ? 'further out below the clamps' : 'further out above the clamps'}
       </>
     );
@@ -89,7 +89,8 @@ export function MountMove({ turns, mm, fitting }: { turns: number; mm: number; f
 export function RingMove({ slider, moveMm }: { slider: number; moveMm: number }) {
   return (
     <>
-      ring {slider + 1}: <Length mm={Math.abs(moveMm)} /> {moveMm > 0 ? 'towards' : 'away from'} the springs
+      ring {slider + 1}: <SizeLength mm={Math.abs(moveMm)} /> {moveMm > 0 ? 'towards' : 'away from'} the
+      springs
     </>
   );
 }
@@ -104,7 +105,7 @@ export function OtherMoves({ corner, fitting }: { corner: CornerMove; fitting: F
           <MountMove turns={mount.turns} mm={mountMm} fitting={fitting} />
           {mount.afterMm !== null && fitting !== 'clamp' && (
             <span className="label text-second block font-normal">
-              <Length mm={mount.afterMm} /> of thread stay engaged
+              <SizeLength mm={mount.afterMm} /> of thread stay engaged
             </span>
           )}
         </p>
@@ -114,7 +115,7 @@ export function OtherMoves({ corner, fitting }: { corner: CornerMove; fitting: F
           <p key={after} className="text-action mt-1 font-medium" data-testid={`ring-${corner.id}`}>
             <RingMove slider={after} moveMm={moveMm} />
             <span className="label text-second block font-normal">
-              {wantedMm === null && follows ? 'it follows the seat; ' : ''}gap then <Length mm={gapMm} />
+              {wantedMm === null && follows ? 'it follows the seat; ' : ''}gap then <SizeLength mm={gapMm} />
             </span>
           </p>
         ),

@@ -7,7 +7,7 @@ import { limits } from '#contract/limits.ts';
 import { ratioFaultWords } from '#words/suspension.ts';
 import { StandingHanging } from '../../drawing/StandingHanging.tsx';
 import { FactField } from '../../pages/job/fields.tsx';
-import { Length, Plain } from '../../ui/Figure.tsx';
+import { SizeLength, Plain } from '../../ui/Figure.tsx';
 import { capital } from '../job/words.ts';
 import type { Job } from '../job/useJob.ts';
 
@@ -76,7 +76,7 @@ function AxleRatio({ job, group, order }: { job: Job; group: GainGroup; order: n
               <span className="pb-2 font-medium">{title}</span>
               {field(`${what}-standing`, `${title} standing`, 2 * k)}
               {field(`${what}-hanging`, `${title} hanging`, 2 * k + 1)}
-              <span className="pb-2">{by === null ? '—' : <Length mm={by} />}</span>
+              <span className="pb-2">{by === null ? '—' : <SizeLength mm={by} />}</span>
             </div>
           );
         })}

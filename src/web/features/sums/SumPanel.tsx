@@ -4,7 +4,7 @@ import type { Source } from '#core/job/corner.ts';
 import { inReadersUnit, type MeasureName } from '#core/units/measure.ts';
 import { useSettings } from '../../app/settings.ts';
 import type { SumUnit } from '#core/sums/types.ts';
-import { Length, Plain, Turns } from '../../ui/Figure.tsx';
+import { SizeLength, Plain, Turns } from '../../ui/Figure.tsx';
 import { useSum } from './sumContext.ts';
 
 const sourceWords: Record<Source, string> = {
@@ -29,7 +29,7 @@ function Measured({ name, value }: { name: MeasureName; value: number }) {
 function SumValue({ value, unit }: { value: number; unit: SumUnit }) {
   if (unit === 'force' || unit === 'rate' || unit === 'mass') return <Measured name={unit} value={value} />;
   if (unit === 'percent') return <span className="figures">{(100 * value).toFixed(1)} %</span>;
-  if (unit === 'length') return <Length mm={value} decimals={2} />;
+  if (unit === 'length') return <SizeLength mm={value} decimals={2} />;
   if (unit === 'turns')
     return (
       <>

@@ -4,7 +4,7 @@ import { seatBetween, type CornerSetting } from '#core/job/settings.ts';
 import { cornerNames, cornersOf } from '#core/machine/body.ts';
 import { Pressure } from '../../features/job/MoveWords.tsx';
 import { capital } from '../../features/job/words.ts';
-import { Length, Turns } from '../../ui/Figure.tsx';
+import { Length, SizeLength, Turns } from '../../ui/Figure.tsx';
 import { pageWords, type BookMachine, type Page } from './machines.ts';
 import { PutBack } from './PutBack.tsx';
 
@@ -158,7 +158,7 @@ function SetAt({ setting }: { setting: CornerSetting | undefined }) {
 function Adjuster({ setting }: { setting: CornerSetting }) {
   if (setting.cam !== null) return <>cam {setting.cam + 1}</>;
   if (setting.airBar !== null) return <Pressure bar={setting.airBar} />;
-  return setting.collarMm === null ? <>—</> : <Length mm={setting.collarMm} />;
+  return setting.collarMm === null ? <>—</> : <SizeLength mm={setting.collarMm} />;
 }
 
 function Way({ from, to, sameJob }: { from: CornerSetting; to: CornerSetting; sameJob: boolean }) {
@@ -184,7 +184,7 @@ function Way({ from, to, sameJob }: { from: CornerSetting; to: CornerSetting; sa
       )}
       {mountMm !== 0 && (
         <>
-          {turns && ', '}mount <Length mm={Math.abs(mountMm)} /> {mountMm > 0 ? 'out' : 'in'}
+          {turns && ', '}mount <SizeLength mm={Math.abs(mountMm)} /> {mountMm > 0 ? 'out' : 'in'}
         </>
       )}
       {!turns && mountMm === 0 && 'leave'}

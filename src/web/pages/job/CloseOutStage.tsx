@@ -13,7 +13,7 @@ import type { Job } from '../../features/job/useJob.ts';
 import { capital } from '../../features/job/words.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
-import { Length, Plain } from '../../ui/Figure.tsx';
+import { Length, SizeLength, Plain } from '../../ui/Figure.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { Cautions } from './Cautions.tsx';
 import { unreadCautions } from './cautionsRead.ts';
@@ -110,7 +110,7 @@ function Heights({ job }: { job: Job }) {
                   '—'
                 ) : (
                   <SumFigure name={`Collar reads, ${cornerNames[id]}`} sum={() => collarSum(corner, answer)}>
-                    <Length mm={corner.collarMm} />
+                    <SizeLength mm={corner.collarMm} />
                   </SumFigure>
                 )}
               </td>
@@ -191,7 +191,7 @@ function Lock({ job }: { job: Job }) {
         <p className="font-semibold">
           <SumFigure name="Chance that all are in" sum={() => chanceSum(answer, 'now')}>
             {Math.round(answer.chanceNow * 100)} in 100 that all heights are within{' '}
-            <Length mm={answer.tolerance.value} />
+            <SizeLength mm={answer.tolerance.value} />
           </SumFigure>
         </p>
       )}

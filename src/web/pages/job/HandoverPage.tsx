@@ -12,7 +12,7 @@ import { Pressure } from '../../features/job/MoveWords.tsx';
 import { MarginValue } from '../../features/job/MarginWords.tsx';
 import { capital, roundWords } from '../../features/job/words.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Length } from '../../ui/Figure.tsx';
+import { Length, SizeLength } from '../../ui/Figure.tsx';
 import { Mass } from '../../ui/Measure.tsx';
 import { StateMark } from '../../ui/StateMark.tsx';
 import { HandoverSag } from './HandoverSag.tsx';
@@ -177,10 +177,10 @@ function Setting({ corner, job }: { corner: CornerAnswer; job: Job }) {
   if (kind === 'fixed') return <>fixed</>;
   return (
     <>
-      {corner.collarMm === null ? '—' : <Length mm={corner.collarMm} />}
+      {corner.collarMm === null ? '—' : <SizeLength mm={corner.collarMm} />}
       {corner.mount && corner.mount.nowMm !== null && (
         <>
-          , mount <Length mm={corner.mount.nowMm} />
+          , mount <SizeLength mm={corner.mount.nowMm} />
         </>
       )}
     </>

@@ -4,7 +4,7 @@ import { assumedRatio, gainGroups } from '#core/job/corner.ts';
 import { SuspensionChoice } from '../../features/suspension/SuspensionChoice.tsx';
 import { axleOf, cornerNames, cornersIn, footingOf, type CornerId } from '#core/machine/body.ts';
 import type { Json } from '#core/job/types.ts';
-import { lengthText } from '#core/units/formatLength.ts';
+import { sizeText } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../../app/settings.ts';
 import { pathKey, valueAt } from '../../features/job/draftKeys.ts';
 import type { Job } from '../../features/job/useJob.ts';
@@ -260,10 +260,10 @@ function TolerancePreset({ job }: { job: Job }) {
         }
         className="bg-sheet border-second/70 h-9 w-full border-b"
       >
-        <option value="">this class: {lengthText(classOf(job).toleranceMm, style)}</option>
+        <option value="">this class: {sizeText(classOf(job).toleranceMm, style.system)}</option>
         {tolerancePresets.map(({ mm, words }) => (
           <option key={mm} value={mm}>
-            {words}: {lengthText(mm, style)}
+            {words}: {sizeText(mm, style.system)}
           </option>
         ))}
         {now !== null && !known && <option value="own">own</option>}

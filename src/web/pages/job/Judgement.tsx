@@ -4,7 +4,7 @@ import { cornerNames } from '#core/machine/body.ts';
 import { collarMistake, mistakeWords } from '#core/judge/collarMistake.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../../app/settings.ts';
-import { Length } from '../../ui/Figure.tsx';
+import { Length, SizeLength } from '../../ui/Figure.tsx';
 import { capital } from '../../features/job/words.ts';
 import type { Job } from '../../features/job/useJob.ts';
 
@@ -77,7 +77,7 @@ export function Judgement({ job }: { job: Job }) {
       {rings.length > 0 && <h2 className="mt-3 font-semibold">Where the rings take over</h2>}
       {rings.map(({ id, k, gapMm, wheelMm, share }) => (
         <p key={id + String(k)} className="label text-second mt-1">
-          {capital(cornerNames[id])}: gap <Length mm={gapMm} />,{' '}
+          {capital(cornerNames[id])}: gap <SizeLength mm={gapMm} />,{' '}
           {share > 1 ? (
             'never reached in the bump travel left'
           ) : (

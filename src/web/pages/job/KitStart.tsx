@@ -10,7 +10,7 @@ import { capital, cornerNumbers } from '../../features/job/words.ts';
 import { kitSum } from '#core/sums/planSums.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
-import { Length } from '../../ui/Figure.tsx';
+import { Length, SizeLength } from '../../ui/Figure.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 
 /** Collar readings that a kit sheet gives as a start: where they would bring it, and the work list for them. */
@@ -51,7 +51,7 @@ export function KitStart({ job, answer }: { job: Job; answer: Answer }) {
                     {capital(cornerNames[id])} then stands at{' '}
                     <SumFigure name={`Then stands at, ${cornerNames[id]}`} sum={() => kitSum(corner, stands)}>
                       <Length mm={stands.heightMm ?? NaN} decimals={0} bare /> ±{' '}
-                      <Length mm={stands.heightSdMm ?? NaN} decimals={0} />
+                      <SizeLength mm={stands.heightSdMm ?? NaN} decimals={0} />
                     </SumFigure>
                   </>
                 ) : collarMm === null ? (

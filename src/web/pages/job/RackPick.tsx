@@ -7,7 +7,7 @@ import { useRack } from '../../api/rack.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
-import { Length } from '../../ui/Figure.tsx';
+import { SizeLength } from '../../ui/Figure.tsx';
 import { FindBox } from '../../ui/FindBox.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { Rate } from '../../ui/Rate.tsx';
@@ -80,7 +80,7 @@ function Choice({ job, id, onDone }: { job: Job; id: CornerId; onDone: () => voi
                 {spring.rows ? 'by a table' : <Rate nPerMm={rateOf(spring)?.value ?? 0} />}
               </span>
               <span className="text-right">
-                {spring.freeLengthMm === null ? '' : <Length mm={spring.freeLengthMm} decimals={0} />}
+                {spring.freeLengthMm === null ? '' : <SizeLength mm={spring.freeLengthMm} decimals={0} />}
               </span>
               <span className="text-second text-right">{spring.stock} there</span>
             </button>

@@ -12,7 +12,7 @@ import { percent } from '#words/figures.ts';
 import { settlesBy } from '#core/job/nextAction.ts';
 import type { ToldCorner } from '#core/job/types.ts';
 import { axleOf, cornersIn, cornerNames, type CornerId } from '#core/machine/body.ts';
-import { lengthText } from '#core/units/formatLength.ts';
+import { lengthText, sizeText } from '#core/units/formatLength.ts';
 import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
 import {
   chanceSum,
@@ -31,7 +31,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Doubts } from '../../features/doubt/Doubts.tsx';
 import { MeasureRatio } from '../../features/ratio/MeasureRatio.tsx';
 import { EstimatedLength, MeasuredLength, PredictedLength } from '../../ui/FigureKinds.tsx';
-import { Length, Plain, Turns } from '../../ui/Figure.tsx';
+import { Length, SizeLength, Plain, Turns } from '../../ui/Figure.tsx';
 import { CutOpenNowPanel } from './CutOpenPanel.tsx';
 import { CornerGrid } from './CornerGrid.tsx';
 import { FactField, ranges, useHeightQuestion } from './fields.tsx';
@@ -147,14 +147,14 @@ function Readings({ job, id, round, answer, told }: ReadingsProps) {
   const index = cornerNumbers[id];
   const height = (slot: string) => ({ kind: 'height' as const, round, corner: id, slot });
   const ask = useHeightQuestion(job, id, round);
-  const here = answer && job.answer && round === job.state.current ? cornerHeight(job.answer, id) : null;
+  const here = job.answer ? cornerHeight(job.answer, id, round) : null;
   return (
     <div>
       <p className="mt-0.5" data-testid={`now-${id}`}>
         {here?.measured && answer && job.answer ? (
           <SumFigure
             name={`Measured height, ${cornerNames[id]}`}
-            sum={() => job.answer && heightNowSum(answer, job.answer)}
+            sum={() => job.answer && heightNowSum(answer, job.answer, round)}
           >
             <MeasuredLength figure={here.measured} />
           </SumFigure>
@@ -239,7 +239,7 @@ function Readings({ job, id, round, answer, told }: ReadingsProps) {
 }
 
 function hint(collarMm: number | null, style: ReturnType<typeof useLengthStyle>): { placeholder?: string } {
-  return collarMm === null ? {} : { placeholder: lengthText(collarMm, style) };
+  return collarMm === null ? {} : { placeholder: sizeText(collarMm, style.system) };
 }
 
 /** Before this round is read, what it should read; afterwards how far the reading is from that. */
@@ -249,7 +249,7 @@ function Expected({ job, id, round, told }: Omit<ReadingsProps, 'answer'>) {
   if (!answer || round === 0) return null;
   const turningStill = job.state.turning !== null;
   // While turning is open, what was issued is all there is to expect.
-  const height = turningStill ? null : cornerHeight(answer, id);
+  const height = turningStill ? null : cornerHeight(answer, id, round);
   const predicted = turningStill
     ? told?.heightMm === undefined
       ? null
@@ -273,7 +273,7 @@ function Expected({ job, id, round, told }: Omit<ReadingsProps, 'answer'>) {
         sum={() => height && comparedSum(height, cornerNames[id])}
       >
         predicted <Length mm={predicted.value} decimals={0} bare /> ±{' '}
-        <Length mm={predicted.sd} decimals={0} />
+        <SizeLength mm={predicted.sd} decimals={0} />
       </SumFigure>
       <span className={Math.abs(off) > 2 * predicted.sd ? 'text-tight font-semibold' : ''}>
         {' '}
@@ -371,7 +371,7 @@ function Lost({ job }: { job: Job }) {
             <b>
               <Length mm={lostMm} />
             </b>{' '}
-            ± <Length mm={sdMm} />
+            ± <SizeLength mm={sdMm} />
           </SumFigure>
         </span>
       ))}

@@ -13,7 +13,7 @@ import { capital, cornerNumbers } from '../../features/job/words.ts';
 import { RingMove } from '../../features/job/MoveWords.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { useLengthStyle } from '../../app/settings.ts';
-import { Length } from '../../ui/Figure.tsx';
+import { SizeLength } from '../../ui/Figure.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { RingWords } from '../stack/RingFields.tsx';
 
@@ -202,7 +202,7 @@ function Block({
         }
       />
       <span>
-        a block of <Length mm={gapMm} decimals={0} /> goes in
+        a block of <SizeLength mm={gapMm} decimals={0} /> goes in
       </span>
     </label>
   );

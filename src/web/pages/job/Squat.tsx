@@ -7,7 +7,7 @@ import type { Answer } from '#core/plan/answer.ts';
 import { limits } from '#contract/limits.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Length } from '../../ui/Figure.tsx';
+import { SizeLength } from '../../ui/Figure.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 
 import { gapFor, useGap } from './ringGap.ts';
@@ -91,7 +91,7 @@ function SquatLine({ job, side, rearId, front, rear, squatMm }: SquatProps) {
           aria-label={`Even the rear gap, ${side.toLowerCase()}`}
           onClick={() => setGap(gap)}
         >
-          A rear gap of <Length mm={gap} /> makes them alike
+          A rear gap of <SizeLength mm={gap} /> makes them alike
         </Button>
       )}
     </li>

@@ -15,7 +15,7 @@ import { Effect, MountMove, RingMove, SeatMove } from '../../features/job/MoveWo
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
 
-import { Length, SizeLength } from '../../ui/Figure.tsx';
+import { SizeLength } from '../../ui/Figure.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { Cautions } from './Cautions.tsx';
 import { CutOpenPanel } from './CutOpenPanel.tsx';
@@ -258,7 +258,7 @@ function Done({
       {short && asked !== null && (
         <>
           {' '}
-          (<Length mm={asked} signed /> asked)
+          (<SizeLength mm={asked} signed /> asked)
         </>
       )}
     </p>

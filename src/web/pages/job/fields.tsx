@@ -106,18 +106,25 @@ export function useHeightQuestion(job: Job, id: CornerId, round: number) {
       id,
       here,
       others.map(({ fact }) => fact.valueMm ?? 0),
-      expectedMm(job, id, round),
+      expectedAt(job, id, round),
     );
     return question && questionWords(question, (mm) => lengthText(mm, style));
   };
 }
 
-/** What a reading of this round should come to, as the tape shows it: as told, else as the round before read. */
-function expectedMm({ state, record }: Job, id: CornerId, round: number): number | null {
-  const told = (state.turning?.told ?? state.rounds[round]?.told)?.corners[id];
-  if (told?.heightMm !== undefined) return told.heightMm - record.document.corners[id].reference.offsetMm;
+/**
+ * What a reading should come to, as the tape shows it. The newest round by what was really done in it; one that is still
+ * being turned, or is past, by what was issued for it; the baseline by nothing: whatever came after says nothing of it.
+ */
+function expectedAt({ state, record, answer }: Job, id: CornerId, round: number) {
+  if (round === 0) return null;
+  const { offsetMm } = record.document.corners[id].reference;
+  const now = round === state.current && !state.turning ? answer?.expectedNow()[id] : undefined;
+  if (now) return { mm: now.mm - offsetMm, sdMm: now.sdMm };
+  const told = (round > state.current ? state.turning?.told : state.rounds[round]?.told)?.corners[id];
+  if (told?.heightMm !== undefined) return { mm: told.heightMm - offsetMm, sdMm: told.heightSdMm ?? 0 };
   const before = state.rounds[round - 1]?.heights[id];
-  return before ? meanOf(before) : null;
+  return before ? { mm: meanOf(before), sdMm: 0 } : null;
 }
 
 /** Asks about a target that is far from what these corners read. */

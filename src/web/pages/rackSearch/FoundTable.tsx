@@ -3,7 +3,7 @@ import type { Found } from '#core/rack/exact.ts';
 import type { SearchProblem } from '#core/rack/problem.ts';
 import { springFromRack } from '#core/rack/spring.ts';
 import { plainSetup, type LabSetup } from '#core/lab/setup.ts';
-import { Length, Plain } from '../../ui/Figure.tsx';
+import { Length, SizeLength, Plain } from '../../ui/Figure.tsx';
 import { toLink } from '../stack/labLink.ts';
 import { runoutWords } from './obstacleWords.ts';
 
@@ -53,9 +53,11 @@ export function FoundTable({ problem, found }: Props) {
                 ))}
               </td>
               <td className="pr-3">
-                <Length mm={one.preloadMm} decimals={0} />
+                <SizeLength mm={one.preloadMm} decimals={0} />
               </td>
-              <td className="pr-3">{one.ring ? <Length mm={one.ring.fromSeatMm} decimals={0} /> : '–'}</td>
+              <td className="pr-3">
+                {one.ring ? <SizeLength mm={one.ring.fromSeatMm} decimals={0} /> : '–'}
+              </td>
               <td className="pr-3">
                 {one.transitionMm === null ? '–' : <Length mm={one.transitionMm} decimals={0} />}
               </td>

@@ -16,7 +16,7 @@ import { useRack } from '../../api/rack.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital } from '../../features/job/words.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
-import { Length } from '../../ui/Figure.tsx';
+import { Length, SizeLength } from '../../ui/Figure.tsx';
 import { EstimatedLength, MeasuredLength, PredictedLength } from '../../ui/FigureKinds.tsx';
 import { Rate } from '../../ui/Rate.tsx';
 import { Force, Mass } from '../../ui/Measure.tsx';
@@ -230,7 +230,7 @@ function SpringLine({ job, id, end }: { job: Job; id: CornerId; end: SagEnd }) {
           <>
             ; preload then{' '}
             <SumFigure name={`Preload then, ${cornerNames[id]}`} sum={() => preloadSum(end)}>
-              <Length mm={end.preload.mm} /> or <Force n={end.preload.forceN} />
+              <SizeLength mm={end.preload.mm} /> or <Force n={end.preload.forceN} />
             </SumFigure>
           </>
         )}
@@ -254,7 +254,7 @@ function SpringLine({ job, id, end }: { job: Job; id: CornerId; end: SagEnd }) {
             </b>{' '}
             ± <Rate nPerMm={2 * end.needed.sdNPerMm} />
           </SumFigure>{' '}
-          with <Length mm={end.needed.preloadMm} decimals={0} /> of preload
+          with <SizeLength mm={end.needed.preloadMm} decimals={0} /> of preload
           {end.rate.known ? (
             <>
               , fitted <Rate nPerMm={end.rate.nominalNPerMm} />.

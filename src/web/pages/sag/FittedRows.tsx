@@ -1,7 +1,7 @@
 import { cornerSpec } from '#core/job/corner.ts';
 import { isTurned } from '#core/job/fitting.ts';
 import { cornerNames } from '#core/machine/body.ts';
-import { lengthText } from '#core/units/formatLength.ts';
+import { lengthText, sizeText } from '#core/units/formatLength.ts';
 import { limits } from '#contract/limits.ts';
 import { useLengthStyle } from '../../app/settings.ts';
 import type { Job } from '../../features/job/useJob.ts';
@@ -60,7 +60,7 @@ export function FittedRows({ job }: { job: Job }) {
                 label={`Thread pitch, ${cornerNames[id]}`}
                 order={2020 + cornerNumbers[id]}
                 range={ranges.pitch}
-                placeholder={lengthText(cornerSpec(document, id).pitchMm.value, style)}
+                placeholder={sizeText(cornerSpec(document, id).pitchMm.value, style.system)}
               />
             )
           }

@@ -5,7 +5,7 @@ import type { Job } from '../../features/job/useJob.ts';
 import { tubesSum } from '#core/sums/benchSums.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
-import { Length } from '../../ui/Figure.tsx';
+import { Length, SizeLength } from '../../ui/Figure.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 
 /** Lower by other links: how long they have to be, how far the front follows, and what comes nearer to what. */
@@ -43,7 +43,7 @@ export function Lowering({ job }: { job: Job }) {
           {plan.linkMm !== null ? (
             <>
               <b>
-                <Length mm={Math.abs(plan.linkMm)} />
+                <SizeLength mm={Math.abs(plan.linkMm)} />
               </b>{' '}
               {plan.linkMm >= 0 ? 'longer' : 'shorter'} than the one that is on{' '}
               <Button look="quiet" className="ml-3" onClick={fit}>
@@ -59,7 +59,7 @@ export function Lowering({ job }: { job: Job }) {
         <dt className="text-second">Tubes in the clamps</dt>
         <dd>
           <SumFigure name="Tubes in the clamps" sum={() => tubesSum(plan)} className="font-bold">
-            <Length mm={plan.tubesMm} />
+            <SizeLength mm={plan.tubesMm} />
           </SumFigure>{' '}
           up, so that the chassis keeps its angle
         </dd>

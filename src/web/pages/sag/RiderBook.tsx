@@ -15,7 +15,7 @@ import { PredictedLength } from '../../ui/FigureKinds.tsx';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { SeatMove } from '../../features/job/MoveWords.tsx';
 import { Button } from '../../ui/Button.tsx';
-import { Length } from '../../ui/Figure.tsx';
+import { SizeLength } from '../../ui/Figure.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { TextField } from '../../ui/TextField.tsx';
 import { FactField } from '../job/fields.tsx';
@@ -184,7 +184,7 @@ function RiderRow({ job, rider, rank, page, answer, put, remove }: RowProps) {
             </b>
             {corner.stopAtMm !== null && (
               <>
-                , at <Length mm={corner.stopAtMm} />
+                , at <SizeLength mm={corner.stopAtMm} />
               </>
             )}
           </span>

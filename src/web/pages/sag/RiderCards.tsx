@@ -5,7 +5,7 @@ import { useJob } from '../../features/job/useJob.ts';
 import { SeatMove } from '../../features/job/MoveWords.tsx';
 import { capital } from '../../features/job/words.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Length } from '../../ui/Figure.tsx';
+import { Length, SizeLength } from '../../ui/Figure.tsx';
 
 /** A card for each rider, to print, cut out and keep under the seat. */
 export function RiderCards() {
@@ -58,7 +58,7 @@ export function RiderCards() {
                     <td className="py-1 pr-2 font-semibold">
                       {corner.stopAtMm !== null ? (
                         <>
-                          reads <Length mm={corner.stopAtMm} />
+                          reads <SizeLength mm={corner.stopAtMm} />
                         </>
                       ) : corner.seatMm === 0 ? (
                         'as on the day'
@@ -73,7 +73,7 @@ export function RiderCards() {
                       )}
                     </td>
                     <td className="py-1">
-                      <Length mm={sagMm} decimals={0} bare /> ± <Length mm={2 * sdMm} decimals={0} />
+                      <Length mm={sagMm} decimals={0} bare /> ± <SizeLength mm={2 * sdMm} decimals={0} />
                     </td>
                   </tr>
                 ))}

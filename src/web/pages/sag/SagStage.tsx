@@ -17,10 +17,15 @@ export function SagStage({ job, fresh = false }: { job: Job; fresh?: boolean }) 
   const { document } = job.record;
   const { answer } = job;
   const ends = useMemo(() => (answer ? sagEnds(answer) : []), [answer]);
-  const [more, setMore] = useState(false);
+  const [asked, setMore] = useState(false);
   const [rider] = document.riders;
   if (!rider) return <FirstRider job={job} />;
   const round = sagRound(job);
+  // What something was typed into stays in sight.
+  const filled = job.facts.some(
+    ({ fact }) => fact.kind === 'sag' && fact.round === round && /-(rest|band)-/.test(fact.slot),
+  );
+  const more = asked || filled;
   return (
     <>
       <RiderLine job={job} rider={rider} />
@@ -38,6 +43,7 @@ export function SagStage({ job, fresh = false }: { job: Job; fresh?: boolean }) 
           type="checkbox"
           className="accent-action size-4"
           checked={more}
+          disabled={filled}
           onChange={(event) => setMore(event.target.checked)}
         />
         other ways to read: as it rests, or by a band on the shaft

@@ -6,7 +6,7 @@ import { worthSum } from '#core/sums/benchSums.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { tolerances } from '#core/tolerances.ts';
 import { capital } from '../../features/job/words.ts';
-import { Length } from '../../ui/Figure.tsx';
+import { SizeLength } from '../../ui/Figure.tsx';
 
 const words: Record<SagAsking['ask'], string> = {
   rider: 'pressed and lifted with the rider on',
@@ -23,9 +23,10 @@ export function WorthReading({ answer }: { answer: Answer }) {
   return (
     <p className="label text-second mb-2" data-testid="worth-reading">
       <b className="text-ink">What would settle it:</b> {cornerNames[best.id]}, {words[best.ask]}.{' '}
-      {capital('the sags there are known to')} ± <Length mm={2 * best.sdMm} decimals={0} />, and would be to ±{' '}
+      {capital('the sags there are known to')} ± <SizeLength mm={2 * best.sdMm} decimals={0} />, and would be
+      to ±{' '}
       <SumFigure name="What it would settle" sum={() => worthSum(best)}>
-        <Length mm={2 * best.withItMm} decimals={0} />
+        <SizeLength mm={2 * best.withItMm} decimals={0} />
       </SumFigure>
       .
     </p>

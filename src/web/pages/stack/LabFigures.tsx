@@ -11,7 +11,7 @@ import {
   wheelRateSum,
 } from '#core/sums/labSums.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
-import { Length, Plain } from '../../ui/Figure.tsx';
+import { Length, SizeLength, Plain } from '../../ui/Figure.tsx';
 import { Rate } from '../../ui/Rate.tsx';
 
 const dashes = ['', '6 3', '2 3', '7 3 2 3'];
@@ -105,7 +105,7 @@ function Row({ bench, k, chosen }: { bench: Bench; k: number; chosen: boolean })
                 ● solid <Length mm={setup.travelMm - model.zMax} decimals={0} /> early
               </>
             ) : (
-              <Length mm={Math.min(...spaces)} />
+              <SizeLength mm={Math.min(...spaces)} />
             )}
           </SumFigure>
         ) : (

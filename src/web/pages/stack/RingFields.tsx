@@ -12,7 +12,7 @@ import {
 } from '#core/lab/rings.ts';
 import { caseTravel, type Bench, type LabSetup } from '#core/lab/setup.ts';
 import { limits } from '#contract/limits.ts';
-import { Length } from '../../ui/Figure.tsx';
+import { Length, SizeLength } from '../../ui/Figure.tsx';
 import { LabField } from './LabField.tsx';
 import { TradeCells } from './TradeCells.tsx';
 
@@ -158,11 +158,11 @@ export function RingWords({ bench, j }: { bench: Bench; j: number }) {
     <p>
       {gapMm >= TOUCHING_MM && (
         <>
-          A <Length mm={gapMm} /> gap here
+          A <SizeLength mm={gapMm} /> gap here
           {fromSeatMm !== null && (
             <>
               {' '}
-              is <Length mm={fromSeatMm} /> from the seat
+              is <SizeLength mm={fromSeatMm} /> from the seat
             </>
           )}
           {travelMm !== null && ofTravel !== null && (

@@ -1,5 +1,5 @@
 import type { RingTrade } from '#core/lab/rings.ts';
-import { Length, Plain } from '../../ui/Figure.tsx';
+import { SizeLength, Plain } from '../../ui/Figure.tsx';
 import { Rate } from '../../ui/Rate.tsx';
 
 /** One gap with what it gives in comfort and takes in bottoming, as cells of a row. */
@@ -7,7 +7,7 @@ export function TradeCells({ trade }: { trade: RingTrade }) {
   return (
     <>
       <td className="pr-3">
-        <Length mm={trade.gapMm} />
+        <SizeLength mm={trade.gapMm} />
       </td>
       <td className="pr-3">
         <Rate nPerMm={trade.softNPerMm} />

@@ -9,7 +9,7 @@ import type { Job } from '../../../features/job/useJob.ts';
 import { cornerNumbers } from '../../../features/job/words.ts';
 import { SumFigure } from '../../../features/sums/SumFigure.tsx';
 import { Button } from '../../../ui/Button.tsx';
-import { Length, Plain } from '../../../ui/Figure.tsx';
+import { SizeLength, Plain } from '../../../ui/Figure.tsx';
 import { Select } from '../../../ui/Select.tsx';
 import { CornerRow, CornerTable } from '../CornerRow.tsx';
 import { FactField, PathField } from '../fields.tsx';
@@ -106,7 +106,7 @@ function Told({ job, result }: { job: Job; result: SwapResult }) {
       <p data-testid="swap">
         The pad that lay {cornerNames[left]} stands{' '}
         <SumFigure name="Pads apart in height" sum={() => swapHeightSum(result)}>
-          <Length mm={Math.abs(higherMm)} />
+          <SizeLength mm={Math.abs(higherMm)} />
         </SumFigure>{' '}
         {higherMm >= 0 ? 'higher' : 'lower'} than the other and shows{' '}
         <SumFigure name="Pads apart in weight" sum={() => swapFactorSum(result)}>

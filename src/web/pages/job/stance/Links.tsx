@@ -10,7 +10,7 @@ import { pathKey } from '../../../features/job/draftKeys.ts';
 import type { Job } from '../../../features/job/useJob.ts';
 import { capital } from '../../../features/job/words.ts';
 import { SumFigure } from '../../../features/sums/SumFigure.tsx';
-import { Length } from '../../../ui/Figure.tsx';
+import { SizeLength } from '../../../ui/Figure.tsx';
 import { Force } from '../../../ui/Measure.tsx';
 import { NumberField } from '../../../ui/NumberField.tsx';
 import { Select } from '../../../ui/Select.tsx';
@@ -94,15 +94,15 @@ function Link({ job, answer, axle }: { job: Job; answer: Answer; axle: Axle }) {
                   name={`Link of the ${axle} bar`}
                   sum={() => linkSum(told, bar.linkMm ?? 0, bar.linkPerWheel ?? 1)}
                 >
-                  <Length mm={told.lengthMm} />
+                  <SizeLength mm={told.lengthMm} />
                 </SumFigure>
               </b>
-              , <Length mm={Math.abs(told.gapThenMm)} /> {told.gapThenMm >= 0 ? 'longer' : 'shorter'} than it
-              is: it then goes on without pushing.
+              , <SizeLength mm={Math.abs(told.gapThenMm)} /> {told.gapThenMm >= 0 ? 'longer' : 'shorter'} than
+              it is: it then goes on without pushing.
             </>
           ) : (
             <>
-              The {cornerNames[told.corner]} link will have to be <Length mm={Math.abs(told.gapThenMm)} />{' '}
+              The {cornerNames[told.corner]} link will have to be <SizeLength mm={Math.abs(told.gapThenMm)} />{' '}
               {told.gapThenMm >= 0 ? 'longer' : 'shorter'}.
             </>
           )}{' '}
