@@ -161,14 +161,16 @@ export const tolerances = {
   /** mm, absolute. Repeats of one reading further apart than this are questioned. */
   repeatQuestionMm: 6,
   /** share. Told to stop when all heights are in with at least this probability. */
-  stopChance: 0.97,
+  stopChance: 0.985,
   /**
    * share, rounds. Where another round gains next to nothing it is enough with the first chance; with the second where
    * nothing would be turned; and with the third after so many rounds.
    */
-  readInChance: { soon: 0.9, still: 0.75, late: 0.5, lateFrom: 3 },
+  readInChance: { soon: 0.975, still: 0.75, late: 0.6, lateFrom: 3 },
   /** share. Another round that gains less than this is not worth taking a wheel off. */
-  worthwhileGain: 0.03,
+  worthwhileGain: 0.01,
+  /** mm. Nobody turns for less than a tape can show. */
+  unseenMm: 1,
   /** mm, absolute. A target missed, or a margin left, by no more than this is none in a workshop. */
   missedMm: 0.05,
 } as const;

@@ -2,7 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { sql } from 'drizzle-orm';
 import request from 'supertest';
 import { WebSocket } from 'ws';
-import { blankBar, blankClearance, blankDocument } from '#core/job/create.ts';
+import { blankBar, blankDocument } from '#core/job/create.ts';
+import { someClearance } from '../fixtures/records.ts';
 import type { JobDocument } from '#core/job/types.ts';
 import { readGaugeLine, type GaugeReading } from '#core/gauge/line.ts';
 import { padPlace, padPlaces } from '#core/gauge/simulatedPads.ts';
@@ -73,7 +74,7 @@ describe('what is described of stance and scales', () => {
       one.stance.tyreMm.front = 602;
       one.stance.points = [{ name: 'sump', xMm: 700, yMm: 0, nowMm: 120, leastMm: null }];
       one.bars.front = { ...blankBar(12, false), linkMm: 118, linkPerWheel: -0.6 };
-      one.corners.LF.clearances = [{ ...blankClearance, rows: [[-40, 5], [0, 20]], atMm: 350 }]; // prettier-ignore
+      one.corners.LF.clearances = [{ ...someClearance, rows: [[-40, 5], [0, 20]], atMm: 350 }]; // prettier-ignore
       one.corners.LF.padFactor = 1.004;
       one.corners.RF.camberPerMm = -0.02;
     });
@@ -84,7 +85,7 @@ describe('what is described of stance and scales', () => {
   });
 
   test.each<[string, (document: JobDocument) => void]>([
-    ['/document/corners/LF/clearances/0', (one) => (one.corners.LF.clearances = [{ ...blankClearance, rows: [[0, 5], [0, 20]] }])],
+    ['/document/corners/LF/clearances/0', (one) => (one.corners.LF.clearances = [{ ...someClearance, rows: [[0, 5], [0, 20]] }])],
     ['/document/stance/points/0/nowMm', (one) => (one.stance.points = [{ name: 'sump', xMm: 0, yMm: 0, nowMm: -5, leastMm: null }])],
     ['/document/stance/tyreMm/rear', (one) => (one.stance.tyreMm.rear = 3)],
     ['/document/crossWeight', (one) => (one.crossWeight = 0)],
@@ -99,7 +100,7 @@ describe('what is described of stance and scales', () => {
     const id = await begin(
       car((one) => {
         one.bars.front = blankBar(12, true);
-        one.corners.LF.clearances = [{ ...blankClearance, perMm: 0.4 }];
+        one.corners.LF.clearances = [{ ...someClearance, perMm: 0.4 }];
       }),
     );
     await server.db.execute(sql`

@@ -32,7 +32,17 @@ test('what can touch is entered and becomes a margin; a second spring and its ri
   await page.goto(`/jobs/${id}/intake`);
   await page.getByRole('button', { name: /Clearances, bars and floor/ }).click();
   await page.getByRole('button', { name: 'Add a shaft joint' }).click();
+  // It starts empty and counts for nothing until it is filled; half filled it is still there after a reload.
+  await expect(page.getByText(/not counted yet: what it is, angle now, at most, shaft/)).toBeVisible();
+  await field(page, 'What it is, new shaft joint, front left').fill('outer joint');
+  await field(page, 'Angle now, new shaft joint, front left').fill('10');
   await field(page, 'At most, outer joint, front left').fill('11');
+  await page.keyboard.press('Tab');
+  await expect(page.locator('[data-margin=joint]')).toHaveCount(0);
+  await page.reload();
+  await page.getByRole('button', { name: /Clearances, bars and floor/ }).click();
+  await expect(field(page, 'At most, outer joint, front left')).toHaveValue('11');
+  await field(page, 'Shaft, outer joint, front left').fill('400');
   await page.keyboard.press('Tab');
   // 25 mm up on a 400 mm shaft from 10 degrees: past 11.
   await expect(page.locator('[data-margin=joint]')).toContainText('out');

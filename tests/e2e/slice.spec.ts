@@ -127,7 +127,7 @@ test.describe('the whole slice', () => {
       'thread is left that way',
     );
     await expect(page.locator('[data-margin=thread-up]')).toContainText('out');
-    await page.getByRole('button', { name: 'Every corner' }).click();
+    await page.getByRole('button', { name: /Every corner|show all/ }).click();
     await expect(page.locator('[data-margin=droop]')).toHaveCount(4);
   });
 

@@ -46,6 +46,15 @@ test('a low point that comes too low is short in the margin; angles follow', asy
   await expect(page.getByRole('complementary', { name: 'What is left' })).toContainText('splitter');
   await expect.poll(() => shown(figure)).toBeLessThan(approach);
   await page.getByRole('button', { name: 'Add a low point' }).click();
+  await expect(page.locator('[data-low-point=new]')).toContainText('not counted yet');
+  await page.getByRole('button', { name: 'Remove the new low point' }).click();
+  await expect(page.locator('[data-low-point=new]')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Add a low point' }).click();
+  await field(page, 'Name of the new low point').fill('nose lip');
+  await field(page, 'new low point, ahead of the middle').fill('1900');
+  await field(page, 'new low point, left of the middle').fill('0');
+  await field(page, 'new low point, over the ground, baseline').fill('180');
+  await page.keyboard.press('Tab');
   await expect(page.locator('[data-low-point="nose lip"]')).toBeVisible();
   await page.getByRole('button', { name: 'Remove low point nose lip' }).click();
   await expect(page.locator('[data-low-point="nose lip"]')).toHaveCount(0);

@@ -1,6 +1,6 @@
 import { axleOf, cornersOf, footingOf, type CornerId } from '../machine/body.ts';
 import { classDefaults, type MachineClass } from '../machine/classes.ts';
-import type { BarDocument, ClearanceDocument, CornerDocument, JobDocument } from './types.ts';
+import type { BarDocument, CornerDocument, JobDocument } from './types.ts';
 
 /** A blank job of a class: nothing but the reference kind is filled in, so every figure shows as assumed. */
 export function blankDocument(machineClass: MachineClass, name: string): JobDocument {
@@ -94,13 +94,3 @@ export function blankCorner(machineClass: MachineClass, id: CornerId): CornerDoc
 export function blankBar(rateNPerMm: number, hooked: boolean): BarDocument {
   return { rateNPerMm, hooked, linkMm: null, linkPerWheel: null };
 }
-
-/** What could touch at a corner: one that opens as the body rises, measured at the baseline. */
-export const blankClearance: ClearanceDocument = {
-  name: 'tyre to arch',
-  nowMm: 60,
-  perMm: 1,
-  leastMm: 20,
-  atMm: null,
-  rows: null,
-};

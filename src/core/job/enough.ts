@@ -33,11 +33,11 @@ function isBySag({ document }: Answer): boolean {
   );
 }
 
-/** Early on another round is worth more than stopping; where nothing would be turned, or later, the tape has said what it can. */
+/** Early on another round is worth more than stopping; where hardly anything would move, or later, the tape has said what it can. */
 function leastChance({ state, corners }: Answer): number {
   const { soon, still, late, lateFrom } = tolerances.readInChance;
   if (state.current >= lateFrom) return late;
-  return corners.some(isMoved) ? soon : still;
+  return corners.some((one) => isMoved(one) && Math.abs(one.riseMm) > tolerances.unseenMm) ? soon : still;
 }
 
 /** Corners of which something is wanted and nothing was read in this round: what was only predicted proves nothing. */

@@ -1,7 +1,7 @@
 import { cornersOf, footingOf } from '../machine/body.ts';
 import { machineClasses } from '../machine/classes.ts';
 import { blankDocument } from './create.ts';
-import { fittingFields, fittingFrom, fittings, fittingsAt, isTurned } from './fitting.ts';
+import { canMove, fittingFields, fittingFrom, fittings, fittingsAt, isTurned } from './fitting.ts';
 import type { Fitting } from './types.ts';
 import { migrateDocument } from './migrate.ts';
 
@@ -15,7 +15,10 @@ test('choosing a fitting leaves nothing of the one before', () => {
       expect(changed.fitting).toBe(after);
       expect(changed.torsion !== null).toBe(after === 'cam');
       expect(changed.air !== null).toBe(after === 'air');
-      expect(changed.mount !== null).toBe(after === 'mount' || after === 'clamp');
+      // A mount's pitch, a step's length and a ratio are for somebody at the machine to say.
+      expect(changed.mount).toBeNull();
+      expect(changed.stepMm).toBeNull();
+      expect(changed.springRatio).toBe(after === 'leaf' ? 1 : null);
       expect(changed.adjustable).toBe(after !== 'fixed');
     }
 });
@@ -26,11 +29,13 @@ test('every class starts with a fitting that is met where it stands', () => {
       expect(fittingsAt(footingOf(one), id)).toContain(blankDocument(one, '').corners[id].fitting);
 });
 
-test('what goes in steps says how long one is, what turns does not', () => {
+test('what goes in steps is not moved by a plan until somebody says how long one is', () => {
   for (const kind of kinds) {
-    const { stepMm } = fittingFields(kind);
-    expect(stepMm !== null).toBe(fittings[kind].step !== null);
-    if (stepMm !== null) expect(isTurned(kind)).toBe(false);
+    const fresh = fittingFields(kind);
+    const stepped = fittings[kind].step !== null;
+    expect(canMove(fresh)).toBe(kind !== 'fixed' && !stepped);
+    expect(canMove({ ...fresh, stepMm: 6 })).toBe(kind !== 'fixed');
+    if (stepped) expect(isTurned(kind)).toBe(false);
   }
 });
 

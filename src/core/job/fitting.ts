@@ -1,7 +1,7 @@
 import type { Footing } from '../geometry/reference.ts';
 import { axleOf, cornersIn, type CornerId } from '../machine/body.ts';
 import type { Axle } from '../machine/classes.ts';
-import type { CornerDocument, Fitting, JobDocument } from './types.ts';
+import type { CornerDocument, Fitting, JobDocument, MountDocument } from './types.ts';
 
 interface FittingFacts {
   title: string;
@@ -45,6 +45,16 @@ export function isTurned(kind: Fitting): boolean {
   return fittings[kind].step === null && !['cam', 'air', 'fixed'].includes(kind);
 }
 
+/** Whether a corner goes in steps and nobody has said how far one goes: it cannot be planned then. */
+export function lacksStep({ fitting, stepMm }: Pick<CornerDocument, 'fitting' | 'stepMm'>): boolean {
+  return fittings[fitting].step !== null && stepMm === null;
+}
+
+/** Whether a corner's seat can be moved by a plan. */
+export function canMove(corner: Pick<CornerDocument, 'fitting' | 'stepMm' | 'adjustable'>): boolean {
+  return corner.adjustable && !lacksStep(corner);
+}
+
 /** What of a corner can be moved, told from how it was described before fittings had a name. */
 export function fittingFrom(
   corner: Partial<Pick<CornerDocument, 'adjustable' | 'torsion' | 'air' | 'mount' | 'stepMm'>>,
@@ -61,9 +71,20 @@ type Fields = Pick<
   'fitting' | 'adjustable' | 'torsion' | 'cam' | 'air' | 'mount' | 'stepMm' | 'springRatio'
 >;
 
-const bareMount = { threadMm: null, engagedMm: null, leastMm: null, mostMm: null };
+/** A lower mount, or tubes in their clamps, of which only the pitch is known: until that is given there is none to turn. */
+export function mountOfPitch(pitchMm: number): MountDocument {
+  return { pitchMm, threadMm: null, engagedMm: null, leastMm: null, mostMm: null };
+}
 
-/** What changes in a corner's description when another fitting is chosen: middle-of-the-road figures to type over. */
+/** Whether a fitting has a lower mount, or tubes in their clamps, beside its seat. */
+export function hasMount(kind: Fitting): boolean {
+  return kind === 'mount' || kind === 'clamp';
+}
+
+/**
+ * What changes in a corner's description when another fitting is chosen. What only somebody at the machine can know (a
+ * groove's step, a leaf's lift, a mount's pitch, a ratio) stays empty and counts for nothing until it is given.
+ */
 export function fittingFields(kind: Fitting): Fields {
   const none: Fields = {
     fitting: kind,
@@ -76,19 +97,9 @@ export function fittingFields(kind: Fitting): Fields {
     springRatio: null,
   };
   switch (kind) {
-    case 'mount':
-      return { ...none, mount: { pitchMm: 2, ...bareMount } };
-    case 'clamp':
-      return { ...none, mount: { pitchMm: 1, ...bareMount } };
-    case 'apart':
-      return { ...none, springRatio: 0.6 };
-    case 'grooves':
-      return { ...none, stepMm: 6 };
-    case 'spacer':
-      return { ...none, stepMm: 5 };
     case 'leaf':
       // A leaf sits on the axle, whatever the damper's own ratio is.
-      return { ...none, stepMm: 10, springRatio: 1 };
+      return { ...none, springRatio: 1 };
     case 'cam':
       return {
         ...none,

@@ -1,4 +1,4 @@
-import { hardEndOf } from './fitting.ts';
+import { hardEndOf, lacksStep } from './fitting.ts';
 import { marginsFor, type Margin } from '../margins/margins.ts';
 import { answerFor, type Answer } from '../plan/answer.ts';
 import { isMoved, isOffItsGap, type CornerAnswer } from '../plan/cornerAnswer.ts';
@@ -60,6 +60,10 @@ export function nextAction(record: JobRecord, answer: Answer | null = answerFor(
   const untold = corners.filter((id) => isUntold(record.document, id));
   if (untold.length === corners.length || (answer !== null && answer.chanceNow === null))
     return { stage: 'intake', words: 'set the target heights' };
+  const stepless = corners.find(
+    (id) => lacksStep(record.document.corners[id]) && !isUntold(record.document, id),
+  );
+  if (stepless) return { stage: 'intake', words: `say how far one step goes, ${cornerNames[stepless]}` };
   if (state.turning) {
     const { left } = state.turning;
     const [first] = turningOrder(record.document).filter((id) => left.includes(id));

@@ -1,4 +1,4 @@
-import { blankClearance } from '../job/create.ts';
+import { someClearance } from '../../../tests/fixtures/records.ts';
 import {
   fourCorners,
   add,
@@ -169,7 +169,7 @@ describe('springs, load cases and clearances', () => {
           ],
           rings: [{ after: 0, limitMm: 75, on: 'body', gapMm: null }],
           preloadMm: 15,
-          clearances: [{ ...blankClearance, leastMm: 40 }],
+          clearances: [{ ...someClearance, leastMm: 40 }],
         });
     });
   const job = measured(365, fitted());

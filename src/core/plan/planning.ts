@@ -1,4 +1,4 @@
-import { hardEndOf } from '../job/fitting.ts';
+import { canMove, hardEndOf } from '../job/fitting.ts';
 import type { JobMachine } from '../job/believed.ts';
 import { toleranceOf } from '../job/corner.ts';
 import type { RoundsState } from '../job/rounds.ts';
@@ -187,7 +187,7 @@ function isLeft(
   const twin = twinOf(id);
   const asks = (one: CornerId) => corners[one].targetMm !== null || corners[one].sagMm !== null;
   const asked = asks(id) || (twin !== null && asks(twin)) || crossTarget !== null || frontEqual;
-  return !corners[id].adjustable || !asked;
+  return !canMove(corners[id]) || !asked;
 }
 
 /** A seat beside a lower mount, where no sag is asked for. */

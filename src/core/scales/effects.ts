@@ -1,3 +1,4 @@
+import { canMove } from '../job/fitting.ts';
 import { cornerSpec } from '../job/corner.ts';
 import { influence, seatForce } from '../machine/equilibrium.ts';
 import { GRAVITY } from '../machine/solver.ts';
@@ -37,7 +38,7 @@ export function seatEffects(answer: Answer): SeatEffect[] {
   };
   return ids.flatMap((seat, j): SeatEffect[] => {
     const corner = document.corners[seat];
-    if (!corner.adjustable) return [];
+    if (!canMove(corner)) return [];
     const by = corner.mount && corner.sagMm === null ? 'mount' : 'seat';
     const turnMm =
       by === 'mount' && corner.mount

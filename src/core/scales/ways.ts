@@ -1,7 +1,7 @@
 import { axleOf, type CornerId } from '../machine/body.ts';
 import { answerBy, type Answer } from '../plan/answer.ts';
 import { tolerances } from '../tolerances.ts';
-import { hardEndOf } from '../job/fitting.ts';
+import { canMove, hardEndOf } from '../job/fitting.ts';
 import { moveSize, movesOf, type CornerMove } from './moves.ts';
 import { furthestOff } from './tradeOff.ts';
 
@@ -26,7 +26,7 @@ const MOST = 4;
  * then the fewest seats, then the smallest moves. Where none does, only the plan itself, which comes nearest.
  */
 export function seatWays(answer: Answer, scalesWeight: number): SeatWay[] {
-  const ids = answer.corners.map(({ id }) => id).filter((id) => answer.document.corners[id].adjustable);
+  const ids = answer.corners.map(({ id }) => id).filter((id) => canMove(answer.document.corners[id]));
   const sets = Array.from({ length: 2 ** ids.length - 1 }, (_, mask) =>
     ids.filter((_id, k) => !((mask >> k) & 1)),
   );

@@ -1,6 +1,5 @@
 import fc from 'fast-check';
 import { againDocument } from '../job/again.ts';
-import { blankClearance } from '../job/create.ts';
 import { standingFacts } from '../job/facts.ts';
 import type { Entry, JobDocument } from '../job/types.ts';
 import { collarMistake, mistakeWords } from '../judge/collarMistake.ts';
@@ -27,6 +26,7 @@ import {
   fourCorners,
   must,
   record,
+  someClearance,
 } from '../../../tests/fixtures/records.ts';
 import { describePadCar, hidePadCar, padFacts, standOf } from '../../../tests/fixtures/padCar.ts';
 import { valueIn } from '../../../tests/fixtures/sums.ts';
@@ -142,7 +142,7 @@ describe('low points', () => {
     const answer = answerOf(
       (document) => {
         withPoints(document);
-        document.corners.LF.clearances = [{ ...blankClearance, nowMm: 60, rows: [[-30, 40], [0, 60], [30, 75]] }]; // prettier-ignore
+        document.corners.LF.clearances = [{ ...someClearance, nowMm: 60, rows: [[-30, 40], [0, 60], [30, 75]] }]; // prettier-ignore
       },
       ...fourCorners.map((id) => adjustment(1, id, -6)),
       ...padFacts(1, moved),
@@ -160,7 +160,7 @@ describe('low points', () => {
     ]);
     const [arch] = next.corners.LF.clearances;
     // The table goes on from its new zero: the same distance now, the same at every height.
-    expect(distanceAfter(arch ?? blankClearance, 0)).toBeCloseTo(arch?.nowMm ?? NaN, 9);
+    expect(distanceAfter(arch ?? someClearance, 0)).toBeCloseTo(arch?.nowMm ?? NaN, 9);
     expect(ledgerOf(answer)[0]?.now).toBeCloseTo(arch?.nowMm ?? NaN, 9);
   });
 
@@ -195,8 +195,8 @@ describe('wheel gaps and rake', () => {
       expect(sum.result.value).toBe(lf?.[when].mm);
     }
     const next = nextGapSum(must(lf ?? null));
-    expect(valueIn(next, '(D′ − D) / 2')).toBeCloseTo(10, 12);
-    expect(valueIn(next, 'g') - valueIn(next, '(D′ − D) / 2')).toBeCloseTo(next.result.value, 12);
+    expect(valueIn(next, 'ΔR')).toBeCloseTo(10, 12);
+    expect(valueIn(next, 'g') - valueIn(next, 'ΔR')).toBeCloseTo(next.result.value, 12);
     expect(gaps.find(({ id }) => id === 'RR')?.onNextTyresMm).toBe(
       gaps.find(({ id }) => id === 'RR')?.after.mm,
     );
@@ -212,7 +212,7 @@ describe('wheel gaps and rake', () => {
     const gap = must(wheelGaps(answer)[0] ?? null);
     expect(gap.after.mm).toBeCloseTo(height - 600 + (pads[0] ?? 0) / (tyreRates[0] ?? 1), 6);
     const sum = gapSum(gap, 'after', 600);
-    expect(valueIn(sum, 'h') - (valueIn(sum, 'D') - valueIn(sum, 'W / Kt'))).toBeCloseTo(gap.after.mm, 9);
+    expect(valueIn(sum, 'h') - (valueIn(sum, 'D') - valueIn(sum, 'u'))).toBeCloseTo(gap.after.mm, 9);
   });
 
   test('without tyres, or to a chassis point, nothing is said; rake needs like points', () => {
@@ -323,15 +323,15 @@ describe('toe and camber against height', () => {
 
 describe('what could touch', () => {
   test('a table is read straight from row to row and on past its ends', () => {
-    const one = { ...blankClearance, rows: [[-40, 8], [0, 20], [40, 26]] as [number, number][] }; // prettier-ignore
+    const one = { ...someClearance, rows: [[-40, 8], [0, 20], [40, 26]] as [number, number][] }; // prettier-ignore
     expect([-60, -40, -20, 0, 20, 60].map((mm) => distanceAfter(one, mm))).toEqual([2, 8, 14, 20, 23, 29]);
     expect(gainsAt(one, -20)).toBeCloseTo(0.3, 12);
-    expect(distanceAfter({ ...blankClearance, perMm: 0.5 }, -20)).toBe(50);
+    expect(distanceAfter({ ...someClearance, perMm: 0.5 }, -20)).toBe(50);
   });
 
   test('followed to both ends of the travel, and from the height it was measured at', () => {
     const answer = answerOf((document) => {
-      document.corners.LF.clearances = [{ ...blankClearance, nowMm: 60, atMm: 350 }];
+      document.corners.LF.clearances = [{ ...someClearance, nowMm: 60, atMm: 350 }];
       document.corners.LF.boots = [{ name: 'outer joint', nowDeg: 6, mostDeg: 20, shaftMm: 400 }];
     });
     const [arch, joint] = ledgerOf(answer);
@@ -349,8 +349,8 @@ describe('what could touch', () => {
   test('every figure of the ledger opens to its own rise: table, ratio and shaft alike', () => {
     const answer = answerOf((document) => {
       document.corners.LF.clearances = [
-        { ...blankClearance, nowMm: 60, perMm: 0.4, atMm: 350 },
-        { ...blankClearance, name: 'coil', rows: [[-80, 4], [0, 20], [80, 30]] }, // prettier-ignore
+        { ...someClearance, nowMm: 60, perMm: 0.4, atMm: 350 },
+        { ...someClearance, name: 'coil', rows: [[-80, 4], [0, 20], [80, 30]] }, // prettier-ignore
       ];
       document.corners.LF.boots = [{ name: 'joint', nowDeg: 6, mostDeg: 20, shaftMm: 400 }];
     });

@@ -1,4 +1,3 @@
-import { blankClearance } from '../job/create.ts';
 import {
   add,
   adjustment,
@@ -8,6 +7,7 @@ import {
   must,
   plainDocument,
   settled,
+  someClearance,
 } from '../../../tests/fixtures/records.ts';
 import { blankSpring } from '../job/spring.ts';
 import { alternativesFor } from '../plan/alternatives.ts';
@@ -86,7 +86,7 @@ test('a kit sheet’s reading: the move is the difference of readings, and the h
 
 test('a clearance is carried along by what the body rose', () => {
   const sum = clearanceSum(
-    { ...blankClearance, name: 'axle to frame', nowMm: 92, perMm: 0.8, leastMm: 60 },
+    { ...someClearance, name: 'axle to frame', nowMm: 92, perMm: 0.8, leastMm: 60 },
     'LR',
     -15,
   );

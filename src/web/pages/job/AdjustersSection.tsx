@@ -3,7 +3,7 @@ import { Collapsible } from 'radix-ui';
 import { useState } from 'react';
 import { sagWindows } from '#core/judge/sagWindows.ts';
 import type { CornerDocument, Json } from '#core/job/types.ts';
-import { fittings } from '#core/job/fitting.ts';
+import { fittings, hasMount, mountOfPitch } from '#core/job/fitting.ts';
 import { cornerNames, cornersIn, footingOf, sideOf, type CornerId } from '#core/machine/body.ts';
 import { limitsOf, middleOf, schoolOf } from '#core/sag/schools.ts';
 import { limits } from '#contract/limits.ts';
@@ -177,6 +177,7 @@ function StepRows({ job }: { job: Job }) {
     order: number,
     range: Range,
     quantity: QuantityName,
+    placeholder: string,
   ) => (
     <PathField
       job={job}
@@ -185,6 +186,7 @@ function StepRows({ job }: { job: Job }) {
       order={order + cornerNumbers[id]}
       quantity={quantity}
       range={range}
+      placeholder={placeholder}
     />
   );
   return (
@@ -195,12 +197,25 @@ function StepRows({ job }: { job: Job }) {
           label="One step"
           help="from groove to groove, or what a leaf was measured to lift"
         >
-          {(id) => stepped(id) && field(id, 'stepMm', 'One step', 50, limits.stepMm, 'length')}
+          {(id) =>
+            stepped(id) && field(id, 'stepMm', 'One step', 50, limits.stepMm, 'length', 'not counted yet')
+          }
         </CornerRow>
       )}
       {ids.some(apart) && (
         <CornerRow job={job} label="Spring’s own ratio" help="spring per wheel, apart from the damper">
-          {(id) => apart(id) && field(id, 'springRatio', 'Spring’s own ratio', 60, limits.ratio, 'ratio')}
+          {(id) =>
+            apart(id) &&
+            field(
+              id,
+              'springRatio',
+              'Spring’s own ratio',
+              60,
+              limits.ratio,
+              'ratio',
+              'as the damper, assumed',
+            )
+          }
         </CornerRow>
       )}
     </>
@@ -255,11 +270,46 @@ const mountRows: readonly PartRow[] = [
   { name: 'threadMm', label: 'Mount thread', help: 'its diameter: 1½ of it must hold', quantity: 'size', range: limits.threadMm },
   { name: 'engagedMm', label: 'Thread engaged now', help: 'in the mount, at the baseline', quantity: 'size', range: limits.clearanceMm },
   { name: 'mostMm', label: 'Engaged at most', help: 'screwed in all the way', quantity: 'size', range: limits.clearanceMm },
-  { name: 'pitchMm', label: 'Mount pitch', help: 'mm of height per turn', quantity: 'size', range: limits.pitchMm, required: true },
 ]; // prettier-ignore
 
 function MountRows({ job }: { job: Job }) {
-  return <PartRows job={job} at="mount" rows={mountRows} order={100} />;
+  const { corners } = job.record.document;
+  const ids = cornersIn(job.record.document);
+  const fitted = (id: CornerId) => hasMount(corners[id].fitting) || corners[id].mount !== null;
+  if (!ids.some(fitted)) return null;
+  return (
+    <>
+      <CornerRow job={job} label="Mount pitch" help="mm of height per turn; it counts once this is given">
+        {(id) => fitted(id) && <MountPitch job={job} id={id} />}
+      </CornerRow>
+      <PartRows job={job} at="mount" rows={mountRows} order={110} />
+    </>
+  );
+}
+
+/** The one thing without which there is no mount to turn. */
+function MountPitch({ job, id }: { job: Job; id: CornerId }) {
+  const { mount } = job.record.document.corners[id];
+  const path = ['corners', id, 'mount'];
+  const label = `Mount pitch, ${cornerNames[id]}`;
+  return (
+    <NumberField
+      label={label}
+      draftKey={`${pathKey(job.record.id, path)}.pitchMm`}
+      quantity="size"
+      decimals={2}
+      range={limits.pitchMm}
+      order={100 + cornerNumbers[id]}
+      value={mount?.pitchMm ?? null}
+      placeholder="not counted yet"
+      onCommit={(pitchMm) =>
+        job.actions.change(label, [
+          path,
+          (pitchMm === null ? null : { ...(mount ?? mountOfPitch(pitchMm)), pitchMm }) as unknown as Json,
+        ])
+      }
+    />
+  );
 }
 
 const torsionRows: readonly PartRow[] = [

@@ -25,7 +25,10 @@ interface Props {
 /** What is left before anything runs out, the smallest first; and the sum of whatever figure was opened. */
 export function MarginColumn({ job, planned }: Props) {
   const [all, setAll] = useState(false);
-  const rows = all ? job.margins : worstOfEachKind(job.margins);
+  const worst = worstOfEachKind(job.margins);
+  // What is well and known folds away; what is short, low or rests on a guess never does.
+  const rows = all ? job.margins : worst.filter(({ state, assumed }) => state !== 'clear' || assumed);
+  const fine = worst.length - rows.length;
   const now = useRef(job.margins);
   useEffect(() => {
     now.current = job.margins;
@@ -53,7 +56,9 @@ export function MarginColumn({ job, planned }: Props) {
           ? 'what was left when it was finished'
           : `what is left before something runs out, after this plan, ${job.margins.some(({ loadCase }) => loadCase !== null) ? 'in every load case' : 'for the load on board'}`}
       </p>
-      {rows.length === 0 && <p className="text-second mt-3">Margins show as soon as a height is read.</p>}
+      {job.margins.length === 0 && (
+        <p className="text-second mt-3">Margins show as soon as a height is read.</p>
+      )}
       <ul className="mt-3">
         {rows.map((margin) => (
           <MarginRow
@@ -70,8 +75,17 @@ export function MarginColumn({ job, planned }: Props) {
           aria-expanded={all}
           className="text-action label mt-2 min-h-8 font-semibold underline underline-offset-4 print:hidden"
         >
-          {all ? 'Worst of each only' : 'Every corner'}
+          {all
+            ? 'Only what needs a look'
+            : fine > 0
+              ? `${fine} more ${fine === 1 ? 'is' : 'are'} ok: show all`
+              : 'Every corner'}
         </button>
+      )}
+      {!all && fine > 0 && (
+        <p className="label hidden print:block">
+          {fine} more {fine === 1 ? 'is' : 'are'} ok
+        </p>
       )}
       <MissingCollars job={job} />
       <Strays job={job} />

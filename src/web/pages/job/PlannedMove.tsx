@@ -1,3 +1,4 @@
+import { fittings, lacksStep } from '#core/job/fitting.ts';
 import { cornerNames } from '#core/machine/body.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { isMoved, type CornerMove } from '#core/plan/cornerAnswer.ts';
@@ -18,11 +19,18 @@ export function Move({
   size?: 'text-figure' | 'text-head';
 }) {
   const { doubt, document } = answer;
+  const fitted = document.corners[corner.id];
+  const stepless = lacksStep(fitted);
   const checked = doubt.adopted?.code === 'turned-other-way' && doubt.adopted.corner === corner.id;
   if (!isMoved(corner))
     return (
       <>
-        <p className={`${size} font-bold`}>Leave it</p>
+        <p className={`${size} font-bold`}>{stepless ? 'Not planned' : 'Leave it'}</p>
+        {stepless && (
+          <p className="text-tight font-semibold">
+            how far one {fittings[fitted.fitting].step?.one ?? 'step'} moves it is not given yet: Intake
+          </p>
+        )}
         {checked && <p className="text-tight font-semibold">until its collar is checked</p>}
         {corner.collarMm !== null && (
           <p className="text-second">

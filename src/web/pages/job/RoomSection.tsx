@@ -1,9 +1,10 @@
 import { ChevronDown, Plus, X } from 'lucide-react';
 import { Collapsible } from 'radix-ui';
 import type { Json } from '#core/job/types.ts';
-import { blankBar, blankClearance } from '#core/job/create.ts';
+import { blankBar } from '#core/job/create.ts';
 import { cornerNames, cornersIn, footingOf, type CornerId } from '#core/machine/body.ts';
 import { limits } from '#contract/limits.ts';
+import { useNewRows } from '../../features/rows/newRows.ts';
 import { pathKey } from '../../features/job/draftKeys.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { cornerNumbers } from '../../features/job/words.ts';
@@ -72,6 +73,8 @@ interface ListKind {
   title: string;
   what: string;
   none: string;
+  /** What may stand in an empty name. */
+  example: string;
   columns: readonly Column[];
   blank: Record<string, Json>;
 }
@@ -81,12 +84,13 @@ const clearances: ListKind = {
   title: 'Clearances',
   what: 'clearance',
   none: 'None yet: tyre to arch, coil to arm, axle to frame, ground to the lowest point.',
+  example: 'tyre to arch',
   columns: [
     { key: 'nowMm', label: 'Now', help: 'at the baseline', quantity: 'length', range: limits.clearanceMm },
     { key: 'perMm', label: 'Gains', help: 'mm per mm of rise', quantity: 'number', range: { min: -5, max: 5 } },
     { key: 'leastMm', label: 'At least', help: 'must stay', quantity: 'length', range: limits.clearanceMm },
   ],
-  blank: { ...blankClearance },
+  blank: { name: '', nowMm: null, perMm: null, leastMm: null, atMm: null, rows: null },
 }; // prettier-ignore
 
 const joints: ListKind = {
@@ -94,28 +98,76 @@ const joints: ListKind = {
   title: 'Shaft joints and boots',
   what: 'shaft joint',
   none: 'None yet: a driven end that is lifted runs out of joint angle first.',
+  example: 'outer joint',
   columns: [
     { key: 'nowDeg', label: 'Angle now', help: '°, down outwards', quantity: 'number', range: limits.jointDeg },
     { key: 'mostDeg', label: 'At most', help: '°, at ride height', quantity: 'number', range: { min: 1, max: 89 } },
     { key: 'shaftMm', label: 'Shaft', help: 'joint to joint', quantity: 'length', range: limits.springMm },
   ],
-  blank: { name: 'outer joint', nowDeg: 10, mostDeg: 22, shaftMm: 400 },
+  blank: { name: '', nowDeg: null, mostDeg: null, shaftMm: null },
 }; // prettier-ignore
 
+/** A line of a list: kept with the job, or begun and not counted yet. */
+interface Line {
+  key: string;
+  id: CornerId;
+  line: Record<string, Json>;
+  /** Keys of what it still needs before it counts. */
+  missing: readonly string[];
+  set: (key: string, value: Json) => void;
+  move: (to: CornerId) => void;
+  remove: () => void;
+}
+
+/** Says of a row that is not filled what it needs. */
+function NotCounted({ missing, columns }: { missing: readonly string[]; columns: readonly Column[] }) {
+  const names = missing.map((key) =>
+    key === 'name' ? 'what it is' : (columns.find((one) => one.key === key)?.label.toLowerCase() ?? key),
+  );
+  return <p className="label text-tight">not counted yet: {names.join(', ')}</p>;
+}
+
 /** Things kept in a list at each corner, as one table: a line each, with its corner. */
-function CornerList({ job, at, title, what, none, columns, blank }: ListKind & { job: Job }) {
+function CornerList({ job, at, title, what, none, example, columns, blank }: ListKind & { job: Job }) {
   const { document } = job.record;
   const ids = cornersIn(document);
   const listAt = (id: CornerId) => document.corners[id][at] as unknown as Record<string, Json>[];
   const put = (label: string, ...lists: [CornerId, Record<string, Json>[]][]) =>
     job.actions.change(label, ...lists.map(([id, list]): [string[], Json] => [['corners', id, at], list]));
-  const lines = ids.flatMap((id) => listAt(id).map((line, k) => ({ id, line, k })));
   const without = (id: CornerId, k: number) => listAt(id).filter((_, j) => j !== k);
-  const set = (id: CornerId, k: number, key: string, value: Json) =>
-    put(`${title}, ${cornerNames[id]}`, [
+  const fresh = useNewRows(
+    pathKey(job.record.id, [at]),
+    ['name', ...columns.map(({ key }) => key)],
+    ({ corner, ...line }) => {
+      const id = corner as CornerId;
+      put(`A ${what} added`, [id, [...listAt(id), line]]);
+    },
+  );
+  const kept = ids.flatMap((id) =>
+    listAt(id).map((line, k): Line => ({
+      key: pathKey(job.record.id, ['corners', id, at, String(k)]),
       id,
-      listAt(id).map((line, j) => (j === k ? { ...line, [key]: value } : line)),
-    ]);
+      line,
+      missing: [],
+      set: (key, value) =>
+        put(`${title}, ${cornerNames[id]}`, [
+          id,
+          listAt(id).map((one, j) => (j === k ? { ...one, [key]: value } : one)),
+        ]),
+      move: (to) => put(`${title} moved`, [id, without(id, k)], [to, [...listAt(to), line]]),
+      remove: () => put(`${title}: one removed`, [id, without(id, k)]),
+    })),
+  );
+  const begun = fresh.rows.map((row): Line => ({
+    key: `${job.record.id}|new.${row.id}`,
+    id: row.fields.corner as CornerId,
+    line: row.fields,
+    missing: fresh.missing(row),
+    set: (key, value) => fresh.set(row.id, key, value),
+    move: (to) => fresh.set(row.id, 'corner', to),
+    remove: () => fresh.remove(row.id),
+  }));
+  const lines = [...kept, ...begun];
   return (
     <section aria-label={title} className="mt-3">
       <h3 className="font-semibold">{title}</h3>
@@ -136,23 +188,17 @@ function CornerList({ job, at, title, what, none, columns, blank }: ListKind & {
               </tr>
             </thead>
             <tbody>
-              {lines.map(({ id, line, k }, i) => {
-                const named = `${String(line.name)}, ${cornerNames[id]}`;
-                const key = pathKey(job.record.id, ['corners', id, at, String(k)]);
+              {lines.map(({ key, id, line, missing, set, move, remove }, i) => {
+                const called = String(line.name);
+                const named = `${called === '' ? `new ${what}` : called}, ${cornerNames[id]}`;
                 return (
-                  <tr key={id + String(k)} className="border-rule relative border-t align-bottom">
+                  <tr key={key} className="border-rule relative border-t align-bottom">
                     <td className="py-1">
                       <Select
                         label={`Corner of ${named}`}
                         value={id}
                         options={ids.map((one) => ({ value: one, words: cornerNames[one] }))}
-                        onChange={(to) =>
-                          put(
-                            `${title} moved`,
-                            [id, without(id, k)],
-                            [to as CornerId, [...listAt(to as CornerId), line]],
-                          )
-                        }
+                        onChange={(to) => move(to as CornerId)}
                       />
                     </td>
                     <td className="px-2 py-1">
@@ -160,11 +206,13 @@ function CornerList({ job, at, title, what, none, columns, blank }: ListKind & {
                         label={`What it is, ${named}`}
                         hideLabel
                         required
-                        value={String(line.name)}
+                        value={called}
+                        placeholder={example}
                         draftKey={`${key}.name`}
                         maxLength={limits.nameLength}
-                        onCommit={(name) => set(id, k, 'name', name)}
+                        onCommit={(name) => set('name', name)}
                       />
+                      {missing.length > 0 && <NotCounted missing={missing} columns={columns} />}
                     </td>
                     {columns.map((column, c) => (
                       <td key={column.key} className="px-2 py-1">
@@ -175,15 +223,17 @@ function CornerList({ job, at, title, what, none, columns, blank }: ListKind & {
                           decimals={2}
                           range={column.range}
                           order={500 + 10 * i + c}
-                          value={line[column.key] as number}
-                          onCommit={(value) => value !== null && set(id, k, column.key, value)}
+                          value={(line[column.key] ?? null) as number | null}
+                          onCommit={(value) =>
+                            (value !== null || missing.length > 0) && set(column.key, value)
+                          }
                         />
                       </td>
                     ))}
                     <td className="py-1 text-right">
                       <button
                         type="button"
-                        onClick={() => put(`${title}: one removed`, [id, without(id, k)])}
+                        onClick={remove}
                         aria-label={`Remove ${named}`}
                         className="text-second inline-flex size-9 items-center justify-center"
                       >
@@ -200,8 +250,8 @@ function CornerList({ job, at, title, what, none, columns, blank }: ListKind & {
       <Button
         className="mt-2"
         onClick={() => {
-          const id = nextCorner(ids, (one) => listAt(one).length);
-          put(`A ${what} added`, [id, [...listAt(id), blank]]);
+          const counted = (one: CornerId) => lines.filter(({ id }) => id === one).length;
+          fresh.add({ ...blank, corner: nextCorner(ids, counted) });
         }}
       >
         <Plus aria-hidden size={15} className="mr-1 inline" />

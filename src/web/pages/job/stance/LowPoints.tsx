@@ -8,6 +8,7 @@ import { lowPoints, type LowPoint } from '#core/stance/lowPoints.ts';
 import { changesTyres } from '#core/stance/tyres.ts';
 import { angleSum, lowPointSum } from '#core/sums/stanceSums.ts';
 import { limits } from '#contract/limits.ts';
+import { useNewRows } from '../../../features/rows/newRows.ts';
 import { pathKey } from '../../../features/job/draftKeys.ts';
 import type { Job } from '../../../features/job/useJob.ts';
 import { SumFigure } from '../../../features/sums/SumFigure.tsx';
@@ -31,23 +32,17 @@ export function LowPoints({ job, answer }: { job: Job; answer: Answer }) {
   const next = changesTyres(answer.document);
   const put = (label: string, to: LowPointDocument[]) =>
     job.actions.change(label, [['stance', 'points'], to as unknown as Json]);
-  const add = () => {
-    const half = wheelbaseOf(answer) / 2;
-    const usual = [
-      { name: 'sump', xMm: Math.round(half * 0.7), yMm: 0, nowMm: 130, leastMm: 90 },
-      { name: 'nose lip', xMm: Math.round(half * 1.5), yMm: 0, nowMm: 180, leastMm: null },
-      { name: 'tail', xMm: -Math.round(half * 1.5), yMm: 0, nowMm: 230, leastMm: null },
-      { name: 'exhaust', xMm: -Math.round(half * 0.4), yMm: -250, nowMm: 140, leastMm: 90 },
-    ];
-    const fresh = usual.find(({ name }) => !list.some((one) => one.name === name)) ?? {
-      ...(usual[0] as LowPointDocument),
-      name: `point ${list.length + 1}`,
-    };
-    put(`Low point added: ${fresh.name}`, [...list, fresh]);
-  };
+  const fresh = useNewRows(
+    pathKey(job.record.id, ['stance', 'points']),
+    ['name', 'xMm', 'yMm', 'nowMm'],
+    (fields) => {
+      const point = fields as unknown as LowPointDocument;
+      put(`Low point added: ${point.name}`, [...list, point]);
+    },
+  );
   return (
     <div data-fields className="relative">
-      {list.length === 0 ? (
+      {list.length + fresh.rows.length === 0 ? (
         <p className="label text-second mt-1">
           None yet. A sump or exhaust with its least clearance, and the lips of nose and tail for the ramps.
         </p>
@@ -92,11 +87,49 @@ export function LowPoints({ job, answer }: { job: Job; answer: Answer }) {
                   }
                 />
               ))}
+              {fresh.rows.map((row) => (
+                <tr key={row.id} className="border-rule relative border-t" data-low-point="new">
+                  <td className="py-1 pr-2">
+                    <PointName
+                      label="Name of the new low point"
+                      draftKey={`${job.record.id}|new.${row.id}.name`}
+                      value={String(row.fields.name)}
+                      onCommit={(name) => fresh.set(row.id, 'name', name)}
+                    />
+                  </td>
+                  {FIELDS.map((column, k) => (
+                    <td key={column.key} className="px-2">
+                      <PointField
+                        point="new low point"
+                        column={column}
+                        draftKey={`${job.record.id}|new.${row.id}.${column.key}`}
+                        order={100 + 10 * points.length + k}
+                        value={(row.fields[column.key] ?? null) as number | null}
+                        onCommit={(value) => fresh.set(row.id, column.key, value)}
+                      />
+                    </td>
+                  ))}
+                  <td colSpan={next ? 3 : 2} className="label text-tight px-2">
+                    not counted yet:{' '}
+                    {fresh
+                      .missing(row)
+                      .map((key) => MISSING[key])
+                      .join(', ')}
+                  </td>
+                  <td>
+                    <RemoveButton name="the new low point" onClick={() => fresh.remove(row.id)} />
+                  </td>
+                </tr>
+              ))}
             </tbody>
           </table>
         </div>
       )}
-      <Button className="mt-2" onClick={add} disabled={list.length >= limits.loads}>
+      <Button
+        className="mt-2"
+        onClick={() => fresh.add(BLANK)}
+        disabled={list.length + fresh.rows.length >= limits.loads}
+      >
         <Plus aria-hidden size={15} className="mr-1 inline" />
         Add a low point
       </Button>
@@ -119,28 +152,23 @@ function Row({ job, point, next, set, remove }: RowProps) {
   return (
     <tr className="border-rule relative border-t" data-low-point={point.name}>
       <td className="py-1 pr-2">
-        <TextField
+        <PointName
           label={`Name of low point ${point.index + 1}`}
-          hideLabel
-          required
-          maxLength={limits.nameLength}
           draftKey={`${key}.name`}
           value={point.name}
           onCommit={(name) => set({ name })}
         />
       </td>
-      {FIELDS.map(({ key: field, label, range }, k) => (
-        <td key={field} className="px-2">
-          <NumberField
-            label={`${point.name}, ${label}`}
-            draftKey={`${key}.${field}`}
-            quantity="length"
-            decimals={1}
-            range={range}
+      {FIELDS.map((column, k) => (
+        <td key={column.key} className="px-2">
+          <PointField
+            point={point.name}
+            column={column}
+            draftKey={`${key}.${column.key}`}
             order={100 + 10 * point.index + k}
-            value={point[field]}
+            value={point[column.key]}
             onCommit={(value) => {
-              if (value !== null || field === 'leastMm') set({ [field]: value });
+              if (value !== null || column.key === 'leastMm') set({ [column.key]: value });
             }}
           />
         </td>
@@ -163,18 +191,56 @@ function Row({ job, point, next, set, remove }: RowProps) {
         </td>
       )}
       <td>
-        <button
-          type="button"
-          aria-label={`Remove low point ${point.name}`}
-          onClick={remove}
-          className="text-second inline-flex size-9 items-center justify-center"
-        >
-          <X aria-hidden size={16} />
-        </button>
+        <RemoveButton name={`low point ${point.name}`} onClick={remove} />
       </td>
     </tr>
   );
 }
+
+interface PointNameProps {
+  label: string;
+  draftKey: string;
+  value: string;
+  onCommit: (name: string) => void;
+}
+
+function PointName(props: PointNameProps) {
+  return <TextField hideLabel required placeholder="sump" maxLength={limits.nameLength} {...props} />;
+}
+
+interface PointFieldProps {
+  point: string;
+  column: (typeof FIELDS)[number];
+  draftKey: string;
+  order: number;
+  value: number | null;
+  onCommit: (value: number | null) => void;
+}
+
+function PointField({ point, column: { label, range }, ...field }: PointFieldProps) {
+  return <NumberField label={`${point}, ${label}`} quantity="length" decimals={1} range={range} {...field} />;
+}
+
+function RemoveButton({ name, onClick }: { name: string; onClick: () => void }) {
+  return (
+    <button
+      type="button"
+      aria-label={`Remove ${name}`}
+      onClick={onClick}
+      className="text-second inline-flex size-9 items-center justify-center"
+    >
+      <X aria-hidden size={16} />
+    </button>
+  );
+}
+
+const BLANK = { name: '', xMm: null, yMm: null, nowMm: null, leastMm: null };
+const MISSING: Record<string, string> = {
+  name: 'what it is',
+  xMm: 'ahead of the middle',
+  yMm: 'left of the middle',
+  nowMm: 'over the ground',
+};
 
 const ANGLES = [
   { key: 'approach', title: 'Approach', help: 'ramp ahead' },
