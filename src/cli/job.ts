@@ -4,6 +4,7 @@ import { solveJob } from '#core/job/solveJob.ts';
 import { worthAsking } from '#core/learn/worth.ts';
 import { marginsByCase, marginsFor } from '#core/margins/margins.ts';
 import { cornerHeight } from '#core/figures/cornerHeight.ts';
+import { travelAfter, travelNow } from '#core/figures/travelFigure.ts';
 import { chanceIfMeasured } from '#core/plan/ifMeasured.ts';
 import { answerFor, type Answer } from '#core/plan/answer.ts';
 import { reasonWords, type Reason } from '#core/plan/reasons.ts';
@@ -53,8 +54,11 @@ export function plan(file: string): { answer: unknown; code: number } {
         afterMm: { kind: 'predicted', mean: corner.predictedMm, sd: corner.predictedSdMm },
         asSpecifiedMm: { kind: 'predicted', mean: corner.specMm, sd: corner.specSdMm },
         ratio: corner.spec.ratio,
-        travelMm: { now: corner.travelNow, after: corner.travelAfterMm, sd: corner.travelSdMm },
-        sagMm: { now: corner.nowSagMm, after: corner.sagMm, sd: corner.sagSdMm },
+        travelMm: { now: travelNow(answer, corner), after: travelAfter(answer, corner) },
+        sagMm: {
+          now: { kind: 'estimated', mean: corner.nowSagMm, sd: corner.sagSdMm },
+          after: { kind: 'predicted', mean: corner.sagMm, sd: corner.sagSdMm },
+        },
         spring: cornerVerdict(answer, corner.id),
       })),
       unread: answer.unread.map(({ id, seatMm, turns, stopAtMm }) => ({
@@ -65,7 +69,11 @@ export function plan(file: string): { answer: unknown; code: number } {
       })),
       doubt: answer.doubt,
       chanceIfRatioMeasured: chanceIfMeasured(answer),
-      crossWeight: answer.cross,
+      crossWeight: answer.cross && {
+        ...answer.cross,
+        now: { kind: 'estimated', value: answer.cross.now },
+        after: { kind: 'predicted', value: answer.cross.after },
+      },
       reasons: answer.reasons.map((reason) => ({ ...reason, ...reasonWords(reason, mm) })),
       margins: marginsFor(answer),
       worthAsking: worthAsking(answer.fit, answer.after),

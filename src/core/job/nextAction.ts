@@ -1,5 +1,6 @@
 import { hardEndOf, lacksStep } from './fitting.ts';
 import { marginsFor, type Margin } from '../margins/margins.ts';
+import { cornerHeight } from '../figures/cornerHeight.ts';
 import { answerFor, type Answer } from '../plan/answer.ts';
 import { isMoved, isOffItsGap, type CornerAnswer } from '../plan/cornerAnswer.ts';
 import { goodEnough } from './enough.ts';
@@ -180,7 +181,7 @@ export interface JobSummary {
   locked: boolean;
   next: NextAction;
   worst: Margin | null;
-  /** Height to go per corner where it is out of tolerance, mm; 0 where it is in, null where not known. */
+  /** Height to go per corner where it was measured out of tolerance, mm; 0 where it is in, null where it was not read since. */
   toGoMm: Partial<Record<CornerId, number | null>>;
   updatedAt: string;
 }
@@ -192,7 +193,10 @@ export function summarise(record: JobRecord, updatedAt: string): JobSummary {
   const toGo = (id: CornerId): number | null => {
     const corner = answer?.corners.find((one) => one.id === id);
     if (!answer || !corner || corner.spec.targetMm === null) return null;
-    const togo = corner.spec.targetMm - corner.nowSpecMm;
+    const { measured } = cornerHeight(answer, id);
+    if (!measured) return null;
+    // As it would read with on board what the target is for.
+    const togo = corner.spec.targetMm - measured.value - (corner.nowSpecMm - corner.nowMm);
     return Math.abs(togo) > answer.tolerance.value ? togo : 0;
   };
   return {

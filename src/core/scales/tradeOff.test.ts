@@ -12,7 +12,6 @@ import { hardEndOf } from '../job/fitting.ts';
 import type { JobDocument } from '../job/types.ts';
 import {
   padAfterSum,
-  padsAround,
   swapFactorSum,
   swapHeightSum,
   tradeHeightSum,
@@ -20,6 +19,7 @@ import {
 } from '../sums/scaleSums.ts';
 import { balanceOf, repeatSpread } from './balance.ts';
 import { seatEffects } from './effects.ts';
+import { padsAround } from './padsAround.ts';
 import { moveSize, movesOf } from './moves.ts';
 import { valueIn } from '../../../tests/fixtures/sums.ts';
 import { swapResult } from './swap.ts';

@@ -117,9 +117,10 @@ describe('figures of a corner open to what is behind them', () => {
   test('off by: height less target; no target, nothing to be off', () => {
     const answer = first();
     const corner = must(answer.corners[2] ?? null);
-    const sum = must(offSum(corner));
+    const sum = must(offSum(corner, answer));
     expect(inputOf(sum, 'h') - inputOf(sum, 't')).toBeCloseTo(sum.result.value, 12);
-    expect(offSum({ ...corner, spec: { ...corner.spec, targetMm: null } })).toBeNull();
+    expect(sum.result.value).toBe(381 - (corner.spec.targetMm ?? NaN));
+    expect(offSum({ ...corner, spec: { ...corner.spec, targetMm: null } }, answer)).toBeNull();
   });
 
   test('height after: all four moves go into it', () => {

@@ -5,7 +5,7 @@ import { meanOf } from '../numerics/mean.ts';
 import type { Answer } from '../plan/answer.ts';
 import type { CornerAnswer, CornerMove } from '../plan/cornerAnswer.ts';
 import type { Source } from '../job/corner.ts';
-import type { CornerHeight } from '../figures/cornerHeight.ts';
+import { cornerHeight, type CornerHeight } from '../figures/cornerHeight.ts';
 import type { ToldCorner } from '../job/types.ts';
 import { input } from './input.ts';
 import { leftAtRest, restInputs } from './restInputs.ts';
@@ -185,19 +185,20 @@ export function predictedSum(corner: CornerAnswer, answer: Answer): Sum {
   };
 }
 
-/** How far a height is from its target. */
-export function offSum(corner: CornerAnswer): Sum | null {
+/** How far a height as it was read is from its target. Null where it was not read in this round, or nothing is wanted. */
+export function offSum(corner: CornerAnswer, answer: Answer): Sum | null {
   const { targetMm } = corner.spec;
-  if (targetMm === null) return null;
+  const { measured } = cornerHeight(answer, corner.id);
+  if (targetMm === null || !measured) return null;
   return {
     title: `Off by, ${cornerNames[corner.id]}`,
-    words: 'the true height as best known, less the target',
+    words: 'the height as measured in this round, less the target',
     formula: 'off = h − t',
     inputs: [
-      input('h', 'height now, by all readings so far', corner.nowMm, 'length', 'computed'),
+      input('h', 'height as measured', measured.value, 'length', 'measured'),
       input('t', 'target', targetMm, 'length', 'sheet'),
     ],
-    result: { value: corner.nowMm - targetMm, unit: 'length' },
+    result: { value: measured.value - targetMm, unit: 'length' },
     note: null,
   };
 }

@@ -1,6 +1,4 @@
 import { cornerNames, type CornerId } from '../machine/body.ts';
-import { GRAVITY } from '../machine/solver.ts';
-import type { Situation } from '../learn/belief.ts';
 import type { Answer } from '../plan/answer.ts';
 import type { Balance, Share } from '../scales/balance.ts';
 import type { BarShift } from '../scales/bars.ts';
@@ -10,6 +8,7 @@ import type { TradeOff, TradePoint } from '../scales/tradeOff.ts';
 import type { JobDocument } from '../job/types.ts';
 import { input } from './input.ts';
 import { leftOver } from './restInputs.ts';
+import { padsAround } from '../scales/padsAround.ts';
 import type { SumInput, Sum } from './types.ts';
 
 /** A share of the weight on four pads. */
@@ -58,16 +57,6 @@ export function effectSum({ seat, by, turnMm, corners }: SeatEffect, at: SeatEff
     ),
     note: 'As the readings so far have this machine; it is corrected with every round.',
   };
-}
-
-/** Weights on a wheel's pad now and after the plan, kg: as the machine that the readings allow comes to rest. */
-export function padsAround(
-  { machine, now, after, predictAt }: Answer,
-  id: CornerId,
-): { nowKg: number; afterKg: number } {
-  const i = machine.corners.indexOf(id);
-  const kg = (situation: Situation) => (predictAt(situation).outcome.solver.pads[i] ?? 0) / GRAVITY;
-  return { nowKg: kg(now), afterKg: kg(after) };
 }
 
 /** What a wheel will weigh after the plan. */

@@ -1,3 +1,4 @@
+import { cornerHeight } from '#core/figures/cornerHeight.ts';
 import { byCorner } from '#core/plan/answer.ts';
 import { cautionsAt } from '#core/judge/cautions.ts';
 import { goodEnough, notYet } from '#core/job/enough.ts';
@@ -11,6 +12,7 @@ import { limits } from '#contract/limits.ts';
 import { startNextJob } from '../../features/job/nextJob.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital } from '../../features/job/words.ts';
+import { MeasuredLength } from '../../ui/FigureKinds.tsx';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Length, SizeLength, Plain } from '../../ui/Figure.tsx';
@@ -82,24 +84,31 @@ function Heights({ job }: { job: Job }) {
         {cornersIn(job.record.document).flatMap((id) => {
           const corner = byCorner(answer)[id];
           if (!corner) return [];
-          const off = corner.spec.targetMm === null ? null : corner.nowMm - corner.spec.targetMm;
+          const { measured } = cornerHeight(answer, id);
+          const { targetMm } = corner.spec;
+          const off = targetMm === null || !measured ? null : measured.value - targetMm;
           const out = off !== null && Math.abs(off) > answer.tolerance.value;
           return [
             <tr key={id} className="border-rule border-t">
               <td className="py-1.5">{capital(cornerNames[id])}</td>
               <td className="py-1.5 text-right font-semibold">
-                <SumFigure name={`Height now, ${cornerNames[id]}`} sum={() => heightNowSum(corner, answer)}>
-                  <Length mm={corner.nowMm} />
-                </SumFigure>
+                {measured ? (
+                  <SumFigure
+                    name={`Measured height, ${cornerNames[id]}`}
+                    sum={() => heightNowSum(corner, answer)}
+                  >
+                    <MeasuredLength figure={measured} className="" />
+                  </SumFigure>
+                ) : (
+                  <span className="text-second font-normal">not measured yet</span>
+                )}
               </td>
-              <td className="py-1.5 text-right">
-                {corner.spec.targetMm === null ? '—' : <Length mm={corner.spec.targetMm} />}
-              </td>
+              <td className="py-1.5 text-right">{targetMm === null ? '—' : <Length mm={targetMm} />}</td>
               <td className={`py-1.5 text-right ${out ? 'text-short font-semibold' : ''}`}>
                 {off === null ? (
                   '—'
                 ) : (
-                  <SumFigure name={`Off by, ${cornerNames[id]}`} sum={() => offSum(corner)}>
+                  <SumFigure name={`Off by, ${cornerNames[id]}`} sum={() => offSum(corner, answer)}>
                     <Length mm={off} signed />
                   </SumFigure>
                 )}
@@ -113,6 +122,10 @@ function Heights({ job }: { job: Job }) {
                     <SizeLength mm={corner.collarMm} />
                   </SumFigure>
                 )}
+                {corner.collarMm !== null &&
+                  answer.state.rounds[answer.state.current]?.collars[id] === undefined && (
+                    <span className="label text-second"> by what was turned</span>
+                  )}
               </td>
             </tr>,
           ];

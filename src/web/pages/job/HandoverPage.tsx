@@ -6,6 +6,8 @@ import { classDefaults } from '#core/machine/classes.ts';
 import { cornerNames, cornersIn } from '#core/machine/body.ts';
 import { balanceOf, takenPads } from '#core/scales/balance.ts';
 import { marginTitles, worstOfEachKind } from '#core/margins/margins.ts';
+import { cornerHeight } from '#core/figures/cornerHeight.ts';
+import type { Answer } from '#core/plan/answer.ts';
 import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
 import { useJob, type Job } from '../../features/job/useJob.ts';
 import { Pressure } from '../../features/job/MoveWords.tsx';
@@ -13,6 +15,7 @@ import { MarginValue } from '../../features/job/MarginWords.tsx';
 import { capital, roundWords } from '../../features/job/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Length, SizeLength } from '../../ui/Figure.tsx';
+import { EstimatedLength, MeasuredLength } from '../../ui/FigureKinds.tsx';
 import { Mass } from '../../ui/Measure.tsx';
 import { StateMark } from '../../ui/StateMark.tsx';
 import { HandoverSag } from './HandoverSag.tsx';
@@ -91,15 +94,14 @@ function Settings({ job }: { job: Job }) {
             <td className="py-1.5 text-left font-medium">{capital(cornerNames[corner.id])}</td>
             <td>{before(corner.id) === null ? '—' : <Length mm={before(corner.id) ?? 0} />}</td>
             <td className="font-semibold">
-              <Length mm={corner.nowMm} />
+              <HeightNow answer={answer} corner={corner} />
             </td>
             <td>
               {corner.spec.targetMm !== null ? (
                 <Length mm={corner.spec.targetMm} />
               ) : answer.document.corners[corner.id].sagMm !== null ? (
                 <>
-                  sag <Length mm={answer.document.corners[corner.id].sagMm ?? 0} decimals={0} />, now{' '}
-                  <Length mm={corner.nowSagMm} decimals={0} />
+                  sag <Length mm={answer.document.corners[corner.id].sagMm ?? 0} decimals={0} />
                 </>
               ) : (
                 '—'
@@ -116,6 +118,14 @@ function Settings({ job }: { job: Job }) {
       </tbody>
     </table>
   );
+}
+
+/** As the tape read last; the owner is given no estimate for a fact. */
+function HeightNow({ answer, corner }: { answer: Answer; corner: CornerAnswer }) {
+  const { measured, estimated } = cornerHeight(answer, corner.id);
+  if (measured) return <MeasuredLength figure={measured} className="" />;
+  if (answer.document.corners[corner.id].targetMm === null) return <>—</>;
+  return estimated ? <EstimatedLength figure={estimated} note="" /> : <>not measured</>;
 }
 
 /** Weights as last read, and before; nothing where it was never on scales. */

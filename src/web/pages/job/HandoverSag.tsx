@@ -1,10 +1,12 @@
 import type { SagLimits } from '#core/job/types.ts';
 import { cornerNames } from '#core/machine/body.ts';
 import type { Answer } from '#core/plan/answer.ts';
-import { sagEnds } from '#core/sag/bench.ts';
+import { sagFigure } from '#core/figures/sagFigure.ts';
+import { sagEnds, type SagEnd } from '#core/sag/bench.ts';
 import { whoWords } from '#core/sag/prompts.ts';
 import { capital } from '../../features/job/words.ts';
 import { Length } from '../../ui/Figure.tsx';
+import { EstimatedLength, MeasuredLength } from '../../ui/FigureKinds.tsx';
 
 /** Both sags of every end as they stand, with what was wanted; nothing where nobody rides. */
 export function HandoverSag({ answer }: { answer: Answer }) {
@@ -23,19 +25,20 @@ export function HandoverSag({ answer }: { answer: Answer }) {
         </tr>
       </thead>
       <tbody>
-        {ends.map(({ id, ridden, alone }) => {
+        {ends.map((end) => {
+          const { id } = end;
           const { sagWindow, staticWindow } = answer.document.corners[id];
           return (
             <tr key={id} className="border-rule border-t text-right">
               <td className="py-1.5 text-left font-medium">{capital(cornerNames[id])}</td>
               <td className="font-semibold">
-                <Length mm={ridden.nowMm} decimals={0} />
+                <SagNow answer={answer} end={end} who={rider.key} />
               </td>
               <td>
                 <Wanted window={sagWindow} />
               </td>
               <td className="font-semibold">
-                <Length mm={alone.nowMm} decimals={0} />
+                <SagNow answer={answer} end={end} who="alone" />
               </td>
               <td>
                 <Wanted window={staticWindow} />
@@ -45,6 +48,16 @@ export function HandoverSag({ answer }: { answer: Answer }) {
         })}
       </tbody>
     </table>
+  );
+}
+
+/** As it was read; where it was not, what the machine as the readings have it comes to. */
+function SagNow({ answer, end, who }: { answer: Answer; end: SagEnd; who: string }) {
+  const { measured, estimated } = sagFigure(answer, end, who);
+  return measured ? (
+    <MeasuredLength figure={measured} className="" />
+  ) : (
+    <EstimatedLength figure={estimated} note="" />
   );
 }
 

@@ -5,7 +5,8 @@ import { scalesWanted, type CornerAnswer } from '#core/plan/cornerAnswer.ts';
 import { cornersIn, cornerNames, type CornerId } from '#core/machine/body.ts';
 import { chanceSum, crossSum, estimateSum, heightNowSum, predictedSum } from '#core/sums/cornerSums.ts';
 import { Link } from 'react-router';
-import { padAfterSum, padsAround } from '#core/sums/scaleSums.ts';
+import { padFigure } from '#core/figures/padFigure.ts';
+import { padAfterSum } from '#core/sums/scaleSums.ts';
 import { Mass } from '../../ui/Measure.tsx';
 import { useSampledPlan } from '../../features/job/useSampledPlan.ts';
 import type { Job } from '../../features/job/useJob.ts';
@@ -140,8 +141,8 @@ function SagLine({ corner, answer }: { corner: CornerAnswer; answer: Answer }) {
   if (sagMm === null) return null;
   return (
     <p className="text-second" data-testid={`sag-${corner.id}`}>
-      sag <Length mm={corner.nowSagMm} decimals={0} bare /> → <Length mm={corner.sagMm} decimals={0} bare />,
-      for <Length mm={sagMm} decimals={0} />
+      sag ≈ <Length mm={corner.nowSagMm} decimals={0} bare /> estimated →{' '}
+      <Length mm={corner.sagMm} decimals={0} bare /> predicted, for <Length mm={sagMm} decimals={0} />
     </p>
   );
 }
@@ -149,11 +150,14 @@ function SagLine({ corner, answer }: { corner: CornerAnswer; answer: Answer }) {
 /** Weight on the wheel now and after, where it was ever weighed on pads. */
 function WeightLine({ corner: { id }, answer }: { corner: CornerAnswer; answer: Answer }) {
   if (!answer.state.rounds.some(({ pads }) => pads[id])) return null;
-  const { nowKg, afterKg } = padsAround(answer, id);
+  const { measured, estimatedKg, predictedKg } = padFigure(answer, id);
   return (
     <p className="text-second" data-testid={`weight-${id}`}>
       <SumFigure name={`Weight after the plan, ${cornerNames[id]}`} sum={() => padAfterSum(answer, id)}>
-        <Mass kg={nowKg} decimals={1} /> → <Mass kg={afterKg} decimals={1} />
+        {measured ? '' : '≈ '}
+        <Mass kg={measured?.value ?? estimatedKg} decimals={1} />{' '}
+        <span className="label">{measured ? 'measured' : 'estimated'}</span> →{' '}
+        <Mass kg={predictedKg} decimals={1} /> <span className="label">predicted</span>
       </SumFigure>
     </p>
   );
@@ -220,7 +224,7 @@ function CrossLine({ answer, jobId }: { answer: Answer; jobId: string }) {
       {' '}
       {what === 'front' ? 'Right front of the front' : 'Cross weight'}{' '}
       <SumFigure name="Weight on the scales" sum={() => crossSum(answer)}>
-        {(100 * now).toFixed(1)} → {(100 * after).toFixed(1)} %
+        ≈ {(100 * now).toFixed(1)} → {(100 * after).toFixed(1)} % predicted
       </SumFigure>
       , {(100 * target).toFixed(1)} wanted:{' '}
       <Link to={`/jobs/${jobId}/scales`} className="text-action underline underline-offset-4">

@@ -1,0 +1,14 @@
+import type { Situation } from '../learn/belief.ts';
+import type { CornerId } from '../machine/body.ts';
+import { GRAVITY } from '../machine/solver.ts';
+import type { Answer } from '../plan/answer.ts';
+
+/** Weights on a wheel's pad now and after the plan, kg: as the machine that the readings allow comes to rest. */
+export function padsAround(
+  { machine, now, after, predictAt }: Answer,
+  id: CornerId,
+): { nowKg: number; afterKg: number } {
+  const i = machine.corners.indexOf(id);
+  const kg = (situation: Situation) => (predictAt(situation).outcome.solver.pads[i] ?? 0) / GRAVITY;
+  return { nowKg: kg(now), afterKg: kg(after) };
+}
