@@ -13,6 +13,7 @@ export const limits = {
   offsetMm: { min: -500, max: 500 },
   ratio: { min: 0.1, max: 1.5 },
   pitchMm: { min: 0.3, max: 10 },
+  typedLength: 60,
   stepMm: { min: 0.3, max: 120 },
   travelMm: { min: 20, max: 1000 },
   stopMm: { min: 0, max: 500 },

@@ -26,9 +26,9 @@ export function entryFromRows(
 }
 
 function factFromRow(row: FactRow): Extract<Entry, { type: 'fact' }>['fact'] {
-  const { kind, round, corner, slot, valueMm, askedMm, how, told } = row;
-  return { kind, round, corner, slot, valueMm, askedMm, how, told } as Extract<
-    Entry,
-    { type: 'fact' }
-  >['fact'];
+  const { kind, round, corner, slot, valueMm, typed, askedMm, how, told } = row;
+  return {
+    ...{ kind, round, corner, slot, valueMm, askedMm, how, told },
+    ...(typed === null ? {} : { typed }),
+  } as Extract<Entry, { type: 'fact' }>['fact'];
 }

@@ -137,6 +137,8 @@ export const facts = pgTable(
     corner: text('corner'),
     slot: text('slot').notNull(),
     valueMm: doublePrecision('value_mm'),
+    /** As it was typed, with its unit. */
+    typed: text('typed'),
     askedMm: doublePrecision('asked_mm'),
     how: text('how'),
     told: jsonb('told').$type<ToldPlan>(),

@@ -12,6 +12,16 @@ export function measuredWords(figure: Measured, say: Say): string {
   return `measured ${TIMES[count] ?? `${count} times`}, ${say(spreadOf(figure))} apart`;
 }
 
+/** What was typed for a measurement, where somebody typed it in the other system: "typed 14 3/4 in"; else nothing. */
+export function typedOtherwise({ typed }: Measured, system: 'mm' | 'in'): string {
+  const other = typed.filter((text) => text !== '' && isInches(text) !== (system === 'in'));
+  return other.length === 0 ? '' : `typed ${other.join(', ')}`;
+}
+
+function isInches(text: string): boolean {
+  return /in\b|["”'′]|ft\b/.test(text);
+}
+
 /** A chance as a percentage; never 0 or 100, since nothing here is certain. */
 export function percent(chance: number): string {
   return `${Math.min(Math.max(Math.round(100 * chance), 1), 99)} %`;

@@ -72,6 +72,31 @@ function expectProblem(response: request.Response, code: keyof typeof problemCat
 }
 
 describe('keeping jobs', () => {
+  test('what was typed for a reading is kept as it was typed, beside the exact value', async () => {
+    const id = await newJob();
+    const entry = height(374.65);
+    if (entry.type !== 'fact') throw new Error('expected a fact');
+    const typed = { ...entry, fact: { ...entry.fact, typed: '14 3/4 in' } };
+    await post(id, typed).expect(201);
+    await post(id, height(380, '2')).expect(201);
+    const { record } = await read(id).then((body) => ({
+      record: (body.record ?? body) as { entries: Entry[] },
+    }));
+    const facts = record.entries.flatMap((one) => (one.type === 'fact' ? [one.fact] : []));
+    expect(facts.map(({ valueMm, typed: text }) => [valueMm, text])).toEqual([
+      [374.65, '14 3/4 in'],
+      [380, undefined],
+    ]);
+    expectProblem(
+      await post(id, {
+        ...typed,
+        id: randomUUID(),
+        fact: { ...typed.fact, slot: '3', typed: 'x'.repeat(61) },
+      }),
+      'invalid',
+    );
+  });
+
   test('a job is there as it was sent, with its first entries', async () => {
     const id = randomUUID();
     const first = height(374.65);

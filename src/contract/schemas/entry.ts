@@ -45,6 +45,7 @@ const fact = (kind: string, fields: Record<string, Joi.Schema>) =>
     corner: nothing,
     slot,
     valueMm: nothing,
+    typed: Joi.string().min(1).max(limits.typedLength),
     askedMm: nothing,
     how,
     told: nothing,

@@ -28,7 +28,11 @@ export function cornerHeight(answer: Answer, id: CornerId, at?: number): CornerH
   const { reference, targetMm } = document.corners[id];
   const isNow = at === undefined || at === state.current;
   const round = state.rounds[at ?? state.current];
-  const measured = measuredOf((round?.heights[id] ?? []).map((mm) => mm + reference.offsetMm));
+  const measured = measuredOf(
+    (round?.heights[id] ?? []).map((mm) => mm + reference.offsetMm),
+    // With an offset to the specified point, what was typed is another number.
+    reference.offsetMm === 0 ? round?.heightsTyped[id] : [],
+  );
   const estimated: Estimated | null =
     corner && measured && isNow
       ? { kind: 'estimated', value: corner.nowMm, sd: corner.nowSdMm, from: 'all readings so far' }

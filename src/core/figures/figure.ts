@@ -11,6 +11,8 @@ export interface Measured {
   /** Mean of the readings that count, in the core's unit. */
   value: number;
   readings: readonly number[];
+  /** What was typed for each, with its unit; empty where that is not known. */
+  typed: readonly string[];
 }
 
 /** Given by somebody: a target, a rate from a sheet, a pitch. */
@@ -46,12 +48,13 @@ export interface Assumed {
 }
 
 /** Readings as one figure: their mean, with each of them as evidence. Null where nobody has read anything. */
-export function measuredOf(readings: readonly number[]): Measured | null {
+export function measuredOf(readings: readonly number[], typed: readonly string[] = []): Measured | null {
   if (readings.length === 0) return null;
   return {
     kind: 'measured',
     value: readings.reduce((sum, one) => sum + one, 0) / readings.length,
     readings,
+    typed,
   };
 }
 

@@ -5,7 +5,7 @@ import type { SagEnd } from '../sag/bench.ts';
 import { extendedOf } from '../sag/evidence.ts';
 import { halfBandOf, midReading } from '../sag/readings.ts';
 import { tolerances } from '../tolerances.ts';
-import type { Estimated, Measured } from './figure.ts';
+import { measuredOf, type Estimated, type Measured } from './figure.ts';
 
 /** What a sag was read as: fully extended, let go both ways (or as it rested), and the difference, mm as the tape has them. */
 interface SagRead {
@@ -33,7 +33,7 @@ export interface SagFigure {
 export function sagFigure(answer: Answer, end: SagEnd, who: string): SagFigure {
   const read = readSag(answer, end, who);
   const mm = read ? meanOf(read.extended) - read.middleMm : null;
-  const measured: Measured | null = mm === null ? null : { kind: 'measured', value: mm, readings: [mm] };
+  const measured: Measured | null = mm === null ? null : measuredOf([mm]);
   const { nowMm, nowSdMm } = who === 'alone' ? end.alone : end.ridden;
   const estimatedMm = who === 'alone' ? nowMm : end.asReadMm;
   const sd = Math.hypot(read?.sdMm ?? 0, tolerances.extendedSdMm);

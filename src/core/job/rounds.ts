@@ -13,6 +13,8 @@ export interface Round {
   round: number;
   /** Tape readings in mm, per corner, in the order of their slots. */
   heights: PerCorner<number[]>;
+  /** As they were typed, with their units. */
+  heightsTyped: PerCorner<string[]>;
   /** Seat movement done to get here from the round before, mm at the seat, positive raises. */
   moves: PerCorner<number>;
   /** Lower mounts screwed out to get here, mm. */
@@ -132,6 +134,7 @@ function readRound(facts: readonly FactEntry[], round: number): Round {
   return {
     round,
     heights: repeats('height'),
+    heightsTyped: typedHeights(here),
     ...readPads(here),
     moves: single('adjustment'),
     mounts: single('mount'),
@@ -147,6 +150,16 @@ function readRound(facts: readonly FactEntry[], round: number): Round {
     drivenKm: here.find((fact) => fact.kind === 'driven')?.valueMm ?? null,
     told: here.findLast((fact) => fact.kind === 'plan')?.told ?? null,
   };
+}
+
+/** What was typed for each reading of a height, in the order of the readings; empty where it is not known. */
+function typedHeights(facts: readonly Fact[]): PerCorner<string[]> {
+  const all: PerCorner<string[]> = {};
+  facts
+    .filter(({ kind, corner, valueMm }) => kind === 'height' && corner !== null && valueMm !== null)
+    .sort((a, b) => Number(a.slot) - Number(b.slot))
+    .forEach(({ corner, typed }) => (all[corner as CornerId] ??= []).push(typed ?? ''));
+  return all;
 }
 
 /** Pads by what was on board and by where they lay: slots `1`, `c1-1` (the second load case), `swapped-front`. */

@@ -380,6 +380,8 @@ export interface Fact {
   slot: string;
   /** mm: reading, or seat movement done (positive raises). */
   valueMm: number | null;
+  /** What somebody typed for it, with its unit ("14 3/4 in"); left out where it was not typed into a field. */
+  typed?: string | undefined;
   /** mm: what was asked of an adjustment. */
   askedMm: number | null;
   /** How it was settled, or a remark. */

@@ -1,4 +1,4 @@
-import { measuredWords } from '#words/figures.ts';
+import { measuredWords, typedOtherwise } from '#words/figures.ts';
 import type { Estimated, Measured, Predicted } from '#core/figures/figure.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../app/settings.ts';
@@ -19,7 +19,9 @@ export function MeasuredLength({
         <Length mm={figure.value} />
       </span>{' '}
       <span className="label text-second font-normal">
-        {measuredWords(figure, (mm) => lengthText(mm, style))}
+        {[measuredWords(figure, (mm) => lengthText(mm, style)), typedOtherwise(figure, style.system)]
+          .filter(Boolean)
+          .join(', ')}
       </span>
     </span>
   );

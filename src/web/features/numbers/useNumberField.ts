@@ -13,7 +13,8 @@ export interface NumberFieldOptions {
   range: Range;
   /** mm decimals shown. */
   decimals?: number;
-  onCommit: (value: number | null) => void;
+  /** Takes the value, and what was typed for it with its unit. */
+  onCommit: (value: number | null, typed: string) => void;
   /** Asks about an unlikely value; it is kept all the same. */
   question?: ((value: number) => string | null) | undefined;
 }
@@ -60,7 +61,7 @@ export function useNumberField(options: NumberFieldOptions) {
     const meant = meantBy(latest.text, value, { quantity, range, style });
     if (meant.kind === 'refused') return false;
     clearDraft(draftKey);
-    if (meant.kind !== 'same') onCommit(meant.value);
+    if (meant.kind !== 'same') onCommit(meant.value, withUnit(latest.text.trim(), quantity.unit(style)));
     before.current = meant.value;
     return true;
   };
@@ -92,4 +93,9 @@ export function useNumberField(options: NumberFieldOptions) {
     if (question) return { kind: 'questioned', words: question };
     return { kind: 'understood', words: quantity.echo(read.value, style) };
   }
+}
+
+/** What was typed, with the unit it was taken in where none was typed. */
+function withUnit(text: string, unit: string): string {
+  return /[a-z"”'′]/i.test(text) || unit === '' ? text : `${text} ${unit}`;
 }

@@ -46,10 +46,14 @@ export function FactField({
       range={range}
       value={standing?.fact.valueMm ?? null}
       unsent={isUnsent(job, standing?.id)}
-      onCommit={(valueMm) =>
+      onCommit={(valueMm, typed) =>
         valueMm === null
           ? job.actions.clear(`${words} taken back`, place)
-          : job.actions.record(words, { ...blankFact(place), valueMm })
+          : job.actions.record(words, {
+              ...blankFact(place),
+              valueMm,
+              typed: typed.slice(0, limits.typedLength),
+            })
       }
     />
   );
