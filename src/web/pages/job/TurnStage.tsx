@@ -85,8 +85,16 @@ interface WorkProps {
 function CornerWork({ job, id, round, told }: WorkProps) {
   const asked = told.corners[id];
   if (!asked) return <p className="text-second text-head mt-3 font-semibold">Leave it</p>;
+  const { moves, mounts } = job.state.rounds[round] ?? { moves: {}, mounts: {} };
+  const begun = moves[id] !== undefined || mounts[id] !== undefined;
+  const [seatMm, mountMm] = [asked.seatMm, asked.mountMm ?? 0];
   return (
     <>
+      {(seatMm !== 0 || mountMm !== 0) && (
+        <p className={`text-figure mt-1 font-bold ${begun ? 'text-second' : 'text-action'}`}>
+          <Effect seatMm={seatMm} mountMm={mountMm} riseMm={asked.riseMm ?? null} />
+        </p>
+      )}
       <SeatWork job={job} id={id} round={round} asked={asked} />
       {workOf(asked)
         .filter(({ kind }) => kind !== 'adjustment')
@@ -138,10 +146,13 @@ function OtherWork({ job, id, round, work }: Omit<WorkProps, 'told'> & { work: W
 }
 
 function SeatWork({ job, id, round, asked }: Omit<WorkProps, 'told'> & { asked: ToldCorner }) {
+  const moved = (asked.mountMm ?? 0) !== 0;
   if (asked.seatMm === 0)
     return (
       <>
-        <p className="text-second text-head mt-3 font-semibold">Leave it</p>
+        <p className={moved ? 'text-second' : 'text-second text-head mt-3 font-semibold'}>
+          {moved ? 'leave the seat' : 'Leave it'}
+        </p>
         {asked.stopAtMm !== null && (
           <p>
             the collar reads <SizeLength mm={asked.stopAtMm} />
@@ -157,9 +168,6 @@ function SeatWork({ job, id, round, asked }: Omit<WorkProps, 'told'> & { asked: 
   const next = turningOrder(job.record.document).find((one) => left.includes(one)) === id;
   return (
     <div>
-      <p className={`text-figure mt-1 font-bold ${done ? 'text-second' : 'text-action'}`}>
-        <Effect seatMm={asked.seatMm} mountMm={0} riseMm={asked.riseMm ?? null} />
-      </p>
       <p className="text-[18px] leading-6 font-semibold">
         <SumFigure
           name={`Seat move as issued, ${cornerNames[id]}`}

@@ -1,0 +1,360 @@
+import { randomUUID } from 'node:crypto';
+import type { Page } from '@playwright/test';
+import { blankDocument } from '#core/job/create.ts';
+import { fittingFields, mountOfPitch } from '#core/job/fitting.ts';
+import type { Fitting, JobDocument } from '#core/job/types.ts';
+import { blankSpring } from '#core/job/spring.ts';
+import { cornerNames, cornersOf, type CornerId } from '#core/machine/body.ts';
+import type { MachineClass } from '#core/machine/classes.ts';
+import { allSent, expect, field, quickStart, test } from './app.ts';
+
+const WHEELS = ['Front left', 'Front right', 'Rear left', 'Rear right'] as const;
+const IDS = ['LF', 'RF', 'LR', 'RR'] as const;
+
+/** A job made over the interface for programs, with one height at every corner that has one. */
+async function made(
+  page: Page,
+  document: JobDocument,
+  heights: Partial<Record<CornerId, number>>,
+): Promise<string> {
+  const id = randomUUID();
+  const fact = (kind: string, corner: string | null, slot: string, more: object) => ({
+    id: randomUUID(),
+    at: '2026-03-02T08:00:00.000Z',
+    label: 'read',
+    undoOf: null,
+    redoOf: null,
+    type: 'fact',
+    fact: { kind, round: 0, corner, slot, valueMm: null, askedMm: null, how: null, told: null, ...more },
+    replaces: null,
+  });
+  const entries = [
+    fact('settled', null, 'how', { how: 'rolled' }),
+    ...Object.entries(heights).map(([corner, valueMm]) => fact('height', corner, '1', { valueMm })),
+  ];
+  const answer = await page.request.post('/api/jobs', { data: { id, document, entries } });
+  expect(answer.status(), await answer.text()).toBe(201);
+  return id;
+}
+
+function described(machineClass: MachineClass, edit: (document: JobDocument) => void): JobDocument {
+  const document = blankDocument(machineClass, 'Point');
+  edit(document);
+  return document;
+}
+
+async function readAll(page: Page, values: readonly number[]): Promise<void> {
+  for (const [k, corner] of WHEELS.entries())
+    await field(page, `${corner}, reading 1`).fill(String(values[k]));
+  await page.keyboard.press('Tab');
+}
+
+async function turnAll(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Start turning' }).click();
+  for (const corner of WHEELS)
+    await page.getByRole('button', { name: `Done, ${corner.toLowerCase()}` }).click();
+  await page.getByTestId('next').click();
+}
+
+test.describe('data stays what was read', () => {
+  test('in inches what no tape reads shows in decimals, and every hint in the unit beside it', async ({
+    page,
+  }) => {
+    const id = await quickStart(page, 'Snipe', ['372', '375', '388', '386'], '350', '360');
+    await page.goto(`/jobs/${id}/intake`);
+    await expect(field(page, 'Thread pitch, front left')).toHaveAttribute('placeholder', '2 assumed');
+    await page.keyboard.press('u');
+    await expect(field(page, 'Thread pitch, front left')).toHaveAttribute(
+      'placeholder',
+      /^0\.0\d\d assumed$/,
+    );
+    await field(page, 'Thread pitch, front left').fill('0.079');
+    await field(page, 'Thread pitch, front left').press('Enter');
+    await expect(field(page, 'Thread pitch, front left')).toHaveValue('0.079');
+    await expect(field(page, 'Tolerance, each corner ±')).toHaveAttribute('placeholder', /^0\.\d+ assumed$/);
+    await page.goto(`/jobs/${id}/plan`);
+    await expect(page.getByTestId('move-LF')).toContainText(/0\.\d+\sin of seat/);
+    await page.keyboard.press('u');
+  });
+
+  test('a browser that keeps nothing says so, and everything still reaches the server', async ({ page }) => {
+    await page.addInitScript(() => {
+      Storage.prototype.setItem = () => {
+        throw new DOMException('full', 'QuotaExceededError');
+      };
+      Object.defineProperty(window, 'indexedDB', { value: undefined });
+    });
+    await page.goto('/new?class=car');
+    await field(page, 'Measured height, front left').fill('37');
+    await expect(page.getByTestId('unsent')).toContainText('This browser keeps nothing');
+    for (const [k, corner] of WHEELS.entries())
+      await field(page, `Measured height, ${corner.toLowerCase()}`).fill(String(372 + k));
+    await field(page, 'Target height, front').fill('360');
+    await field(page, 'Target height, rear').fill('360');
+    await page.getByRole('button', { name: 'Start job' }).click();
+    await expect(page).toHaveURL(/\/jobs\/[0-9a-f-]{36}/);
+    const id = /jobs\/([0-9a-f-]{36})/.exec(page.url())?.[1] ?? '';
+    await expect
+      .poll(async () => {
+        const body = (await (await page.request.get(`/api/jobs/${id}`)).json()) as { entries?: unknown[] };
+        return body.entries?.length ?? 0;
+      })
+      .toBeGreaterThanOrEqual(4);
+  });
+
+  test('a fault at one corner does not make a fixed one move', async ({ page }) => {
+    const document = described('car', (one) => {
+      for (const id of IDS) one.corners[id].targetMm = 360;
+      Object.assign(one.corners.LF, fittingFields('fixed'));
+      Object.assign(one.corners.RF, fittingFields('fixed'));
+      // A ring behind a spring that is not there.
+      one.corners.RR.springs = [{ ...blankSpring, rateNPerMm: 60, freeLengthMm: 250 }];
+      one.corners.RR.rings = [{ after: 1, limitMm: 50, on: 'seat', gapMm: null }];
+    });
+    const id = await made(page, document, { LF: 375, RF: 375, LR: 371, RR: 371 });
+    await page.goto(`/jobs/${id}/plan`);
+    await expect(page.getByTestId('move-LF')).toContainText('Leave it');
+    await expect(page.getByTestId('move-RF')).toContainText('Leave it');
+    await expect(page.getByTestId('move-LR')).toContainText('Lower');
+  });
+
+  test('one side measured: the other moves with it on Plan, Turn, in the bay and on paper alike, and is asked for', async ({
+    page,
+  }) => {
+    const document = described('car', (one) => {
+      for (const id of IDS) one.corners[id].targetMm = 360;
+    });
+    const id = await made(page, document, { LF: 375, LR: 375 });
+    await page.goto(`/jobs/${id}/plan`);
+    const told = page.getByTestId('move-RF');
+    await expect(told).toContainText('not measured: moves like the other side');
+    await expect(told).toContainText(/turns away from the spring/);
+    const turns = /([\d½¼¾⅛⅜⅝⅞ /]+)turns away/.exec((await told.textContent()) ?? '')?.[1]?.trim() ?? '?';
+    await page.emulateMedia({ media: 'print' });
+    await expect(told).toContainText(turns);
+    await page.emulateMedia({ media: 'screen' });
+    await page.getByRole('button', { name: 'Start turning' }).click();
+    await expect(page.locator('[data-corner=RF]')).toContainText(`${turns}`);
+    await page.getByRole('link', { name: 'Bay view' }).click();
+    await expect(page.getByText('1 of 4')).toBeVisible();
+    for (let k = 1; k <= 4; k++) {
+      await expect(page.getByText(`${k} of 4`)).toBeVisible();
+      await page.getByRole('button', { name: /^Done/ }).click();
+    }
+    await allSent(page);
+    await page.goto(`/jobs/${id}/measure`);
+    await page.getByLabel('rolled').check();
+    await field(page, 'Front left, reading 1').fill('360');
+    await field(page, 'Rear left, reading 1').fill('360');
+    await page.keyboard.press('Tab');
+    // Corners that were asked for and not read stand in the way of finishing.
+    await expect(page.getByTestId('verdict')).toHaveCount(0);
+    await field(page, 'Front right, reading 1').fill('369');
+    await field(page, 'Rear right, reading 1').fill('369');
+    await page.keyboard.press('Tab');
+    await page.goto(`/jobs/${id}/plan`);
+    await expect(page.getByTestId('move-RF')).toContainText('Lower');
+  });
+
+  test('an open calculation adds up and follows the readings', async ({ page }) => {
+    const id = await quickStart(page, 'Ruff two', ['372', '375', '388', '386'], '350', '360');
+    await page.goto(`/jobs/${id}/baseline`);
+    await field(page, 'Front left, reading 2').fill('374');
+    await page.keyboard.press('Tab');
+    await page.getByTestId('now-LF').getByRole('button').click();
+    const sum = page.getByRole('region', { name: /^The sum: Measured height, front left/ });
+    await expect(sum).toContainText('373');
+    await field(page, 'Front left, reading 2').fill('378');
+    await page.keyboard.press('Tab');
+    await expect(sum).toContainText('378');
+    await expect(sum).toContainText('375');
+  });
+
+  test('a lower mount teaches the ratio as a seat does', async ({ page }) => {
+    const document = described('car', (one) => {
+      for (const id of IDS) {
+        one.corners[id].targetMm = 395;
+        Object.assign(one.corners[id], fittingFields('mount'), { mount: mountOfPitch(2) });
+      }
+    });
+    const id = await made(page, document, { LF: 375, RF: 375, LR: 375, RR: 375 });
+    await page.goto(`/jobs/${id}/plan`);
+    await page.getByRole('button', { name: 'Start turning' }).click();
+    for (const corner of WHEELS)
+      await page.getByRole('button', { name: `Lower mount done, ${corner.toLowerCase()}` }).click();
+    await page.getByTestId('next').click();
+    await page.getByLabel('rolled').check();
+    await readAll(page, [405, 405, 405, 405]);
+    // Half as much again as was asked: the damper makes less of the wheel's way than a car's usual.
+    await expect(page.getByTestId('learnt')).toContainText(/Front: 1 mm of seat moves it.*≈ [12]\.\d/);
+  });
+});
+
+test.describe('what is shown is of one kind', () => {
+  test('a reading typed in inches shows in millimetres with what was typed beside it', async ({ page }) => {
+    const id = await quickStart(page, 'Curlew two', ['14 3/4 in', '375', '388', '386'], '350', '360');
+    await page.goto(`/jobs/${id}/baseline`);
+    await expect(page.getByTestId('now-LF')).toContainText(/374\.[67]\s?mm\s*measured, typed 14 3\/4 in/);
+    await page.reload();
+    await expect(page.getByTestId('now-LF')).toContainText('typed 14 3/4 in');
+    await page.goto(`/jobs/${id}/handover`);
+    await expect(page.locator('[data-kind=measured]').first()).toContainText('374');
+  });
+
+  test('turned further than issued: the prediction is for what was done, and says so', async ({ page }) => {
+    const id = await quickStart(page, 'Dunlin three', ['380', '380', '380', '380'], '360', '360');
+    await page.goto(`/jobs/${id}/plan`);
+    await page.getByRole('button', { name: 'Start turning' }).click();
+    await page.getByRole('link', { name: 'Bay view' }).click();
+    await expect(page.getByText('1 of 4')).toBeVisible();
+    const size = await page.getByText(/^of .* tap or Space counts one/).textContent();
+    const whole = Number(/of (\d+)/.exec(size ?? '')?.[1] ?? 0) + 2;
+    for (let k = 0; k < whole; k++) await page.keyboard.press('Space');
+    await expect(page.getByText(/further than issued/)).toBeVisible();
+    await page.getByRole('button', { name: /^Done/ }).click();
+    for (let k = 2; k <= 4; k++) {
+      await expect(page.getByText(`${k} of 4`)).toBeVisible();
+      await page.getByRole('button', { name: /^Done/ }).click();
+    }
+    await allSent(page);
+    await page.goto(`/jobs/${id}/measure`);
+    const expected = await page.locator('[data-corner=LF]').getByTestId('expected').textContent();
+    const twin = await page.locator('[data-corner=RF]').getByTestId('expected').textContent();
+    const figure = (text: string | null) => Number(/→ (\d+)/.exec(text ?? '')?.[1]);
+    expect(figure(expected)).toBeLessThan(figure(twin));
+    await page.getByLabel('rolled').check();
+    await readAll(page, [356, 360, 360, 360]);
+    await expect(page.locator('[data-corner=LF]').getByTestId('compared')).toContainText(
+      /you turned .* more than issued/,
+    );
+    await expect(page.locator('[data-corner=RF]').getByTestId('compared')).not.toContainText('issued');
+  });
+
+  test('nothing is said to be learnt of an axle that is fixed or was not read again', async ({ page }) => {
+    const document = described('car', (one) => {
+      for (const id of IDS) one.corners[id].targetMm = 360;
+      for (const id of ['LR', 'RR'] as const) Object.assign(one.corners[id], fittingFields('fixed'));
+    });
+    const id = await made(page, document, { LF: 380, RF: 380, LR: 360, RR: 360 });
+    await page.goto(`/jobs/${id}/plan`);
+    await page.getByRole('button', { name: 'Start turning' }).click();
+    for (const side of ['left', 'right'])
+      await page.getByRole('button', { name: `Done, front ${side}` }).click();
+    await page.getByTestId('next').click();
+    await expect(page.getByTestId('learnt')).toHaveText('');
+    await page.getByLabel('rolled').check();
+    await readAll(page, [348, 348, 360, 360]);
+    await expect(page.getByTestId('learnt')).toContainText('Front: 1 mm of seat');
+    await expect(page.getByTestId('learnt')).not.toContainText('Rear');
+  });
+
+  test('a baseline corrected after turning is not held against the plan', async ({ page }) => {
+    const id = await quickStart(page, 'Knot two', ['400', '400', '400', '400'], '360', '360');
+    await page.goto(`/jobs/${id}/plan`);
+    await turnAll(page);
+    await page.getByLabel('rolled').check();
+    await readAll(page, [361, 361, 361, 361]);
+    await page.goto(`/jobs/${id}/baseline`);
+    // What was measured then is still what stands there.
+    await expect(page.getByTestId('now-LF')).toContainText(/: 400\s?mm/);
+    await field(page, 'Front left, reading 1').fill('401');
+    await expect(page.locator('[data-corner=LF]')).not.toContainText('than this round should read');
+    await page.keyboard.press('Tab');
+    await expect(page.getByTestId('now-LF')).toContainText(/: 401\s?mm/);
+  });
+
+  test('another way to read a sag stays in sight once something is in it', async ({ page }) => {
+    await page.goto('/jobs/00000000-0000-4000-8000-000800000000/sag');
+    const more = page.getByLabel(/other ways to read/);
+    await more.check();
+    const rest = page.getByRole('textbox', { name: /as it rests/ }).first();
+    await rest.fill('500');
+    await rest.press('Enter');
+    await page.reload();
+    await expect(page.getByLabel(/other ways to read/)).toBeChecked();
+    await expect(page.getByRole('textbox', { name: /as it rests/ }).first()).toHaveValue('500');
+    await page.getByRole('button', { name: 'Undo', exact: true }).click();
+    await allSent(page);
+  });
+
+  test('margins on a guess stay open and say so; those that are well and known fold', async ({ page }) => {
+    const id = await quickStart(page, 'Plover', ['372', '375', '371', '371'], '366', '366');
+    await page.goto(`/jobs/${id}/plan`);
+    const margins = page.getByRole('complementary', { name: 'What is left' });
+    await expect(margins.locator('[data-margin=droop]')).toContainText('ok, assumed');
+    await expect(margins.locator('[data-margin=height]')).toHaveCount(0);
+    await margins.getByRole('button', { name: /1 more is ok/ }).click();
+    await expect(margins.locator('[data-margin=height]').first()).toContainText('ok');
+  });
+});
+
+interface Kind {
+  kind: Fitting;
+  machineClass: MachineClass;
+  corner: CornerId;
+  edit?: Partial<JobDocument['corners']['LF']>;
+  raise: RegExp;
+  lower: RegExp;
+}
+
+const kinds: readonly Kind[] = [
+  { kind: 'seat', machineClass: 'car', corner: 'LF', raise: /turns towards the spring/, lower: /turns away from the spring/ },
+  { kind: 'strut', machineClass: 'car', corner: 'LF', raise: /turns towards the spring/, lower: /turns away from the spring/ },
+  { kind: 'apart', machineClass: 'car', corner: 'LR', raise: /turns towards the spring/, lower: /turns away from the spring/ },
+  { kind: 'mount', machineClass: 'car', corner: 'LF', edit: { mount: mountOfPitch(2) }, raise: /lower mount .* turns out \(longer\)/, lower: /lower mount .* turns in \(shorter\)/ },
+  { kind: 'grooves', machineClass: 'truck', corner: 'LF', edit: { stepMm: 6 }, raise: /grooves? towards the spring/, lower: /grooves? away from the spring/ },
+  { kind: 'leaf', machineClass: 'truck', corner: 'LR', edit: { stepMm: 18 }, raise: /\d (leaf|leaves) more/, lower: /\d (leaf|leaves) fewer/ },
+  { kind: 'cam', machineClass: 'snowmobile', corner: 'RA', edit: { cam: 1 }, raise: /cam to position [34]/, lower: /cam to position 1/ },
+  { kind: 'air', machineClass: 'snowmobile', corner: 'LS', raise: /add air to [\d.]+\sbar/, lower: /let air out to [\d.]+\sbar/ },
+  { kind: 'cap', machineClass: 'motorcycle', corner: 'FW', raise: /turns towards the spring/, lower: /turns away from the spring/ },
+  { kind: 'spacer', machineClass: 'motorcycle', corner: 'FW', edit: { stepMm: 5 }, raise: /spacers? more/, lower: /spacers? fewer/ },
+  { kind: 'clamp', machineClass: 'motorcycle', corner: 'FW', edit: { mount: mountOfPitch(1), reference: { kind: 'ground-chassis', aheadMm: 0, offsetMm: 0 } }, raise: /tubes .* further out below the clamps/, lower: /tubes .* further out above the clamps/ },
+]; // prettier-ignore
+
+test.describe('which way to turn', () => {
+  for (const { kind, machineClass, corner, edit = {}, raise, lower } of kinds)
+    test(`${kind}: raising and lowering say their effect and a direction without doubt, on Plan, Turn and in the bay`, async ({
+      page,
+    }) => {
+      for (const [way, words, offMm] of [
+        ['Raise', raise, 25],
+        ['Lower', lower, -25],
+      ] as const) {
+        const ids = cornersOf(machineClass);
+        const document = described(machineClass, (one) => {
+          one.toleranceMm = 6;
+          for (const id of ids) {
+            one.corners[id].targetMm = 400 + offMm;
+            if (id[1] === corner[1]) Object.assign(one.corners[id], fittingFields(kind), edit);
+          }
+        });
+        const id = await made(page, document, Object.fromEntries(ids.map((one) => [one, 400])));
+        await page.goto(`/jobs/${id}/plan`);
+        const told = page.getByTestId(`move-${corner}`);
+        await expect(told).toContainText(new RegExp(`^${way} \\d+\\s?mm`));
+        await expect(told).toContainText(words);
+        await expect(told).not.toContainText(/\b(up|down)\b/);
+        await page.getByRole('button', { name: 'Start turning' }).click();
+        const here = page.locator(`[data-corner=${corner}]`);
+        await expect(here).toContainText(new RegExp(`${way} \\d+\\s?mm`));
+        await expect(here).toContainText(words);
+        await page.goto(`/jobs/${id}/bay`);
+        for (let k = 0; k < 6; k++) {
+          if (
+            await page
+              .getByText(cornerNames[corner], { exact: false })
+              .first()
+              .isVisible()
+              .catch(() => false)
+          )
+            break;
+          await page.getByRole('button', { name: 'Next corner' }).click();
+        }
+        await expect(page.getByText(new RegExp(`^${way} \\d+\\s?mm`))).toBeVisible();
+        await expect(page.getByTestId('bay-figure')).toContainText(
+          /towards|away|out|in|more|fewer|position|bar/,
+        );
+        await expect(page.getByTestId('bay-figure')).not.toContainText(/\b(up|down)\b/);
+      }
+    });
+});
