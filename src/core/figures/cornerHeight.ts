@@ -2,7 +2,7 @@ import type { Answer } from '../plan/answer.ts';
 import type { CornerId } from '../machine/body.ts';
 import { axleOf } from '../machine/body.ts';
 import { frictionPrior } from '../estimate/prior.ts';
-import { tolerances } from '../tolerances.ts';
+import { repeatSd } from '../job/repeats.ts';
 import { measuredOf, type Entered, type Estimated, type Measured, type Predicted } from './figure.ts';
 
 /** The height of a corner as far as it is known, each figure by its kind; all as the tape reads, offset included. */
@@ -52,10 +52,7 @@ export function cornerHeight(answer: Answer, id: CornerId, at?: number): CornerH
 /** What so many readings of one round are good for, mm, one standard deviation: the tape's error and what friction leaves. */
 function readingSd({ machine }: Answer, id: CornerId, { readings }: Measured): number {
   const contact = machine.believed.machine.contacts[machine.corners.indexOf(id)];
-  return Math.hypot(
-    tolerances.tapeSdMm / Math.sqrt(readings.length),
-    frictionPrior(contact?.travelMm ?? 150),
-  );
+  return Math.hypot(repeatSd(readings) / Math.sqrt(readings.length), frictionPrior(contact?.travelMm ?? 150));
 }
 
 function predictedFor(answer: Answer, id: CornerId): Predicted | null {

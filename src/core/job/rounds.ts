@@ -4,6 +4,7 @@ import { measuredRatios } from '../estimate/measuredRatio.ts';
 import type { MeasuredRatios } from '../estimate/ratioBelief.ts';
 import { gatherSag, type SagReadings } from '../sag/readings.ts';
 import { standingFacts, type FactEntry } from './facts.ts';
+import { restoredSlot, sortRepeats, type Repeat, type SortedRepeats } from './repeats.ts';
 import type { Fact, FactKind, JobRecord, ToldCorner, ToldPlan } from './types.ts';
 
 export type PerCorner<T> = Partial<Record<CornerId, T>>;
@@ -15,6 +16,8 @@ export interface Round {
   heights: PerCorner<number[]>;
   /** As they were typed, with their units. */
   heightsTyped: PerCorner<string[]>;
+  /** The single odd reading among several, which does not count until somebody says so. */
+  aside: PerCorner<Repeat>;
   /** Seat movement done to get here from the round before, mm at the seat, positive raises. */
   moves: PerCorner<number>;
   /** Lower mounts screwed out to get here, mm. */
@@ -123,18 +126,17 @@ function readRound(facts: readonly FactEntry[], round: number): Round {
   const here = facts.filter(({ fact }) => fact.round === round).map(({ fact }) => fact);
   const single = (kind: FactKind): PerCorner<number> =>
     Object.fromEntries(here.filter((fact) => fact.kind === kind).map((fact) => [fact.corner, fact.valueMm]));
-  const repeats = (kind: FactKind): PerCorner<number[]> => {
-    const all: PerCorner<number[]> = {};
-    here
-      .filter((fact) => fact.kind === kind && fact.corner !== null && fact.valueMm !== null)
-      .sort((a, b) => Number(a.slot) - Number(b.slot))
-      .forEach((fact) => (all[fact.corner as CornerId] ??= []).push(fact.valueMm as number));
-    return all;
-  };
+  const restored = facts.flatMap(({ fact }) => (fact.kind === 'acknowledged' ? [fact.slot] : []));
+  const repeats = heightRepeats(here, restored);
+  const counted = <T>(of: (one: Repeat) => T): PerCorner<T[]> =>
+    Object.fromEntries(Object.entries(repeats).map(([id, { counted: list }]) => [id, list.map(of)]));
   return {
     round,
-    heights: repeats('height'),
-    heightsTyped: typedHeights(here),
+    heights: counted(({ mm }) => mm),
+    heightsTyped: counted(({ typed }) => typed),
+    aside: Object.fromEntries(
+      Object.entries(repeats).flatMap(([id, { aside }]) => (aside ? [[id, aside]] : [])),
+    ),
     ...readPads(here),
     moves: single('adjustment'),
     mounts: single('mount'),
@@ -152,14 +154,27 @@ function readRound(facts: readonly FactEntry[], round: number): Round {
   };
 }
 
-/** What was typed for each reading of a height, in the order of the readings; empty where it is not known. */
-function typedHeights(facts: readonly Fact[]): PerCorner<string[]> {
-  const all: PerCorner<string[]> = {};
+/** Height readings by corner: those that count, and the single odd one among several. */
+function heightRepeats(facts: readonly Fact[], restored: readonly string[]): PerCorner<SortedRepeats> {
+  const all: PerCorner<Repeat[]> = {};
   facts
     .filter(({ kind, corner, valueMm }) => kind === 'height' && corner !== null && valueMm !== null)
     .sort((a, b) => Number(a.slot) - Number(b.slot))
-    .forEach(({ corner, typed }) => (all[corner as CornerId] ??= []).push(typed ?? ''));
-  return all;
+    .forEach(({ corner, slot, valueMm, typed }) =>
+      (all[corner as CornerId] ??= []).push({ slot, mm: valueMm as number, typed: typed ?? '' }),
+    );
+  const round = facts[0]?.round ?? 0;
+  const restoredAt = (id: string, slot: string) =>
+    restored.includes(restoredSlot(round, id as CornerId, slot));
+  return Object.fromEntries(
+    Object.entries(all).map(([id, list]) => [
+      id,
+      sortRepeats(
+        list,
+        list.map(({ slot }) => slot).filter((slot) => restoredAt(id, slot)),
+      ),
+    ]),
+  );
 }
 
 /** Pads by what was on board and by where they lay: slots `1`, `c1-1` (the second load case), `swapped-front`. */

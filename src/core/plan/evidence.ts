@@ -2,6 +2,7 @@ import { situationOf, type JobMachine } from '../job/believed.ts';
 import { cornerSpec } from '../job/corner.ts';
 import { blurOf } from '../judge/checks.ts';
 import type { Round, RoundsState } from '../job/rounds.ts';
+import { repeatSd } from '../job/repeats.ts';
 import type { JobDocument } from '../job/types.ts';
 import type { Situation } from '../learn/belief.ts';
 import type { Fit, Reading, RoundEvidence } from '../learn/fit.ts';
@@ -80,7 +81,7 @@ function readingsOf(
       what: 'height',
       index,
       mm: mm + cornerSpec(document, id).offsetMm,
-      sdMm: tolerances.tapeSdMm,
+      sdMm: repeatSd(round.heights[id] ?? []),
     })),
   );
   const used = corners.flatMap((id, index): Reading[] => {

@@ -9,6 +9,9 @@ import { tolerances } from '#core/tolerances.ts';
 import { cornerHeight, hasTaught } from '#core/figures/cornerHeight.ts';
 import { goodEnough, unreadOf } from '#core/job/enough.ts';
 import { percent } from '#words/figures.ts';
+import { blankFact } from '#core/job/facts.ts';
+import { restoredSlot } from '#core/job/repeats.ts';
+import { meanOf } from '#core/numerics/mean.ts';
 import { settlesBy } from '#core/job/nextAction.ts';
 import type { ToldCorner } from '#core/job/types.ts';
 import { axleOf, cornersIn, cornerNames, type CornerId } from '#core/machine/body.ts';
@@ -209,6 +212,7 @@ function Readings({ job, id, round, answer, told }: ReadingsProps) {
             />
           ))}
         </div>
+        <SetAside job={job} id={id} round={round} />
       </div>
       <div className="relative mt-5">
         <div className="grid grid-cols-2 gap-x-2">
@@ -235,6 +239,62 @@ function Readings({ job, id, round, answer, told }: ReadingsProps) {
       </div>
       <PhotoSlot jobId={job.record.id} id={id} />
     </div>
+  );
+}
+
+/** The single odd reading among several: set aside until somebody counts it all the same, or takes it out. */
+function SetAside({ job, id, round }: { job: Job; id: CornerId; round: number }) {
+  const style = useLengthStyle(1);
+  const odd = job.state.rounds[round]?.aside[id];
+  const restored = job.facts.find(
+    ({ fact }) => fact.kind === 'acknowledged' && fact.slot.startsWith(restoredSlot(round, id, '')),
+  )?.fact;
+  if (restored)
+    return (
+      <p className="label text-second mt-5" data-testid={`aside-${id}`}>
+        An odd reading is counted all the same.{' '}
+        <AsideButton onClick={() => job.actions.clear('Odd reading set aside again', restored)}>
+          Set it aside
+        </AsideButton>
+      </p>
+    );
+  if (!odd) return null;
+  const place = { kind: 'height' as const, round, corner: id, slot: odd.slot };
+  const others = job.state.rounds[round]?.heights[id] ?? [];
+  const off = odd.mm - meanOf(others);
+  return (
+    <p className="label text-tight mt-5" data-testid={`aside-${id}`}>
+      Reading {odd.slot} is set aside: <Length mm={odd.mm} />, {lengthText(Math.abs(off), style)}{' '}
+      {off > 0 ? 'above' : 'below'} the others.{' '}
+      <AsideButton
+        onClick={() =>
+          job.actions.record('Odd reading counted', {
+            ...blankFact({
+              kind: 'acknowledged',
+              round: 0,
+              corner: null,
+              slot: restoredSlot(round, id, odd.slot),
+            }),
+            how: 'counted',
+          })
+        }
+      >
+        Count it all the same
+      </AsideButton>{' '}
+      <AsideButton onClick={() => job.actions.clear('Odd reading deleted', place)}>Delete it</AsideButton>
+    </p>
+  );
+}
+
+function AsideButton({ onClick, children }: { onClick: () => void; children: ReactNode }) {
+  return (
+    <button
+      type="button"
+      onClick={onClick}
+      className="text-action min-h-8 font-semibold underline underline-offset-4"
+    >
+      {children}
+    </button>
   );
 }
 
