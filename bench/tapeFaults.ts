@@ -33,7 +33,7 @@ export function playFault(fault: Fault, machines: number): { said: number; named
       const turned = turnCollars(machine, movesMm.map((mm, i) => (back && i === wrong ? -mm : mm))); // prettier-ignore
       done = turned.map((mm, i) => (back && i === wrong ? -mm : mm));
       // A collar that is hardly turned can go either way.
-      if (back && Math.abs(done[wrong] ?? 0) < 5) break;
+      if (back && Math.abs(done[wrong] ?? 0) < 6) break;
     }
     if (fault === 'none') {
       tally.plays++;

@@ -288,6 +288,51 @@ test.describe('what is shown is of one kind', () => {
   });
 });
 
+test.describe('what is concluded', () => {
+  test('of three readings the odd one is set aside, can be counted all the same, and deleted', async ({
+    page,
+  }) => {
+    const id = await quickStart(page, 'Sanderling', ['372', '375', '388', '386'], '350', '360');
+    await page.goto(`/jobs/${id}/baseline`);
+    await field(page, 'Front left, reading 2').fill('373');
+    await field(page, 'Front left, reading 3').fill('352');
+    await page.keyboard.press('Tab');
+    const aside = page.getByTestId('aside-LF');
+    await expect(aside).toContainText(/Reading 3 is set aside: 352\s?mm, 20\.5 mm below the others/);
+    await expect(page.getByTestId('now-LF')).toContainText(/: 372\.5\s?mm/);
+    await aside.getByRole('button', { name: 'Count it all the same' }).click();
+    await expect(page.getByTestId('now-LF')).toContainText(/: 365\.7\s?mm/);
+    await aside.getByRole('button', { name: 'Set it aside' }).click();
+    await aside.getByRole('button', { name: 'Delete it' }).click();
+    await expect(aside).toHaveCount(0);
+    await expect(field(page, 'Front left, reading 3')).toHaveValue('');
+    await expect(page.getByTestId('now-LF')).toContainText(/: 372\.5\s?mm/);
+    await allSent(page);
+  });
+
+  test('a ratio by two lengths on the arm, in Prep, counts once both are there', async ({ page }) => {
+    const id = await quickStart(page, 'Garganey', ['372', '375', '388', '386'], '350', '360');
+    await page.goto(`/jobs/${id}/prep`);
+    await page.getByText('Measure the motion ratio while it goes up').click();
+    await page.getByText('or by two lengths on the arm').first().click();
+    await field(page, 'Pivot to damper, front').fill('230');
+    await page.keyboard.press('Tab');
+    await expect(page.getByTestId('arm-ratio-front')).toHaveCount(0);
+    await field(page, 'Pivot to wheel, front').fill('400');
+    await page.keyboard.press('Tab');
+    await expect(page.getByTestId('arm-ratio-front')).toContainText('≈ 0.56 ± 0.03');
+    await allSent(page);
+    await page.goto(`/jobs/${id}/intake`);
+    await page.goto(`/jobs/${id}/plan`);
+    // The rear's is still a guess, so measuring it is still offered.
+    await expect(page.getByTestId('ratio-offer')).toContainText('Measure it while it goes up');
+    await page.getByRole('button', { name: 'Start turning' }).click();
+    await page.getByRole('link', { name: 'Bay view' }).click();
+    await page.getByText('Measure the motion ratio while it goes up').click();
+    await expect(field(page, 'Hub to arch standing, rear')).toBeVisible();
+  });
+});
+
 interface Kind {
   kind: Fitting;
   machineClass: MachineClass;

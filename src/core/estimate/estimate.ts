@@ -1,5 +1,6 @@
 import type { JobMachine } from '../job/believed.ts';
-import type { RoundsState } from '../job/rounds.ts';
+import type { PerCorner, RoundsState } from '../job/rounds.ts';
+import { collarEvidence } from './collarEvidence.ts';
 import type { Fit, RoundEvidence } from '../learn/fit.ts';
 import { fitWithFriction } from '../learn/friction.ts';
 import type { CornerId } from '../machine/body.ts';
@@ -28,7 +29,7 @@ export interface Doubt {
 }
 
 /** Said only where something being wrong is this much likelier than everything being right. */
-const SAID_ODDS = 8;
+const SAID_ODDS = 6;
 /** A suspicion less likely than this is not named beside the first. */
 const NAMED_SHARE = 0.05;
 
@@ -41,6 +42,8 @@ export interface Evidence {
   state: RoundsState;
   /** Corners in the order of the references. */
   read: readonly CornerId[];
+  /** +1 where a collar's reading grows as it goes towards the spring, -1 where it shrinks. */
+  readingSigns: PerCorner<1 | -1>;
 }
 
 export interface Estimate {
@@ -54,12 +57,19 @@ export interface Estimate {
  * The machine that the readings tell of. Where they strain it, what could be wrong is weighed; where one explanation is
  * much likelier than that nothing is wrong, it is named, and planned from where that is possible.
  */
-export function estimateOf(machine: JobMachine, { rounds, sag, state, read }: Evidence): Estimate {
+export function estimateOf(
+  machine: JobMachine,
+  { rounds, sag, state, read, readingSigns }: Evidence,
+): Estimate {
   const all = [...rounds, ...sag];
   const inJob = (misfit: Misfit) => placed(misfit, machine.corners, read);
   const { fine, explained } = explanations(machine.believed, all, {
     worked: rounds.length,
     dismissed: (misfit) => state.checkedRight.includes(misfitKey(inJob(misfit))),
+    collarSays: (contact, round) => {
+      const corner = machine.corners[contact] as CornerId;
+      return collarEvidence(state, corner, { round, readingSign: readingSigns[corner] ?? 1 });
+    },
   });
   const [first] = explained;
   if (!first || first.probability < SAID_ODDS * fine)

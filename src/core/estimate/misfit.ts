@@ -1,6 +1,7 @@
 import type { BelievedMachine, Situation } from '../learn/belief.ts';
 import { fit, type Fit, type RoundEvidence } from '../learn/fit.ts';
 import type { Axle } from '../machine/classes.ts';
+import { CornerModel } from '../machine/corner.ts';
 import type { MassDescription } from '../machine/description.ts';
 import { softmaxShares } from '../numerics/softmax.ts';
 
@@ -82,25 +83,48 @@ interface Case {
   rounds: RoundEvidence[];
 }
 
+/** What is known beside the readings. */
+interface Known {
+  /** How many of the rounds were rounds of work. */
+  worked: number;
+  /** Whether somebody has checked it and found it right. */
+  dismissed: (misfit: Misfit) => boolean;
+  /** Logarithm of the odds that a collar's readings give for the other way: 0 where it was not read. */
+  collarSays: (contact: number, round: number) => number;
+}
+
+/** Odds of a collar reading, as a logarithm, from which the other way is looked into though the tape agrees with all. */
+const COLLAR_ASKS = 4;
+
 /**
  * What could explain readings that strain the machine, most likely first: each explanation is fitted to the same readings,
- * and weighed by its evidence and by how often such a thing happens. `worked` is how many of the rounds were rounds of
- * work; `dismissed` tells what somebody has checked and found right.
- */
+ * and weighed by its evidence and by how often such a thing happens. */
 export function explanations(
   believed: BelievedMachine,
   rounds: readonly RoundEvidence[],
-  { worked, dismissed }: { worked: number; dismissed: (misfit: Misfit) => boolean },
+  { worked, dismissed, collarSays }: Known,
 ): { fine: number; explained: Explained[] } {
   const plain = fit(believed, rounds);
-  if (worked < 2 || !isStrained(plain, rounds)) return { fine: 1, explained: [] };
-  const cases = possible(believed, rounds, plain, worked).filter(({ misfit }) => !dismissed(misfit));
-  const fits = cases.map((one) => fit(one.believed, one.rounds, { near: plain, gain: ROUGHLY }));
+  if (worked < 2) return { fine: 1, explained: [] };
+  const against = moves(believed, rounds, worked).some(
+    ({ contact, round }) => collarSays(contact, round) > COLLAR_ASKS,
+  );
+  if (!against && !isStrained(plain, rounds)) return { fine: 1, explained: [] };
+  const cases = possible(believed, rounds, worked).filter(({ misfit }) => !dismissed(misfit));
+  // Each from the start: where the plain fit was strained to is no place to look for a machine that is not.
+  const fits = cases.map((one) => fit(one.believed, one.rounds, { gain: ROUGHLY }));
   const rougher = rounds.map((one) => ({ ...one, frictionScale: ROUGH.frictionScale * one.frictionScale }));
   const logs = [
     logEvidence(plain, rounds),
     logEvidence(fit(believed, rougher, { near: plain }), rougher) + ROUGH.logPrior,
-    ...cases.map(({ misfit, rounds: own }, k) => logEvidence(fits[k] as Fit, own) + LOG_PRIOR[misfit.code]),
+    ...cases.map(
+      ({ misfit, rounds: own }, k) =>
+        logEvidence(fits[k] as Fit, own) +
+        LOG_PRIOR[misfit.code] +
+        (misfit.code === 'turned-other-way' ? collarSays(misfit.contact, misfit.round) : 0) -
+        // A place is as likely to be misread once in few rounds as in many.
+        (misfit.code === 'odd-reading' ? Math.log(worked) : 0),
+    ),
   ];
   const [plainly = 1, roughly = 0, ...shares] = softmaxShares(logs);
   const explained = cases.map((one, k) => ({ ...one, probability: shares[k] ?? 0, share: shares[k] ?? 0 }));
@@ -118,26 +142,13 @@ function together(explained: readonly Explained[]): Explained[] {
   return [...groups.values()].sort((a, b) => b.probability - a.probability);
 }
 
-function possible(
-  believed: BelievedMachine,
-  rounds: readonly RoundEvidence[],
-  plain: Fit,
-  worked: number,
-): Case[] {
+function possible(believed: BelievedMachine, rounds: readonly RoundEvidence[], worked: number): Case[] {
   const axles = (['front', 'rear'] as const).filter((axle) =>
     believed.machine.contacts.some((one) => one.axle === axle),
   );
   const same = [...rounds];
   const last = worked - 1;
-  const moved = Array.from({ length: last }, (_, k) => k + 1).flatMap((round) => {
-    const [was, is] = [rounds[round - 1]?.situation, rounds[round]?.situation];
-    return believed.machine.contacts.flatMap((_, contact) => {
-      const mm = (key: 'seatsMm' | 'mountsMm') => (is?.[key][contact] ?? 0) - (was?.[key][contact] ?? 0);
-      const corner = plain.rounds[round]?.solver.corners[contact];
-      const atWheel = Math.abs(mm('seatsMm') + mm('mountsMm')) / (corner?.meanRatio ?? 1);
-      return atWheel >= TOLD_MOVE_MM ? [{ contact, round }] : [];
-    });
-  });
+  const moved = moves(believed, rounds, worked);
   const references = believed.references.map((_, r) => r);
   return [
     ...axles.map((axle) => ({
@@ -160,6 +171,24 @@ function possible(
     { misfit: { code: 'aboard' as const, round: last }, ...loadedFrom(believed, same, last) },
     ...axles.flatMap((axle) => hooked(believed, same, axle)),
   ];
+}
+
+/** Every move of work that is large enough to tell which way it went. */
+function moves(
+  believed: BelievedMachine,
+  rounds: readonly RoundEvidence[],
+  worked: number,
+): { contact: number; round: number }[] {
+  // As described: what a strained fit has made of the ratio is no measure of a move.
+  const ratios = believed.machine.contacts.map((one) => new CornerModel(one).meanRatio);
+  return Array.from({ length: worked - 1 }, (_, k) => k + 1).flatMap((round) => {
+    const [was, is] = [rounds[round - 1]?.situation, rounds[round]?.situation];
+    return believed.machine.contacts.flatMap((_, contact) => {
+      const mm = (key: 'seatsMm' | 'mountsMm') => (is?.[key][contact] ?? 0) - (was?.[key][contact] ?? 0);
+      const atWheel = Math.abs(mm('seatsMm') + mm('mountsMm')) / (ratios[contact] ?? 1);
+      return atWheel >= TOLD_MOVE_MM ? [{ contact, round }] : [];
+    });
+  });
 }
 
 function withRatio(believed: BelievedMachine, axle: Axle): BelievedMachine {

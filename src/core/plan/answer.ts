@@ -111,7 +111,9 @@ export function answerFor(
     travelRead: all.filter((id) => state.rounds.some(({ travelUsed }) => travelUsed[id] !== undefined)),
   });
   const { rounds: recorded, sag } = evidenceOf(document, described, state, read);
-  const estimated = estimateOf(described, { rounds: recorded, sag, state, read });
+  const readingSigns = Object.fromEntries(all.map((id) => [id, cornerSpec(document, id).readingSign]));
+  const told = { rounds: recorded, sag, state, read, readingSigns };
+  const estimated = estimateOf(described, told);
   const { machine, rounds, doubt } = estimated;
   const learnt = withSwaps(estimated.fit, machine.corners, swaps);
   const predictAt = remembered((situation) => predict(learnt, situation));
@@ -160,7 +162,7 @@ export function answerFor(
     now,
     after,
     specifiedAfter: { ...after, ...specified },
-    expectedNow: once(() => expectedIn(described, { rounds: recorded, sag, state, read })),
+    expectedNow: once(() => expectedIn(described, told)),
     predictAt,
   };
 }
@@ -171,7 +173,7 @@ export function answerFor(
  */
 function expectedIn(
   machine: JobMachine,
-  { rounds, sag, state, read }: Evidence,
+  { rounds, sag, state, read, readingSigns }: Evidence,
 ): PerCorner<{ mm: number; sdMm: number }> {
   const last = rounds.length - 1;
   const latest = rounds[last];
@@ -182,6 +184,7 @@ function expectedIn(
     sag,
     state: before,
     read,
+    readingSigns,
   });
   const { mean, covariance } = predict({ ...fit, believed: known.believed }, latest.situation);
   return Object.fromEntries(

@@ -2,7 +2,7 @@
 export function StandingHanging({ leg = false }: { leg?: boolean }) {
   return (
     <svg
-      viewBox="0 0 300 96"
+      viewBox="0 0 300 112"
       role="img"
       aria-label="Wheel standing and wheel hanging, each with the two lengths to read"
       className="my-2 w-full max-w-[340px]"
@@ -28,7 +28,7 @@ function One({ x, hangs, words, leg }: { x: number; hangs: number; words: string
       <text x={x + 90} y={hub - 18} className="fill-second text-[11px]" stroke="none">
         damper
       </text>
-      <text x={x} y="92" className="fill-second text-[11px]" stroke="none">
+      <text x={x} y="108" className="fill-second text-[11px]" stroke="none">
         {words}
       </text>
     </g>

@@ -1,11 +1,13 @@
 import { useEffect, useRef } from 'react';
 import { useLocation } from 'react-router';
 import { lengthsAt, ratioFromLengths, type RatioSlot } from '#core/estimate/measuredRatio.ts';
+import { ratioBasis } from '#core/estimate/ratioBelief.ts';
 import { axleOf, type CornerId } from '#core/machine/body.ts';
 import { gainGroups, type GainGroup } from '#core/job/corner.ts';
 import { limits } from '#contract/limits.ts';
 import { ratioFaultWords } from '#words/suspension.ts';
 import { StandingHanging } from '../../drawing/StandingHanging.tsx';
+import { ArmRatio } from './ArmRatio.tsx';
 import { FactField } from '../../pages/job/fields.tsx';
 import { SizeLength, Plain } from '../../ui/Figure.tsx';
 import { capital } from '../job/words.ts';
@@ -15,6 +17,13 @@ const ROWS = [
   { what: 'wheel', title: 'Hub to arch' },
   { what: 'damper', title: 'Damper, eye to eye' },
 ] as const;
+
+/** Whether any axle's ratio is only guessed: then measuring it is the strongest thing that can be done. */
+export function isRatioGuessed({ record, state }: Job): boolean {
+  return gainGroups(record.document).some(({ id }) =>
+    ['class', 'suspension'].includes(ratioBasis(record.document, id, state.measuredRatio)),
+  );
+}
 
 /** Measuring the ratio of each axle while the machine goes up anyway: two heights and two damper lengths. */
 export function MeasureRatio({ job }: { job: Job }) {
@@ -81,6 +90,7 @@ function AxleRatio({ job, group, order }: { job: Job; group: GainGroup; order: n
           );
         })}
       </div>
+      <ArmRatio job={job} group={group} order={order + 5} />
       {typeof result === 'string' && (
         <p role="alert" className="text-short mt-2">
           {ratioFaultWords[result]}

@@ -14,6 +14,7 @@ import { MachinePlan } from '../../drawing/MachinePlan.tsx';
 import { Effect, MountMove, RingMove, SeatMove } from '../../features/job/MoveWords.tsx';
 import { capital } from '../../features/job/words.ts';
 import { SizeLength, Turns } from '../../ui/Figure.tsx';
+import { isRatioGuessed, MeasureRatio } from '../../features/ratio/MeasureRatio.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { BaySection } from './BaySection.tsx';
 
@@ -217,6 +218,11 @@ function StepView({
           Next
         </Button>
       </div>
+      {isRatioGuessed(job) && (
+        <div className="max-w-3xl text-[17px]" onKeyDown={(event) => event.stopPropagation()}>
+          <MeasureRatio job={job} />
+        </div>
+      )}
       <p className="text-second text-[17px]">
         Weight off, lock ring back. {isDone(job, step) && <b className="text-ink">✓ done already.</b>}
       </p>

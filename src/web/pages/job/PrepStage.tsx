@@ -4,6 +4,7 @@ import { limits } from '#contract/limits.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';
 import { Link } from 'react-router';
+import { isRatioGuessed, MeasureRatio } from '../../features/ratio/MeasureRatio.tsx';
 import { CheckList } from './CheckList.tsx';
 import { Pressure } from '../../features/job/MoveWords.tsx';
 import { FactField, PathField } from './fields.tsx';
@@ -22,6 +23,7 @@ export function PrepStage({ job }: { job: Job }) {
           <CheckList job={job} kind="prep" round={0} items={prepFor(document)} />
         </div>
       </div>
+      {isRatioGuessed(job) && <MeasureRatio job={job} />}
       <div className="flex-1" />
       <Footer>
         <p className="text-second">What is skipped is noted and widens the plan’s uncertainty.</p>

@@ -1,0 +1,51 @@
+import { readRounds } from '../job/rounds.ts';
+import { answerFor } from '../plan/answer.ts';
+import {
+  add,
+  adjustment,
+  factEntry,
+  fourCorners,
+  heights,
+  must,
+  plainDocument,
+  record,
+  settled,
+} from '../../../tests/fixtures/records.ts';
+import { collarEvidence } from './collarEvidence.ts';
+
+const collar = (round: number, valueMm: number) =>
+  factEntry({ kind: 'collar', round, corner: 'LF', slot: 'now', valueMm });
+const turned = (after: number | null, first: readonly number[], then: readonly number[]) =>
+  add(
+    record(plainDocument()),
+    settled(0),
+    collar(0, 90),
+    ...heights(0, first),
+    ...fourCorners.map((id) => adjustment(1, id, -5)),
+    ...(after === null ? [] : [collar(1, after)]),
+    settled(1),
+    ...heights(1, then),
+  );
+const odds = (job: ReturnType<typeof turned>) =>
+  collarEvidence(readRounds(job), 'LF', { round: 1, readingSign: 1 });
+const suspected = (job: ReturnType<typeof turned>) => must(answerFor(job)).doubt.suspicions[0]?.misfit;
+
+const level = [375, 375, 375, 375];
+/** As heights go where the left front went up by 5 of seat in place of down, at two to one: with the body 15 more there, 5 at its neighbours and 5 less across than all going down by 10. */
+const tilted = [380, 370, 370, 360];
+
+test('a collar that went as recorded speaks for it, one that went back against it, one not read says nothing', () => {
+  expect(odds(turned(85, level, level))).toBeLessThan(-5);
+  expect(odds(turned(95, level, level))).toBeGreaterThan(5);
+  expect(odds(turned(90, level, level))).toBe(0);
+  expect(odds(turned(null, level, level))).toBe(0);
+});
+
+test('the other way is named first where the collar agrees, and not where it went as recorded', () => {
+  expect(suspected(turned(95, level, tilted))).toEqual({ code: 'turned-other-way', corner: 'LF', round: 1 });
+  expect(suspected(turned(85, level, tilted))?.code).not.toBe('turned-other-way');
+});
+
+test('heights that went as recorded outweigh one collar reading', () => {
+  expect(suspected(turned(95, level, [365, 365, 365, 365]))?.code).not.toBe('turned-other-way');
+});

@@ -1,0 +1,94 @@
+import type { GainGroup } from '#core/job/corner.ts';
+import { cornersIn, axleOf } from '#core/machine/body.ts';
+import type { Json } from '#core/job/types.ts';
+import { priors } from '#core/estimate/prior.ts';
+import { usableMap } from '#core/geometry/ratioMap.ts';
+import { limits } from '#contract/limits.ts';
+import { ArmLengths } from '../../drawing/ArmLengths.tsx';
+import { NumberField } from '../../ui/NumberField.tsx';
+import { Plain } from '../../ui/Figure.tsx';
+import { capital } from '../job/words.ts';
+import type { Job } from '../job/useJob.ts';
+import { useNewRows } from '../rows/newRows.ts';
+
+/** Degrees between damper and arm that are taken where nobody has measured them: most dampers lean a little. */
+const USUAL_LEAN_DEG = 75;
+
+const LENGTHS = [
+  { key: 'damperLeverMm', label: 'Pivot to damper' },
+  { key: 'wheelLeverMm', label: 'Pivot to wheel' },
+] as const;
+
+/** The ratio of an axle by two lengths on its arm, which need no jack: good to about 5 %. */
+export function ArmRatio({ job, group, order }: { job: Job; group: GainGroup; order: number }) {
+  const { document } = job.record;
+  const axle = axleOf(group.id);
+  const own = cornersIn(document).filter((id) => axleOf(id) === axle);
+  const from = document.corners[group.id].ratioFrom;
+  const arm = from?.kind === 'levers' ? from : null;
+  const put = (next: Json) =>
+    job.actions.change(
+      `Ratio by the arm, ${group.title}`,
+      ...own.map((id): [string[], Json] => [['corners', id, 'ratioFrom'], next]),
+    );
+  const begun = useNewRows(
+    `${job.record.id}|arm-${axle}`,
+    LENGTHS.map(({ key }) => key),
+    (fields) => put({ kind: 'levers', damperAngleDeg: USUAL_LEAN_DEG, ...fields }),
+  );
+  const row = begun.rows[0];
+  const set = (key: string, value: number | null) => {
+    if (arm) put(value === null ? null : { ...arm, [key]: value });
+    else if (row) begun.set(row.id, key, value);
+    else begun.add({ [key]: value });
+  };
+  const ratio = arm && usableMap(arm, 100);
+  ratio?.evaluate(50);
+  return (
+    <details open={arm !== null || row !== undefined} className="mt-3">
+      <summary className="text-action label min-h-8 font-semibold">
+        or by two lengths on the arm, without a jack: good to about 5 %
+      </summary>
+      <ArmLengths />
+      <div className="relative grid grid-cols-3 items-end gap-x-3">
+        {LENGTHS.map(({ key, label }, k) => (
+          <NumberField
+            key={key}
+            label={`${label}, ${group.title}`}
+            showLabel
+            draftKey={`${job.record.id}|arm-${axle}.${key}`}
+            quantity="size"
+            decimals={1}
+            range={limits.springMm}
+            order={order + k}
+            value={arm?.[key] ?? ((row?.fields[key] ?? null) as number | null)}
+            onCommit={(value) => set(key, value)}
+          />
+        ))}
+        {arm && (
+          <NumberField
+            label={`Damper to arm, °, ${group.title}`}
+            showLabel
+            draftKey={`${job.record.id}|arm-${axle}.damperAngleDeg`}
+            quantity="number"
+            decimals={0}
+            range={{ min: 5, max: 175 }}
+            order={order + 2}
+            value={arm.damperAngleDeg === USUAL_LEAN_DEG ? null : arm.damperAngleDeg}
+            assumed={USUAL_LEAN_DEG}
+            onCommit={(value) => put({ ...arm, damperAngleDeg: value ?? USUAL_LEAN_DEG })}
+          />
+        )}
+      </div>
+      {ratio && (
+        <p className="mt-5" data-testid={`arm-ratio-${axle}`}>
+          {capital(group.title)}: motion ratio ≈{' '}
+          <b>
+            <Plain value={ratio.slope} decimals={2} />
+          </b>{' '}
+          ± <Plain value={ratio.slope * priors.armRatio} decimals={2} /> by the arm
+        </p>
+      )}
+    </details>
+  );
+}
