@@ -163,10 +163,10 @@ export const tolerances = {
   /** share. Told to stop when all heights are in with at least this probability. */
   stopChance: 0.985,
   /**
-   * share, rounds. Where another round gains next to nothing it is enough with the first chance; with the second where
-   * nothing would be turned; and with the third after so many rounds.
+   * share, rounds. Enough where all reads in: with `twice` once it was settled and read twice everywhere; and where another
+   * round gains next to nothing with `soon`, with `still` where hardly anything would move, with `late` from round `lateFrom`.
    */
-  readInChance: { soon: 0.975, still: 0.75, late: 0.6, lateFrom: 3 },
+  readInChance: { twice: 0.93, soon: 0.975, still: 0.75, late: 0.6, lateFrom: 3 },
   /** share. Another round that gains less than this is not worth taking a wheel off. */
   worthwhileGain: 0.01,
   /** mm. Nobody turns for less than a tape can show. */

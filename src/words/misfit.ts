@@ -1,10 +1,11 @@
 import type { JobMisfit, Suspicion } from '#core/estimate/estimate.ts';
+import type { Say } from './figures.ts';
 import { cornerNames } from '#core/machine/body.ts';
 
 const round = (k: number) => (k === 0 ? 'the first readings' : `round ${k}`);
 
 /** What could be wrong, as a sentence. */
-export function misfitWords(misfit: JobMisfit): string {
+export function misfitWords(misfit: JobMisfit, say: Say): string {
   switch (misfit.code) {
     case 'ratio':
       return `The ${misfit.axle} motion ratio is not what was taken for it.`;
@@ -16,6 +17,8 @@ export function misfitWords(misfit: JobMisfit): string {
       return `Something is on board in ${round(misfit.round)} that was not before, or is missing.`;
     case 'hooked-bar':
       return `An anti-roll bar is still hooked up at the ${misfit.axle}.`;
+    case 'one-corner':
+      return `Why is one corner off? Only the ${cornerNames[misfit.corner]} is, ${say(Math.abs(misfit.offMm))} ${misfit.offMm < 0 ? 'low' : 'high'}; the other three are within tolerance.`;
   }
 }
 
@@ -32,6 +35,8 @@ export function checkWords(misfit: JobMisfit): string {
       return 'Compare what is on board with the first readings: fuel, tools, driver, spare wheel.';
     case 'hooked-bar':
       return 'Undo the links, roll it, and measure again.';
+    case 'one-corner':
+      return 'Seats alone do not do that to a rigid body. Look first: the floor and the tyre under it, the point that was read, its spring in its seat, a bar still hooked up.';
   }
 }
 

@@ -71,6 +71,11 @@ export function field(page: Page, label: string): Locator {
   return page.getByLabel(label, { exact: true });
 }
 
+/** Opens the margins that are folded since they are well and known. */
+export async function showAllMargins(page: Page): Promise<void> {
+  await page.getByRole('button', { name: /more (is|are) ok|Every corner/ }).click();
+}
+
 /** Waits until the server has everything that was typed. */
 export async function allSent(page: Page): Promise<void> {
   await expect

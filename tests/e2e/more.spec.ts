@@ -1,4 +1,4 @@
-import { allSent, expect, field, quickStart, test } from './app.ts';
+import { allSent, expect, field, quickStart, test, showAllMargins } from './app.ts';
 
 const READINGS = ['375', '375', '371', '371'];
 
@@ -69,7 +69,8 @@ test.describe('round the sheet', () => {
     await page.goto(`/jobs/${id}/baseline`);
     await field(page, 'Collar reads').first().fill('80');
     await field(page, 'Collar reads').first().press('Enter');
-    await expect(page.locator('[data-margin=thread-down]')).toContainText('front left');
+    await showAllMargins(page);
+    await expect(page.locator('[data-margin=thread-down]').first()).toContainText('front left');
     await allSent(page);
   });
 

@@ -11,7 +11,9 @@ import { explanations, type Explained, type Misfit } from './misfit.ts';
 export type JobMisfit =
   | { code: 'ratio' | 'hooked-bar'; axle: Axle }
   | { code: 'turned-other-way' | 'odd-reading'; corner: CornerId; round: number }
-  | { code: 'aboard'; round: number };
+  | { code: 'aboard'; round: number }
+  /** Only one corner of four is off at the first readings, by so many mm, negative low. */
+  | { code: 'one-corner'; corner: CornerId; offMm: number };
 
 export interface Suspicion {
   misfit: JobMisfit;
@@ -119,6 +121,8 @@ export function misfitKey(misfit: JobMisfit): string {
       return `misfit:${misfit.code}:${misfit.axle}`;
     case 'aboard':
       return `misfit:${misfit.code}:${misfit.round}`;
+    case 'one-corner':
+      return `misfit:${misfit.code}:${misfit.corner}`;
     default:
       return `misfit:${misfit.code}:${misfit.corner}:${misfit.round}`;
   }

@@ -13,6 +13,8 @@ export const priors = {
   statedRatio: 0.09,
   /** What machines outside the usual range of their suspension add to it. */
   beyondRange: 0.05,
+  /** The same where a ratio is drawn from its range: between two ranges that do not meet there are few machines. */
+  drawnBeyond: 0.025,
   /** A ratio of which not even the suspension is known is known no better than this. */
   leastUnknown: 0.2,
   /** Left and right of an axle are made alike to about this. */

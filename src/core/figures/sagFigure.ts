@@ -1,4 +1,5 @@
 import { referenceKinds } from '../geometry/reference.ts';
+import { axleOf, footingOf } from '../machine/body.ts';
 import { meanOf } from '../numerics/mean.ts';
 import type { Answer } from '../plan/answer.ts';
 import type { SagEnd } from '../sag/bench.ts';
@@ -45,13 +46,15 @@ export function sagFigure(answer: Answer, end: SagEnd, who: string): SagFigure {
   };
 }
 
-/** Of a shaft only the ratio makes it the wheel's, and one way alone needs a guess of the friction: neither is a reading of sag. */
+/** One way alone needs a guess of the friction: that is no reading of sag. */
 function readSag({ state, document }: Answer, { id }: SagEnd, who: string): SagRead | null {
   const { kind } = document.corners[id].reference;
   const sag = state.rounds[state.current]?.sag[id];
   const extended = state.rounds.findLast((round) => (round.sag[id]?.extended.length ?? 0) > 0)?.sag[id]
     ?.extended;
-  if (!sag || !extended || referenceKinds[kind].follows === 'damper') return null;
+  // A fork slides in itself: what its leg shows is the sag. Of any other shaft only the ratio makes it the wheel's.
+  const isFork = footingOf(document.machine.class) === 'bikes' && axleOf(id) === 'front';
+  if (!sag || !extended || (referenceKinds[kind].follows === 'damper' && !isFork)) return null;
   if (extendedOf(document, state)[id] === undefined) return null;
   const { press = [], lift = [], rest = [] } = sag.states[who] ?? {};
   if (!(press.length > 0 && lift.length > 0) && rest.length === 0) return null;

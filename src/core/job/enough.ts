@@ -15,10 +15,38 @@ export function goodEnough(answer: Answer): boolean {
   // Being inside its window ends a sag job: nobody chases the middle.
   if (isBySag(answer) && readsOut(answer).length === 0 && chanceNow >= tolerances.readInChance.still)
     return true;
+  if (readsOut(answer).length > 0) return false;
+  // Settled, read twice at every corner and in every time: it is left alone.
+  if (readTwice(answer) && chanceNow >= tolerances.readInChance.twice) return true;
+  return chanceNow >= leastChance(answer) && chanceAfter - chanceNow < tolerances.worthwhileGain;
+}
+
+/** share. From this chance on a second reading is tried before anything is turned. */
+const WORTH_READING_AGAIN = 0.85;
+
+/** Whether all reads in and is so nearly sure that reading everything once more may settle it. */
+export function wantsReadingAgain(answer: Answer): boolean {
+  const { chanceNow } = answer;
   return (
+    chanceNow !== null &&
+    chanceNow >= WORTH_READING_AGAIN &&
+    answer.doubt.suspicions.length === 0 &&
+    scalesEnough(answer) &&
     readsOut(answer).length === 0 &&
-    chanceNow >= leastChance(answer) &&
-    chanceAfter - chanceNow < tolerances.worthwhileGain
+    !readTwice(answer)
+  );
+}
+
+/** Whether the machine was settled in this round and every corner of which something is wanted was read at least twice. */
+function readTwice({ state, document }: Answer): boolean {
+  const round = state.rounds[state.current];
+  return (
+    round !== undefined &&
+    round.settled !== null &&
+    cornersIn(document).every((id) => {
+      const { targetMm } = document.corners[id];
+      return targetMm === null || (round.heights[id]?.length ?? 0) >= 2;
+    })
   );
 }
 

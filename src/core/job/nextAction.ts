@@ -3,7 +3,7 @@ import { marginsFor, type Margin } from '../margins/margins.ts';
 import { cornerHeight } from '../figures/cornerHeight.ts';
 import { answerFor, type Answer } from '../plan/answer.ts';
 import { isMoved, isOffItsGap, type CornerAnswer } from '../plan/cornerAnswer.ts';
-import { goodEnough } from './enough.ts';
+import { goodEnough, wantsReadingAgain } from './enough.ts';
 import type { Reason } from '../plan/reasons.ts';
 import { axleOf, cornerNames, cornersIn, footingOf, type CornerId } from '../machine/body.ts';
 import { tolerances } from '../tolerances.ts';
@@ -127,6 +127,11 @@ function afterReadings(answer: Answer): NextAction {
       ? { stage: 'rings', words: `set the ring ${cornerNames[ring.id]}` }
       : { stage: 'close-out', words: 'in tolerance: lock it' };
   }
+  const asked = answer.doubt.suspicions[0]?.misfit;
+  if (asked?.code === 'one-corner')
+    return { stage: 'plan', words: `find out why ${cornerNames[asked.corner]} is off` };
+  if (wantsReadingAgain(answer))
+    return { stage: answer.state.current === 0 ? 'baseline' : 'measure', words: 'read once more to be sure' };
   const first = firstToTurn(answer);
   if (!first) return { stage: 'plan', words: 'nearest heights reached: decide' };
   if (answer.reasons.some(({ kind }) => outOfReach.includes(kind)))

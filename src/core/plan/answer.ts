@@ -7,7 +7,7 @@ import type { JobDocument, JobRecord } from '../job/types.ts';
 import type { Fault } from '../faults.ts';
 import type { Situation } from '../learn/belief.ts';
 import type { Fit, RoundEvidence } from '../learn/fit.ts';
-import { estimateOf, type Doubt, type Evidence } from '../estimate/estimate.ts';
+import { estimateOf, misfitKey, type Doubt, type Evidence } from '../estimate/estimate.ts';
 import { gainsOf, type LearntGain } from '../learn/gains.ts';
 import { predict, type Prediction } from '../learn/predict.ts';
 import { simulate } from '../learn/simulate.ts';
@@ -19,6 +19,8 @@ import { tolerances } from '../tolerances.ts';
 import { camAt, leastEngaged, seatRoom } from './adjusters.ts';
 import { chanceWithin } from './chance.ts';
 import { extendedOf, sagRead } from '../sag/evidence.ts';
+import { goodEnough } from '../job/enough.ts';
+import { oneCornerOff } from '../judge/oneCorner.ts';
 import { isMoved, type CornerAnswer, type CornerMove, type CrossAnswer } from './cornerAnswer.ts';
 import { evidenceOf, straysOf, type Stray } from './evidence.ts';
 import { extraValue } from './goals.ts';
@@ -114,57 +116,67 @@ export function answerFor(
   const readingSigns = Object.fromEntries(all.map((id) => [id, cornerSpec(document, id).readingSign]));
   const told = { rounds: recorded, sag, state, read, readingSigns };
   const estimated = estimateOf(described, told);
-  const { machine, rounds, doubt } = estimated;
+  const { machine, rounds } = estimated;
+  const doubt = withOneCorner(estimated.doubt, document, state);
   const learnt = withSwaps(estimated.fit, machine.corners, swaps);
   const predictAt = remembered((situation) => predict(learnt, situation));
   const now = (rounds.at(-1) as RoundEvidence).situation;
   const specified = meetAt(document, machine, now.km);
   const setting = { document, machine, state, learnt, read, now, specified, predictAt, doubt };
   const corners = cornersNow(setting);
-  const plan = state.locked || !planned ? null : planFor(setting, corners);
-  const after = plan ? { ...plan.to, km: now.km, level: now.level, aboard: now.aboard } : now;
+  const asked = doubt.suspicions.some(({ misfit }) => misfit.code === 'one-corner');
+  const plan = state.locked || !planned || asked ? null : planFor(setting, corners);
   const tolerance = toleranceOf(document);
-  const moved = withMoves(setting, corners, after);
-  const cross = crossOf(setting, after);
   const chanceNow = chanceIn(setting, { ...now, ...specified });
-  return {
-    state,
-    tolerance,
-    corners: moved,
-    posterior: {
-      gains: Object.fromEntries(gainsOf(learnt, state.current).map((gain, i) => [machine.corners[i], gain])),
-      heightsByRound: rounds.map(
-        ({ situation }) => simulate(machine.believed, learnt.values, situation).heights,
-      ),
-      strays: straysOf(rounds, learnt, machine, read),
-    },
-    unread: unreadMoves(setting, corners, after),
-    wholeBody: read.length === all.length,
-    faults,
-    chanceNow,
-    chanceAfter: chanceIn(setting, { ...after, ...specified }),
-    cross,
-    reasons: plan
-      ? reasonsFor({
-          corners: moved,
-          document,
-          needs: needsOf(plan, machine),
-          springs: springsAfter(machine, plan),
-          warpMm: warpOf(document, corners),
-          cross,
-          toleranceMm: tolerance.value,
-        })
-      : [],
-    document,
-    machine,
-    fit: learnt,
-    doubt,
-    now,
-    after,
-    specifiedAfter: { ...after, ...specified },
-    expectedNow: once(() => expectedIn(described, told)),
-    predictAt,
+  const answered = (by: Plan | null): Answer => {
+    const after = by ? { ...by.to, km: now.km, level: now.level, aboard: now.aboard } : now;
+    const moved = withMoves(setting, corners, after);
+    const cross = crossOf(setting, after);
+    return {
+      state,
+      tolerance,
+      corners: moved,
+      posterior: {
+        gains: Object.fromEntries(
+          gainsOf(learnt, state.current).map((gain, i) => [machine.corners[i], gain]),
+        ),
+        heightsByRound: rounds.map(
+          ({ situation }) => simulate(machine.believed, learnt.values, situation).heights,
+        ),
+        strays: straysOf(rounds, learnt, machine, read),
+      },
+      unread: unreadMoves(setting, corners, after),
+      wholeBody: read.length === all.length,
+      faults,
+      chanceNow,
+      chanceAfter: chanceIn(setting, { ...after, ...specified }),
+      cross,
+      reasons: by
+        ? reasonsFor({
+            corners: moved,
+            document,
+            needs: needsOf(by, machine),
+            springs: springsAfter(machine, by),
+            warpMm: warpOf(document, corners),
+            cross,
+            toleranceMm: tolerance.value,
+          })
+        : [],
+      document,
+      machine,
+      fit: learnt,
+      doubt,
+      now,
+      after,
+      specifiedAfter: { ...after, ...specified },
+      expectedNow: once(() => expectedIn(described, told)),
+      predictAt,
+    };
   };
+  const whole = answered(plan);
+  // What is done is left alone: nobody takes a wheel off for half a millimetre.
+  const ringsStay = whole.corners.every(({ rings }) => rings.every(({ moveMm }) => moveMm === 0));
+  return plan && ringsStay && goodEnough(whole) ? answered(null) : whole;
 }
 
 /**
@@ -546,6 +558,14 @@ function adjusterAnswer({ document, machine, now }: Setting, id: CornerId, after
         }
       : null,
   };
+}
+
+/** The doubt, with the question why a single corner is off where it is and nobody has looked into it. */
+function withOneCorner(doubt: Doubt, document: JobDocument, state: RoundsState): Doubt {
+  const only = oneCornerOff(document, state);
+  const misfit = only && { code: 'one-corner' as const, ...only };
+  if (!misfit || state.checkedRight.includes(misfitKey(misfit))) return doubt;
+  return { ...doubt, suspicions: [{ misfit, probability: 1 }, ...doubt.suspicions] };
 }
 
 /** The answers by corner. */

@@ -86,7 +86,7 @@ function drawLog({ middle, ranges }: RangedAxle, uniform: Uniform): number {
   const drawn = ranges.find(({ share }) => (left -= share) <= 0) ?? ranges[0];
   const [low, high] = drawn?.range ?? [middle, middle];
   const ratio = low + (high - low) * uniform();
-  return Math.log(ratio / middle) + priors.beyondRange * standardNormal(uniform);
+  return Math.log(ratio / middle) + priors.drawnBeyond * standardNormal(uniform);
 }
 
 function product(a: Float64Array, b: Float64Array): number {

@@ -1,3 +1,4 @@
+import type { JobDocument } from '../job/types.ts';
 import { add, factEntry, must, record } from '../../../tests/fixtures/records.ts';
 import { readSagTape, sagRig } from '../../../tests/fixtures/sagRig.ts';
 import { answerFor, type Answer } from '../plan/answer.ts';
@@ -11,8 +12,12 @@ import type { Sum } from './types.ts';
 const inputOf = (sum: Sum | null, symbol: string) =>
   sum?.inputs.find((one) => one.symbol === symbol)?.value ?? NaN;
 
-function bench(seed = 3): { answer: Answer; ends: SagEnd[] } {
+function bench(
+  seed = 3,
+  edit: (document: JobDocument) => void = () => undefined,
+): { answer: Answer; ends: SagEnd[] } {
   const rig = sagRig('road', seed);
+  edit(rig.document);
   const facts = [
     { slot: 'extended-1', read: rig.extended },
     ...(['press', 'lift'] as const).flatMap((how) => [
@@ -54,12 +59,16 @@ describe('figures of the bench open to what is behind them', () => {
       }
   });
 
-  test('on a shaft only the ratio makes it the wheel’s: that is an estimate, not a reading', () => {
+  test('a fork’s leg shows its sag; of another shaft only the ratio makes it the wheel’s, which is an estimate', () => {
     const { answer, ends } = bench();
     const [front, rear] = [must(ends[0] ?? null), must(ends[1] ?? null)];
-    expect(sagFigure(answer, front, 'r1').measured).toBeNull();
-    expect(sagSum(answer, front, 'r1')).toBeNull();
+    expect(sagFigure(answer, front, 'r1').measured).not.toBeNull();
     expect(sagFigure(answer, rear, 'r1').measured).not.toBeNull();
+    const { answer: shaft, ends: on } = bench(3, (document) => {
+      document.corners.RW.reference.kind = 'shaft';
+    });
+    expect(sagFigure(shaft, must(on[1] ?? null), 'r1').measured).toBeNull();
+    expect(sagSum(shaft, must(on[1] ?? null), 'r1')).toBeNull();
   });
 
   test('the rate both sags ask for: its own two loads and places give it back', () => {

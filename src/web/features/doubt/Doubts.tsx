@@ -2,15 +2,21 @@ import { Link } from 'react-router';
 import { misfitKey, type JobMisfit, type Suspicion } from '#core/estimate/estimate.ts';
 import { blankFact } from '#core/job/facts.ts';
 import { checkWords, likelyWords, misfitWords } from '#words/misfit.ts';
+import type { Say } from '#words/figures.ts';
+import { lengthText } from '#core/units/formatLength.ts';
+import { useLengthStyle } from '../../app/settings.ts';
 import type { Job } from '../job/useJob.ts';
 import { Button } from '../../ui/Button.tsx';
 
 /** What does not agree, most likely first, each with what would settle it. Silent where readings and machine agree. */
 export function Doubts({ job }: { job: Job }) {
+  const style = useLengthStyle(0);
+  const say = (mm: number) => lengthText(mm, style);
   const doubt = job.answer?.doubt;
   if (!doubt || doubt.suspicions.length === 0) return null;
   const [first, ...others] = doubt.suspicions;
   if (!first) return null;
+  const asks = first.misfit.code === 'one-corner';
   return (
     <section
       aria-label="What does not agree"
@@ -18,16 +24,22 @@ export function Doubts({ job }: { job: Job }) {
       className="border-tight mx-4 mt-3 border-l-4 pl-3"
     >
       <p className="font-semibold">
-        The readings do not agree with the machine as it is taken to be. Most likely ({likelyWords(first)}):{' '}
-        {misfitWords(first.misfit)}
+        {asks
+          ? ''
+          : `The readings do not agree with the machine as it is taken to be. Most likely (${likelyWords(first)}): `}
+        {misfitWords(first.misfit, say)}
       </p>
       <p className="text-second">
         {checkWords(first.misfit)}{' '}
-        {doubt.adopted ? 'The plan takes it to be so.' : 'The plan goes by the readings as they stand.'}
+        {asks
+          ? 'Nothing is planned until that is done.'
+          : doubt.adopted
+            ? 'The plan takes it to be so.'
+            : 'The plan goes by the readings as they stand.'}
       </p>
       {others.length > 0 && (
         <p className="label text-second">
-          Or: {others.map((one) => `${misfitWords(one.misfit)} (${likelyWords(one)})`).join(' ')}
+          Or: {others.map((one) => `${misfitWords(one.misfit, say)} (${likelyWords(one)})`).join(' ')}
         </p>
       )}
       <div className="mt-1 flex flex-wrap gap-3 print:hidden">
@@ -37,7 +49,7 @@ export function Doubts({ job }: { job: Job }) {
         >
           {checkLabel(first.misfit)}
         </Link>
-        <Button look="quiet" onClick={() => dismiss(job, first)}>
+        <Button look="quiet" onClick={() => dismiss(job, first, say)}>
           I checked: it is right as read
         </Button>
       </div>
@@ -52,18 +64,20 @@ function checkLabel({ code }: JobMisfit): string {
     'odd-reading': 'Measure it again',
     aboard: 'Check what is on board',
     'hooked-bar': 'Check the bar links',
+    'one-corner': 'Measure it again',
   }[code];
 }
 
 function stageFor({ code, ...where }: JobMisfit): string {
   if (code === 'ratio') return 'baseline';
   if (code === 'hooked-bar') return 'prep';
+  if (code === 'one-corner') return 'baseline';
   return 'round' in where && where.round === 0 ? 'baseline' : 'measure';
 }
 
 /** Keeps that somebody has looked: it is not suspected again. */
-function dismiss(job: Job, { misfit }: Suspicion): void {
-  job.actions.record(`Checked and right: ${misfitWords(misfit)}`.slice(0, 120), {
+function dismiss(job: Job, { misfit }: Suspicion, say: Say): void {
+  job.actions.record(`Checked and right: ${misfitWords(misfit, say)}`.slice(0, 120), {
     ...blankFact({ kind: 'acknowledged', round: 0, corner: null, slot: misfitKey(misfit) }),
     how: 'checked',
   });

@@ -26,7 +26,7 @@ export function SumFigure({ sum, name, children, className = '' }: Props) {
       data-sum
       title="Show the sum (s)"
       onClick={(event) => open(event.currentTarget)}
-      className={`hover:decoration-action cursor-pointer text-left decoration-transparent underline decoration-1 underline-offset-4 ${className}`}
+      className={`hover:decoration-action cursor-pointer [text-align:inherit] decoration-transparent underline decoration-1 underline-offset-4 ${className}`}
     >
       <span className="sr-only">{name}: </span>
       {children}

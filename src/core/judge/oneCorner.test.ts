@@ -1,0 +1,59 @@
+import { nextAction } from '../job/nextAction.ts';
+import { misfitKey } from '../estimate/estimate.ts';
+import { answerFor } from '../plan/answer.ts';
+import {
+  add,
+  adjustment,
+  factEntry,
+  fourCorners,
+  heights,
+  must,
+  plainDocument,
+  record,
+  settled,
+} from '../../../tests/fixtures/records.ts';
+
+const wanted = plainDocument((document) => {
+  document.toleranceMm = 6;
+  for (const id of fourCorners) document.corners[id].targetMm = 378;
+});
+const read = (...mm: number[]) =>
+  add(record(wanted), settled(0), ...heights(0, mm, '1'), ...heights(0, mm, '2'));
+const moved = (job: ReturnType<typeof read>) =>
+  must(answerFor(job)).corners.filter(({ seatMm }) => seatMm !== 0).length;
+
+test('all in, read twice and settled: everything is left, and it is done', () => {
+  const job = read(378, 375, 381, 377);
+  expect(moved(job)).toBe(0);
+  expect(nextAction(job).stage).toBe('close-out');
+});
+
+test('read once, it asks for the second reading before anything is turned', () => {
+  const once = add(record(wanted), settled(0), ...heights(0, [378, 375, 381, 377]));
+  expect(nextAction(once).words).toBe('read once more to be sure');
+});
+
+test('one corner off asks why, and plans nothing until somebody has looked', () => {
+  const job = read(378, 375, 381, 365);
+  const { doubt } = must(answerFor(job));
+  expect(doubt.suspicions[0]?.misfit).toEqual({ code: 'one-corner', corner: 'RR', offMm: -13 });
+  expect(moved(job)).toBe(0);
+  expect(nextAction(job).words).toBe('find out why rear right is off');
+  const slot = misfitKey(must(doubt.suspicions[0] ?? null).misfit);
+  const looked = add(job, factEntry({ kind: 'acknowledged', round: 0, corner: null, slot, how: 'checked' }));
+  expect(must(answerFor(looked)).doubt.suspicions).toEqual([]);
+  expect(moved(looked)).toBeGreaterThan(0);
+});
+
+test('two corners off, or one once something was turned, are work for the seats', () => {
+  expect(must(answerFor(read(378, 366, 381, 365))).doubt.suspicions).toEqual([]);
+  const turned = add(
+    read(390, 390, 390, 390),
+    ...fourCorners.map((id) => adjustment(1, id, -6)),
+    settled(1),
+    ...heights(1, [378, 378, 378, 369]),
+  );
+  expect(must(answerFor(turned)).doubt.suspicions.map(({ misfit }) => misfit.code)).not.toContain(
+    'one-corner',
+  );
+});
