@@ -14,7 +14,12 @@ export const priors = {
   /** What machines outside the usual range of their suspension add to it. */
   beyondRange: 0.05,
   /** The same where a ratio is drawn from its range: between two ranges that do not meet there are few machines. */
-  drawnBeyond: 0.025,
+  drawnBeyond: 0.03,
+  /**
+   * What one corner rises by beside what its axle's ratio says, as a share, where nobody has said how it is hung: unlike
+   * sides, a ratio that changes on the way, bars, springs one on another.
+   */
+  ownRise: 0.08,
   /** A ratio of which not even the suspension is known is known no better than this. */
   leastUnknown: 0.2,
   /** Left and right of an axle are made alike to about this. */

@@ -379,11 +379,16 @@ function chanceIfSo(setting: Setting, situation: Situation): number | null {
   }
   if (heights.every((target) => target === null)) return null;
   const ranged = rangedAxles(setting);
+  const here = predictAt({ ...setting.now, ...setting.specified }).mean;
   // What stands as it is does not depend on ratios.
   const moves = situation.seatsMm.some((mm, i) => mm !== (setting.now.seatsMm[i] ?? 0));
   const overRanges =
     moves && ranged.length > 0
-      ? chanceOverRanges(setting.learnt, situation, ranged, { targets: heights, withinMm: toleranceMm })
+      ? chanceOverRanges(setting.learnt, situation, ranged, {
+          targets: heights,
+          withinMm: toleranceMm,
+          risesMm: prediction.mean.map((mm, r) => mm - entry(here, r)),
+        })
       : null;
   return overRanges ?? chanceWithin(prediction, heights, toleranceMm);
 }
@@ -393,7 +398,9 @@ function rangedAxles({ document, machine, state }: Setting): RangedAxle[] {
   return (['front', 'rear'] as const).flatMap((axle): RangedAxle[] => {
     const id = machine.corners.find((one) => axleOf(one) === axle);
     if (!id || !['class', 'suspension'].includes(ratioBasis(document, id, state.measuredRatio))) return [];
-    return [{ axle, middle: assumedRatio(document, id), ranges: rangesOf(hungAt(document, id)) }];
+    const hung = hungAt(document, id);
+    const picked = hung.suspension !== null;
+    return [{ axle, picked, middle: assumedRatio(document, id), ranges: rangesOf(hung) }];
   });
 }
 

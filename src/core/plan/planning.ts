@@ -77,7 +77,9 @@ export function planFor(
       : one;
   });
   const extras = extrasOf(setting, scalesWeight ?? document.crossWeight ?? 1);
-  const once = all.map((one) => (isSetBefore(setting, one) ? heldAt(one, 0) : one));
+  const once = all.map((one) =>
+    isSetBefore(setting, one) || isInItsWindow(setting, one) ? heldAt(one, 0) : one,
+  );
   if (once.some((one, j) => one !== all[j])) {
     const plan = planBy(setting, corners, { adjusters: once, extras });
     if (isWithin(setting, corners, plan, extras)) return { ...plan, adjusters: all };
@@ -100,9 +102,26 @@ function isSetBefore({ document, machine, state }: Setting, { contact }: Adjuste
   );
 }
 
+/** An end whose sag lies surely in its window, on both sides where there are two: nobody chases the middle of it. */
+function isInItsWindow(
+  { document, machine, now, specified, predictAt }: Setting,
+  { contact }: Adjuster,
+): boolean {
+  const own = machine.corners[contact] as CornerId;
+  const { travel, travelSd } = predictAt({ ...now, ...specified });
+  return [own, twinOf(own)].every((id) => {
+    if (id === null) return true;
+    const { sagWindow, sagMm, targetMm } = document.corners[id];
+    if (sagMm === null || targetMm !== null || sagWindow === null) return false;
+    const i = machine.corners.indexOf(id);
+    const [mm, sd] = [travel[i] ?? NaN, travelSd[i] ?? 0];
+    return sagWindow.fromMm + sd <= mm && mm <= sagWindow.toMm - sd;
+  });
+}
+
 /** Whether a plan brings every height and what is wanted beside them well inside its tolerance. */
 function isWithin(
-  { document }: Setting,
+  { document, machine }: Setting,
   corners: readonly CornerNow[],
   { prediction }: AimSolution,
   extras: readonly ExtraGoal[],
@@ -115,8 +134,12 @@ function isWithin(
   return (
     off.every((mm) => mm <= mostMm) &&
     extras.every((goal) => {
+      const value = extraValue(goal, outcome);
+      const window =
+        goal.kind === 'sag' ? document.corners[machine.corners[goal.contact] as CornerId].sagWindow : null;
+      if (window) return window.fromMm <= value && value <= window.toMm;
       const most = goal.kind === 'share' ? tolerances.leftAloneShare * tolerances.crossShare : mostMm;
-      return Math.abs(extraValue(goal, outcome) - goal.target) <= most;
+      return Math.abs(value - goal.target) <= most;
     })
   );
 }

@@ -10,6 +10,8 @@ import { seededUniform, standardNormal, type Uniform } from '../numerics/random.
 /** An axle of whose ratio only the range is known, and the ranges it may be in: one for each suspension that it may have. */
 export interface RangedAxle {
   axle: Axle;
+  /** Whether somebody has said how it is hung. */
+  picked: boolean;
   /** The ratio that is planned with. */
   middle: number;
   ranges: readonly { range: RatioRange; share: number }[];
@@ -33,6 +35,8 @@ const DRAWS = 4000;
 interface Wanted {
   targets: readonly (number | null)[];
   withinMm: number;
+  /** What the moves are to raise each height by, mm. */
+  risesMm: readonly number[];
 }
 
 /**
@@ -45,7 +49,7 @@ export function chanceOverRanges(
   fit: Fit,
   situation: Situation,
   axles: readonly RangedAxle[],
-  { targets, withinMm }: Wanted,
+  { targets, withinMm, risesMm }: Wanted,
 ): number | null {
   const rows = travelSpreadRows(fit, situation);
   const open = axles.flatMap((ranged) => {
@@ -76,6 +80,8 @@ export function chanceOverRanges(
     }
     const z = off.map(() => standardNormal(uniform));
     lower.forEach((row, r) => row.forEach((value, j) => (off[r] = entry(off, r) + value * entry(z, j))));
+    if (axles.some(({ picked }) => !picked))
+      risesMm.forEach((mm, r) => (off[r] = entry(off, r) + priors.ownRise * mm * standardNormal(uniform)));
     if (off.every((mm, r) => targets[r] === null || Math.abs(mm) <= withinMm)) within++;
   }
   return within / DRAWS;
