@@ -17,7 +17,8 @@ export function goodEnough(answer: Answer): boolean {
     return true;
   if (readsOut(answer).length > 0) return false;
   // Settled, read twice at every corner and in every time: it is left alone.
-  if (readTwice(answer) && chanceNow >= tolerances.readInChance.twice) return true;
+  if (scalesWanted(answer.cross) === null && readTwice(answer) && chanceNow >= tolerances.readInChance.twice)
+    return true;
   return chanceNow >= leastChance(answer) && chanceAfter - chanceNow < tolerances.worthwhileGain;
 }
 

@@ -21,7 +21,13 @@ import { chanceWithin } from './chance.ts';
 import { extendedOf, sagRead } from '../sag/evidence.ts';
 import { goodEnough } from '../job/enough.ts';
 import { oneCornerOff } from '../judge/oneCorner.ts';
-import { isMoved, type CornerAnswer, type CornerMove, type CrossAnswer } from './cornerAnswer.ts';
+import {
+  isMoved,
+  scalesWanted,
+  type CornerAnswer,
+  type CornerMove,
+  type CrossAnswer,
+} from './cornerAnswer.ts';
 import { evidenceOf, straysOf, type Stray } from './evidence.ts';
 import { extraValue } from './goals.ts';
 import {
@@ -174,9 +180,11 @@ export function answerFor(
     };
   };
   const whole = answered(plan);
-  // What is done is left alone: nobody takes a wheel off for half a millimetre.
-  const ringsStay = whole.corners.every(({ rings }) => rings.every(({ moveMm }) => moveMm === 0));
-  return plan && ringsStay && goodEnough(whole) ? answered(null) : whole;
+  // What is done is left alone: nobody takes a wheel off for half a millimetre. Weight can always be had a little nearer.
+  const onlyHeights =
+    scalesWanted(whole.cross) === null &&
+    whole.corners.every(({ rings }) => rings.every(({ moveMm }) => moveMm === 0));
+  return plan && onlyHeights && goodEnough(whole) ? answered(null) : whole;
 }
 
 /**
