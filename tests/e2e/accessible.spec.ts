@@ -53,7 +53,7 @@ const screens: [name: string, path: string, act?: (page: Page) => Promise<void>]
   ['helper’s view', `${SHOVELER}/tape`],
   ['rider cards', `${SHOVELER}/riders`],
   ['rack', '/rack?find=32-260'],
-  ['taking in a CSV', '/rack', (page) => page.getByRole('button', { name: 'Take in a CSV' }).click()],
+  ['taking in a CSV', '/rack', (page) => page.getByRole('button', { name: 'Import a CSV' }).click()],
   [
     'spring search',
     `/rack/search?job=${CURLEW?.slice(6)}&corner=LR`,

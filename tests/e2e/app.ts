@@ -138,3 +138,20 @@ export async function turnAsTold(
     ),
   );
 }
+
+const WHEELS = ['Front left', 'Front right', 'Rear left', 'Rear right'] as const;
+
+/** Reads all four corners of a machine on wheels once, in the stage that is open. */
+export async function readAll(page: Page, values: readonly number[]): Promise<void> {
+  for (const [k, corner] of WHEELS.entries())
+    await field(page, `${corner}, reading 1`).fill(String(values[k]));
+  await page.keyboard.press('Tab');
+}
+
+/** Starts turning, ticks every wheel off as issued and goes on. */
+export async function turnAll(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Start turning' }).click();
+  for (const corner of WHEELS)
+    await page.getByRole('button', { name: `Done, ${corner.toLowerCase()}` }).click();
+  await page.getByTestId('next').click();
+}

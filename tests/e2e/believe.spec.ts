@@ -1,21 +1,4 @@
-import { allSent, expect, field, quickStart, test } from './app.ts';
-import type { Page } from '@playwright/test';
-
-const CORNERS = ['Front left', 'Front right', 'Rear left', 'Rear right'] as const;
-
-/** Reads all four corners once in the stage that is open. */
-async function readAll(page: Page, values: readonly number[]): Promise<void> {
-  for (const [k, corner] of CORNERS.entries())
-    await field(page, `${corner}, reading 1`).fill(String(values[k]));
-  await page.keyboard.press('Tab');
-}
-
-async function turnAll(page: Page): Promise<void> {
-  await page.getByRole('button', { name: 'Start turning' }).click();
-  for (const corner of CORNERS)
-    await page.getByRole('button', { name: `Done, ${corner.toLowerCase()}` }).click();
-  await page.getByTestId('next').click();
-}
+import { allSent, expect, field, quickStart, test, readAll, turnAll } from './app.ts';
 
 test.describe('the tape is believed', () => {
   test('a value corrected twice shows the last one, here and after a reload; undoing shows the one before', async ({

@@ -6,7 +6,7 @@ import type { Fitting, JobDocument } from '#core/job/types.ts';
 import { blankSpring } from '#core/job/spring.ts';
 import { cornerNames, cornersOf, type CornerId } from '#core/machine/body.ts';
 import type { MachineClass } from '#core/machine/classes.ts';
-import { allSent, expect, field, quickStart, test } from './app.ts';
+import { allSent, expect, field, quickStart, test, readAll, turnAll } from './app.ts';
 
 const WHEELS = ['Front left', 'Front right', 'Rear left', 'Rear right'] as const;
 const IDS = ['LF', 'RF', 'LR', 'RR'] as const;
@@ -41,19 +41,6 @@ function described(machineClass: MachineClass, edit: (document: JobDocument) => 
   const document = blankDocument(machineClass, 'Point');
   edit(document);
   return document;
-}
-
-async function readAll(page: Page, values: readonly number[]): Promise<void> {
-  for (const [k, corner] of WHEELS.entries())
-    await field(page, `${corner}, reading 1`).fill(String(values[k]));
-  await page.keyboard.press('Tab');
-}
-
-async function turnAll(page: Page): Promise<void> {
-  await page.getByRole('button', { name: 'Start turning' }).click();
-  for (const corner of WHEELS)
-    await page.getByRole('button', { name: `Done, ${corner.toLowerCase()}` }).click();
-  await page.getByTestId('next').click();
 }
 
 test.describe('data stays what was read', () => {
@@ -278,7 +265,7 @@ test.describe('what is shown is of one kind', () => {
   });
 
   test('margins on a guess stay open and say so; those that are well and known fold', async ({ page }) => {
-    const id = await quickStart(page, 'Plover', ['372', '375', '371', '371'], '366', '366');
+    const id = await quickStart(page, 'Plover', ['390', '391', '389', '389'], '366', '366');
     await page.goto(`/jobs/${id}/plan`);
     const margins = page.getByRole('complementary', { name: 'What is left' });
     await expect(margins.locator('[data-margin=droop]')).toContainText('ok, assumed');

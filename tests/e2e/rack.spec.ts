@@ -77,7 +77,7 @@ test.describe('the spring rack', () => {
     page,
   }) => {
     await page.goto('/rack?find=quay');
-    await page.getByRole('button', { name: 'Take in a CSV' }).click();
+    await page.getByRole('button', { name: 'Import a CSV' }).click();
     const file = page.getByLabel('CSV file');
     await file.setInputFiles(csv('bad.csv', 'Part;Rate (lb/in);Length\nquay 1;350;8\nquay 2;soft;8\n'));
     await expect(page.getByRole('alert')).toContainText('Row 3, Rate (lb/in)');
@@ -95,7 +95,7 @@ test.describe('the spring rack', () => {
       page.getByRole('button', { name: 'Save as CSV' }).click(),
     ]);
     const saved = await readFile(await download.path());
-    await page.getByRole('button', { name: 'Take in a CSV' }).click();
+    await page.getByRole('button', { name: 'Import a CSV' }).click();
     await file.setInputFiles({ name: 'again.csv', mimeType: 'text/csv', buffer: saved });
     await page.getByRole('button', { name: `Take in ${before.springs.length} springs` }).click();
     await expect(page.getByRole('dialog')).toHaveCount(0);
@@ -143,7 +143,7 @@ test.describe('which springs do it', () => {
       (_, i) => `coil ${i},${20 + (i % 97)},${200 + (i % 211)},${60 + (i % 31)}`,
     );
     await page.goto('/rack');
-    await page.getByRole('button', { name: 'Take in a CSV' }).click();
+    await page.getByRole('button', { name: 'Import a CSV' }).click();
     await page
       .getByLabel('CSV file')
       .setInputFiles(csv('many.csv', `name,rate,free,solid\n${springs.join('\n')}\n`));

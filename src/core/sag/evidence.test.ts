@@ -145,7 +145,7 @@ describe('a machine with its riders', () => {
     expect(moment).toBeCloseTo(80 * -0.1 * 1400, 6);
   });
 
-  test('a wheel weighed with him on has his share taken out of what it is alone', () => {
+  test('a wheel weighed with the rider on has the rider’s share taken out of what it is alone', () => {
     const document = ridden('motorcycle', (one) => {
       one.corners.RW.loadKg = 150;
       if (one.riders[0]) one.riders[0].rearShare = 0.6;

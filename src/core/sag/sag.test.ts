@@ -100,7 +100,7 @@ describe('readings', () => {
 });
 
 describe('riders', () => {
-  test('a rider is two masses over the ends by his share, and what he brings', () => {
+  test('a rider is two masses over the ends by the rider’s share, and what comes along', () => {
     const document = blankDocument('motorcycle', 'x');
     document.machine.wheelbaseMm = 1400;
     document.sagRead = { gear: false, luggage: true, fuel: 1 };
@@ -123,7 +123,7 @@ describe('riders', () => {
     expect(missingFuel(document)).toEqual([]);
   });
 
-  test('the first rider takes his weight out of a machine weighed with him, moments and all', () => {
+  test('the first rider is taken out of a machine that was weighed with a rider on, moments and all', () => {
     const document = blankDocument('motorcycle', 'x');
     Object.assign(document.machine, { massKg: 290, frontShare: 0.47 });
     const { massKg, frontShare } = withRider(document, rider());

@@ -29,7 +29,7 @@ const loaded = () =>
       Object.assign(corner, { springs: [{ ...blankSpring, name: 'main', rateNPerMm: 60 }], preloadMm: 10 });
   });
 
-test('furthest off: the greatest of all distances between height after and target', () => {
+test('the worst corner: the greatest of all distances between height after and target', () => {
   const answer = must(answerFor(measured(375)));
   const [plan] = alternativesFor(measured(375), answer, say);
   const sum = must(furthestSum(must(plan ?? null)));

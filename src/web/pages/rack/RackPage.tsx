@@ -55,7 +55,7 @@ export function RackPage() {
         </Button>
         <Button onClick={() => setImporting(true)}>
           <Upload size={15} aria-hidden className="mr-1 inline" />
-          Take in a CSV
+          Import a CSV
         </Button>
         <Button disabled={springs.length === 0} onClick={() => saveCsv(springs)}>
           <Download size={15} aria-hidden className="mr-1 inline" />

@@ -65,10 +65,10 @@ function GapTable({ answer, gaps }: { answer: Answer; gaps: readonly WheelGap[] 
       <thead className="label text-second text-right">
         <tr>
           <th className="py-1 text-left font-normal">tyre to arch</th>
-          <th className="px-3 font-normal">before</th>
-          <th className="px-3 font-normal">now</th>
-          <th className="px-3 font-normal">after</th>
-          {next && <th className="px-3 font-normal">on the next tyres</th>}
+          <th className="px-3 font-normal">≈ before, estimated</th>
+          <th className="px-3 font-normal">≈ now, estimated</th>
+          <th className="text-action px-3 font-normal">→ after, predicted</th>
+          {next && <th className="text-action px-3 font-normal">→ on the next tyres, predicted</th>}
         </tr>
       </thead>
       <tbody>
@@ -111,15 +111,15 @@ function RakeLine({ answer }: { answer: Answer }) {
     <p className="mt-3" data-testid="rake">
       {rake ? (
         <>
-          Rake: rear{' '}
+          Rake: rear ≈{' '}
           <SumFigure name="Rake now" sum={() => rakeSum(rake, 'now', wheelbaseMm)}>
-            <Length mm={rake.now.mm} signed decimals={0} /> over the front now (
+            <Length mm={rake.now.mm} signed decimals={0} /> over the front now, estimated (
             <Plain value={rake.now.deg} decimals={2} />
             °)
           </SumFigure>
-          ,{' '}
+          , →{' '}
           <SumFigure name="Rake after the plan" sum={() => rakeSum(rake, 'after', wheelbaseMm)}>
-            <Length mm={rake.after.mm} signed decimals={0} /> after the plan (
+            <Length mm={rake.after.mm} signed decimals={0} /> predicted after the plan (
             <Plain value={rake.after.deg} decimals={2} />
             °)
           </SumFigure>

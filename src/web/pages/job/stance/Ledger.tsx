@@ -36,11 +36,11 @@ export function Ledger({ job, answer }: { job: Job; answer: Answer }) {
                 <th className="py-1 text-left font-normal">what</th>
                 <th className="w-40 px-2 text-left font-normal">measured at height</th>
                 <th className="px-2 font-normal">measured</th>
-                <th className="px-2 font-normal">now</th>
-                <th className="px-2 font-normal">after</th>
-                <th className="px-2 font-normal">worst load</th>
-                <th className="px-2 font-normal">full bump</th>
-                <th className="px-2 font-normal">full droop</th>
+                <th className="px-2 font-normal">≈ now</th>
+                <th className="px-2 font-normal">→ after</th>
+                <th className="px-2 font-normal">→ worst load</th>
+                <th className="px-2 font-normal">→ full bump</th>
+                <th className="px-2 font-normal">→ full droop</th>
                 <th className="px-2 font-normal">limit</th>
               </tr>
             </thead>

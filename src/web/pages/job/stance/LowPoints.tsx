@@ -60,9 +60,11 @@ export function LowPoints({ job, answer }: { job: Job; answer: Answer }) {
                     {label}
                   </th>
                 ))}
-                <th className="w-24 px-2 text-right font-normal">now</th>
-                <th className="w-28 px-2 text-right font-normal">after the plan</th>
-                {next && <th className="w-24 px-2 text-right font-normal">next tyres</th>}
+                <th className="w-24 px-2 text-right font-normal">≈ now, estimated</th>
+                <th className="text-action w-28 px-2 text-right font-normal">→ after the plan, predicted</th>
+                {next && (
+                  <th className="text-action w-24 px-2 text-right font-normal">→ next tyres, predicted</th>
+                )}
                 <th className="w-10" />
               </tr>
             </thead>
