@@ -1,5 +1,4 @@
 import type { RatioFault } from '#core/estimate/measuredRatio.ts';
-import type { RatioBasis } from '#core/estimate/ratioBelief.ts';
 import type { SuspensionType } from '#core/kinds/suspension.ts';
 
 export const suspensionTitles: Record<SuspensionType, string> = {
@@ -15,17 +14,6 @@ export const suspensionTitles: Record<SuspensionType, string> = {
   'swing-arm': 'swing arm, no linkage',
   'ski-arms': 'ski on A-arms',
   'skid-arms': 'skid arms',
-};
-
-/** Where a ratio comes from, as said beside it. */
-export const ratioBasisWords: Record<RatioBasis, string> = {
-  measured: 'measured on this machine',
-  taught: 'learnt in earlier jobs',
-  geometry: 'from measured geometry',
-  arm: 'from two lengths on the arm',
-  stated: 'as entered',
-  suspension: 'assumed for this suspension',
-  class: 'assumed for this class',
 };
 
 export const ratioFaultWords: Record<RatioFault, string> = {

@@ -45,7 +45,7 @@ const WRONG = { ratio: 0.45, readingMm: 20, aboardShare: 0.06, bar: 0.8 };
  * Whether a machine had to be strained to agree with its readings. What the fit minimises is, where all is right, distributed
  * as chi-squared with as many degrees of freedom as there are readings beyond those that only place the references.
  */
-export function isStrained({ cost, parameters }: Fit, rounds: readonly RoundEvidence[]): boolean {
+function isStrained({ cost, parameters }: Fit, rounds: readonly RoundEvidence[]): boolean {
   const readings = rounds.reduce((sum, one) => sum + one.readings.length, 0);
   const placing = parameters.filter(({ kind, sd }) => kind === 'constant' && sd > FLAT_MM).length;
   const freedom = readings - placing;

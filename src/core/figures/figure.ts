@@ -3,7 +3,6 @@
  * out, and a guess never looks like a fact.
  */
 export type Figure = Measured | Entered | Estimated | Predicted | Assumed;
-export type FigureKind = Figure['kind'];
 
 /** Read off the machine and typed. */
 export interface Measured {

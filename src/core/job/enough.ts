@@ -1,5 +1,5 @@
 import { cornerNames, cornersIn, type CornerId } from '../machine/body.ts';
-import type { Answer } from '../plan/answer.ts';
+import type { Answer } from '../plan/answerShape.ts';
 import { isMoved, scalesWanted } from '../plan/cornerAnswer.ts';
 import { tolerances } from '../tolerances.ts';
 

@@ -1,5 +1,4 @@
 import type { CornerId } from '../machine/body.ts';
-import { meanOf } from '../numerics/mean.ts';
 import { tolerances } from '../tolerances.ts';
 
 /** One reading of several at the same place in the same round. */
@@ -39,11 +38,6 @@ export function sortRepeats(repeats: readonly Repeat[], restored: readonly strin
 /** Where somebody says that a reading counts all the same. */
 export function restoredSlot(round: number, corner: CornerId, slot: string): string {
   return `reading:${round}:${corner}:${slot}`;
-}
-
-/** How far a reading lies off the mean of the others, mm, positive higher. */
-export function offOthers({ mm }: Repeat, counted: readonly Repeat[]): number {
-  return mm - meanOf(counted.map((one) => one.mm));
 }
 
 /**

@@ -1,14 +1,14 @@
 import { machineOf, plainly, type JobMachine, type MachineOptions } from '../job/believed.ts';
 import { ratioBasis } from '../estimate/ratioBelief.ts';
 import { chanceOverRanges, rangesOf, type RangedAxle } from './rangeChance.ts';
-import { assumedRatio, cornerSpec, hungAt, toleranceOf, type Sourced } from '../job/corner.ts';
+import { assumedRatio, cornerSpec, hungAt, toleranceOf } from '../job/corner.ts';
 import { collarNow, readRounds, type PerCorner, type RoundsState } from '../job/rounds.ts';
 import type { JobDocument, JobRecord } from '../job/types.ts';
 import type { Fault } from '../faults.ts';
 import type { Situation } from '../learn/belief.ts';
-import type { Fit, RoundEvidence } from '../learn/fit.ts';
+import type { RoundEvidence } from '../learn/fit.ts';
 import { estimateOf, misfitKey, type Doubt, type Evidence } from '../estimate/estimate.ts';
-import { gainsOf, type LearntGain } from '../learn/gains.ts';
+import { gainsOf } from '../learn/gains.ts';
 import { predict, type Prediction } from '../learn/predict.ts';
 import { simulate } from '../learn/simulate.ts';
 import { axleOf, cornersIn, sideOf, twinOf, warp, type CornerId } from '../machine/body.ts';
@@ -17,6 +17,7 @@ import { AIR_STEP_BAR } from '../machine/corner.ts';
 import { at, entry } from '../numerics/matrix.ts';
 import { tolerances } from '../tolerances.ts';
 import { camAt, leastEngaged, seatRoom } from './adjusters.ts';
+import type { Answer } from './answerShape.ts';
 import { chanceWithin } from './chance.ts';
 import { extendedOf, sagRead } from '../sag/evidence.ts';
 import { goodEnough } from '../job/enough.ts';
@@ -28,7 +29,7 @@ import {
   type CornerMove,
   type CrossAnswer,
 } from './cornerAnswer.ts';
-import { evidenceOf, straysOf, type Stray } from './evidence.ts';
+import { evidenceOf, straysOf } from './evidence.ts';
 import { extraValue } from './goals.ts';
 import {
   padGoals,
@@ -39,52 +40,12 @@ import {
   type Setting,
   type SpecifiedAs,
 } from './planning.ts';
-import { reasonsFor, type Reason } from './reasons.ts';
+import { reasonsFor } from './reasons.ts';
 import { withTried, type Tried } from './tried.ts';
 import { withSwaps, type Swaps } from './swaps.ts';
 import { ringGaps } from './rings.ts';
 
-/** What the readings say, beside the heights. */
-interface Learnt {
-  gains: PerCorner<LearntGain>;
-  /** Heights without friction in every round, by corner in the order of `corners`. */
-  heightsByRound: number[][];
-  /** Readings that do not agree with the rest. */
-  strays: Stray[];
-}
-
-export interface Answer {
-  state: RoundsState;
-  tolerance: Sourced;
-  corners: CornerAnswer[];
-  posterior: Learnt;
-  /** Corners that nobody has read and that the plan moves all the same, as the one across the axle. */
-  unread: CornerMove[];
-  /** Whether every corner is read; before that an unread corner is taken to move as its twin does. */
-  wholeBody: boolean;
-  /** Faults in what is fitted: while there are any, the figures are those of the plain sheet. */
-  faults: Fault[];
-  chanceNow: number | null;
-  chanceAfter: number | null;
-  /** Null where the machine does not stand on four wheels. */
-  cross: CrossAnswer | null;
-  reasons: Reason[];
-  /** The job as it was worked out: without what is fitted where that has faults. */
-  document: JobDocument;
-  machine: JobMachine;
-  fit: Fit;
-  /** What does not agree, and what may be wrong. */
-  doubt: Doubt;
-  /** Adjusters now and after the plan, as measured. */
-  now: Situation;
-  after: Situation;
-  /** After the plan, as the specification means it: its load case, new springs settled. */
-  specifiedAfter: Situation;
-  /** What this round should read after what was done in it, from all that was read before; none at the baseline. */
-  expectedNow: () => PerCorner<{ mm: number; sdMm: number }>;
-  /** How the machine is expected to stand in a situation; each is worked out once. */
-  predictAt: (situation: Situation) => Prediction;
-}
+export type { Answer } from './answerShape.ts';
 
 interface AnswerOptions {
   /** False leaves everything as it is: "after" is as it stands. */

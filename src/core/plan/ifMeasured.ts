@@ -6,7 +6,7 @@ import { chanceWithin } from './chance.ts';
 import type { Answer } from './answer.ts';
 
 /** Whether the ratio of an axle is only guessed: from the class or the suspension, or as somebody said it. */
-export function isRatioGuessed({ document, state, corners }: Answer, axle: 'front' | 'rear'): boolean {
+function isRatioGuessed({ document, state, corners }: Answer, axle: 'front' | 'rear'): boolean {
   const own = corners.filter(({ id }) => axleOf(id) === axle);
   return own.some(({ id }) =>
     ['class', 'suspension', 'stated'].includes(ratioBasis(document, id, state.measuredRatio)),

@@ -46,13 +46,3 @@ export function PredictedLength({ figure }: { figure: Pick<Predicted, 'value' | 
     </span>
   );
 }
-
-/** The program's own guess: grey, dotted, and it says so. */
-export function AssumedValue({ children }: { children: React.ReactNode }) {
-  return (
-    <span data-kind="assumed" className="text-second">
-      <span className="decoration-second underline decoration-dotted underline-offset-4">{children}</span>{' '}
-      <span className="label">assumed</span>
-    </span>
-  );
-}

@@ -29,6 +29,15 @@ export function MarginValue({ margin }: { margin: Margin }) {
   );
 }
 
+/** Says of a margin that a guess went into it. */
+export function AssumedMark() {
+  return (
+    <span className="text-second decoration-second font-normal underline decoration-dotted underline-offset-4">
+      , assumed
+    </span>
+  );
+}
+
 /** A margin on one line, with its shape and word. */
 export function MarginLine({ margin }: { margin: Margin }) {
   return (
@@ -36,6 +45,7 @@ export function MarginLine({ margin }: { margin: Margin }) {
       <StateMark state={margin.state} />
       <span>
         <span className={`font-semibold ${stateTone[margin.state]}`}>{marginWord[margin.state]}</span>
+        {margin.assumed && <AssumedMark />}
         <span className="text-second">
           {' '}
           · {marginTitles[margin.kind].toLowerCase()}, {cornerNames[margin.corner]}

@@ -11,7 +11,7 @@ import type { Answer } from '#core/plan/answer.ts';
 import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
 import { useJob, type Job } from '../../features/job/useJob.ts';
 import { Pressure } from '../../features/job/MoveWords.tsx';
-import { MarginValue } from '../../features/job/MarginWords.tsx';
+import { AssumedMark, MarginValue } from '../../features/job/MarginWords.tsx';
 import { capital, roundWords } from '../../features/job/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Length, SizeLength } from '../../ui/Figure.tsx';
@@ -214,7 +214,10 @@ function LeftOver({ job }: { job: Job }) {
             </span>
             <span className="flex-1">
               {marginTitles[margin.kind]}{' '}
-              <span className="label text-second">{cornerNames[margin.corner]}</span>
+              <span className="label text-second">
+                {cornerNames[margin.corner]}
+                {margin.assumed && <AssumedMark />}
+              </span>
             </span>
             <MarginValue margin={margin} />
           </li>

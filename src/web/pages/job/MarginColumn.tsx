@@ -9,7 +9,7 @@ import { marginSum } from '#core/sums/marginSum.ts';
 import { useLengthStyle } from '../../app/settings.ts';
 import { capital, roundWords } from '../../features/job/words.ts';
 import type { Job } from '../../features/job/useJob.ts';
-import { MarginValue } from '../../features/job/MarginWords.tsx';
+import { AssumedMark, MarginValue } from '../../features/job/MarginWords.tsx';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { SumPanel } from '../../features/sums/SumPanel.tsx';
 import { isTurned } from '#core/job/fitting.ts';
@@ -130,11 +130,7 @@ function MarginLine({ margin, latest }: RowProps) {
         <span>{[cornerNames[margin.corner], margin.name, margin.loadCase].filter(Boolean).join(', ')}</span>
         <span className={stateTone[margin.state]}>
           {marginWord[margin.state]}
-          {margin.assumed && (
-            <span className="text-second decoration-second underline decoration-dotted underline-offset-4">
-              , assumed
-            </span>
-          )}
+          {margin.assumed && <AssumedMark />}
         </span>
       </div>
       <Bar margin={margin} />

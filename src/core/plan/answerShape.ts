@@ -1,0 +1,55 @@
+import type { Doubt } from '../estimate/estimate.ts';
+import type { Fault } from '../faults.ts';
+import type { JobMachine } from '../job/believed.ts';
+import type { Sourced } from '../job/corner.ts';
+import type { PerCorner, RoundsState } from '../job/rounds.ts';
+import type { JobDocument } from '../job/types.ts';
+import type { Situation } from '../learn/belief.ts';
+import type { Fit } from '../learn/fit.ts';
+import type { LearntGain } from '../learn/gains.ts';
+import type { Prediction } from '../learn/predict.ts';
+import type { CornerAnswer, CornerMove, CrossAnswer } from './cornerAnswer.ts';
+import type { Stray } from './evidence.ts';
+import type { Reason } from './reasons.ts';
+
+/** What the readings say, beside the heights. */
+interface Learnt {
+  gains: PerCorner<LearntGain>;
+  /** Heights without friction in every round, by corner in the order of `corners`. */
+  heightsByRound: number[][];
+  /** Readings that do not agree with the rest. */
+  strays: Stray[];
+}
+
+export interface Answer {
+  state: RoundsState;
+  tolerance: Sourced;
+  corners: CornerAnswer[];
+  posterior: Learnt;
+  /** Corners that nobody has read and that the plan moves all the same, as the one across the axle. */
+  unread: CornerMove[];
+  /** Whether every corner is read; before that an unread corner is taken to move as its twin does. */
+  wholeBody: boolean;
+  /** Faults in what is fitted: while there are any, the figures are those of the plain sheet. */
+  faults: Fault[];
+  chanceNow: number | null;
+  chanceAfter: number | null;
+  /** Null where the machine does not stand on four wheels. */
+  cross: CrossAnswer | null;
+  reasons: Reason[];
+  /** The job as it was worked out: without what is fitted where that has faults. */
+  document: JobDocument;
+  machine: JobMachine;
+  fit: Fit;
+  /** What does not agree, and what may be wrong. */
+  doubt: Doubt;
+  /** Adjusters now and after the plan, as measured. */
+  now: Situation;
+  after: Situation;
+  /** After the plan, as the specification means it: its load case, new springs settled. */
+  specifiedAfter: Situation;
+  /** What this round should read after what was done in it, from all that was read before; none at the baseline. */
+  expectedNow: () => PerCorner<{ mm: number; sdMm: number }>;
+  /** How the machine is expected to stand in a situation; each is worked out once. */
+  predictAt: (situation: Situation) => Prediction;
+}
