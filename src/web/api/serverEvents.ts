@@ -14,6 +14,7 @@ export function hearServer(take: (message: Message) => void): () => void {
   const ended = new AbortController();
   others.onmessage = ({ data }: MessageEvent<Message>) => take(data);
   const tell = (message: Message) => {
+    if (ended.signal.aborted) return;
     take(message);
     others.postMessage(message);
   };
@@ -29,6 +30,8 @@ export function hearServer(take: (message: Message) => void): () => void {
   else
     navigator.locks
       .request('margin-events', { signal: ended.signal }, () => {
+        // The lock may be given just after somebody has stopped listening: nobody would close the stream then.
+        if (ended.signal.aborted) return undefined;
         open();
         return new Promise<void>((done) => (letGo = done));
       })
