@@ -3,7 +3,6 @@ import { axleOf, footingOf } from '../machine/body.ts';
 import { meanOf } from '../numerics/mean.ts';
 import type { Answer } from '../plan/answer.ts';
 import type { SagEnd } from '../sag/bench.ts';
-import { extendedOf } from '../sag/evidence.ts';
 import { halfBandOf, midReading } from '../sag/readings.ts';
 import { tolerances } from '../tolerances.ts';
 import { measuredOf, type Estimated, type Measured } from './figure.ts';
@@ -55,7 +54,6 @@ function readSag({ state, document }: Answer, { id }: SagEnd, who: string): SagR
   // A fork slides in itself: what its leg shows is the sag. Of any other shaft only the ratio makes it the wheel's.
   const isFork = footingOf(document.machine.class) === 'bikes' && axleOf(id) === 'front';
   if (!sag || !extended || (referenceKinds[kind].follows === 'damper' && !isFork)) return null;
-  if (extendedOf(document, state)[id] === undefined) return null;
   const { press = [], lift = [], rest = [] } = sag.states[who] ?? {};
   if (!(press.length > 0 && lift.length > 0) && rest.length === 0) return null;
   const middle = midReading({ press, lift, rest }, halfBandOf(sag));

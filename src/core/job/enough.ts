@@ -25,13 +25,14 @@ export function goodEnough(answer: Answer): boolean {
 /** share. From this chance on a second reading is tried before anything is turned. */
 const WORTH_READING_AGAIN = 0.85;
 
-/** Whether all reads in and is so nearly sure that reading everything once more may settle it. */
+/** Whether all heights read in and it is so nearly sure that reading every one once more may settle it. */
 export function wantsReadingAgain(answer: Answer): boolean {
   const { chanceNow } = answer;
   return (
     chanceNow !== null &&
     chanceNow >= WORTH_READING_AGAIN &&
     answer.doubt.suspicions.length === 0 &&
+    answer.corners.some(({ spec }) => spec.targetMm !== null) &&
     scalesEnough(answer) &&
     readsOut(answer).length === 0 &&
     !readTwice(answer)
@@ -41,13 +42,12 @@ export function wantsReadingAgain(answer: Answer): boolean {
 /** Whether the machine was settled in this round and every corner of which something is wanted was read at least twice. */
 function readTwice({ state, document }: Answer): boolean {
   const round = state.rounds[state.current];
+  const wanted = cornersIn(document).filter((id) => document.corners[id].targetMm !== null);
   return (
     round !== undefined &&
     round.settled !== null &&
-    cornersIn(document).every((id) => {
-      const { targetMm } = document.corners[id];
-      return targetMm === null || (round.heights[id]?.length ?? 0) >= 2;
-    })
+    wanted.length > 0 &&
+    wanted.every((id) => (round.heights[id]?.length ?? 0) >= 2)
   );
 }
 
