@@ -33,6 +33,12 @@ export function ratioBasis(document: JobDocument, id: CornerId, measured: Measur
   return suspension === null ? 'class' : 'suspension';
 }
 
+/** Whether nobody has said or measured anything of a corner's ratio: at most its suspension was picked. */
+export function isRatioUnsaid(document: JobDocument, id: CornerId, measured: MeasuredRatios): boolean {
+  const basis = ratioBasis(document, id, measured);
+  return basis === 'class' || basis === 'suspension';
+}
+
 /** Spread of the logarithm of one corner's ratio, what it shares with its axle included. */
 function ratioSd(document: JobDocument, id: CornerId, measured: MeasuredRatios): number {
   const range = ratioRange(hungAt(document, id));

@@ -1,7 +1,7 @@
 import { FaultList, type Checked, type Fault } from '../faults.ts';
 import { usableMap } from '../geometry/ratioMap.ts';
 import { referenceKinds } from '../geometry/reference.ts';
-import { axleRatioSd, ownRatio, ratioBasis, type MeasuredRatios } from '../estimate/ratioBelief.ts';
+import { axleRatioSd, isRatioUnsaid, ownRatio, type MeasuredRatios } from '../estimate/ratioBelief.ts';
 import { frictionPrior, priors } from '../estimate/prior.ts';
 import type { BelievedMachine, ContactBelief, Reference, Situation } from '../learn/belief.ts';
 import { axleOf, contactPoint, cornerFault, cornersIn, sideOf, type CornerId } from '../machine/body.ts';
@@ -105,7 +105,7 @@ export function machineOf(
             front: axleRatioSd(document, 'front', measuredRatio),
             rear: axleRatioSd(document, 'rear', measuredRatio),
           },
-          rise: read.some((id) => !['class', 'suspension'].includes(ratioBasis(document, id, measuredRatio)))
+          rise: read.some((id) => !isRatioUnsaid(document, id, measuredRatio))
             ? priors.rise
             : priors.unknownRise,
           axleSpring: { front: axleSpringSd(document, 'front'), rear: axleSpringSd(document, 'rear') },

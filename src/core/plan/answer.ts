@@ -1,5 +1,5 @@
 import { machineOf, plainly, type JobMachine, type MachineOptions } from '../job/believed.ts';
-import { ratioBasis } from '../estimate/ratioBelief.ts';
+import { isRatioUnsaid } from '../estimate/ratioBelief.ts';
 import { chanceOverRanges, rangesOf, type RangedAxle } from './rangeChance.ts';
 import { assumedRatio, cornerSpec, hungAt, toleranceOf } from '../job/corner.ts';
 import { collarNow, readRounds, type PerCorner, type RoundsState } from '../job/rounds.ts';
@@ -366,7 +366,7 @@ function chanceIfSo(setting: Setting, situation: Situation): number | null {
 function rangedAxles({ document, machine, state }: Setting): RangedAxle[] {
   return (['front', 'rear'] as const).flatMap((axle): RangedAxle[] => {
     const id = machine.corners.find((one) => axleOf(one) === axle);
-    if (!id || !['class', 'suspension'].includes(ratioBasis(document, id, state.measuredRatio))) return [];
+    if (!id || !isRatioUnsaid(document, id, state.measuredRatio)) return [];
     const hung = hungAt(document, id);
     const picked = hung.suspension !== null;
     return [{ axle, picked, middle: assumedRatio(document, id), ranges: rangesOf(hung) }];

@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react';
 import { useLocation } from 'react-router';
 import { lengthsAt, ratioFromLengths, type RatioSlot } from '#core/estimate/measuredRatio.ts';
-import { ratioBasis } from '#core/estimate/ratioBelief.ts';
+import { isRatioUnsaid } from '#core/estimate/ratioBelief.ts';
 import { axleOf, type CornerId } from '#core/machine/body.ts';
 import { gainGroups, type GainGroup } from '#core/job/corner.ts';
 import { limits } from '#contract/limits.ts';
@@ -21,7 +21,7 @@ const ROWS = [
 /** Whether any axle's ratio is only guessed: then measuring it is the strongest thing that can be done. */
 export function isRatioGuessed({ record, state }: Job): boolean {
   return gainGroups(record.document).some(({ id }) =>
-    ['class', 'suspension'].includes(ratioBasis(record.document, id, state.measuredRatio)),
+    isRatioUnsaid(record.document, id, state.measuredRatio),
   );
 }
 
