@@ -41,6 +41,7 @@ export function plan(file: string): { answer: unknown; code: number } {
         corner: corner.id,
         seatMm: corner.seatMm,
         turns: corner.turns,
+        pitchMm: corner.spec.pitchMm,
         steps: corner.steps,
         stopAtMm: corner.stopAtMm,
         cam: corner.cam,

@@ -188,6 +188,44 @@ test.describe('what is shown is of one kind', () => {
     await expect(page.locator('[data-kind=measured]').first()).toContainText('374');
   });
 
+  test('turns counted from a pitch nobody gave say so on Plan, Turn and in the bay, until it is given', async ({
+    page,
+  }) => {
+    const id = await quickStart(page, 'Sanderling three', ['380', '380', '380', '380'], '360', '360');
+    await page.goto(`/jobs/${id}/plan`);
+    const mark = page.getByTestId('pitch-assumed');
+    await expect(mark).toHaveCount(4);
+    await expect(mark.first()).toHaveText(/at 2\s?mm a turn, assumed/);
+    await page.getByRole('button', { name: 'Start turning' }).click();
+    await expect(mark).toHaveCount(4);
+    await page.getByRole('link', { name: 'Bay view' }).click();
+    await expect(mark).toHaveCount(1);
+    await page.goto(`/jobs/${id}/intake`);
+    for (const corner of ['front left', 'front right']) {
+      await field(page, `Thread pitch, ${corner}`).fill('2');
+      await field(page, `Thread pitch, ${corner}`).press('Enter');
+    }
+    await allSent(page);
+    await page.goto(`/jobs/${id}/plan`);
+    await expect(mark).toHaveCount(2);
+  });
+
+  test('what a reading differs by from its prediction is the difference of both as shown', async ({
+    page,
+  }) => {
+    const id = await quickStart(page, 'Ringed', ['372', '375', '388', '386'], '350', '360');
+    await page.goto(`/jobs/${id}/plan`);
+    await turnAll(page);
+    await page.getByLabel('rolled').check();
+    await readAll(page, [339, 340, 366, 364]);
+    const compared = await page.getByTestId('compared').allTextContents();
+    for (const [i, read] of [339, 340, 366, 364].entries()) {
+      const [, predicted, off, way] =
+        /predicted (\d+) .* measured ([\d.]+)\s?mm (higher|lower)/.exec(compared[i] ?? '') ?? [];
+      expect(Number(predicted) + (way === 'higher' ? 1 : -1) * Number(off)).toBe(read);
+    }
+  });
+
   test('turned further than issued: the prediction is for what was done, and says so', async ({ page }) => {
     const id = await quickStart(page, 'Dunlin three', ['380', '380', '380', '380'], '360', '360');
     await page.goto(`/jobs/${id}/plan`);

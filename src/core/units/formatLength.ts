@@ -25,6 +25,12 @@ export function lengthParts(mm: number, style: LengthStyle): NumberParts {
   return fractionParts(mm / MM_PER_INCH, style.denominator);
 }
 
+/** The length that is shown for a length, mm: what readers subtract from. */
+export function shownLength(mm: number, { system, decimals, denominator }: LengthStyle): number {
+  const step = system === 'mm' ? 10 ** -decimals : MM_PER_INCH / denominator;
+  return Math.round(mm / step) * step;
+}
+
 /** A plain number to `decimals`, trailing zeros dropped, never "-0". */
 export function decimalParts(value: number, decimals: number): NumberParts {
   const scale = 10 ** decimals;

@@ -2,6 +2,7 @@ import { marginTitles, type Margin } from '#core/margins/margins.ts';
 import type { MarginKind } from '#core/margins/left.ts';
 import { cornerNames } from '#core/machine/body.ts';
 import { Length, SizeLength, Turns } from '../../ui/Figure.tsx';
+import { AssumedMark } from './AssumedMark.tsx';
 import { marginWord, StateMark, stateTone } from '../../ui/StateMark.tsx';
 
 /** Margins that are read with a tape; of the others a caliper or a thread decides. */
@@ -25,15 +26,6 @@ export function MarginValue({ margin }: { margin: Margin }) {
           , <Turns turns={margin.turns} />
         </>
       )}
-    </span>
-  );
-}
-
-/** Says of a margin that a guess went into it. */
-export function AssumedMark() {
-  return (
-    <span className="text-second decoration-second font-normal underline decoration-dotted underline-offset-4">
-      , assumed
     </span>
   );
 }

@@ -1,3 +1,4 @@
+import type { Sourced } from '#core/job/corner.ts';
 import { fittings } from '#core/job/fitting.ts';
 import type { Fitting } from '#core/job/types.ts';
 import type { CornerMove } from '#core/plan/cornerAnswer.ts';
@@ -6,6 +7,7 @@ import { lengthText } from '#core/units/formatLength.ts';
 import { effectWords, springWay } from '#words/instruction.ts';
 import { useLengthStyle, useSettings } from '../../app/settings.ts';
 import { SizeLength, Plain, Turns } from '../../ui/Figure.tsx';
+import { AssumedMark } from './AssumedMark.tsx';
 
 /** What to do with the adjuster that sets preload: turns, a cam position or a pressure. */
 export function SeatMove({
@@ -48,6 +50,17 @@ export function SeatMove({
     <>
       <Turns turns={turns} /> {springWay(turns)}
     </>
+  );
+}
+
+/** What the turns are counted from where nobody gave the thread's pitch; nothing where it was given. */
+export function PitchAssumed({ pitch, steps }: { pitch: Sourced; steps: number | null }) {
+  if (steps !== null || pitch.source !== 'assumed') return null;
+  return (
+    <span className="text-second" data-testid="pitch-assumed">
+      , at <SizeLength mm={pitch.value} decimals={2} /> a turn
+      <AssumedMark />
+    </span>
   );
 }
 

@@ -12,6 +12,7 @@ import { FactField } from '../../pages/job/fields.tsx';
 import { SizeLength, Plain } from '../../ui/Figure.tsx';
 import { capital } from '../job/words.ts';
 import type { Job } from '../job/useJob.ts';
+import { useSettings } from '../../app/settings.ts';
 
 const ROWS = [
   { what: 'wheel', title: 'Hub to arch' },
@@ -60,6 +61,7 @@ function AxleRatio({ job, group, order }: { job: Job; group: GainGroup; order: n
     const [a, b] = [lengths[`${what}-standing`], lengths[`${what}-hanging`]];
     return a === undefined || b === undefined ? null : b - a;
   };
+  const system = useSettings((one) => one.system);
   const field = (slot: RatioSlot, label: string, at: number) => (
     <FactField
       job={job}
@@ -104,7 +106,8 @@ function AxleRatio({ job, group, order }: { job: Job; group: GainGroup; order: n
           </b>{' '}
           ± <Plain value={result.ratio * result.sd} decimals={2} />{' '}
           <span className="label text-second">
-            measured: 1 mm of seat moves the wheel <Plain value={1 / result.ratio} decimals={2} /> mm
+            measured: 1 {system} of seat moves the wheel <Plain value={1 / result.ratio} decimals={2} />{' '}
+            {system}
           </span>
         </p>
       )}

@@ -11,7 +11,7 @@ import { isMoved } from '#core/plan/cornerAnswer.ts';
 import { cornerNames, type CornerId } from '#core/machine/body.ts';
 import { useJob, type Job } from '../../features/job/useJob.ts';
 import { MachinePlan } from '../../drawing/MachinePlan.tsx';
-import { Effect, MountMove, RingMove, SeatMove } from '../../features/job/MoveWords.tsx';
+import { Effect, MountMove, PitchAssumed, RingMove, SeatMove } from '../../features/job/MoveWords.tsx';
 import { capital } from '../../features/job/words.ts';
 import { SizeLength, Turns } from '../../ui/Figure.tsx';
 import { isRatioGuessed, MeasureRatio } from '../../features/ratio/MeasureRatio.tsx';
@@ -134,7 +134,7 @@ function StepView({
   go: (by: number) => void;
 }) {
   const { id, work, asked } = step;
-  const pitchMm = cornerSpec(job.record.document, id).pitchMm.value;
+  const { pitchMm } = cornerSpec(job.record.document, id);
   const counts =
     work.kind === 'adjustment' &&
     asked.camTo === undefined &&
@@ -145,7 +145,7 @@ function StepView({
   const count = (by: number) => setEighths((now) => Math.max(now + by, 0));
   // What was counted is what was done; nothing counted, and it is taken as told.
   const done = () =>
-    record(counts && eighths > 0 ? (Math.sign(asked.turns) * eighths * pitchMm) / 8 : work.mm);
+    record(counts && eighths > 0 ? (Math.sign(asked.turns) * eighths * pitchMm.value) / 8 : work.mm);
   useHotkeys('space', () => counts && count(8), { preventDefault: true }, [counts]);
   useHotkeys('up,right', () => counts && count(1), { preventDefault: true }, [counts]);
   useHotkeys('down,left', () => counts && count(-1), { preventDefault: true }, [counts]);
@@ -177,6 +177,12 @@ function StepView({
       {work.kind === 'adjustment' && asked.stopAtMm !== null && counts && (
         <p className="text-[44px] leading-tight font-semibold max-md:text-[32px]">
           stop when the collar reads <SizeLength mm={asked.stopAtMm} />
+        </p>
+      )}
+      {work.kind === 'adjustment' && counts && (
+        <p className="text-[20px]">
+          <SizeLength mm={Math.abs(work.mm)} /> of seat
+          <PitchAssumed pitch={pitchMm} steps={asked.steps ?? null} />
         </p>
       )}
       {counts && (

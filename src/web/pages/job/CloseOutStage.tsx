@@ -14,6 +14,7 @@ import type { Job } from '../../features/job/useJob.ts';
 import { capital } from '../../features/job/words.ts';
 import { MeasuredLength } from '../../ui/FigureKinds.tsx';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
+import { useSettings } from '../../app/settings.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Length, SizeLength, Plain } from '../../ui/Figure.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
@@ -25,6 +26,7 @@ import { Footer, NextLink } from './Footer.tsx';
 /** Where it ended, what was learnt, and the lock. */
 export function CloseOutStage({ job }: { job: Job }) {
   const { answer, state } = job;
+  const system = useSettings((one) => one.system);
   return (
     <div className="flex flex-1 flex-col">
       <div className="px-4 py-5">
@@ -41,7 +43,7 @@ export function CloseOutStage({ job }: { job: Job }) {
                   <b>
                     <Plain value={answer.posterior.gains[group.id]?.now.mean ?? 0} decimals={2} />
                   </b>{' '}
-                  mm per mm of seat
+                  {system} per {system} of seat
                 </SumFigure>
               </span>
             ))}

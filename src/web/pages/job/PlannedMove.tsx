@@ -3,7 +3,7 @@ import { cornerNames } from '#core/machine/body.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { isMoved, type CornerMove } from '#core/plan/cornerAnswer.ts';
 import { seatMoveSum, stopAtSum } from '#core/sums/cornerSums.ts';
-import { Effect, OtherMoves, SeatMove } from '../../features/job/MoveWords.tsx';
+import { Effect, OtherMoves, PitchAssumed, SeatMove } from '../../features/job/MoveWords.tsx';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { SizeLength } from '../../ui/Figure.tsx';
 
@@ -78,6 +78,7 @@ function SeatLines({ corner, answer }: { corner: CornerMove; answer: Answer }) {
               stop when the collar reads <SizeLength mm={corner.stopAtMm} />
             </SumFigure>
           )}
+          <PitchAssumed pitch={corner.spec.pitchMm} steps={corner.steps} />
         </p>
       )}
     </>

@@ -15,7 +15,7 @@ import { meanOf } from '#core/numerics/mean.ts';
 import { settlesBy } from '#core/job/nextAction.ts';
 import type { ToldCorner } from '#core/job/types.ts';
 import { axleOf, cornersIn, cornerNames, type CornerId } from '#core/machine/body.ts';
-import { lengthText, sizeText } from '#core/units/formatLength.ts';
+import { lengthText, shownLength, sizeText } from '#core/units/formatLength.ts';
 import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
 import {
   chanceSum,
@@ -26,7 +26,7 @@ import {
   spreadSum,
 } from '#core/sums/cornerSums.ts';
 import { lostSum } from '#core/sums/planSums.ts';
-import { useLengthStyle } from '../../app/settings.ts';
+import { useLengthStyle, useSettings } from '../../app/settings.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
@@ -304,7 +304,7 @@ function hint(collarMm: number | null, style: ReturnType<typeof useLengthStyle>)
 
 /** Before this round is read, what it should read; afterwards how far the reading is from that. */
 function Expected({ job, id, round, told }: Omit<ReadingsProps, 'answer'>) {
-  const style = useLengthStyle(1);
+  const style = useLengthStyle(0);
   const { answer } = job;
   if (!answer || round === 0) return null;
   const turningStill = job.state.turning !== null;
@@ -323,7 +323,8 @@ function Expected({ job, id, round, told }: Omit<ReadingsProps, 'answer'>) {
         <PredictedLength figure={predicted} />
       </p>
     );
-  const off = measured.value - predicted.value;
+  // Between the two as they are shown: a reader subtracts them.
+  const off = measured.value - shownLength(predicted.value, style);
   const same = Math.abs(off) < (style.system === 'mm' ? 0.5 : 0.8);
   return (
     <p className="label text-second" data-testid="compared">
@@ -443,6 +444,7 @@ function Lost({ job }: { job: Job }) {
 /** What the rounds taught of each axle's ratio: only where it was moved and read since, and only what changed. */
 function Learnt({ job, children }: { job: Job; children: ReactNode }) {
   const { answer } = job;
+  const system = useSettings((state) => state.system);
   if (!answer || answer.state.current === 0) return null;
   return (
     <div className="border-rule mx-4 flex items-center justify-between gap-4 border-t py-2">
@@ -456,13 +458,13 @@ function Learnt({ job, children }: { job: Job; children: ReactNode }) {
             if (Math.abs(now.mean - prior.mean) < 0.005) return null;
             return (
               <span key={group.id} className="mr-5 inline-block">
-                {capital(group.title)}: 1 mm of seat moves it{' '}
+                {capital(group.title)}: 1 {system} of seat moves it{' '}
                 <SumFigure name={`Wheel per seat, ${group.title}`} sum={() => gainSum(group, answer)}>
                   ≈{' '}
                   <b>
                     <Plain value={now.mean} decimals={2} />
                   </b>{' '}
-                  ± <Plain value={now.sd} decimals={2} /> mm
+                  ± <Plain value={now.sd} decimals={2} /> {system}
                 </SumFigure>{' '}
                 <span className="text-second">
                   (before: <Plain value={prior.mean} decimals={2} /> ± <Plain value={prior.sd} decimals={2} />

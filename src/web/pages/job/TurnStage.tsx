@@ -11,7 +11,7 @@ import { cornerNames, type CornerId } from '#core/machine/body.ts';
 import { factKey } from '../../features/job/draftKeys.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';
-import { Effect, MountMove, RingMove, SeatMove } from '../../features/job/MoveWords.tsx';
+import { Effect, MountMove, PitchAssumed, RingMove, SeatMove } from '../../features/job/MoveWords.tsx';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
 
@@ -191,6 +191,7 @@ function SeatWork({ job, id, round, asked }: Omit<WorkProps, 'told'> & { asked: 
         <>
           <p className="label text-second">
             <SizeLength mm={Math.abs(asked.seatMm)} /> of seat
+            <PitchAssumed pitch={cornerSpec(job.record.document, id).pitchMm} steps={asked.steps ?? null} />
           </p>
           <DoneField job={job} id={id} round={round} done={done} record={record} />
         </>

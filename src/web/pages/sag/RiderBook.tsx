@@ -13,7 +13,7 @@ import { pathKey } from '../../features/job/draftKeys.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { PredictedLength } from '../../ui/FigureKinds.tsx';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
-import { SeatMove } from '../../features/job/MoveWords.tsx';
+import { PitchAssumed, SeatMove } from '../../features/job/MoveWords.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { SizeLength } from '../../ui/Figure.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
@@ -182,6 +182,9 @@ function RiderRow({ job, rider, rank, page, answer, put, remove }: RowProps) {
                 </SumFigure>
               )}
             </b>
+            {corner.seatMm !== 0 && !corner.cam && !corner.airBar && (
+              <PitchAssumed pitch={corner.spec.pitchMm} steps={corner.steps} />
+            )}
             {corner.stopAtMm !== null && (
               <>
                 , at <SizeLength mm={corner.stopAtMm} />

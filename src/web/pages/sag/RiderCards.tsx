@@ -2,7 +2,7 @@ import { Link, useParams } from 'react-router';
 import { cornerNames } from '#core/machine/body.ts';
 import { bookPages } from '#core/sag/book.ts';
 import { useJob } from '../../features/job/useJob.ts';
-import { SeatMove } from '../../features/job/MoveWords.tsx';
+import { PitchAssumed, SeatMove } from '../../features/job/MoveWords.tsx';
 import { capital } from '../../features/job/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Length, SizeLength } from '../../ui/Figure.tsx';
@@ -63,13 +63,18 @@ export function RiderCards() {
                       ) : corner.seatMm === 0 ? (
                         'as on the day'
                       ) : (
-                        <SeatMove
-                          turns={corner.turns}
-                          steps={corner.steps}
-                          fitting={job.record.document.corners[end].fitting}
-                          cam={corner.cam?.after ?? null}
-                          airBar={corner.airBar?.after ?? null}
-                        />
+                        <>
+                          <SeatMove
+                            turns={corner.turns}
+                            steps={corner.steps}
+                            fitting={job.record.document.corners[end].fitting}
+                            cam={corner.cam?.after ?? null}
+                            airBar={corner.airBar?.after ?? null}
+                          />
+                          {!corner.cam && !corner.airBar && (
+                            <PitchAssumed pitch={corner.spec.pitchMm} steps={corner.steps} />
+                          )}
+                        </>
                       )}
                     </td>
                     <td className="py-1">

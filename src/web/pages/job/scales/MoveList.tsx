@@ -1,7 +1,8 @@
+import { cornerSpec } from '#core/job/corner.ts';
 import type { JobDocument } from '#core/job/types.ts';
 import { cornerNames } from '#core/machine/body.ts';
 import type { CornerMove } from '#core/scales/moves.ts';
-import { SeatMove } from '../../../features/job/MoveWords.tsx';
+import { PitchAssumed, SeatMove } from '../../../features/job/MoveWords.tsx';
 import { Turns } from '../../../ui/Figure.tsx';
 
 /** What a plan moves, in the order given. */
@@ -14,13 +15,16 @@ export function MoveList({ document, moves }: { document: JobDocument; moves: re
           {k > 0 && '; '}
           {cornerNames[id]}{' '}
           {seatMm !== 0 && (
-            <SeatMove
-              turns={turns}
-              steps={steps}
-              fitting={document.corners[id].fitting}
-              cam={null}
-              airBar={null}
-            />
+            <>
+              <SeatMove
+                turns={turns}
+                steps={steps}
+                fitting={document.corners[id].fitting}
+                cam={null}
+                airBar={null}
+              />
+              <PitchAssumed pitch={cornerSpec(document, id).pitchMm} steps={steps} />
+            </>
           )}
           {mountMm !== 0 && (
             <>
