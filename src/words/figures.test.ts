@@ -7,6 +7,7 @@ const say = (mm: number) => `${mm} mm`;
 test('a reading says how often it was taken, and how far apart', () => {
   expect(measuredWords(must(measuredOf([372])), say)).toBe('measured');
   expect(measuredWords(must(measuredOf([372, 373])), say)).toBe('measured twice, 1 mm apart');
+  expect(measuredWords(must(measuredOf([372, 372])), say)).toBe('measured twice, alike');
 });
 
 test('what was typed in the other system stands beside it, and nothing where it was not', () => {

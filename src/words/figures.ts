@@ -9,7 +9,8 @@ const TIMES = ['', 'once', 'twice', 'three times'];
 export function measuredWords(figure: Measured, say: Say): string {
   const count = figure.readings.length;
   if (count === 1) return 'measured';
-  return `measured ${TIMES[count] ?? `${count} times`}, ${say(spreadOf(figure))} apart`;
+  const apart = spreadOf(figure);
+  return `measured ${TIMES[count] ?? `${count} times`}, ${apart === 0 ? 'alike' : `${say(apart)} apart`}`;
 }
 
 /** What was typed for a measurement, where somebody typed it in the other system: "typed 14 3/4 in"; else nothing. */

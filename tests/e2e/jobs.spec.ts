@@ -212,6 +212,9 @@ test('a car with nothing to do: leave it; with one corner off, the question why 
   await page.keyboard.press('Tab');
   await page.goto(`/jobs/${id}/plan`);
   for (const corner of WHEELS) await expect(page.getByTestId(`move-${corner}`)).toContainText('Leave it');
+  await expect(page.getByText('Nothing to turn: leave everything.')).toBeVisible();
+  await expect(page.getByTestId('next')).toHaveText('In tolerance: lock it');
+  await expect(page.getByTestId('ratio-offer')).toHaveCount(0);
   await page.goto(`/jobs/${id}/baseline`);
   for (const slot of ['1', '2']) {
     await field(page, `Rear right, reading ${slot}`).fill('365');
@@ -222,6 +225,8 @@ test('a car with nothing to do: leave it; with one corner off, the question why 
     'Why is one corner off? Only the rear right is, 13 mm low',
   );
   for (const corner of WHEELS) await expect(page.getByTestId(`move-${corner}`)).toContainText('Leave it');
+  await expect(page.getByText('Nothing to turn: find out why rear right is off.')).toBeVisible();
+  await expect(page.getByTestId('ratio-offer')).toHaveCount(0);
   await page.getByRole('button', { name: 'I checked: it is right as read' }).click();
   await expect(page.getByTestId('move-RR')).toContainText(/^Raise/);
   await allSent(page);

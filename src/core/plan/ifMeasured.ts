@@ -2,6 +2,7 @@ import { ratioBasis } from '../estimate/ratioBelief.ts';
 import { priors } from '../estimate/prior.ts';
 import { conditionedRows, travelSpreadRows } from '../learn/predict.ts';
 import { axleOf } from '../machine/body.ts';
+import { isMoved } from './cornerAnswer.ts';
 import { chanceWithin } from './chance.ts';
 import type { Answer } from './answer.ts';
 
@@ -15,7 +16,7 @@ function isRatioGuessed({ document, state, corners }: Answer, axle: 'front' | 'r
 
 /**
  * The chance of landing with this round if the ratios that are only guessed were measured first: the same plan made with
- * them known to 3 %. Null where nothing is guessed, or no height is wanted.
+ * them known to 3 %. Null where nothing is guessed, nothing is moved, or no height is wanted.
  */
 export function chanceIfMeasured(answer: Answer): number | null {
   const { fit, specifiedAfter, corners, tolerance } = answer;
@@ -23,6 +24,8 @@ export function chanceIfMeasured(answer: Answer): number | null {
   const targets = corners.map(({ spec }) => spec.targetMm);
   if (answer.chanceAfter === null || axles.length === 0 || targets.every((target) => target === null))
     return null;
+  // What is not moved lands no better for a ratio that is known better.
+  if (![...corners, ...answer.unread].some(isMoved)) return null;
   const rows = travelSpreadRows(fit, specifiedAfter);
   const known = fit.parameters.flatMap((parameter, k) =>
     parameter.kind === 'axle-ratio' && axles.includes(parameter.axle) && parameter.sd > priors.measuredRatio

@@ -22,7 +22,6 @@ import {
   offSum,
   predictedSum,
   seatMoveSum,
-  spreadSum,
   stopAtSum,
 } from './cornerSums.ts';
 import type { Sum } from './types.ts';
@@ -129,10 +128,6 @@ describe('figures of a corner open to what is behind them', () => {
     const sum = predictedSum(corner, answer);
     answer.corners.forEach((one) => expect(inputOf(sum, `c ${one.id}`)).toBe(one.seatMm));
     expect(sum.result.value).toBe(corner.predictedMm);
-  });
-
-  test('repeats: greatest less least', () => {
-    expect(spreadSum([371, 369.5, 372], 'front left').result.value).toBe(2.5);
   });
 
   test('what a front and a rear give is told once for both sides, from nominal to learnt', () => {

@@ -236,18 +236,6 @@ export function collarSum(corner: CornerAnswer, { state }: Answer): Sum | null {
   };
 }
 
-/** How far apart the repeats of one reading lie. */
-export function spreadSum(readings: readonly number[], where: string): Sum {
-  return {
-    title: `Spread, ${where}`,
-    words: 'the greatest reading of this round less the least',
-    formula: 'spread = max(L) − min(L)',
-    inputs: readings.map((mm, i) => input(`L${i + 1}`, `reading ${i + 1}`, mm, 'length', 'measured')),
-    result: { value: Math.max(...readings) - Math.min(...readings), unit: 'length' },
-    note: null,
-  };
-}
-
 /** Cross weight after the plan, or the right front's share where the fronts are to be equal. Null where the machine does not stand on four wheels. */
 export function crossSum({ cross, predictAt, specifiedAfter, machine }: Answer): Sum | null {
   if (!cross) return null;

@@ -196,8 +196,10 @@ function Outlook({ job, answer }: { job: Job; answer: Answer }) {
           <span className="figures" data-testid="chance">
             {percent(answer.chanceAfter ?? 0)}
           </span>{' '}
-          chance that {cornersCounted(wanted)} {wanted === 1 ? 'is' : 'are'} within ±{' '}
-          <SizeLength mm={answer.tolerance.value} />
+          chance that {cornersCounted(wanted)} {wanted === 1 ? 'is' : 'are'} within{' '}
+          <span className="whitespace-nowrap">
+            ± <SizeLength mm={answer.tolerance.value} />
+          </span>
         </SumFigure>
       </b>
       <span className="text-second label block">

@@ -23,7 +23,6 @@ import {
   estimateSum,
   gainSum,
   heightNowSum,
-  spreadSum,
 } from '#core/sums/cornerSums.ts';
 import { lostSum } from '#core/sums/planSums.ts';
 import { useLengthStyle, useSettings } from '../../app/settings.ts';
@@ -145,8 +144,6 @@ interface ReadingsProps {
 function Readings({ job, id, round, answer, told }: ReadingsProps) {
   const style = useLengthStyle(1);
   const corner = job.record.document.corners[id];
-  const read = job.state.rounds[round]?.heights[id] ?? [];
-  const spread = read.length > 1 ? Math.max(...read) - Math.min(...read) : null;
   const index = cornerNumbers[id];
   const height = (slot: string) => ({ kind: 'height' as const, round, corner: id, slot });
   const ask = useHeightQuestion(job, id, round);
@@ -182,15 +179,6 @@ function Readings({ job, id, round, answer, told }: ReadingsProps) {
         ) : (
           <>
             target <Length mm={corner.targetMm} />
-          </>
-        )}
-        {spread !== null && (
-          <>
-            {' '}
-            ·{' '}
-            <SumFigure name={`Spread, ${cornerNames[id]}`} sum={() => spreadSum(read, cornerNames[id])}>
-              spread <Length mm={spread} />
-            </SumFigure>
           </>
         )}
       </p>

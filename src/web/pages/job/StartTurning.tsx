@@ -23,7 +23,17 @@ export function StartTurning({ job, answer, from }: { job: Job; answer: Answer; 
   const refused = useRefusedDrafts(job.record.id);
   if (refused.length > 0) return <RefusedNote refused={refused} />;
   if (job.state.locked) return <NextLink job={job} from={from} />;
-  if (!moving && !turning) return <p className="ml-auto font-semibold">Nothing to turn: leave everything.</p>;
+  if (!moving && !turning)
+    return (
+      <>
+        <p className="ml-auto font-semibold">
+          {answer.doubt.suspicions[0]?.misfit.code === 'one-corner'
+            ? `Nothing to turn: ${job.next.words}.`
+            : 'Nothing to turn: leave everything.'}
+        </p>
+        <NextLink job={job} from={from} />
+      </>
+    );
   if (turning && !(stale && untouched))
     return (
       <Button look="main" className="ml-auto" onClick={() => go(false)}>
