@@ -1,8 +1,10 @@
 import type { JobMachine } from '../job/believed.ts';
 import type { PerCorner, RoundsState } from '../job/rounds.ts';
 import { collarEvidence } from './collarEvidence.ts';
+import type { Situation } from '../learn/belief.ts';
 import type { Fit, RoundEvidence } from '../learn/fit.ts';
 import { fitWithFriction } from '../learn/friction.ts';
+import { predict, type Prediction } from '../learn/predict.ts';
 import type { CornerId } from '../machine/body.ts';
 import type { Axle } from '../machine/classes.ts';
 import { explanations, type Explained, type Misfit } from './misfit.ts';
@@ -36,7 +38,9 @@ const SAID_ODDS = 6;
 const NAMED_SHARE = 0.05;
 
 /** What kinds of fault a plan can be made from as if they were so. */
-const ADOPTABLE: readonly Misfit['code'][] = ['ratio', 'turned-other-way', 'odd-reading'];
+const ADOPTABLE: readonly Misfit['code'][] = ['ratio', 'turned-other-way', 'odd-reading', 'hooked-bar'];
+/** What is less likely than this is left out of the chance. */
+const COUNTED_SHARE = 0.02;
 
 export interface Evidence {
   rounds: readonly RoundEvidence[];
@@ -53,6 +57,14 @@ export interface Estimate {
   rounds: readonly RoundEvidence[];
   fit: Fit;
   doubt: Doubt;
+  /** What else may be so than what is planned from. */
+  otherwise: Otherwise[];
+}
+
+/** How the machine would stand if something were so that is not planned from. */
+export interface Otherwise {
+  probability: number;
+  predictAt: (situation: Situation) => Prediction;
 }
 
 /**
@@ -65,7 +77,7 @@ export function estimateOf(
 ): Estimate {
   const all = [...rounds, ...sag];
   const inJob = (misfit: Misfit) => placed(misfit, machine.corners, read);
-  const { fine, explained } = explanations(machine.believed, all, {
+  const { fine, plain, explained } = explanations(machine.believed, all, {
     worked: rounds.length,
     dismissed: (misfit) => state.checkedRight.includes(misfitKey(inJob(misfit))),
     collarSays: (contact, round) => {
@@ -80,6 +92,7 @@ export function estimateOf(
       rounds,
       fit: fitWithFriction(machine.believed, all),
       doubt: { suspicions: [], adopted: null, planned: 1 },
+      otherwise: [],
     };
   const adopted = ADOPTABLE.includes(first.misfit.code) ? first : null;
   const believed = adopted?.believed ?? machine.believed;
@@ -95,6 +108,17 @@ export function estimateOf(
       adopted: adopted ? inJob(adopted.misfit) : null,
       planned: adopted ? adopted.share : fine,
     },
+    otherwise: [
+      ...(adopted ? [{ probability: fine, fit: plain, meant: (one: Situation) => one }] : []),
+      ...explained
+        .filter((one) => one !== adopted)
+        .map(({ share, fit, meant }) => ({ probability: share, fit, meant })),
+    ]
+      .filter(({ probability }) => probability >= COUNTED_SHARE)
+      .map(({ probability, fit, meant }) => ({
+        probability,
+        predictAt: (situation) => predict(fit, meant(situation)),
+      })),
   };
 }
 

@@ -27,6 +27,10 @@ export interface Explained {
   /** The machine and the readings as they are when this is so. */
   believed: BelievedMachine;
   rounds: RoundEvidence[];
+  /** What the readings make of the machine when this is so. */
+  fit: Fit;
+  /** A situation as the record has it, as it then is. */
+  meant: (situation: Situation) => Situation;
 }
 
 /** Logarithm of how likely each is before anything is read, against nothing being wrong. */
@@ -81,6 +85,7 @@ interface Case {
   misfit: Misfit;
   believed: BelievedMachine;
   rounds: RoundEvidence[];
+  meant?: (situation: Situation) => Situation;
 }
 
 /** What is known beside the readings. */
@@ -103,13 +108,13 @@ export function explanations(
   believed: BelievedMachine,
   rounds: readonly RoundEvidence[],
   { worked, dismissed, collarSays }: Known,
-): { fine: number; explained: Explained[] } {
+): { fine: number; plain: Fit; explained: Explained[] } {
   const plain = fit(believed, rounds);
-  if (worked < 2) return { fine: 1, explained: [] };
+  if (worked < 2) return { fine: 1, plain, explained: [] };
   const against = moves(believed, rounds, worked).some(
     ({ contact, round }) => collarSays(contact, round) > COLLAR_ASKS,
   );
-  if (!against && !isStrained(plain, rounds)) return { fine: 1, explained: [] };
+  if (!against && !isStrained(plain, rounds)) return { fine: 1, plain, explained: [] };
   const cases = possible(believed, rounds, worked).filter(({ misfit }) => !dismissed(misfit));
   // Each from the start: where the plain fit was strained to is no place to look for a machine that is not.
   const fits = cases.map((one) => fit(one.believed, one.rounds, { gain: ROUGHLY }));
@@ -127,9 +132,17 @@ export function explanations(
     ),
   ];
   const [plainly = 1, roughly = 0, ...shares] = softmaxShares(logs);
-  const explained = cases.map((one, k) => ({ ...one, probability: shares[k] ?? 0, share: shares[k] ?? 0 }));
-  return { fine: plainly + roughly, explained: together(explained) };
+  const explained = cases.map((one, k) => ({
+    ...one,
+    fit: fits[k] as Fit,
+    meant: one.meant ?? same,
+    probability: shares[k] ?? 0,
+    share: shares[k] ?? 0,
+  }));
+  return { fine: plainly + roughly, plain, explained: together(explained) };
 }
+
+const same = (situation: Situation) => situation;
 
 /** Odd readings at one reference are one suspicion, of the likeliest round: which of two is odd often nobody can tell. */
 function together(explained: readonly Explained[]): Explained[] {
@@ -159,7 +172,7 @@ function possible(believed: BelievedMachine, rounds: readonly RoundEvidence[], w
     ...moved.map(({ contact, round }) => ({
       misfit: { code: 'turned-other-way' as const, contact, round },
       believed,
-      rounds: turnedBack(same, contact, round, worked),
+      ...turnedBack(same, contact, round, worked),
     })),
     ...references.flatMap((reference) =>
       Array.from({ length: worked }, (_, round) => ({
@@ -198,7 +211,12 @@ function withRatio(believed: BelievedMachine, axle: Axle): BelievedMachine {
 }
 
 /** Rounds in which what was recorded as turned in round `from` was turned the other way. */
-function turnedBack(rounds: RoundEvidence[], contact: number, from: number, worked: number): RoundEvidence[] {
+function turnedBack(
+  rounds: RoundEvidence[],
+  contact: number,
+  from: number,
+  worked: number,
+): Pick<Case, 'rounds' | 'meant'> {
   const change = (key: 'seatsMm' | 'mountsMm') =>
     (rounds[from]?.situation[key][contact] ?? 0) - (rounds[from - 1]?.situation[key][contact] ?? 0);
   const by = { seatsMm: change('seatsMm'), mountsMm: change('mountsMm') };
@@ -207,7 +225,12 @@ function turnedBack(rounds: RoundEvidence[], contact: number, from: number, work
     seatsMm: situation.seatsMm.map((mm, i) => (i === contact ? mm - 2 * by.seatsMm : mm)),
     mountsMm: situation.mountsMm.map((mm, i) => (i === contact ? mm - 2 * by.mountsMm : mm)),
   });
-  return rounds.map((one, r) => (r >= from && r < worked ? { ...one, situation: back(one.situation) } : one));
+  return {
+    rounds: rounds.map((one, r) =>
+      r >= from && r < worked ? { ...one, situation: back(one.situation) } : one,
+    ),
+    meant: back,
+  };
 }
 
 /** A round whose readings at one reference are worth no more than `sdMm`. */
@@ -227,7 +250,7 @@ function loadedFrom(
   believed: BelievedMachine,
   rounds: RoundEvidence[],
   from: number,
-): Pick<Case, 'believed' | 'rounds'> {
+): Pick<Case, 'believed' | 'rounds' | 'meant'> {
   const { machine, belief } = believed;
   const ends = (['front', 'rear'] as const).map((axle) => {
     const own = machine.contacts.filter((one) => one.axle === axle);
@@ -247,6 +270,7 @@ function loadedFrom(
       ...one,
       situation: { ...one.situation, aboard: [...one.situation.aboard, r >= from, r >= from] },
     })),
+    meant: (situation) => ({ ...situation, aboard: [...situation.aboard, true, true] }),
   };
 }
 

@@ -10,7 +10,7 @@ import { tolerances } from '../tolerances.ts';
 export function goodEnough(answer: Answer): boolean {
   const { chanceNow, chanceAfter } = answer;
   if (chanceNow === null || chanceAfter === null || !scalesEnough(answer)) return false;
-  if (unreadOf(answer).length > 0 || answer.doubt.suspicions.length > 0) return false;
+  if (unreadOf(answer).length > 0 || isToBeCleared(answer)) return false;
   if (chanceNow >= tolerances.stopChance) return true;
   // Being inside its window ends a sag job: nobody chases the middle.
   if (isBySag(answer) && readsOut(answer).length === 0 && chanceNow >= tolerances.readInChance.still)
@@ -22,6 +22,12 @@ export function goodEnough(answer: Answer): boolean {
   return chanceNow >= leastChance(answer) && chanceAfter - chanceNow < tolerances.worthwhileGain;
 }
 
+/** Whether something is suspected that has to be looked into first. A ratio or a bar that the plan goes by is no such thing. */
+function isToBeCleared({ doubt }: Answer): boolean {
+  const { code } = doubt.adopted ?? { code: null };
+  return doubt.suspicions.length > 0 && code !== 'ratio' && code !== 'hooked-bar';
+}
+
 /** share. From this chance on a second reading is tried before anything is turned. */
 const WORTH_READING_AGAIN = 0.85;
 
@@ -31,7 +37,7 @@ export function wantsReadingAgain(answer: Answer): boolean {
   return (
     chanceNow !== null &&
     chanceNow >= WORTH_READING_AGAIN &&
-    answer.doubt.suspicions.length === 0 &&
+    !isToBeCleared(answer) &&
     answer.corners.some(({ spec }) => spec.targetMm !== null) &&
     scalesEnough(answer) &&
     readsOut(answer).length === 0 &&

@@ -1,7 +1,5 @@
 import { machineOf, plainly, type JobMachine, type MachineOptions } from '../job/believed.ts';
-import { isRatioUnsaid } from '../estimate/ratioBelief.ts';
-import { chanceOverRanges, rangesOf, type RangedAxle } from './rangeChance.ts';
-import { assumedRatio, cornerSpec, hungAt, toleranceOf } from '../job/corner.ts';
+import { cornerSpec, toleranceOf } from '../job/corner.ts';
 import { collarNow, readRounds, type PerCorner, type RoundsState } from '../job/rounds.ts';
 import type { JobDocument, JobRecord } from '../job/types.ts';
 import type { Fault } from '../faults.ts';
@@ -18,7 +16,7 @@ import { at, entry } from '../numerics/matrix.ts';
 import { tolerances } from '../tolerances.ts';
 import { camAt, leastEngaged, seatRoom } from './adjusters.ts';
 import type { Answer } from './answerShape.ts';
-import { chanceWithin } from './chance.ts';
+import { chanceIn } from './landing.ts';
 import { extendedOf, sagRead } from '../sag/evidence.ts';
 import { goodEnough } from '../job/enough.ts';
 import { oneCornerOff } from '../judge/oneCorner.ts';
@@ -85,11 +83,13 @@ export function answerFor(
   const estimated = estimateOf(described, told);
   const { machine, rounds } = estimated;
   const doubt = withOneCorner(estimated.doubt, document, state);
+  // Of springs that are not in, nothing was read that could be otherwise.
+  const otherwise = Object.keys(swaps).length > 0 ? [] : estimated.otherwise;
   const learnt = withSwaps(estimated.fit, machine.corners, swaps);
   const predictAt = remembered((situation) => predict(learnt, situation));
   const now = (rounds.at(-1) as RoundEvidence).situation;
   const specified = meetAt(document, machine, now.km);
-  const setting = { document, machine, state, learnt, read, now, specified, predictAt, doubt };
+  const setting = { document, machine, state, learnt, read, now, specified, predictAt, doubt, otherwise };
   const corners = cornersNow(setting);
   const asked = doubt.suspicions.some(({ misfit }) => misfit.code === 'one-corner');
   const plan = state.locked || !planned || asked ? null : planFor(setting, corners);
@@ -133,6 +133,7 @@ export function answerFor(
       machine,
       fit: learnt,
       doubt,
+      otherwise,
       now,
       after,
       specifiedAfter: { ...after, ...specified },
@@ -245,10 +246,12 @@ function settingOf({
   predictAt,
   corners,
   doubt,
+  otherwise,
 }: Answer): Setting {
   const { km, level, aboard } = specifiedAfter;
   const read = corners.map(({ id }) => id);
-  return { document, machine, state, learnt, read, now, specified: { km, level, aboard }, predictAt, doubt };
+  const specified = { km, level, aboard };
+  return { document, machine, state, learnt, read, now, specified, predictAt, doubt, otherwise };
 }
 
 function remembered(of: (situation: Situation) => Prediction): (situation: Situation) => Prediction {
@@ -316,60 +319,6 @@ function cornersNow({ document, state, machine, read, now, learnt, predictAt }: 
       collarMm,
       room: seatRoom(document.corners[id], spec, collarMm, now.seatsMm[i] ?? 0),
     };
-  });
-}
-
-/** Chance that every height and sag with a target is within tolerance of it; null where nothing is wanted. */
-function chanceIn(setting: Setting, situation: Situation): number | null {
-  const chance = chanceIfSo(setting, situation);
-  return chance === null ? null : chance * setting.doubt.planned;
-}
-
-/** The same, if the machine is as it is planned from. */
-function chanceIfSo(setting: Setting, situation: Situation): number | null {
-  const { document, machine, read, predictAt } = setting;
-  const heights = read.map((id) => document.corners[id].targetMm);
-  const toleranceMm = toleranceOf(document).value;
-  // A window says how far off a sag may be: anywhere in it is right.
-  const sags = machine.corners.map((id) => {
-    const { sagMm, sagWindow } = document.corners[id];
-    if (sagMm === null || !sagWindow) return { target: sagMm, withinMm: toleranceMm };
-    const { fromMm, toMm } = sagWindow;
-    return { target: (fromMm + toMm) / 2, withinMm: (toMm - fromMm) / 2 };
-  });
-  const prediction = predictAt(situation);
-  if (sags.some(({ target }) => target !== null)) {
-    const mean = [...prediction.mean, ...prediction.travel];
-    return chanceWithin(
-      { mean, covariance: prediction.together() },
-      [...heights, ...sags.map(({ target }) => target)],
-      [...heights.map(() => toleranceMm), ...sags.map(({ withinMm }) => withinMm)],
-    );
-  }
-  if (heights.every((target) => target === null)) return null;
-  const ranged = rangedAxles(setting);
-  const here = predictAt({ ...setting.now, ...setting.specified }).mean;
-  // What stands as it is does not depend on ratios.
-  const moves = situation.seatsMm.some((mm, i) => mm !== (setting.now.seatsMm[i] ?? 0));
-  const overRanges =
-    moves && ranged.length > 0
-      ? chanceOverRanges(setting.learnt, situation, ranged, {
-          targets: heights,
-          withinMm: toleranceMm,
-          risesMm: prediction.mean.map((mm, r) => mm - entry(here, r)),
-        })
-      : null;
-  return overRanges ?? chanceWithin(prediction, heights, toleranceMm);
-}
-
-/** Axles of whose ratio only its range is known. */
-function rangedAxles({ document, machine, state }: Setting): RangedAxle[] {
-  return (['front', 'rear'] as const).flatMap((axle): RangedAxle[] => {
-    const id = machine.corners.find((one) => axleOf(one) === axle);
-    if (!id || !isRatioUnsaid(document, id, state.measuredRatio)) return [];
-    const hung = hungAt(document, id);
-    const picked = hung.suspension !== null;
-    return [{ axle, picked, middle: assumedRatio(document, id), ranges: rangesOf(hung) }];
   });
 }
 

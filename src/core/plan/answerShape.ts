@@ -1,4 +1,4 @@
-import type { Doubt } from '../estimate/estimate.ts';
+import type { Doubt, Otherwise } from '../estimate/estimate.ts';
 import type { Fault } from '../faults.ts';
 import type { JobMachine } from '../job/believed.ts';
 import type { Sourced } from '../job/corner.ts';
@@ -43,6 +43,8 @@ export interface Answer {
   fit: Fit;
   /** What does not agree, and what may be wrong. */
   doubt: Doubt;
+  /** What else may be so than what is planned from. */
+  otherwise: Otherwise[];
   /** Adjusters now and after the plan, as measured. */
   now: Situation;
   after: Situation;

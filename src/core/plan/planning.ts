@@ -3,7 +3,7 @@ import type { JobMachine } from '../job/believed.ts';
 import { toleranceOf } from '../job/corner.ts';
 import type { RoundsState } from '../job/rounds.ts';
 import type { JobDocument } from '../job/types.ts';
-import type { Doubt } from '../estimate/estimate.ts';
+import type { Doubt, Otherwise } from '../estimate/estimate.ts';
 import type { Situation } from '../learn/belief.ts';
 import type { Fit } from '../learn/fit.ts';
 import type { Prediction } from '../learn/predict.ts';
@@ -29,6 +29,7 @@ export interface Setting {
   predictAt: (situation: Situation) => Prediction;
   /** What does not agree. */
   doubt: Doubt;
+  otherwise: readonly Otherwise[];
 }
 
 export type SpecifiedAs = Pick<Situation, 'km' | 'level' | 'aboard'>;

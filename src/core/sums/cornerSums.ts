@@ -2,6 +2,7 @@ import { cornerSpec, type GainGroup } from '../job/corner.ts';
 import { axleOf, cornerNames, type CornerId } from '../machine/body.ts';
 import { contactOf } from '../machine/equilibrium.ts';
 import { meanOf } from '../numerics/mean.ts';
+import { chanceOtherwise } from '../plan/landing.ts';
 import type { Answer } from '../plan/answer.ts';
 import type { CornerAnswer, CornerMove } from '../plan/cornerAnswer.ts';
 import type { Source } from '../job/corner.ts';
@@ -267,21 +268,29 @@ export function chanceSum(answer: Answer, when: 'now' | 'after'): Sum | null {
   const after = when === 'after';
   const chance = after ? answer.chanceAfter : answer.chanceNow;
   if (chance === null) return null;
-  const doubted = answer.doubt.planned;
+  const planned = answer.doubt.planned;
+  const { km, level, aboard } = answer.specifiedAfter;
+  const otherwise = chanceOtherwise(
+    { ...answer, read: answer.corners.map(({ id }) => id) },
+    after ? answer.specifiedAfter : { ...answer.now, km, level, aboard },
+  );
   return {
     title: after ? 'Chance of landing in tolerance' : 'Chance that all are in tolerance now',
     words: `share of random draws of the heights ${after ? 'after the plan' : 'now'} in which every corner is within tolerance of its target`,
-    formula: doubted < 1 ? 'P = q · w / 1000' : 'P = w / 1000',
+    formula: planned < 1 ? 'P = q · w / 1000 + r' : 'P = w / 1000',
     inputs: [
       input(
         'w',
         'of 1000 draws, in which every corner is in',
-        (1000 * chance) / doubted,
+        (1000 * (chance - otherwise)) / planned,
         'count',
         'computed',
       ),
-      ...(doubted < 1
-        ? [input('q', 'that the machine is as it is planned from', doubted, 'share', 'computed')]
+      ...(planned < 1
+        ? [
+            input('q', 'that the machine is as it is planned from', planned, 'share', 'computed'),
+            input('r', 'that it lands although something else is so', otherwise, 'share', 'computed'),
+          ]
         : []),
       input('T', 'tolerance', answer.tolerance.value, 'length', answer.tolerance.source),
       ...answer.corners.map((corner) =>
