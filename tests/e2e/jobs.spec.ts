@@ -273,6 +273,7 @@ test('a road bike: sags exactly as the tape has them, the fork is moved, the rea
     document.corners[id].travelMm = 122;
     document.corners[id].sagMm = 35.6;
     document.corners[id].sagWindow = { fromMm: 30.5, toMm: 40.7 };
+    document.corners[id].staticWindow = { fromMm: 5, toMm: 15 };
   }
   const id = randomUUID();
   const made = await page.request.post('/api/jobs', { data: { id, document, entries: [] } });
@@ -293,7 +294,14 @@ test('a road bike: sags exactly as the tape has them, the fork is moved, the rea
   await expect(page.getByTestId('sag-end-RW')).toContainText(/38\s?mm\s*measured/);
   await expect(page.getByTestId('move-FW')).toContainText('turns towards the spring');
   await expect(page.getByTestId('move-RW')).toContainText('Leave it');
-  for (const end of ['FW', 'RW']) await expect(page.getByTestId(`spring-${end}`)).not.toContainText('too ');
+  // Nobody-on was never read: nothing is held against its window, and no spring is judged by it.
+  for (const end of ['FW', 'RW']) {
+    await expect(page.getByTestId(`spring-${end}`)).toContainText(
+      'can’t tell yet. Read its sag with nobody on too',
+    );
+    await expect(page.getByTestId(`spring-${end}`)).not.toContainText('Both sags ask');
+    await expect(page.getByTestId(`sag-end-${end}`)).not.toContainText('too ');
+  }
   await allSent(page);
 });
 

@@ -1,6 +1,7 @@
 import type { CornerId } from '../machine/body.ts';
 import type { CornerModel } from '../machine/corner.ts';
 import type { Answer } from '../plan/answer.ts';
+import { isSagRead } from '../sag/evidence.ts';
 import { tolerances } from '../tolerances.ts';
 import { gapForShare, shareOfBump, transitionMm } from './ringSchools.ts';
 import { readSag, windowOf } from './sagWindows.ts';
@@ -41,8 +42,13 @@ export function cornerVerdict(answer: Answer, id: CornerId): SpringVerdict | nul
  */
 export function missingForVerdict(answer: Answer, id: CornerId): string | null {
   const { document, machine } = answer;
-  const { sagWindow, adjustable, torsion, air } = document.corners[id];
+  const { sagWindow, staticWindow, adjustable, torsion, air } = document.corners[id];
   const { springs, preload } = machine.sources[id];
+  if (document.riders.length > 0 && sagWindow && springs === 'assumed') {
+    if (!isSagRead(answer.state, id, 'ridden')) return 'read its sag with the rider on';
+    if (staticWindow && !isSagRead(answer.state, id, 'alone'))
+      return 'read its sag with nobody on too: only both together tell its rate';
+  }
   if (sagWindow || air) return null;
   if (springs === 'assumed') return 'give the rate and free length of its spring, or a sag window';
   const ranged = answer.corners.some(
@@ -53,12 +59,12 @@ export function missingForVerdict(answer: Answer, id: CornerId): string | null {
   return null;
 }
 
-/** Sag after the plan with nobody on, mm at the wheel; null where nobody is in the book of riders, or it is hardly known. */
+/** Sag after the plan with nobody on, mm at the wheel; null where it was never read there, or is hardly known. */
 function staticSagAfter(
-  { document, machine, specifiedAfter, predictAt }: Answer,
+  { document, machine, specifiedAfter, predictAt, state }: Answer,
   id: CornerId,
 ): number | null {
-  if (document.riders.length === 0) return null;
+  if (document.riders.length === 0 || !isSagRead(state, id, 'alone')) return null;
   const { travel, travelSd } = predictAt({ ...specifiedAfter, aboard: machine.alone });
   const i = machine.corners.indexOf(id);
   return (travelSd[i] ?? Infinity) > tolerances.sagKnownMm ? null : (travel[i] ?? null);

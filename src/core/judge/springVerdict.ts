@@ -73,7 +73,11 @@ export function springVerdict({
     return { verdict: 'too soft', because: 'the adjuster is near the end of its range to reach this height' };
   return {
     verdict: 'right',
-    because: riderSag ? 'rider and static sag are both in' : 'nothing that was read says otherwise',
+    because: riderSag
+      ? staticSag
+        ? 'rider and static sag are both in'
+        : 'rider sag is in'
+      : 'nothing that was read says otherwise',
   };
 }
 

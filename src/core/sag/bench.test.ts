@@ -9,7 +9,7 @@ import {
 import { add, adjustment, factEntry, must, record } from '../../../tests/fixtures/records.ts';
 import type { JobRecord } from '../job/types.ts';
 import { goodEnough } from '../job/enough.ts';
-import { cornerVerdict } from '../judge/cornerVerdict.ts';
+import { cornerVerdict, missingForVerdict } from '../judge/cornerVerdict.ts';
 import { answerFor, answerRidden, type Answer } from '../plan/answer.ts';
 import { sagEnds } from './bench.ts';
 
@@ -95,6 +95,25 @@ describe('what the bench says of an end', () => {
     expect(front?.bandMm).toBeGreaterThan(14);
     expect(front?.verdict).toBe('poor');
     expect(rear?.verdict).toBe('good');
+  });
+
+  test('nobody-on never read is held against no window, and judges no spring', () => {
+    const rig = sagRig('road', 5, 1.9);
+    rig.document.corners.RW.staticWindow = { fromMm: 5, toMm: 6 };
+    const job = readRound(record(rig.document), rig, 0);
+    const ridden = {
+      ...job,
+      entries: job.entries.filter((one) => one.type !== 'fact' || !one.fact.slot.startsWith('alone')),
+    };
+    const [both, half] = [must(answerFor(job)), must(answerFor(ridden))];
+    const rear = (answer: Answer) => must(sagEnds(answer).find(({ id }) => id === 'RW') ?? null);
+    expect(rear(both).staticSag?.state).toBe('too much');
+    expect(rear(both).needed).not.toBeNull();
+    expect(rear(half)).toMatchObject({ staticSag: null, needed: null });
+    const unnamed = structuredClone(ridden);
+    unnamed.document.corners.RW.springs = [];
+    expect(missingForVerdict(must(answerFor(unnamed)), 'RW')).toContain('with nobody on');
+    expect(cornerVerdict(half, 'RW')?.because).not.toContain('static');
   });
 
   test('a spring much too soft, and one much too stiff, are recognised by the rate that both sags want', () => {

@@ -10,6 +10,7 @@ import { cornerSpec } from '../job/corner.ts';
 import { camChoices } from '../plan/adjusters.ts';
 import type { Answer } from '../plan/answer.ts';
 import { tolerances } from '../tolerances.ts';
+import { isSagRead } from './evidence.ts';
 import { halfBandOf, midReading } from './readings.ts';
 import { middleOf } from './schools.ts';
 import { springForSags, type NeededSpring } from './rates.ts';
@@ -86,6 +87,7 @@ export function sagEnds(answer: Answer): SagEnd[] {
     const [alone, ridden] = [stateOf(states.alone), stateOf(states.ridden)];
     const travelMm = corner.spec.travelMm.value;
     const { sagWindow, staticWindow } = answer.document.corners[id];
+    const aloneRead = isSagRead(answer.state, id, 'alone');
     return {
       id,
       travelMm,
@@ -94,14 +96,17 @@ export function sagEnds(answer: Answer): SagEnd[] {
       asReadMm: answer.predictAt({ ...now, km, level, aboard: machine.aboard[0] ?? [] }).travel[i] ?? 0,
       friction: frictionAt(answer, id, travelMm),
       riderSag: sagWindow && readSag(windowOf(sagWindow, 'rider'), ridden.afterMm, travelMm),
-      staticSag: staticWindow && readSag(windowOf(staticWindow, 'static'), alone.afterMm, travelMm),
+      // What nobody read with nobody on is held against nothing.
+      staticSag: aloneRead
+        ? staticWindow && readSag(windowOf(staticWindow, 'static'), alone.afterMm, travelMm)
+        : null,
       toppedOut: {
         now: alone.nowMm < tolerances.toppedOutMm,
         after: alone.afterMm < tolerances.toppedOutMm,
       },
       perStepMm: perStep(answer, id, i),
       ...springOf(answer, id, i),
-      needed: neededAt(answer, id, i, drawn),
+      needed: aloneRead && isSagRead(answer.state, id, 'ridden') ? neededAt(answer, id, i, drawn) : null,
     };
   });
 }

@@ -19,6 +19,17 @@ export function sagRead({ rounds }: RoundsState): CornerId[] {
   return [...new Set(rounds.flatMap(({ sag }) => Object.keys(sag) as CornerId[]))];
 }
 
+/** Whether a sag of this corner was ever read, with nobody on or with somebody. */
+export function isSagRead({ rounds }: RoundsState, id: CornerId, who: 'alone' | 'ridden'): boolean {
+  return rounds.some(({ sag }) =>
+    Object.entries(sag[id]?.states ?? {}).some(
+      ([state, { press, lift, rest, band }]) =>
+        (state === 'alone') === (who === 'alone') &&
+        [press, lift, rest, band].some((readings) => (readings?.length ?? 0) > 0),
+    ),
+  );
+}
+
 /**
  * What each reference reads fully extended, mm as the specification states it: the latest round that read it. A corner
  * that was only ever read by its band is given its travel, so that what is left of it stands for its height.

@@ -83,10 +83,10 @@ export function bookSagSum(
   return {
     title: `Sag, ${name}, ${cornerNames[id]}`,
     words:
-      'the machine as the readings have it, with this rider, his passenger and luggage aboard and his settings turned, come to rest',
+      'the machine as the readings have it, with this rider, passenger and luggage aboard and turned to this rider’s settings, come to rest',
     formula: 'F·MR + Fg = W at every end',
     inputs: [
-      input('c', 'his seat move from where it is now', corner.seatMm, 'length', 'computed'),
+      input('c', 'this rider’s seat move from where it is now', corner.seatMm, 'length', 'computed'),
       input('σ', 'one standard deviation', sdMm, 'length', 'computed'),
     ],
     result: { value: sagMm, unit: 'length' },

@@ -17,13 +17,7 @@ import type { ToldCorner } from '#core/job/types.ts';
 import { axleOf, cornersIn, cornerNames, type CornerId } from '#core/machine/body.ts';
 import { lengthText, shownLength, sizeText } from '#core/units/formatLength.ts';
 import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
-import {
-  chanceSum,
-  comparedSum,
-  estimateSum,
-  gainSum,
-  heightNowSum,
-} from '#core/sums/cornerSums.ts';
+import { chanceSum, comparedSum, estimateSum, gainSum, heightNowSum } from '#core/sums/cornerSums.ts';
 import { lostSum } from '#core/sums/planSums.ts';
 import { useLengthStyle, useSettings } from '../../app/settings.ts';
 import type { Job } from '../../features/job/useJob.ts';

@@ -18,7 +18,7 @@ export function FirstRider({ job }: { job: Job }) {
     <div data-fields className="p-6">
       <h2 className="text-head font-semibold">Who rides it?</h2>
       <p className="text-second mt-1 max-w-[60ch]">
-        Sag is set for somebody. His weight in full riding gear, as near as a bathroom scale says; it can be
+        Sag is set for somebody: their weight in full riding gear, as near as a bathroom scale says; it can be
         corrected at any time.
       </p>
       <div className="relative mt-4 flex flex-wrap items-end gap-6">
@@ -40,8 +40,8 @@ export function FirstRider({ job }: { job: Job }) {
       </div>
       {job.record.document.machine.massKg !== null && (
         <p className="label text-second mt-6 max-w-[60ch]">
-          The weight written down for this machine is taken to have its rider in it: what is left without him
-          is written in its place.
+          The weight written down for this machine is taken to have its rider in it: what is left without the
+          rider is written in its place.
         </p>
       )}
     </div>
@@ -114,11 +114,11 @@ export function RiderLine({ job, rider }: { job: Job; rider: RiderDocument }) {
       <div className="relative grid grid-cols-5 items-end gap-x-4 narrow:grid-cols-2">
         {number('Rider in full gear', 'kg', { order: 1, range: limits.riderKg })}
         {number('Of that gear', 'gearKg', { order: 2, range: { min: 0, max: Math.min(60, rider.kg - 10) } })}
-        {number('Luggage he rides with', 'luggageKg', { order: 3, range: limits.wheelKg })}
+        {number('Luggage carried', 'luggageKg', { order: 3, range: limits.wheelKg })}
         <PathField
           job={job}
           path={['machine', 'massKg']}
-          label="Machine without him"
+          label="Machine alone"
           showLabel
           order={4}
           quantity="mass"
