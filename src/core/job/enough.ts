@@ -1,6 +1,7 @@
 import { cornerNames, cornersIn, type CornerId } from '../machine/body.ts';
 import type { Answer } from '../plan/answerShape.ts';
 import { isMoved, scalesWanted } from '../plan/cornerAnswer.ts';
+import { askedCorners } from '../sag/evidence.ts';
 import { tolerances } from '../tolerances.ts';
 
 /**
@@ -78,11 +79,9 @@ function leastChance({ state, corners }: Answer): number {
 /** Corners of which something is wanted and nothing was read in this round: what was only predicted proves nothing. */
 export function unreadOf({ state, document }: Pick<Answer, 'state' | 'document'>): CornerId[] {
   const round = state.rounds[state.current];
-  return cornersIn(document).filter((id) => {
-    const { targetMm, sagMm } = document.corners[id];
-    const read = round?.heights[id] ?? round?.sag[id] ?? round?.travelUsed[id];
-    return (targetMm !== null || sagMm !== null) && read === undefined;
-  });
+  return askedCorners(document, state).filter(
+    (id) => (round?.heights[id] ?? round?.sag[id] ?? round?.travelUsed[id]) === undefined,
+  );
 }
 
 /** Whether the weight stands as it is asked to, or another round would hardly bring it nearer. */

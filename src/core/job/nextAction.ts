@@ -1,3 +1,4 @@
+import { askedCorners } from '../sag/evidence.ts';
 import { hardEndOf, lacksStep } from './fitting.ts';
 import { marginsFor, type Margin } from '../margins/margins.ts';
 import { cornerHeight } from '../figures/cornerHeight.ts';
@@ -90,11 +91,9 @@ function isOnSagBench({ riders }: JobDocument, { rounds }: RoundsState): boolean
 function nextOnSagBench(document: JobDocument, state: RoundsState, answer: Answer | null): NextAction {
   const key = document.riders[0]?.key ?? '';
   const here = state.rounds[state.current]?.sag ?? {};
-  const unread = cornersIn(document).filter(
-    (id) => document.corners[id].sagMm !== null && here[id]?.states[key] === undefined,
-  );
+  const all = askedCorners(document, state).filter((id) => document.corners[id].sagMm !== null);
+  const unread = all.filter((id) => here[id]?.states[key] === undefined);
   if (unread.length > 0 || !answer) {
-    const all = cornersIn(document).filter((id) => document.corners[id].sagMm !== null);
     const where = unread.length === all.length ? '' : `, ${namesOf(unread, all)}`;
     return { stage: 'sag', words: `read the sag, rider on${where}` };
   }

@@ -1,6 +1,7 @@
 import { add, adjustment, factEntry, must, record } from '../../../tests/fixtures/records.ts';
 import { readSagTape, sagRig, type SagRig } from '../../../tests/fixtures/sagRig.ts';
 import { blankDocument } from './create.ts';
+import { unreadOf } from './enough.ts';
 import { nextAction, stagesOf } from './nextAction.ts';
 import { risenSince } from './again.ts';
 import { readRounds } from './rounds.ts';
@@ -45,6 +46,22 @@ describe('a job that is worked by sag', () => {
     expect(nextAction(told).stage).toBe('turn');
     const turned = add(told, ...answer.corners.map(({ id, seatMm }) => adjustment(1, id, seatMm)));
     expect(nextAction(turned)).toEqual({ stage: 'sag', words: 'read the sag, rider on' });
+  });
+
+  test('one end alone is a whole job: the other is asked for nowhere, and does not lower the chance', () => {
+    const front = (one: JobRecord): JobRecord => ({
+      ...one,
+      entries: one.entries.filter((entry) => entry.type !== 'fact' || entry.fact.corner !== 'RW'),
+    });
+    const half = front(read(begun, rig, 0, 'r1'));
+    const answer = must(answerFor(half));
+    expect(answer.corners.map(({ id }) => id)).toEqual(['FW']);
+    expect(nextAction(half, answer).words).not.toContain('read the sag');
+    expect(unreadOf(answer)).toEqual([]);
+    expect(must(answer.chanceAfter)).toBeGreaterThan(0.6);
+    // Read once, it belongs to the job from then on.
+    const both = must(answerFor(read(begun, rig, 0, 'r1')));
+    expect(both.corners.map(({ id }) => id)).toEqual(['FW', 'RW']);
   });
 
   test('reading the bench says that turning is over: what was not turned is left alone', () => {

@@ -4,6 +4,7 @@ import type { Situation } from '../learn/belief.ts';
 import type { Prediction } from '../learn/predict.ts';
 import { axleOf } from '../machine/body.ts';
 import { entry } from '../numerics/matrix.ts';
+import { askedCorners } from '../sag/evidence.ts';
 import { chanceWithin } from './chance.ts';
 import type { Setting } from './planning.ts';
 import { chanceOverRanges, rangesOf, type RangedAxle } from './rangeChance.ts';
@@ -19,7 +20,7 @@ export function chanceIn(setting: Setting, situation: Situation): number | null 
 
 /** The part of that chance that comes of landing although something else is so. */
 export function chanceOtherwise(
-  setting: Pick<Setting, 'document' | 'machine' | 'read' | 'otherwise'>,
+  setting: Pick<Setting, 'document' | 'machine' | 'read' | 'state' | 'otherwise'>,
   situation: Situation,
 ): number {
   return setting.otherwise.reduce(
@@ -30,14 +31,16 @@ export function chanceOtherwise(
 
 /** The chance by one prediction of heights and sags. */
 function chanceOf(
-  { document, machine, read }: Pick<Setting, 'document' | 'machine' | 'read'>,
+  { document, machine, read, state }: Pick<Setting, 'document' | 'machine' | 'read' | 'state'>,
   prediction: Prediction,
 ): number | null {
   const heights = read.map((id) => document.corners[id].targetMm);
   const toleranceMm = toleranceOf(document).value;
   // A window says how far off a sag may be: anywhere in it is right.
+  const asked = askedCorners(document, state);
   const sags = machine.corners.map((id) => {
     const { sagMm, sagWindow } = document.corners[id];
+    if (!asked.includes(id)) return { target: null, withinMm: toleranceMm };
     if (sagMm === null || !sagWindow) return { target: sagMm, withinMm: toleranceMm };
     const { fromMm, toMm } = sagWindow;
     return { target: (fromMm + toMm) / 2, withinMm: (toMm - fromMm) / 2 };

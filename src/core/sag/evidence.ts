@@ -19,6 +19,23 @@ export function sagRead({ rounds }: RoundsState): CornerId[] {
   return [...new Set(rounds.flatMap(({ sag }) => Object.keys(sag) as CornerId[]))];
 }
 
+/**
+ * Corners of which something is wanted: a height, or a sag. An end of which only a sag is wanted, and that nobody ever reads
+ * while another is read, is left alone: one end is a whole job.
+ */
+export function askedCorners(document: JobDocument, { rounds }: RoundsState): CornerId[] {
+  const wanted = cornersIn(document).filter((id) => {
+    const { targetMm, sagMm } = document.corners[id];
+    return targetMm !== null || sagMm !== null;
+  });
+  const touched = wanted.filter(
+    (id) =>
+      document.corners[id].targetMm !== null ||
+      rounds.some(({ heights, sag, travelUsed }) => (heights[id] ?? sag[id] ?? travelUsed[id]) !== undefined),
+  );
+  return touched.length > 0 ? touched : wanted;
+}
+
 /** Whether a sag of this corner was ever read, with nobody on or with somebody. */
 export function isSagRead({ rounds }: RoundsState, id: CornerId, who: 'alone' | 'ridden'): boolean {
   return rounds.some(({ sag }) =>

@@ -1,4 +1,4 @@
-import { byCorner } from '#core/plan/answer.ts';
+import { byCorner, plannedMoves } from '#core/plan/answer.ts';
 import type { ReactNode } from 'react';
 import { axleOf, cornerNames, cornersIn, footingOf, type CornerId } from '#core/machine/body.ts';
 import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
@@ -21,10 +21,7 @@ interface Props {
 /** Four corners where they really are, a travel rule at each edge, the machine from above between them. */
 export function CornerGrid({ job, corner, showPlan }: Props) {
   const moves = Object.fromEntries(
-    (job.answer?.corners ?? []).map(({ id, predictedMm, nowMm }) => [
-      id,
-      showPlan ? predictedMm - nowMm : null,
-    ]),
+    (job.answer ? plannedMoves(job.answer) : []).map(({ id, riseMm }) => [id, showPlan ? riseMm : null]),
   );
   const onTwo = footingOf(job.record.document.machine.class) === 'bikes';
   return (

@@ -1,11 +1,12 @@
 import { Link } from 'react-router';
 import { cornerVerdict, missingForVerdict } from '#core/judge/cornerVerdict.ts';
 import type { SagReading } from '#core/judge/sagWindows.ts';
-import type { Fitting } from '#core/job/types.ts';
+import type { Fitting, JobDocument } from '#core/job/types.ts';
 import { cornerNames, type CornerId } from '#core/machine/body.ts';
 import { sagFigure } from '#core/figures/sagFigure.ts';
 import { byCorner, type Answer } from '#core/plan/answer.ts';
-import { isRough } from '#core/sag/schools.ts';
+import { isRough, schoolOf } from '#core/sag/schools.ts';
+import { cornerSpec } from '#core/job/corner.ts';
 import type { SagEnd } from '#core/sag/bench.ts';
 import { chooseRate } from '#core/sag/rates.ts';
 import { carriedSum, preloadSum, stepSum } from '#core/sums/benchSums.ts';
@@ -14,6 +15,7 @@ import { tolerances } from '#core/tolerances.ts';
 import { rateOf } from '#core/rack/spring.ts';
 import { useRack } from '../../api/rack.ts';
 import type { Job } from '../../features/job/useJob.ts';
+import { AssumedMark } from '../../features/job/AssumedMark.tsx';
 import { capital } from '../../features/job/words.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Length, SizeLength } from '../../ui/Figure.tsx';
@@ -52,6 +54,7 @@ export function EndVerdict({ job, id, end }: { job: Job; id: CornerId; end: SagE
             mm={end.ridden.afterMm}
             sdMm={end.ridden.afterSdMm}
             reading={end.riderSag}
+            guessed={isWindowGuessed(answer.document, id)}
             sum={() => sagAfterSum(answer, end, rider)}
           />
           <Then
@@ -59,6 +62,7 @@ export function EndVerdict({ job, id, end }: { job: Job; id: CornerId; end: SagE
             mm={end.alone.afterMm}
             sdMm={end.alone.afterSdMm}
             reading={end.staticSag}
+            guessed={false}
             sum={() => sagAfterSum(answer, end, 'alone')}
           />
         </dl>
@@ -127,7 +131,8 @@ interface SagProps {
 function Sag({ title, name, answer, end, who }: SagProps) {
   const { measured, estimated, differs } = sagFigure(answer, end, who);
   const where = `${name}, ${cornerNames[end.id]}`;
-  const percent = (mm: number) => `${Math.round((100 * mm) / end.travelMm)} % of travel`;
+  const whole = cornerSpec(answer.document, end.id).travelMm.source === 'assumed' ? ', assumed' : '';
+  const percent = (mm: number) => `${Math.round((100 * mm) / end.travelMm)} % of travel${whole}`;
   const estimate = (
     <SumFigure
       name={measured ? `Estimated ${name.toLowerCase()}, ${cornerNames[end.id]}` : where}
@@ -159,10 +164,12 @@ interface ThenProps {
   mm: number;
   sdMm: number;
   reading: SagReading | null;
+  /** Whether the window is a share of a travel that nobody gave. */
+  guessed: boolean;
   sum: () => ReturnType<typeof sagAfterSum>;
 }
 
-function Then({ title, mm, sdMm, reading, sum }: ThenProps) {
+function Then({ title, mm, sdMm, reading, guessed, sum }: ThenProps) {
   return (
     <div className="flex flex-wrap items-center gap-x-2">
       <dt className="text-second">{title}</dt>
@@ -181,6 +188,7 @@ function Then({ title, mm, sdMm, reading, sum }: ThenProps) {
                 <>
                   in <Length mm={reading.lowMm} decimals={0} bare /> to{' '}
                   <Length mm={reading.highMm} decimals={0} />
+                  {guessed && <AssumedMark />}
                 </>
               ) : (
                 <>
@@ -268,6 +276,14 @@ function SpringLine({ job, id, end }: { job: Job; id: CornerId; end: SagEnd }) {
         </p>
       )}
     </div>
+  );
+}
+
+/** Whether a rider's window stands as a share of the travel, and the travel is only assumed. */
+function isWindowGuessed(document: JobDocument, id: CornerId): boolean {
+  return (
+    schoolOf(document, id, 'rider')?.unit === 'share of travel' &&
+    cornerSpec(document, id).travelMm.source === 'assumed'
   );
 }
 

@@ -1,7 +1,8 @@
 import { goodEnough } from '#core/job/enough.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import type { SagEnd } from '#core/sag/bench.ts';
-import { cornerNames } from '#core/machine/body.ts';
+import { askedCorners } from '#core/sag/evidence.ts';
+import { cornerNames, cornersIn } from '#core/machine/body.ts';
 import { chanceSum } from '#core/sums/cornerSums.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
@@ -12,6 +13,9 @@ import { sagRound } from './sagRound.ts';
 export function SagOutlook({ job, answer, ends }: { job: Job; answer: Answer; ends: readonly SagEnd[] }) {
   const done = goodEnough(answer);
   const short = ends.filter(({ riderSag }) => riderSag !== null && riderSag.state !== 'in');
+  const wanted = cornersIn(answer.document).filter((id) => answer.document.corners[id].sagMm !== null);
+  const asked = askedCorners(answer.document, answer.state);
+  const only = asked.length < wanted.length ? asked : [];
   const chance = done ? answer.chanceNow : answer.chanceAfter;
   return (
     <>
@@ -19,7 +23,9 @@ export function SagOutlook({ job, answer, ends }: { job: Job; answer: Answer; en
       <p className="min-w-[220px] flex-1" data-testid="sag-outlook" aria-live="polite">
         <b>
           <SumFigure name="Chance that every sag is in" sum={() => chanceSum(answer, done ? 'now' : 'after')}>
-            {done ? 'In their windows' : 'In after this round'}: {Math.round(100 * (chance ?? 0))} in 100.
+            {done ? 'In their windows' : 'In after this round'}
+            {only.length > 0 && `, ${only.map((id) => cornerNames[id]).join(' and ')} only`}:{' '}
+            {Math.round(100 * (chance ?? 0))} in 100.
           </SumFigure>
         </b>
         {short.length > 0 && (
