@@ -28,7 +28,7 @@ export function checkWords(misfit: JobMisfit): string {
     case 'ratio':
       return 'Measure the ratio: heights and damper lengths, standing and hanging.';
     case 'turned-other-way':
-      return 'Read the collar and compare it with where it should be. Leave it until it is checked.';
+      return 'Before anything is turned, compare the collar with where the record says it should be.';
     case 'odd-reading':
       return 'Roll it, measure again at the same point, and correct the reading.';
     case 'aboard':

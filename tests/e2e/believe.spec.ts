@@ -129,9 +129,9 @@ test.describe('the tape is believed', () => {
     await expect(doubt).toContainText('The front left collar was turned the other way in round 1');
     await expect(page.getByTestId('verdict')).not.toContainText('finish');
     await page.goto(`/jobs/${id}/plan`);
-    await expect(page.getByTestId('move-LF')).toContainText('until its collar is checked');
+    await expect(page.getByTestId('move-LF')).toContainText('check its collar first');
     await doubt.getByRole('button', { name: 'I checked: it is right as read' }).click();
-    await expect(page.getByTestId('move-LF')).not.toContainText('until its collar is checked');
+    await expect(page.getByTestId('move-LF')).not.toContainText('check its collar first');
   });
 
   test('the sag bench and a new setup keep what is theirs', async ({ page }) => {

@@ -193,7 +193,17 @@ test.describe('a car with wishbones in front and struts behind, and nothing but 
       'front left collar was turned the other way in round 1',
     );
     await page.goto(`/jobs/${id}/plan`);
-    await expect(page.getByTestId('move-LF')).toContainText('until its collar is checked');
+    await expect(page.getByTestId('move-LF')).toContainText('check its collar first');
+    // It was: the record is put right in one press, and the plan is that of a machine that agrees with its readings.
+    await page.getByRole('button', { name: 'It was: put the record right' }).click();
+    await expect(page.getByTestId('doubt')).toHaveCount(0);
+    await expect(page.getByTestId('move-LF')).toContainText(/^Lower/);
+    await expect(page.getByTestId('move-LF')).not.toContainText('check its collar');
+    await allSent(page);
+    const told = await turnAsTold(page, id, 2);
+    expect(told.LF ?? 0).toBeLessThan(-10);
+    for (const other of ['RF', 'LR', 'RR'] as const)
+      expect(Math.abs(told[other] ?? 0)).toBeLessThan(-(told.LF ?? 0));
   });
 });
 

@@ -8,6 +8,7 @@ import { carefulHand, fairCalculation, thePage } from '../../../bench/tapePlayer
 import { trial } from '../../../bench/tapeTrial.ts';
 import {
   add,
+  adjustment,
   factEntry,
   fourCorners,
   heights,
@@ -66,6 +67,31 @@ describe('what a suspension says of its ratio', () => {
           expect(rangeSd([low, high], true)).toBeLessThanOrEqual(rangeSd(all, true) + 1e-12);
         }
   });
+});
+
+test('a collar taken to have gone the other way is planned for as once the record is put right', () => {
+  const document = blankDocument('car', 'Lapwing');
+  fourCorners.forEach((id) =>
+    Object.assign(document.corners[id], { targetMm: id.endsWith('F') ? 350 : 360, pitchMm: 2 }),
+  );
+  const worked = (leftFrontMm: number) =>
+    must(
+      answerFor(
+        add(
+          record(document),
+          settled(0),
+          ...heights(0, [372, 375, 388, 386]),
+          ...fourCorners.map((id, i) => adjustment(1, id, [leftFrontMm, -18, -20.25, -20][i] ?? 0)),
+          settled(1),
+          ...heights(1, [388, 357, 383, 347]),
+        ),
+      ),
+    );
+  const [asked, put] = [worked(-17), worked(17)];
+  expect(asked.doubt.adopted).toEqual({ code: 'turned-other-way', corner: 'LF', round: 1 });
+  expect(put.doubt.suspicions).toEqual([]);
+  asked.corners.forEach(({ seatMm }, i) => expect(seatMm).toBeCloseTo(put.corners[i]?.seatMm ?? NaN, 1));
+  expect(asked.corners[0]?.seatMm).toBeLessThan(-15);
 });
 
 test('where nothing is to be moved nothing is promised of a ratio measured', () => {

@@ -14,12 +14,12 @@ export const priors = {
   /** What machines outside the usual range of their suspension add to it. */
   beyondRange: 0.05,
   /** The same where a ratio is drawn from its range: between two ranges that do not meet there are few machines. */
-  drawnBeyond: 0.03,
+  drawnBeyond: 0.05,
   /**
    * What one corner rises by beside what its axle's ratio says, as a share, where nobody has said how it is hung: unlike
    * sides, a ratio that changes on the way, bars, springs one on another.
    */
-  ownRise: 0.08,
+  ownRise: 0.09,
   /** A ratio of which not even the suspension is known is known no better than this. */
   leastUnknown: 0.2,
   /** Left and right of an axle are made alike to about this. */
@@ -33,7 +33,7 @@ export const priors = {
   /** Springs nobody has named, taken to carry the load at the class's ride height: alike on an axle, else anything. */
   unknownSpring: { axle: 0.5, own: 0.1 },
   /** mm that friction leaves at the wheel, settled: at least so much, and a share of the travel; it is learnt from the readings. */
-  friction: { leastMm: 1.3, perTravel: 0.005 },
+  friction: { leastMm: 1.25, perTravel: 0.0035 },
 } as const;
 
 /** Middle of a range on the logarithm, to the hundredth: what is assumed of a ratio that nobody has given. */

@@ -287,7 +287,16 @@ function meetAt(document: JobDocument, machine: JobMachine, drivenKm: number): S
   };
 }
 
-function cornersNow({ document, state, machine, read, now, learnt, predictAt }: Setting): CornerNow[] {
+/** Whether a collar is taken to stand elsewhere than the record says, and was not read since. */
+function isCollarDoubted({ adopted }: Doubt, { rounds }: RoundsState, id: CornerId): boolean {
+  return (
+    adopted?.code === 'turned-other-way' &&
+    adopted.corner === id &&
+    rounds.every(({ round, collars }) => round < adopted.round || collars[id] === undefined)
+  );
+}
+
+function cornersNow({ document, state, machine, read, now, learnt, predictAt, doubt }: Setting): CornerNow[] {
   const here = predictAt(now);
   const { solver } = here.outcome;
   return read.map((id, r) => {
@@ -297,7 +306,7 @@ function cornersNow({ document, state, machine, read, now, learnt, predictAt }: 
     const spec = measuredRatio
       ? { ...described, ratio: { value: measuredRatio.ratio, source: 'measured' as const } }
       : described;
-    const collarMm = collarNow(state.rounds, id, spec.readingSign);
+    const collarMm = isCollarDoubted(doubt, state, id) ? null : collarNow(state.rounds, id, spec.readingSign);
     const sources = machine.sources[id];
     const measured = state.rounds.some(({ travelUsed }) => travelUsed[id] !== undefined);
     const known =

@@ -73,9 +73,7 @@ export function planFor(
   const { document, machine, now } = setting;
   const all = adjustersOf(document, machine, corners, now).map((one) => {
     const id = machine.corners[one.contact] as CornerId;
-    return isLeft(document, machine, one) || held.includes(id) || isToBeChecked(setting, id)
-      ? heldAt(one, 0)
-      : one;
+    return isLeft(document, machine, one) || held.includes(id) ? heldAt(one, 0) : one;
   });
   const extras = extrasOf(setting, scalesWeight ?? document.crossWeight ?? 1);
   const once = all.map((one) =>
@@ -86,12 +84,6 @@ export function planFor(
     if (isWithin(setting, corners, plan, extras)) return { ...plan, adjusters: all };
   }
   return { ...planBy(setting, corners, { adjusters: all, extras }), adjusters: all };
-}
-
-/** A corner whose adjuster has to be looked at before it is turned again. */
-function isToBeChecked({ doubt }: Setting, id: CornerId): boolean {
-  const { adopted } = doubt;
-  return adopted?.code === 'turned-other-way' && adopted.corner === id;
 }
 
 /** A seat of the hard end that was moved in an earlier round. */

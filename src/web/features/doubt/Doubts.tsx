@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import { misfitKey, type JobMisfit, type Suspicion } from '#core/estimate/estimate.ts';
-import { blankFact } from '#core/job/facts.ts';
+import { blankFact, factAt } from '#core/job/facts.ts';
+import { cornerNames, type CornerId } from '#core/machine/body.ts';
 import { checkWords, likelyWords, misfitWords } from '#words/misfit.ts';
 import type { Say } from '#words/figures.ts';
 import { lengthText } from '#core/units/formatLength.ts';
@@ -49,11 +50,44 @@ export function Doubts({ job }: { job: Job }) {
         >
           {checkLabel(first.misfit)}
         </Link>
+        {first.misfit.code === 'turned-other-way' && <PutRight job={job} misfit={first.misfit} />}
         <Button look="quiet" onClick={() => dismiss(job, first, say)}>
           I checked: it is right as read
         </Button>
       </div>
     </section>
+  );
+}
+
+/** The collar does stand the other way: what was recorded as turned is put right. */
+function PutRight({
+  job,
+  misfit,
+}: {
+  job: Job;
+  misfit: Extract<JobMisfit, { corner: CornerId; round: number }>;
+}) {
+  const { corner, round } = misfit;
+  const done = (['adjustment', 'mount'] as const).flatMap((kind) => {
+    const fact = factAt(job.facts, { kind, round, corner, slot: 'done' })?.fact;
+    return fact?.valueMm ? [fact] : [];
+  });
+  if (done.length === 0) return null;
+  return (
+    <Button
+      look="quiet"
+      onClick={() =>
+        done.forEach((fact) =>
+          job.actions.record(`Turned the other way, ${cornerNames[corner]}`, {
+            ...fact,
+            valueMm: -(fact.valueMm ?? 0),
+            typed: undefined,
+          }),
+        )
+      }
+    >
+      It was: put the record right
+    </Button>
   );
 }
 

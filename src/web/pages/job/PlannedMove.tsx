@@ -31,7 +31,6 @@ export function Move({
             how far one {fittings[fitted.fitting].step?.one ?? 'step'} moves it is not given yet: Intake
           </p>
         )}
-        {checked && <p className="text-tight font-semibold">until its collar is checked</p>}
         {corner.collarMm !== null && (
           <p className="text-second">
             the collar reads <SizeLength mm={corner.collarMm} />
@@ -44,6 +43,7 @@ export function Move({
       <p className={`text-action ${size} font-bold`}>
         <Effect {...corner} />
       </p>
+      {checked && <p className="text-tight font-semibold">check its collar first</p>}
       <SeatLines corner={corner} answer={answer} />
       <OtherMoves corner={corner} fitting={document.corners[corner.id].fitting} />
     </>
