@@ -1,6 +1,7 @@
 import { answerFor } from '../plan/answer.ts';
 import {
   add,
+  adjustment,
   fourCorners,
   heights,
   measured,
@@ -22,6 +23,22 @@ test('corners that read out are named', () => {
   const { done, words } = said(...heights(0, [365, 365, 380, 365]));
   expect(done).toBe(false);
   expect(words).toBe('not in tolerance yet: rear left');
+});
+
+test('a corner that the tape reads in is not said to be out, whatever the estimate makes of it', () => {
+  const told = [20, 0, 0, 0].map((mm, i) => adjustment(1, fourCorners[i] ?? 'LF', mm));
+  const job = add(
+    record(plainDocument()),
+    settled(0),
+    ...heights(0, [355, 365, 365, 365]),
+    ...told,
+    settled(1),
+  );
+  for (const read of [370, 369, 368, 367, 366]) {
+    const answer = must(answerFor(add(job, ...heights(1, [read, 365, 365, 365]))));
+    const within = Math.abs(read - 365) <= answer.tolerance.value;
+    expect(notYet(answer).includes('not in tolerance yet: front left')).toBe(!within && !goodEnough(answer));
+  }
 });
 
 test('all that read in are not yet truly in where nobody settled it', () => {

@@ -2,6 +2,7 @@ import { cornerNames, cornersIn, type CornerId } from '../machine/body.ts';
 import type { Answer } from '../plan/answerShape.ts';
 import { isMoved, scalesWanted } from '../plan/cornerAnswer.ts';
 import { askedCorners } from '../sag/evidence.ts';
+import { meanOf } from '../numerics/mean.ts';
 import { tolerances } from '../tolerances.ts';
 
 /**
@@ -99,7 +100,8 @@ function scalesEnough({ cross }: Answer): boolean {
 export function notYet(answer: Answer): string {
   const { chanceNow, chanceAfter, cross } = answer;
   if (chanceNow === null || goodEnough(answer)) return '';
-  const out = readsOut(answer);
+  // Nobody is told that a corner is out which the tape reads in: that is a matter of chance, below.
+  const out = readsOut(answer).filter((id) => !tapeReadsIn(answer, id));
   const wanted = scalesWanted(cross);
   const percent = (share: number) => `${(100 * share).toFixed(1)} %`;
   const what = wanted?.what === 'front' ? 'right front of the front' : 'cross weight';
@@ -118,6 +120,16 @@ export function notYet(answer: Answer): string {
 }
 
 const hundredths = (chance: number) => Math.round(100 * chance);
+
+/** Whether what was read of a corner in this round is within tolerance of its target, for the load it was read with. */
+function tapeReadsIn({ state, document, corners, tolerance }: Answer, id: CornerId): boolean {
+  const read = state.rounds[state.current]?.heights[id];
+  const { targetMm, reference } = document.corners[id];
+  const corner = corners.find((one) => one.id === id);
+  if (!read || targetMm === null || !corner) return false;
+  const otherLoadMm = corner.nowSpecMm - corner.nowMm;
+  return Math.abs(meanOf(read) + reference.offsetMm + otherLoadMm - targetMm) <= tolerance.value;
+}
 
 /** Corners of which the best estimate lies out of tolerance of what is wanted there. */
 function readsOut(answer: Answer): CornerId[] {

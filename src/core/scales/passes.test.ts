@@ -112,6 +112,19 @@ test('why a wheel got lighter: parts of every seat add up to what the true machi
   expect(words[1]).toContain('shorter carries less');
 });
 
+test('what nobody weighed is told as what should be, not as what was', () => {
+  const parts = [{ seat: 'RF' as const, by: 'seat' as const, turns: -9, kg: -22.6 }];
+  const words = storyWords({ id: 'RF', round: 1, readKg: null, parts, togetherKg: -1.5 }, (kg) => `${kg} kg`);
+  expect(words[0]).toBe(
+    'The front right was not weighed in both rounds. What was turned should make it about 1.5 kg lighter.',
+  );
+  const [little] = storyWords(
+    { id: 'RF', round: 1, readKg: null, parts, togetherKg: 0.2 },
+    (kg) => `${kg} kg`,
+  );
+  expect(little).toBe('The front right should weigh what it did.');
+});
+
 test('a wheel whose seat went down and that got heavier all the same: the others did it, and that is said', () => {
   const parts = [
     { seat: 'LF' as const, by: 'seat' as const, turns: -4, kg: 9 },

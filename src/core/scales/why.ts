@@ -49,10 +49,18 @@ export function storyWords(
   const where = cornerNames[id];
   if (parts.length === 0) return [`Nothing was turned in this round: the ${where} should weigh what it did.`];
   const change = readKg ?? togetherKg;
+  const way = change < 0 ? 'lighter' : 'heavier';
+  // What nobody weighed is not told as if it had been.
+  const told =
+    readKg === null
+      ? `The ${where} was not weighed in both rounds. What was turned should make it about ${say(Math.abs(change))} ${way}.`
+      : `The ${where} got ${say(Math.abs(change))} ${way}.`;
   return [
-    Math.abs(change) < 0.5
-      ? `The ${where} weighs what it did.`
-      : `The ${where} got ${say(Math.abs(change))} ${change < 0 ? 'lighter' : 'heavier'}.`,
+    Math.abs(change) >= 0.5
+      ? told
+      : readKg === null
+        ? `The ${where} should weigh what it did.`
+        : `The ${where} weighs what it did.`,
     reasonOf(parts.find(({ seat }) => seat === id) ?? null, change),
   ];
 }
@@ -74,5 +82,5 @@ export function lowerWords(answer: Answer, id: CornerId, say: (kg: number) => st
   const across = effect?.corners.filter((corner) => corner.id !== id && corner.padKg > 0)[0];
   if (!effect || !own) return null;
   const gainers = effect.corners.filter(({ padKg }) => padKg < 0).map((corner) => cornerNames[corner.id]);
-  return `One turn down takes ${say(own.padKg)} off the ${cornerNames[id]}${across ? ` and ${say(across.padKg)} off the ${cornerNames[across.id]} across from it` : ''}; the ${gainers.join(' and the ')} take them on. A leg of a table made shorter carries less.`;
+  return `One turn away from the spring takes ${say(own.padKg)} off the ${cornerNames[id]}${across ? ` and ${say(across.padKg)} off the ${cornerNames[across.id]} across from it` : ''}; the ${gainers.join(' and the ')} take them on. A leg of a table made shorter carries less.`;
 }

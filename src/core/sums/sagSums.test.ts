@@ -118,6 +118,6 @@ describe('figures of the scales', () => {
     const at = { id: 'RR' as const, heightMm: -0.6, padKg: 1.3 };
     const sum = effectSum({ seat: 'LF', by: 'seat', turnMm: 2, asSeatMm: 2, corners: [at] }, at);
     expect([inputOf(sum, 'p'), inputOf(sum, 'Δh'), sum.result.value]).toEqual([2, -0.6, 1.3]);
-    expect(sum.title).toBe('One turn up front left: weight rear right');
+    expect(sum.title).toBe('One turn towards the spring, front left: weight rear right');
   });
 });

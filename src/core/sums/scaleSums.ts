@@ -36,7 +36,7 @@ export function shareSum(
 /** What one turn of a seat does at one corner. */
 export function effectSum({ seat, by, turnMm, corners }: SeatEffect, at: SeatEffect['corners'][number]): Sum {
   return {
-    title: `One turn ${by === 'mount' ? 'out, mount' : 'up'} ${cornerNames[seat]}: weight ${cornerNames[at.id]}`,
+    title: `One turn ${by === 'mount' ? 'out, mount' : 'towards the spring,'} ${cornerNames[seat]}: weight ${cornerNames[at.id]}`,
     words:
       'raising one seat loads its own wheel and the one across; what these gain the other two lose. Where the body rests on springs, tyres and hooked bars decides by how much',
     formula: 'the four shifts add to nothing',

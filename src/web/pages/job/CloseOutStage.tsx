@@ -1,4 +1,4 @@
-import { cornerHeight } from '#core/figures/cornerHeight.ts';
+import { cornerHeight, hasTaught } from '#core/figures/cornerHeight.ts';
 import { byCorner } from '#core/plan/answer.ts';
 import { cautionsAt } from '#core/judge/cautions.ts';
 import { goodEnough, notYet } from '#core/job/enough.ts';
@@ -27,23 +27,28 @@ import { Footer, NextLink } from './Footer.tsx';
 export function CloseOutStage({ job }: { job: Job }) {
   const { answer, state } = job;
   const system = useSettings((one) => one.system);
+  const taught = gainGroups(job.record.document).filter(
+    ({ id }) => answer !== null && hasTaught(answer, axleOf(id)),
+  );
   return (
     <div className="flex flex-1 flex-col">
       <div className="px-4 py-5">
         <h2 className="text-head font-semibold">{headline(job)}</h2>
         <Heights job={job} />
-        {answer && state.current > 0 && (
+        {answer && state.current > 0 && taught.length > 0 && (
           <p className="mt-4">
             Learnt here, kept with the machine:{' '}
-            {gainGroups(job.record.document).map((group, i) => (
+            {taught.map((group, i) => (
               <span key={group.id}>
                 {i > 0 && ', '}
                 {group.title}{' '}
                 <SumFigure name={`Wheel per seat, ${group.title}`} sum={() => gainSum(group, answer)}>
+                  ≈{' '}
                   <b>
                     <Plain value={answer.posterior.gains[group.id]?.now.mean ?? 0} decimals={2} />
                   </b>{' '}
-                  {system} per {system} of seat
+                  ± <Plain value={answer.posterior.gains[group.id]?.now.sd ?? 0} decimals={2} /> {system} per{' '}
+                  {system} of seat
                 </SumFigure>
               </span>
             ))}

@@ -9,6 +9,7 @@ import { fineLengthText } from '#core/units/formatLength.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { useLengthStyle, useSettings } from '../../../app/settings.ts';
 import { InfluencePlan } from '../../../drawing/InfluencePlan.tsx';
+import { AssumedMark } from '../../../features/job/AssumedMark.tsx';
 import type { Job } from '../../../features/job/useJob.ts';
 import { capital } from '../../../features/job/words.ts';
 import { SumFigure } from '../../../features/sums/SumFigure.tsx';
@@ -27,10 +28,10 @@ function useKgText(): (kg: number) => string {
 
 const signed = (text: string, value: number) => `${value < 0 ? '−' : '+'}${text}`;
 
-/** One turn out of a mount, one step or one turn up of a seat. */
+/** One turn out of a mount, one step or one turn of a seat. */
 function turnOf({ document }: Answer, { seat, by }: SeatEffect): string {
   if (by === 'mount') return 'mount one turn out';
-  return document.corners[seat].stepMm === null ? 'one turn up' : 'one step up';
+  return `one ${document.corners[seat].stepMm === null ? 'turn' : 'step'} towards the spring`;
 }
 
 /** What one turn of each seat does to four heights and four weights, drawn where it happens. */
@@ -77,12 +78,25 @@ export function Influence({ job, answer }: { job: Job; answer: Answer }) {
   );
 }
 
+/** Whether a spring or a weight that only the class gives goes into the figures. */
+function isGuessed({ machine }: Answer): boolean {
+  return machine.corners.some(
+    (id) => machine.sources[id].springs === 'assumed' || machine.sources[id].load === 'assumed',
+  );
+}
+
 /** The same in a table, each figure with its sum. */
 function EffectTable({ answer, effects }: { answer: Answer; effects: SeatEffect[] }) {
   return (
     <table className="mt-3 w-full min-w-[560px]" data-testid="effects">
       <caption className="label text-second text-left">
         in figures, as the readings so far have this machine; the other way does the opposite
+        {isGuessed(answer) && (
+          <>
+            . Springs and weights that nobody named go into it
+            <AssumedMark />
+          </>
+        )}
       </caption>
       <thead className="label text-second text-right">
         <tr>
