@@ -4,7 +4,7 @@ import { cautionsAt } from '#core/judge/cautions.ts';
 import { goodEnough, notYet } from '#core/job/enough.ts';
 import { gainGroups } from '#core/job/corner.ts';
 import { factAt, blankFact } from '#core/job/facts.ts';
-import { cornersIn, cornerNames } from '#core/machine/body.ts';
+import { axleOf, cornersIn, cornerNames } from '#core/machine/body.ts';
 import { chanceSum, collarSum, gainSum, heightNowSum, offSum } from '#core/sums/cornerSums.ts';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
