@@ -107,6 +107,16 @@ const troubled: Situation[] = [
     job: told(known, [{ reads: [420, 420, 420] }, { turned: four(-10, -10, 0, 0), reads: [four(408, 408, 420, 420), four(408, 408, 420, 420), four(408, 408, 420, 420)] }]),
     shows: ['measured'], suspects: 'ratio front', finish: false,
   },
+  {
+    title: 'only one corner of four is off, read twice',
+    job: told(known, [{ reads: [four(400, 401, 400, 386), four(400, 401, 400, 386)] }]),
+    shows: ['measured'], suspects: 'one-corner RR', finish: false,
+  },
+  {
+    title: 'the other three are off with it: that is a plan, and no question',
+    job: told(known, [{ reads: [four(414, 415, 414, 386), four(414, 415, 414, 386)] }]),
+    shows: ['measured'], suspects: null, finish: false,
+  },
 ]; // prettier-ignore
 
 const all = [...perClass, ...troubled];
