@@ -150,7 +150,7 @@ test('plans side by side: another way is taken and turned', async ({ page }) => 
     ['LF', 'RF'].map((corner) =>
       page
         .locator(`[data-corner=${corner}]`)
-        .getByText(/ of seat$/)
+        .getByText(/ of seat/)
         .last()
         .innerText(),
     ),

@@ -1,4 +1,5 @@
 import type { FaultList } from '../faults.ts';
+import { bisect } from '../numerics/bisect.ts';
 
 /** A place in the plane of the machine: x forward, z up, mm, in the frame's own axes. */
 type Place = readonly [number, number];
@@ -165,10 +166,5 @@ export function linkLongerFor(linkage: LinkageDescription, dropMm: number): numb
   while (low < -1 && !Number.isFinite(drop(low))) low += 1;
   const off = (mm: number) => sign * (drop(mm) - dropMm);
   if (off(low) > 0 || off(high) < 0) return null;
-  for (let k = 0; k < 60; k++) {
-    const middle = (low + high) / 2;
-    if (off(middle) < 0) low = middle;
-    else high = middle;
-  }
-  return (low + high) / 2;
+  return bisect(low, high, (mm) => off(mm) < 0);
 }

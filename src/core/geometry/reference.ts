@@ -1,3 +1,5 @@
+import { bisect } from '../numerics/bisect.ts';
+
 /** What a machine stands on, as far as measuring goes: four wheels, two skis and a skid, or two wheels. */
 export type Footing = 'wheels' | 'sleds' | 'bikes';
 
@@ -94,13 +96,7 @@ export function heightAt({ kind, droopMm, squeezeMm, damperAt }: ReferenceAtDroo
 /** Wheel travel in mm for a reading; for the shaft by halving within `mostMm` of travel (its map must grow). */
 export function travelFor(reference: ReferenceAtDroop, heightMm: number, mostMm: number): number {
   if (referenceKinds[reference.kind].follows !== 'damper') return heightAt(reference, 0) - heightMm;
-  let [low, high] = [0, mostMm];
-  for (let k = 0; k < 60; k++) {
-    const middle = (low + high) / 2;
-    if (heightAt(reference, middle) > heightMm) low = middle;
-    else high = middle;
-  }
-  return (low + high) / 2;
+  return bisect(0, mostMm, (z) => heightAt(reference, z) > heightMm);
 }
 
 /**

@@ -1,6 +1,7 @@
 import { GRAVITY } from '../machine/solver.ts';
 import type { CornerModel } from '../machine/corner.ts';
 import { caseTravel, type Bench } from './setup.ts';
+import { bisect } from '../numerics/bisect.ts';
 
 /** One wheel against its travel. Arrays run alike, from full droop to the end of travel. */
 export interface LabCurve {
@@ -77,14 +78,7 @@ export function labMarks(bench: Bench): LabMark[] {
 export function travelAtCompression(model: CornerModel, compressionMm: number): number | null {
   const wanted = compressionMm - model.preloadMm;
   if (wanted < 0 || wanted > model.springAt(model.zMax) + 1e-9) return null;
-  let [low, high] = [0, model.zMax];
-  while (high - low > 1e-10) {
-    const middle = (low + high) / 2;
-    if (middle === low || middle === high) break;
-    if (model.springAt(middle) < wanted) low = middle;
-    else high = middle;
-  }
-  return (low + high) / 2;
+  return bisect(0, model.zMax, (z) => model.springAt(z) < wanted);
 }
 
 /** What the springs can take in before metal, without what the damper adds. */

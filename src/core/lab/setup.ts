@@ -7,6 +7,7 @@ import type { ContactDescription } from '../machine/description.ts';
 import { GRAVITY } from '../machine/solver.ts';
 import type { GasDescription } from '../springs/gas.ts';
 import type { RingDescription } from '../springs/stack.ts';
+import { bisect } from '../numerics/bisect.ts';
 
 /** A weight that the springs of this wheel carry, by what is on board. */
 interface LabCase {
@@ -138,19 +139,10 @@ function withStop(contact: ContactDescription, { stop }: LabSetup): ContactDescr
  * is on metal. Bisection: the wheel force grows with travel.
  */
 export function restTravel(model: CornerModel, wheelN: number): number {
-  let [low, high] = [0, model.zMax];
-  model.evaluate(low);
-  if (model.forceN >= wheelN) return 0;
-  model.evaluate(high);
-  if (model.forceN <= wheelN) return high;
-  while (high - low > 1e-9) {
-    const middle = (low + high) / 2;
-    if (middle === low || middle === high) break;
-    model.evaluate(middle);
-    if (model.forceN < wheelN) low = middle;
-    else high = middle;
-  }
-  return (low + high) / 2;
+  return bisect(0, model.zMax, (z) => {
+    model.evaluate(z);
+    return model.forceN < wheelN;
+  });
 }
 
 /** Wheel travel in mm at which a bench rests in one of its load cases. */

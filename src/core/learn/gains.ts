@@ -1,4 +1,5 @@
 import { solveInPlace } from '../numerics/flatCholesky.ts';
+import { dot } from '../numerics/matrix.ts';
 import { tolerances } from '../tolerances.ts';
 import type { Fit } from './fit.ts';
 
@@ -50,5 +51,5 @@ function logRatioSd({ factor, parameters, believed }: Fit, contact: number): num
   );
   const solved = row.slice();
   solveInPlace(factor, n, n, solved);
-  return Math.sqrt(row.reduce((sum, value, k) => sum + value * (solved[k] as number), 0));
+  return Math.sqrt(dot(row, solved));
 }

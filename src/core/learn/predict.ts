@@ -1,4 +1,5 @@
 import { standardNormal, type Uniform } from '../numerics/random.ts';
+import { dot } from '../numerics/matrix.ts';
 import type { Situation } from './belief.ts';
 import type { Fit } from './fit.ts';
 import { unpack, type Values } from './parameters.ts';
@@ -63,7 +64,7 @@ function spreadOf({ factor, parameters }: Fit, rows: Float64Array, count: number
     forward(factor, n, half);
     return half;
   });
-  return halves.map((a) => halves.map((b) => a.reduce((sum, value, k) => sum + value * (b[k] as number), 0)));
+  return halves.map((a) => halves.map((b) => dot(a, b)));
 }
 
 /** Heights, travels and single coordinates in a situation as rows whose inner products are covariances. */
@@ -162,9 +163,7 @@ export function conditionedRows(
   known: readonly { row: Float64Array; sd: number }[],
 ): number[][] {
   const all = [...rows, ...known.map(({ row }) => row)];
-  const covariance = all.map((a) =>
-    all.map((b) => a.reduce((sum, value, k) => sum + value * (b[k] as number), 0)),
-  );
+  const covariance = all.map((a) => all.map((b) => dot(a, b)));
   known.forEach(({ sd }, k) => {
     const pivot = rows.length + k;
     const column = covariance.map((row) => row[pivot] ?? 0);

@@ -11,7 +11,8 @@ import {
   must,
   plainDocument,
 } from '../../../tests/fixtures/records.ts';
-import { conditioned, dot, worthAsking } from './worth.ts';
+import { dot } from '../numerics/matrix.ts';
+import { conditioned, worthAsking } from './worth.ts';
 
 const answerOf = (edit?: (document: JobDocument) => void) =>
   must(answerFor(measured(380, plainDocument(edit))));

@@ -1,4 +1,5 @@
 import type { Axle } from '../machine/classes.ts';
+import { dot } from '../numerics/matrix.ts';
 import { tolerances } from '../tolerances.ts';
 import type { Fit } from './fit.ts';
 import { conditionedRows, travelSpreadRows } from './predict.ts';
@@ -58,12 +59,6 @@ export function worthAsking(fit: Fit, after: Situation): Asking[] {
 /** Variance left of `a` when the rows are known to within their deviations. */
 export function conditioned(a: Float64Array, known: readonly { row: Float64Array; sd: number }[]): number {
   return Math.max(conditionedRows([a], known)[0]?.[0] ?? 0, 0);
-}
-
-export function dot(a: Float64Array, b: Float64Array): number {
-  let sum = 0;
-  for (let k = 0; k < a.length; k++) sum += (a[k] as number) * (b[k] as number);
-  return sum;
 }
 
 function rootMean(values: readonly number[]): number {

@@ -6,6 +6,7 @@ import { GasSpring } from '../springs/gas.ts';
 import { Stack, type StackDescription } from '../springs/stack.ts';
 import { torsionArc, torsionAsStack } from '../springs/torsion.ts';
 import type { ContactDescription, TopOutDescription } from './description.ts';
+import { bisect } from '../numerics/bisect.ts';
 
 /** An air spring has no seat: its adjuster counts steps of so many bar. */
 export const AIR_STEP_BAR = 0.1;
@@ -280,13 +281,7 @@ export class CornerModel {
   }
 
   private travelWhereSolid(): number {
-    let [low, high] = [0, this.zMax];
-    for (let i = 0; i < 60; i++) {
-      const middle = (low + high) / 2;
-      if (this.springAt(middle) + this.preloadMm > this.elastic.solidMm) high = middle;
-      else low = middle;
-    }
-    return low;
+    return bisect(0, this.zMax, (z) => this.springAt(z) + this.preloadMm <= this.elastic.solidMm);
   }
 }
 

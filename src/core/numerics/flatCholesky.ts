@@ -1,8 +1,15 @@
 /**
  * Cholesky factor of the leading n x n block of a row-major matrix of width `width`, in place of its lower triangle.
- * False, and a half-written matrix, when a pivot is not above `floor`. Allocates nothing.
+ * False, and a half-written matrix, when a pivot is not above `floor`. Where a matrix is allowed to be certain in some
+ * direction, as a covariance is, a pivot that is not above it becomes zero with all below it. Allocates nothing.
  */
-export function factorInPlace(matrix: Float64Array, n: number, width: number, floor: number): boolean {
+export function factorInPlace(
+  matrix: Float64Array,
+  n: number,
+  width: number,
+  floor: number,
+  certain: 'refused' | 'allowed' = 'refused',
+): boolean {
   for (let j = 0; j < n; j++) {
     const rowJ = j * width;
     for (let i = j; i < n; i++) {
@@ -10,10 +17,11 @@ export function factorInPlace(matrix: Float64Array, n: number, width: number, fl
       let rest = matrix[rowI + j] as number;
       for (let k = 0; k < j; k++) rest -= (matrix[rowI + k] as number) * (matrix[rowJ + k] as number);
       if (i === j) {
-        if (!(rest > floor)) return false;
-        matrix[rowJ + j] = Math.sqrt(rest);
+        if (!(rest > floor) && certain === 'refused') return false;
+        matrix[rowJ + j] = rest > floor ? Math.sqrt(rest) : 0;
       } else {
-        matrix[rowI + j] = rest / (matrix[rowJ + j] as number);
+        const pivot = matrix[rowJ + j] as number;
+        matrix[rowI + j] = pivot === 0 ? 0 : rest / pivot;
       }
     }
   }

@@ -1,3 +1,5 @@
+import { factorInPlace, solveInPlace } from './flatCholesky.ts';
+
 /** Small dense matrices as arrays of rows. Every function returns new data. */
 export type Vector = readonly number[];
 export type Matrix = readonly Vector[];
@@ -43,9 +45,13 @@ export function apply(matrix: Matrix, vector: Vector): number[] {
   return matrix.map((row) => dot(row, vector));
 }
 
-/** Inner product. */
-export function dot(a: Vector, b: Vector): number {
-  return a.reduce((sum, value, i) => sum + value * entry(b, i), 0);
+/** Inner product of two vectors of one length, of whichever kind. */
+export function dot(a: ArrayLike<number>, b: ArrayLike<number>): number {
+  if (a.length !== b.length)
+    throw new Error(`expected vectors of one length, got ${a.length} and ${b.length}`);
+  let sum = 0;
+  for (let i = 0; i < a.length; i++) sum += (a[i] as number) * (b[i] as number);
+  return sum;
 }
 
 /**
@@ -53,41 +59,21 @@ export function dot(a: Vector, b: Vector): number {
  * negative becomes zero, so that a covariance with a certain direction is allowed.
  */
 export function cholesky(matrix: Matrix): number[][] {
-  const lower = build(matrix.length, matrix.length, () => 0);
-  for (let j = 0; j < matrix.length; j++) {
-    for (let i = j; i < matrix.length; i++) {
-      const rest = at(matrix, i, j) - partialDot(lower, i, j);
-      const pivot = at(lower, j, j);
-      const value = i === j ? Math.sqrt(Math.max(rest, 0)) : pivot === 0 ? 0 : rest / pivot;
-      (lower[i] as number[])[j] = value;
-    }
-  }
-  return lower;
-}
-
-function partialDot(lower: Matrix, i: number, j: number): number {
-  let sum = 0;
-  for (let k = 0; k < j; k++) sum += at(lower, i, k) * at(lower, j, k);
-  return sum;
+  const n = matrix.length;
+  const flat = Float64Array.from(matrix.flat());
+  factorInPlace(flat, n, n, 0, 'allowed');
+  return build(n, n, (i, j) => (j > i ? 0 : (flat[i * n + j] as number)));
 }
 
 /** Solves A x = b for symmetric positive definite A. Throws when A is singular. */
 export function solveSpd(matrix: Matrix, right: Vector): number[] {
-  const lower = cholesky(matrix);
-  if (lower.some((row, i) => entry(row, i) === 0))
+  const n = matrix.length;
+  const flat = Float64Array.from(matrix.flat());
+  if (!factorInPlace(flat, n, n, 0))
     throw new Error('expected a positive definite matrix, got a singular one');
-  const forward: number[] = [];
-  lower.forEach((row, i) => {
-    const known = forward.reduce((sum, value, k) => sum + entry(row, k) * value, 0);
-    forward.push((entry(right, i) - known) / entry(row, i));
-  });
-  const solution = forward.slice();
-  for (let i = lower.length - 1; i >= 0; i--) {
-    let rest = entry(forward, i);
-    for (let k = i + 1; k < lower.length; k++) rest -= at(lower, k, i) * entry(solution, k);
-    solution[i] = rest / at(lower, i, i);
-  }
-  return solution;
+  const solution = Float64Array.from(right);
+  solveInPlace(flat, n, n, solution);
+  return [...solution];
 }
 
 /** Inverse of a symmetric positive definite matrix. */

@@ -4,7 +4,7 @@ import { conditionedRows, travelSpreadRows } from '../learn/predict.ts';
 import type { Situation } from '../learn/belief.ts';
 import { commonness, ratioRange, suspensionsOf, type Hung, type RatioRange } from '../kinds/suspension.ts';
 import type { Axle } from '../machine/classes.ts';
-import { cholesky, entry } from '../numerics/matrix.ts';
+import { cholesky, dot, entry } from '../numerics/matrix.ts';
 import { seededUniform, standardNormal, type Uniform } from '../numerics/random.ts';
 
 /** An axle of whose ratio only the range is known, and the ranges it may be in: one for each suspension that it may have. */
@@ -57,11 +57,11 @@ export function chanceOverRanges(
       (parameter) => parameter.kind === 'axle-ratio' && parameter.axle === ranged.axle,
     );
     const unit = k < 0 ? null : rows.unit(k);
-    const variance = unit ? squared(unit) : 0;
+    const variance = unit ? dot(unit, unit) : 0;
     if (!unit || variance < LEARNT_SHARE) return [];
     const sd = fit.parameters[k]?.sd ?? 1;
     // Rise of each height per unit of the logarithm, with all else as likely as it then is.
-    const slopes = rows.heights.map((row) => product(row, unit) / variance / sd);
+    const slopes = rows.heights.map((row) => dot(row, unit) / variance / sd);
     return [{ ranged, unit, slopes }];
   });
   if (open.length === 0) return null;
@@ -93,12 +93,4 @@ function drawLog({ middle, ranges }: RangedAxle, uniform: Uniform): number {
   const [low, high] = drawn?.range ?? [middle, middle];
   const ratio = low + (high - low) * uniform();
   return Math.log(ratio / middle) + priors.drawnBeyond * standardNormal(uniform);
-}
-
-function product(a: Float64Array, b: Float64Array): number {
-  return a.reduce((sum, value, k) => sum + value * (b[k] as number), 0);
-}
-
-function squared(a: Float64Array): number {
-  return product(a, a);
 }

@@ -7,6 +7,7 @@ import { ringShares, type Candidate, type SearchProblem } from './problem.ts';
 import { BOUND_MM, contactOf, OUT_OF_PLACE_MM, SLACK_MM } from './searcher.ts';
 import type { RackSpring } from './spring.ts';
 import { ofTheRing, PLENTY, type Obstacle, type Runout } from './verdict.ts';
+import { bisect } from '../numerics/bisect.ts';
 
 /** A combination worked out in full. */
 export interface Found {
@@ -192,13 +193,7 @@ function casesFit(
 function wheelAt(model: CornerModel, compressionMm: number): number | null {
   const wanted = compressionMm - model.preloadMm;
   if (wanted > model.springAt(model.zMax)) return null;
-  let [low, high] = [0, model.zMax];
-  for (let i = 0; i < 50; i++) {
-    const middle = (low + high) / 2;
-    if (model.springAt(middle) < wanted) low = middle;
-    else high = middle;
-  }
-  return low;
+  return bisect(0, model.zMax, (z) => model.springAt(z) < wanted);
 }
 
 function coilsFit(

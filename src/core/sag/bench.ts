@@ -14,6 +14,7 @@ import { isSagRead } from './evidence.ts';
 import { halfBandOf, midReading } from './readings.ts';
 import { middleOf } from './schools.ts';
 import { springForSags, type NeededSpring } from './rates.ts';
+import { bisect } from '../numerics/bisect.ts';
 
 /** Wheel travel used in one state, mm: as the machine is known by all that was read. */
 interface SagState {
@@ -157,14 +158,12 @@ function nominalRate(
 ): number | null {
   const named = new CornerModel(description, { ...setting, springScales: setting.springScales.map(() => 1) });
   const { elastic } = named;
-  let [low, high] = [0, named.springAt(zMax) + Math.max(named.preloadMm, 0) + 100];
-  for (let k = 0; k < 60; k++) {
-    const middle = (low + high) / 2;
-    elastic.evaluate(middle);
-    if (elastic.forceN < forceN) low = middle;
-    else high = middle;
-  }
-  elastic.evaluate(low);
+  const most = named.springAt(zMax) + Math.max(named.preloadMm, 0) + 100;
+  const pressed = bisect(0, most, (mm) => {
+    elastic.evaluate(mm);
+    return elastic.forceN < forceN;
+  });
+  elastic.evaluate(pressed);
   return Number.isFinite(elastic.rateNPerMm) ? elastic.rateNPerMm : null;
 }
 

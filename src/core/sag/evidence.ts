@@ -10,6 +10,7 @@ import { CornerModel, plainSetting } from '../machine/corner.ts';
 import { meanOf } from '../numerics/mean.ts';
 import { tolerances } from '../tolerances.ts';
 import { halfBandOf, midReading, type CornerSag, type MidReading } from './readings.ts';
+import { bisect } from '../numerics/bisect.ts';
 
 /** Friction is taken out of sag readings, or counted in their spread: none is left to the fit. */
 const NO_FRICTION = 0.01;
@@ -129,13 +130,8 @@ function readingsFrom(setting: Setting, id: CornerId, mid: MidReading): Reading[
 
 /** Shaft used to wheel travel, by halving; the spread by the ratio there. */
 function travelOfBand(model: CornerModel, { mm, sdMm }: MidReading): { mm: number; sdMm: number } {
-  let [low, high] = [0, model.zMax];
-  for (let k = 0; k < 50; k++) {
-    const middle = (low + high) / 2;
-    if (model.damperAt(middle) < mm) low = middle;
-    else high = middle;
-  }
-  return { mm: low, sdMm: sdMm / Math.max(model.ratioAt(low), 0.05) };
+  const used = bisect(0, model.zMax, (z) => model.damperAt(z) < mm);
+  return { mm: used, sdMm: sdMm / Math.max(model.ratioAt(used), 0.05) };
 }
 
 /** The corner as described, with its seat and mount as they stood. */
@@ -181,11 +177,6 @@ function midForceShift(model: CornerModel, usedMid: number, bandMm: number): num
   };
   const half = Math.max(bandMm, 0) / 2;
   const wanted = (force(usedMid - half) + force(usedMid + half)) / 2;
-  let [low, high] = [usedMid - half, usedMid + half];
-  for (let k = 0; k < 40; k++) {
-    const middle = (low + high) / 2;
-    if (force(middle) < wanted) low = middle;
-    else high = middle;
-  }
-  return half === 0 ? 0 : low - usedMid;
+  if (half === 0) return 0;
+  return bisect(usedMid - half, usedMid + half, (z) => force(z) < wanted) - usedMid;
 }

@@ -1,5 +1,6 @@
 import type { Answer } from '../plan/answer.ts';
-import { conditioned, dot } from '../learn/worth.ts';
+import { conditioned } from '../learn/worth.ts';
+import { dot } from '../numerics/matrix.ts';
 import { travelSpreadRows, type SpreadRows } from '../learn/predict.ts';
 import type { CornerId } from '../machine/body.ts';
 import { tolerances } from '../tolerances.ts';
