@@ -1,5 +1,4 @@
 import { blankDocument } from '#core/job/create.ts';
-import { blankFact } from '#core/job/facts.ts';
 import { nextAction } from '#core/job/nextAction.ts';
 import type { Entry, Fact, JobRecord } from '#core/job/types.ts';
 import type { CornerId } from '#core/machine/body.ts';
@@ -225,15 +224,13 @@ export function thePage(machine: TapeMachine, told: Told = 'tape'): Player & { d
           const mm = doneMm[i] ?? 0;
           if (mm !== 0)
             add({
-              ...blankFact({ kind: 'adjustment', round, corner, slot: 'done' }),
-              valueMm: mm,
+              ...{ kind: 'adjustment', round, corner, slot: 'done' },
+              mm: mm,
               askedMm: mm,
             });
         });
-      add({ ...blankFact({ kind: 'settled', round, corner: null, slot: 'how' }), how: 'rolled and bounced' });
-      ids.forEach((corner, i) =>
-        add({ ...blankFact({ kind: 'height', round, corner, slot: '1' }), valueMm: readings[i] ?? 0 }),
-      );
+      add({ kind: 'settled', round, corner: null, slot: 'how', how: 'rolled and bounced' });
+      ids.forEach((corner, i) => add({ kind: 'height', round, corner, slot: '1', mm: readings[i] ?? 0 }));
       const answer = answerFor(record);
       if (!answer) throw new Error('expected an answer once heights are read');
       doubt = answer.doubt;
@@ -267,8 +264,8 @@ function startRecord(machine: TapeMachine, told: Told): JobRecord {
         ...record.entries,
         entryOf(
           {
-            ...blankFact({ kind: 'collar', round: 0, corner: id as CornerId, slot: 'now' }),
-            valueMm: collarMm,
+            ...{ kind: 'collar', round: 0, corner: id as CornerId, slot: 'now' },
+            mm: collarMm,
           },
           record.entries.length,
         ),

@@ -48,7 +48,7 @@ async function fill(address) {
 
 /** Three readings at each corner in each of three rounds, and the collars: 40. */
 function readings(n) {
-  const fact = (kind, round, corner, slot, valueMm) => ({
+  const fact = (kind, round, corner, slot, mm) => ({
     id: randomUUID(),
     at: new Date(Date.UTC(2025, 0, 1) + n * 3_600_000).toISOString(),
     label: 'reading',
@@ -56,7 +56,7 @@ function readings(n) {
     redoOf: null,
     type: 'fact',
     replaces: null,
-    fact: { kind, round, corner, slot, valueMm, askedMm: null, how: null, told: null },
+    fact: { kind, round, corner, slot, mm },
   });
   return [0, 1, 2].flatMap((round) =>
     CORNERS.flatMap((corner, i) => [

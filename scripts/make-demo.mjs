@@ -13,7 +13,7 @@ const vite = await createServer({
 const load = (path) => vite.ssrLoadModule(`/src/core/${path}`);
 const { blankDocument } = await load('job/create.ts');
 const { applyEntry } = await load('job/applyEntry.ts');
-const { blankFact } = await load('job/facts.ts');
+const { wholeFact } = await load('document/upgradeFact.ts');
 const { answerFor } = await load('plan/answer.ts');
 const { planFact } = await load('plan/tell.ts');
 
@@ -29,7 +29,7 @@ function tellStory(story, number) {
   const add = (label, fact) => {
     minute += 2;
     const at = new Date(Date.parse(story.start) + minute * 60_000).toISOString();
-    const filled = { ...blankFact({ round: 0, corner: null, slot: '1', ...fact }), ...fact };
+    const filled = wholeFact({ round: 0, corner: null, slot: '1', ...fact });
     const entry = {
       id: idOf(number, record.entries.length + 1),
       at,
@@ -48,45 +48,57 @@ function tellStory(story, number) {
     settle: (round, how) => add(`Settled: ${how}`, { kind: 'settled', round, slot: 'how', how }),
     heights: (round, ...rows) =>
       rows.forEach((row, i) =>
-        row.forEach((valueMm, c) =>
-          add('Height reading', { kind: 'height', round, corner: corners[c], slot: String(i + 1), valueMm }),
+        row.forEach((value, c) =>
+          add('Height reading', {
+            kind: 'height',
+            round,
+            corner: corners[c],
+            slot: String(i + 1),
+            mm: value,
+          }),
         ),
       ),
     collars: (round, row) =>
-      row.forEach((valueMm, c) => {
+      row.forEach((value, c) => {
         // Cams and air have no collar to read.
-        if (valueMm !== null)
-          add('Collar reading', { kind: 'collar', round, corner: corners[c], slot: 'now', valueMm });
+        if (value !== null)
+          add('Collar reading', { kind: 'collar', round, corner: corners[c], slot: 'now', mm: value });
       }),
     travelUsed: (round, row) =>
-      row.forEach((valueMm, c) =>
-        add('Travel used', { kind: 'travel-used', round, corner: corners[c], slot: 'now', valueMm }),
+      row.forEach((value, c) =>
+        add('Travel used', { kind: 'travel-used', round, corner: corners[c], slot: 'now', mm: value }),
       ),
     // Rows are repeats: the machine was rolled off and on between.
     pads: (round, ...rows) =>
       rows.forEach((row, i) =>
-        row.forEach((valueMm, c) =>
-          add('Pad reading', { kind: 'pad', round, corner: corners[c], slot: String(i + 1), valueMm }),
+        row.forEach((value, c) =>
+          add('Pad reading', { kind: 'pad', round, corner: corners[c], slot: String(i + 1), kg: value }),
         ),
       ),
     camber: (round, row) =>
-      row.forEach((valueMm, c) =>
-        add('Camber', { kind: 'camber', round, corner: corners[c], slot: '1', valueMm }),
+      row.forEach((value, c) =>
+        add('Camber', { kind: 'camber', round, corner: corners[c], slot: '1', degrees: value }),
       ),
     toe: (round, front, rear) =>
-      Object.entries({ front, rear }).forEach(([slot, valueMm]) =>
-        add('Toe reading', { kind: 'toe', round, slot, valueMm }),
+      Object.entries({ front, rear }).forEach(([slot, value]) =>
+        add('Toe reading', { kind: 'toe', round, slot, mm: value }),
       ),
-    link: (round, corner, valueMm) =>
-      add('Gap at the link', { kind: 'link', round, corner, slot: 'gap', valueMm }),
-    fuel: (round, valueMm) => add('Fuel', { kind: 'fuel', round, slot: 'tank', valueMm }),
-    cycled: (round, corner, slot, valueMm) => add('Cycled', { kind: 'cycled', round, corner, slot, valueMm }),
+    link: (round, corner, value) =>
+      add('Gap at the link', { kind: 'link', round, corner, slot: 'gap', mm: value }),
+    fuel: (round, value) => add('Fuel', { kind: 'fuel', round, slot: 'tank', litres: value }),
+    cycled: (round, corner, slot, value) => add('Cycled', { kind: 'cycled', round, corner, slot, mm: value }),
     // Rows are repeats; null was not read.
     sag: (round, slot, ...rows) =>
       rows.forEach((row, i) =>
-        row.forEach((valueMm, c) => {
-          if (valueMm !== null)
-            add('Sag reading', { kind: 'sag', round, corner: corners[c], slot: `${slot}-${i + 1}`, valueMm });
+        row.forEach((value, c) => {
+          if (value !== null)
+            add('Sag reading', {
+              kind: 'sag',
+              round,
+              corner: corners[c],
+              slot: `${slot}-${i + 1}`,
+              mm: value,
+            });
         }),
       ),
     tell: () => add('Plan told', planFact(answerFor(record))),
@@ -94,12 +106,11 @@ function tellStory(story, number) {
       const told = record.entries.findLast(({ fact }) => fact.kind === 'plan').fact.told;
       turned.forEach((corner) =>
         workOf(told.corners[corner]).forEach(({ kind, slot, mm }) =>
-          add('Turned', { kind, round, corner, slot, valueMm: mm, askedMm: mm }),
+          add('Turned', { kind, round, corner, slot, mm, askedMm: mm }),
         ),
       );
     },
-    recheck: (km, day) =>
-      add('Recheck set', { kind: 'recheck', round: 0, slot: 'due', valueMm: km, how: day }),
+    recheck: (km, day) => add('Recheck set', { kind: 'recheck', round: 0, slot: 'due', km, day }),
     seeTo: (...ids) => ids.forEach((slot) => add('Seen to', { kind: 'prep', round: 0, slot, how: 'done' })),
     lock: (round) => add('Locked', { kind: 'locked', round, slot: 'locked' }),
   };

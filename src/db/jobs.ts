@@ -6,7 +6,7 @@ import { migrateDocument } from '#core/job/migrate.ts';
 import { LINE_REVISION, type JobLine } from '#core/job/line.ts';
 import type { Entry, JobDocument, JobRecord } from '#core/job/types.ts';
 import type { Queryable } from './connect.ts';
-import { entryFromRows, type EntryRow } from './rows.ts';
+import { entryFromRows, rowOfFact, type EntryRow } from './rows.ts';
 import { changes, entries, facts, jobs } from './tables.ts';
 
 export interface KeptJob {
@@ -198,7 +198,7 @@ export async function appendEntry(db: Queryable, record: JobRecord, entry: Entry
   await db.insert(entries).values({ ...place, id, type, label, undoOf, redoOf, of, at: new Date(entry.at) });
   if (entry.type === 'change') await db.insert(changes).values({ ...place, ops: entry.ops });
   if (entry.type === 'fact')
-    await db.insert(facts).values({ ...place, ...entry.fact, replaces: entry.replaces });
+    await db.insert(facts).values({ ...place, ...rowOfFact(entry.fact), replaces: entry.replaces });
   await db
     .update(jobs)
     .set({

@@ -1,3 +1,5 @@
+import type { Fact, FactKind } from '#core/document/factKinds.ts';
+import { wholeFact } from '#core/document/upgradeFact.ts';
 import type { Entry } from '#core/job/types.ts';
 import type { changes, entries, facts } from './tables.ts';
 
@@ -25,10 +27,18 @@ export function entryFromRows(
   throw new Error(`expected the parts of a ${row.type} entry at ${row.jobId}/${row.seq}, got none`);
 }
 
-function factFromRow(row: FactRow): Extract<Entry, { type: 'fact' }>['fact'] {
-  const { kind, round, corner, slot, valueMm, typed, askedMm, how, told } = row;
-  return {
-    ...{ kind, round, corner, slot, valueMm, askedMm, how, told },
-    ...(typed === null ? {} : { typed }),
-  } as Extract<Entry, { type: 'fact' }>['fact'];
+function factFromRow({ kind, round, corner, slot, fields }: FactRow): Fact {
+  return wholeFact({ ...fields, kind: kind as FactKind, round, corner, slot }) as Fact;
+}
+
+/** The columns of a fact. */
+export function rowOfFact({
+  kind,
+  round,
+  corner,
+  slot,
+  ...fields
+}: Fact): Omit<FactRow, 'jobId' | 'seq' | 'replaces'> {
+  const given = Object.entries(fields).filter(([, value]) => value !== null && value !== undefined);
+  return { kind, round, corner, slot, fields: Object.fromEntries(given) };
 }

@@ -16,7 +16,7 @@ import {
 } from 'drizzle-orm/pg-core';
 import type { CornerId } from '#core/machine/body.ts';
 import type { JobLine } from '#core/job/line.ts';
-import type { JobDocument, Op, ToldPlan } from '#core/job/types.ts';
+import type { JobDocument, Op } from '#core/job/types.ts';
 
 const instant = (name: string) => timestamp(name, { withTimezone: true });
 
@@ -127,7 +127,7 @@ export const changes = pgTable(
   ],
 );
 
-/** What was seen or done. Measurements in mm. */
+/** What was seen or done. */
 export const facts = pgTable(
   'facts',
   {
@@ -136,12 +136,8 @@ export const facts = pgTable(
     round: integer('round').notNull(),
     corner: text('corner'),
     slot: text('slot').notNull(),
-    valueMm: doublePrecision('value_mm'),
-    /** As it was typed, with its unit. */
-    typed: text('typed'),
-    askedMm: doublePrecision('asked_mm'),
-    how: text('how'),
-    told: jsonb('told').$type<ToldPlan>(),
+    /** The kind's own fields, each under the name of its unit; empty ones left out. */
+    fields: jsonb('fields').$type<Record<string, unknown>>().notNull(),
     replaces: uuid('replaces'),
   },
   (table) => [

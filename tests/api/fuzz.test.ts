@@ -54,7 +54,7 @@ const told = {
   chance: 0.9,
 };
 const entries = [
-  factEntry({ kind: 'height', corner: 'LF', valueMm: 375 }),
+  factEntry({ kind: 'height', corner: 'LF', mm: 375 }),
   factEntry({ kind: 'plan', round: 1, slot: 'plan', told }),
   changeEntry(['name', 'Sandpiper', 'Dunlin'], ['corners.LF', plainDocument().corners.LF as never, null]),
   withdrawEntry(randomUUID()),

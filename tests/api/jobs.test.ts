@@ -1,3 +1,4 @@
+import { numberOf } from '#core/document/factKinds.ts';
 import { blankDocument } from '#core/job/create.ts';
 import { blankSpring } from '#core/job/spring.ts';
 import { randomUUID } from 'node:crypto';
@@ -30,17 +31,8 @@ const change = (path: string, from: Json, to: Json): Entry => ({
   type: 'change',
   ops: [{ path: path.split('.'), from, to }],
 });
-const height = (valueMm: number, slot = '1', replaces: string | null = null): Entry => {
-  const fact: Fact = {
-    kind: 'height',
-    round: 0,
-    corner: 'LF',
-    slot,
-    valueMm,
-    askedMm: null,
-    how: null,
-    told: null,
-  };
+const height = (mm: number, slot = '1', replaces: string | null = null): Entry => {
+  const fact: Fact = { kind: 'height', round: 0, corner: 'LF', slot, mm };
   return { ...stamp(), type: 'fact', fact, replaces };
 };
 
@@ -83,7 +75,7 @@ describe('keeping jobs', () => {
       record: (body.record ?? body) as { entries: Entry[] },
     }));
     const facts = record.entries.flatMap((one) => (one.type === 'fact' ? [one.fact] : []));
-    expect(facts.map(({ valueMm, typed: text }) => [valueMm, text])).toEqual([
+    expect(facts.map((fact) => [numberOf(fact), fact.typed])).toEqual([
       [374.65, '14 3/4 in'],
       [380, undefined],
     ]);
@@ -153,22 +145,16 @@ describe('keeping jobs', () => {
         .expect(201);
       made.push(body.id as string);
     }
-    const lock = (kind: 'locked' | 'recheck', how: string | null, slot: string) => {
-      const fact: Fact = {
-        kind,
-        round: 0,
-        corner: null,
-        slot,
-        valueMm: null,
-        askedMm: null,
-        how,
-        told: null,
-      };
-      return { ...stamp(), type: 'fact', fact, replaces: null };
-    };
-    await post(made[1] ?? '', lock('locked', null, 'locked')).expect(201);
-    await post(made[2] ?? '', lock('recheck', '2026-12-24', 'due')).expect(201);
-    await post(made[2] ?? '', lock('locked', null, 'locked')).expect(201);
+    const said = (fact: object) => ({
+      ...stamp(),
+      type: 'fact',
+      fact: { round: 0, corner: null, ...fact },
+      replaces: null,
+    });
+    await post(made[1] ?? '', said({ kind: 'locked', slot: 'locked' })).expect(201);
+    const due = { kind: 'recheck', slot: 'due', km: null, day: '2026-12-24' };
+    await post(made[2] ?? '', said(due)).expect(201);
+    await post(made[2] ?? '', said({ kind: 'locked', slot: 'locked' })).expect(201);
     const list = async (query: object) => (await api().get('/api/jobs').query(query).expect(200)).body;
     const all = await list({ find: tag });
     expect(all.total).toBe(3);
@@ -275,7 +261,7 @@ describe('keeping jobs', () => {
     const record = await read(id);
     expect(record.entries).toHaveLength(2);
     for (const statement of [
-      'update facts set value_mm = 0',
+      "update facts set fields = '{}'",
       'delete from facts',
       'delete from entries',
       'truncate changes',
@@ -284,8 +270,8 @@ describe('keeping jobs', () => {
         cause: { message: expect.stringMatching(/append-only/) },
       });
     }
-    const rows = await server.db.execute(sql`select value_mm from facts where job_id = ${id} order by seq`);
-    expect(rows.rows.map((row) => row.value_mm)).toEqual([375, 365]);
+    const rows = await server.db.execute(sql`select fields from facts where job_id = ${id} order by seq`);
+    expect(rows.rows.map((row) => row.fields)).toEqual([{ mm: 375 }, { mm: 365 }]);
   });
 });
 
@@ -317,7 +303,7 @@ describe('two writers', () => {
     await post(id, height(375)).expect(201);
     const problem = expectProblem(await post(id, height(371)), 'conflict');
     expect(problem.conflict).toMatchObject({
-      refusal: { reason: 'taken', standing: { fact: { valueMm: 375 } } },
+      refusal: { reason: 'taken', standing: { fact: { mm: 375 } } },
     });
   });
 
@@ -373,7 +359,7 @@ describe('two writers', () => {
 });
 
 describe('what is seen and done beside heights', () => {
-  const place = { round: 0, corner: null, valueMm: null, askedMm: null, how: null, told: null };
+  const place = { round: 0, corner: null };
   const entry = (fact: object): object => ({
     ...stamp(),
     type: 'fact',
@@ -381,12 +367,12 @@ describe('what is seen and done beside heights', () => {
     replaces: null,
   });
   test.each([
-    ['km driven', { kind: 'driven', round: 1, slot: 'km', valueMm: 320 }],
+    ['km driven', { kind: 'driven', round: 1, slot: 'km', km: 320 }],
     ['a caution read', { kind: 'acknowledged', slot: 'top-nut' }],
-    ['transfer blocks', { kind: 'skid', slot: 'blocks', valueMm: 3 }],
-    ['a gas charge', { kind: 'pressure', corner: 'LF', slot: 'gas', valueMm: 12.5 }],
-    ['clicks of a corner', { kind: 'clicks', corner: 'RR', slot: 'rebound', valueMm: 9 }],
-    ['the range that is bracketed', { kind: 'clicks', slot: 'b0-fr-most', valueMm: 20 }],
+    ['transfer blocks', { kind: 'skid', slot: 'blocks', position: 3 }],
+    ['a gas charge', { kind: 'pressure', corner: 'LF', slot: 'gas', bar: 12.5 }],
+    ['clicks of a corner', { kind: 'clicks', corner: 'RR', slot: 'rebound', clicks: 9 }],
+    ['the range that is bracketed', { kind: 'clicks', slot: 'b0-fr-most', clicks: 20 }],
   ])('%s is kept as it was sent', async (_, fact) => {
     const id = await newJob();
     await post(id, entry(fact)).expect(201);
@@ -394,11 +380,11 @@ describe('what is seen and done beside heights', () => {
   });
 
   test.each([
-    ['a distance below nothing', { kind: 'driven', round: 1, slot: 'km', valueMm: -1 }],
-    ['a strap hole of two and a half', { kind: 'skid', slot: 'strap', valueMm: 2.5 }],
-    ['a part of the skid that is none', { kind: 'skid', slot: 'paint', valueMm: 2 }],
-    ['a caution with a number', { kind: 'acknowledged', slot: 'top-nut', valueMm: 1 }],
-    ['clicks of nothing', { kind: 'clicks', slot: 'volume', valueMm: 4 }],
+    ['a distance below nothing', { kind: 'driven', round: 1, slot: 'km', km: -1 }],
+    ['a strap hole of two and a half', { kind: 'skid', slot: 'strap', position: 2.5 }],
+    ['a part of the skid that is none', { kind: 'skid', slot: 'paint', position: 2 }],
+    ['a caution with a number', { kind: 'acknowledged', slot: 'top-nut', mm: 1 }],
+    ['clicks of nothing', { kind: 'clicks', slot: 'volume', clicks: 4 }],
   ])('%s is refused', async (_, fact) => {
     expectProblem(await post(await newJob(), entry(fact)), 'invalid');
   });
@@ -533,8 +519,9 @@ describe('what is wrong is refused with where and why', () => {
       { ...good, label: '' },
       { ...good, replaces: randomUUID() },
       { ...good, undoOf: randomUUID() },
-      { ...good, fact: { ...(good as { fact: Fact }).fact, valueMm: null } },
-      { ...good, fact: { ...(good as { fact: Fact }).fact, valueMm: 1e9 } },
+      { ...good, fact: { ...(good as { fact: Fact }).fact, mm: null } },
+      { ...good, fact: { ...(good as { fact: Fact }).fact, mm: 1e9 } },
+      { ...good, fact: { ...(good as { fact: Fact }).fact, kg: 375 } },
       { ...good, fact: { ...(good as { fact: Fact }).fact, round: 1.5 } },
       { ...good, fact: { ...(good as { fact: Fact }).fact, corner: 'XX' } },
       { ...good, fact: { ...(good as { fact: Fact }).fact, kind: 'guess' } },
@@ -573,9 +560,9 @@ describe('what is wrong is refused with where and why', () => {
   });
 
   test.each([
-    ['a ring of no slider', { kind: 'ring', slot: '7', valueMm: 2 }],
-    ['a mount without its corner', { kind: 'mount', corner: null, valueMm: 2 }],
-    ['a mount moved a metre', { kind: 'mount', valueMm: 1000 }],
+    ['a ring of no slider', { kind: 'ring', slot: '7', mm: 2, askedMm: null }],
+    ['a mount without its corner', { kind: 'mount', corner: null, mm: 2, askedMm: null }],
+    ['a mount moved a metre', { kind: 'mount', mm: 1000, askedMm: null }],
   ])('%s is refused', async (_, wrong) => {
     const entry = height(1) as Entry & { fact: Fact };
     const fact = { ...entry.fact, slot: 'done', ...wrong };
@@ -586,8 +573,8 @@ describe('what is wrong is refused with where and why', () => {
     const id = await newJob();
     const entry = height(1) as Entry & { fact: Fact };
     const facts = [
-      { kind: 'mount', slot: 'done', valueMm: -3.5, askedMm: -3.5 },
-      { kind: 'ring', slot: '0', valueMm: 4, askedMm: null },
+      { kind: 'mount', slot: 'done', mm: -3.5, askedMm: -3.5 },
+      { kind: 'ring', slot: '0', mm: 4, askedMm: null },
     ];
     for (const one of facts)
       await post(id, { ...entry, ...stamp(), fact: { ...entry.fact, ...one } }).expect(201);

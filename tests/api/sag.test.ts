@@ -36,8 +36,8 @@ async function begin(): Promise<string> {
 describe('sag readings', () => {
   test('are kept by their slot, corrected and given back', async () => {
     const id = await begin();
-    const at = (slot: string, valueMm: number, replaces: string | null = null) => ({
-      ...factEntry({ kind: 'sag', corner: 'RW', slot, valueMm }, replaces),
+    const at = (slot: string, mm: number, replaces: string | null = null) => ({
+      ...factEntry({ kind: 'sag', corner: 'RW', slot, mm }, replaces),
       id: randomUUID(),
     });
     const first = at('r1-press-1', 515);
@@ -54,7 +54,7 @@ describe('sag readings', () => {
     'a slot that is none is refused: %s',
     async (slot) => {
       const id = await begin();
-      const entry = { ...factEntry({ kind: 'sag', corner: 'RW', slot, valueMm: 500 }), id: randomUUID() };
+      const entry = { ...factEntry({ kind: 'sag', corner: 'RW', slot, mm: 500 }), id: randomUUID() };
       const { body } = await request(server.address).post(`/api/jobs/${id}/entries`).send(entry).expect(422);
       expect(JSON.stringify(body.errors)).toContain('/fact/slot');
     },
@@ -74,8 +74,8 @@ describe('sag readings', () => {
 });
 
 describe('pads', () => {
-  const entry = (valueMm: number, slot = '1') => ({
-    ...factEntry({ kind: 'pad', round: 0, corner: 'RW', slot, valueMm }),
+  const entry = (kg: number, slot = '1') => ({
+    ...factEntry({ kind: 'pad', round: 0, corner: 'RW', slot, kg }),
     id: randomUUID(),
   });
   const post = (id: string, body: object) =>
@@ -87,7 +87,7 @@ describe('pads', () => {
     await post(id, entry(142, '3')).expect(201);
     await post(id, entry(142, '4')).expect(422);
     const { body } = await request(server.address).get(`/api/jobs/${id}`).expect(200);
-    expect(body.entries.map(({ fact }: { fact: { valueMm: number } }) => fact.valueMm)).toEqual([141.5, 142]);
+    expect(body.entries.map(({ fact }: { fact: { kg: number } }) => fact.kg)).toEqual([141.5, 142]);
   });
 
   test('lighter than nothing, or heavier than any wheel, are refused, and nothing is echoed', async () => {

@@ -41,12 +41,12 @@ const post = (id: string, fact: Parameters<typeof factEntry>[0]) =>
 
 describe('what is read beside heights', () => {
   test.each<[string, Parameters<typeof factEntry>[0]]>([
-    ['a pad in another load case', { kind: 'pad', corner: 'LF', slot: 'c2-3', valueMm: 271.5 }],
-    ['a pad with its pair swapped', { kind: 'pad', corner: 'RR', slot: 'swapped-rear', valueMm: 271.5 }],
-    ['fuel', { kind: 'fuel', slot: 'tank', valueMm: 18 }],
-    ['a link too long', { kind: 'link', corner: 'RF', slot: 'gap', valueMm: -4.5 }],
-    ['camber', { kind: 'camber', corner: 'LR', valueMm: -2.25 }],
-    ['a wheel cycled until it touches', { kind: 'cycled', corner: 'LF', slot: 'bump', valueMm: -1 }],
+    ['a pad in another load case', { kind: 'pad', corner: 'LF', slot: 'c2-3', kg: 271.5 }],
+    ['a pad with its pair swapped', { kind: 'pad', corner: 'RR', slot: 'swapped-rear', kg: 271.5 }],
+    ['fuel', { kind: 'fuel', slot: 'tank', litres: 18 }],
+    ['a link too long', { kind: 'link', corner: 'RF', slot: 'gap', mm: -4.5 }],
+    ['camber', { kind: 'camber', corner: 'LR', degrees: -2.25 }],
+    ['a wheel cycled until it touches', { kind: 'cycled', corner: 'LF', slot: 'bump', mm: -1 }],
   ])('%s is kept', async (_, fact) => {
     const id = await begin();
     await post(id, fact).expect(201);
@@ -55,13 +55,13 @@ describe('what is read beside heights', () => {
   });
 
   test.each<[string, Parameters<typeof factEntry>[0]]>([
-    ['a pad in no load case', { kind: 'pad', corner: 'LF', slot: 'c0-1', valueMm: 271 }],
-    ['a pad swapped with nothing', { kind: 'pad', corner: 'LF', slot: 'swapped-left', valueMm: 271 }],
-    ['fuel of a corner', { kind: 'fuel', corner: 'LF', slot: 'tank', valueMm: 18 }],
-    ['a link a metre off', { kind: 'link', corner: 'RF', slot: 'gap', valueMm: 1000 }],
-    ['camber of nobody’s wheel', { kind: 'camber', valueMm: -2 }],
-    ['camber of a wheel lying down', { kind: 'camber', corner: 'LF', valueMm: 90 }],
-    ['a wheel cycled sideways', { kind: 'cycled', corner: 'LF', slot: 'left', valueMm: 3 }],
+    ['a pad in no load case', { kind: 'pad', corner: 'LF', slot: 'c0-1', kg: 271 }],
+    ['a pad swapped with nothing', { kind: 'pad', corner: 'LF', slot: 'swapped-left', kg: 271 }],
+    ['fuel of a corner', { kind: 'fuel', corner: 'LF', slot: 'tank', litres: 18 }],
+    ['a link a metre off', { kind: 'link', corner: 'RF', slot: 'gap', mm: 1000 }],
+    ['camber of nobody’s wheel', { kind: 'camber', degrees: -2 }],
+    ['camber of a wheel lying down', { kind: 'camber', corner: 'LF', degrees: 90 }],
+    ['a wheel cycled sideways', { kind: 'cycled', corner: 'LF', slot: 'left', mm: 3 }],
   ])('%s is refused', async (_, fact) => {
     await post(await begin(), fact).expect(422);
   });

@@ -133,7 +133,7 @@ export async function turnAsTold(
       entry.fact.kind === 'adjustment' &&
       entry.fact.round === round &&
       entry.fact.corner !== null
-        ? [[entry.fact.corner, entry.fact.valueMm ?? 0]]
+        ? [[entry.fact.corner, entry.fact.mm]]
         : [],
     ),
   );

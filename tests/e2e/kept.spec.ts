@@ -117,7 +117,7 @@ test.describe('nothing typed is lost', () => {
       (entry: { fact?: { kind: string; corner: string } }) =>
         entry.fact?.kind === 'height' && entry.fact.corner === 'LF',
     );
-    expect(values.map((entry: { fact: { valueMm: number } }) => entry.fact.valueMm)).toEqual([375, 370]);
+    expect(values.map((entry: { fact: { mm: number } }) => entry.fact.mm)).toEqual([375, 370]);
     await page.getByRole('button', { name: 'Undo' }).click();
     await expect(field(page, 'Front left, reading 1')).toHaveValue('375');
   });

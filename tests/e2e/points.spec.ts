@@ -25,12 +25,12 @@ async function made(
     undoOf: null,
     redoOf: null,
     type: 'fact',
-    fact: { kind, round: 0, corner, slot, valueMm: null, askedMm: null, how: null, told: null, ...more },
+    fact: { kind, round: 0, corner, slot, ...more },
     replaces: null,
   });
   const entries = [
     fact('settled', null, 'how', { how: 'rolled' }),
-    ...Object.entries(heights).map(([corner, valueMm]) => fact('height', corner, '1', { valueMm })),
+    ...Object.entries(heights).map(([corner, mm]) => fact('height', corner, '1', { mm })),
   ];
   const answer = await page.request.post('/api/jobs', { data: { id, document, entries } });
   expect(answer.status(), await answer.text()).toBe(201);

@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { ratioSlots } from '#core/estimate/measuredRatio.ts';
+import type { FactKind } from '#core/document/factKinds.ts';
 import { allCorners } from '#core/machine/body.ts';
 import { limits } from '../limits.ts';
 import { documentSchema, within } from './document.ts';
@@ -35,122 +36,89 @@ const round = Joi.number().strict().integer().min(0).max(limits.rounds).required
 const corner = Joi.valid(...allCorners).required();
 const nothing = Joi.valid(null).required();
 const slot = Joi.string().min(1).max(16).required();
-const how = Joi.string().allow(null).max(limits.labelLength).required();
 
-/** A fact's shape for one kind: what is not named must be null. */
-const fact = (kind: string, fields: Record<string, Joi.Schema>) =>
+/** A fact's shape for one kind: its own fields, and none of another kind's. */
+const fact = (kind: FactKind, fields: Record<string, Joi.Schema>) =>
   Joi.object({
     kind: Joi.valid(kind).required(),
     round,
     corner: nothing,
     slot,
-    valueMm: nothing,
     typed: Joi.string().min(1).max(limits.typedLength),
-    askedMm: nothing,
-    how,
-    told: nothing,
+    remark: Joi.string().min(1).max(limits.labelLength),
     ...fields,
   });
 
-const facts: Record<string, Joi.Schema> = {
-  height: fact('height', { corner, valueMm: within(limits.heightMm).required() }),
-  collar: fact('collar', { corner, valueMm: within(limits.collarMm).required() }),
+const moved = { mm: within(limits.moveMm).required(), askedMm: within(limits.moveMm).allow(null).required() };
+const done = { how: Joi.valid('done', 'skipped').required() };
+const oneOf = (...slots: string[]) => Joi.valid(...slots).required();
+const slotLike = (pattern: RegExp) => Joi.string().pattern(pattern).required();
+
+const facts = {
+  height: fact('height', { corner, mm: within(limits.heightMm).required() }),
+  collar: fact('collar', { corner, mm: within(limits.collarMm).required() }),
   'travel-used': fact('travel-used', {
     corner,
-    valueMm: within({ min: 0, max: limits.travelMm.max }).required(),
+    mm: within({ min: 0, max: limits.travelMm.max }).required(),
   }),
   'ratio-length': fact('ratio-length', {
     corner,
-    slot: Joi.valid(...ratioSlots).required(),
-    valueMm: within(limits.heightMm).required(),
+    slot: oneOf(...ratioSlots),
+    mm: within(limits.heightMm).required(),
   }),
   settled: fact('settled', { how: Joi.string().min(1).max(limits.labelLength).required() }),
   plan: fact('plan', { told: told.required() }),
-  adjustment: fact('adjustment', {
-    corner,
-    valueMm: within(limits.moveMm).required(),
-    askedMm: within(limits.moveMm).allow(null).required(),
-  }),
-  mount: fact('mount', {
-    corner,
-    valueMm: within(limits.moveMm).required(),
-    askedMm: within(limits.moveMm).allow(null).required(),
-  }),
-  ring: fact('ring', {
-    corner,
-    slot: Joi.valid('0', '1', '2').required(),
-    valueMm: within(limits.moveMm).required(),
-    askedMm: within(limits.moveMm).allow(null).required(),
-  }),
-  prep: fact('prep', { how: Joi.valid('done', 'skipped').required() }),
-  check: fact('check', { how: Joi.valid('done', 'skipped').required() }),
+  adjustment: fact('adjustment', { corner, ...moved }),
+  mount: fact('mount', { corner, ...moved }),
+  ring: fact('ring', { corner, slot: oneOf('0', '1', '2'), ...moved }),
+  prep: fact('prep', done),
+  check: fact('check', done),
   // A tyre's, or a damper's gas charge.
-  pressure: fact('pressure', {
-    corner,
-    valueMm: within({ ...limits.tyreBar, max: limits.gasBar }).required(),
-  }),
+  pressure: fact('pressure', { corner, bar: within({ ...limits.tyreBar, max: limits.gasBar }).required() }),
   // Of a corner, or the whole range of an end that is being bracketed.
   clicks: fact('clicks', {
     corner: corner.allow(null),
-    slot: Joi.string()
-      .pattern(/^(compression|rebound|b\d{1,3}-[fr][cr]-most)$/)
-      .required(),
-    valueMm: within(limits.clicks).required(),
+    slot: slotLike(/^(compression|rebound|b\d{1,3}-[fr][cr]-most)$/),
+    clicks: within(limits.clicks).required(),
   }),
-  toe: fact('toe', {
-    slot: Joi.valid('front', 'rear').required(),
-    valueMm: within(limits.heightMm).required(),
-  }),
-  note: fact('note', { how: Joi.string().min(1).max(limits.noteLength).required() }),
+  toe: fact('toe', { slot: oneOf('front', 'rear'), mm: within(limits.heightMm).required() }),
+  note: fact('note', { words: Joi.string().min(1).max(limits.noteLength).required() }),
   recheck: fact('recheck', {
-    valueMm: within(limits.recheckKm).allow(null).required(),
-    how: Joi.string().isoDate().max(10).allow(null).required(),
+    km: within(limits.recheckKm).allow(null).required(),
+    day: Joi.string().isoDate().max(10).allow(null).required(),
   }),
   skid: fact('skid', {
-    slot: Joi.valid('blocks', 'strap').required(),
-    valueMm: within(limits.skidPositions).integer().required(),
+    slot: oneOf('blocks', 'strap'),
+    position: within(limits.skidPositions).integer().required(),
   }),
   pad: fact('pad', {
     corner,
-    slot: Joi.string()
-      .pattern(/^((c[1-5]-)?[1-3]|swapped-(front|rear))$/)
-      .required(),
-    valueMm: within(limits.wheelKg).required(),
+    slot: slotLike(/^((c[1-5]-)?[1-3]|swapped-(front|rear))$/),
+    kg: within(limits.wheelKg).required(),
   }),
-  fuel: fact('fuel', { slot: Joi.valid('tank').required(), valueMm: within(limits.fuelL).required() }),
-  link: fact('link', {
-    corner,
-    slot: Joi.valid('gap').required(),
-    valueMm: within(limits.linkGapMm).required(),
-  }),
-  camber: fact('camber', {
-    corner,
-    slot: Joi.valid('1').required(),
-    valueMm: within(limits.camberDeg).required(),
-  }),
+  fuel: fact('fuel', { slot: oneOf('tank'), litres: within(limits.fuelL).required() }),
+  link: fact('link', { corner, slot: oneOf('gap'), mm: within(limits.linkGapMm).required() }),
+  camber: fact('camber', { corner, slot: oneOf('1'), degrees: within(limits.camberDeg).required() }),
   cycled: fact('cycled', {
     corner,
-    slot: Joi.valid('bump', 'droop').required(),
-    valueMm: within(limits.clearanceMm).required(),
+    slot: oneOf('bump', 'droop'),
+    mm: within(limits.clearanceMm).required(),
+    nearest: Joi.string().max(limits.labelLength).allow(null).required(),
   }),
   sag: fact('sag', {
     corner,
-    slot: Joi.string()
-      .pattern(/^(extended|(alone|r\d{1,2})-(press|lift|rest|band))-[1-3]$/)
-      .required(),
-    valueMm: within(limits.heightMm).required(),
+    slot: slotLike(/^(extended|(alone|r\d{1,2})-(press|lift|rest|band))-[1-3]$/),
+    mm: within(limits.heightMm).required(),
   }),
-  driven: fact('driven', { valueMm: within(limits.recheckKm).required() }),
+  driven: fact('driven', { km: within(limits.recheckKm).required() }),
   clearance: fact('clearance', {
     corner,
-    slot: Joi.string()
-      .pattern(/^\d{1,2}$/)
-      .required(),
-    valueMm: within(limits.clearanceMm).required(),
+    slot: slotLike(/^\d{1,2}$/),
+    mm: within(limits.clearanceMm).required(),
   }),
   acknowledged: fact('acknowledged', { slot: Joi.string().min(1).max(48).required() }),
   locked: fact('locked', {}),
-};
+} satisfies Record<FactKind, Joi.Schema>;
 
 const factSchema = Joi.alternatives().conditional('.kind', {
   switch: Object.entries(facts).map(([kind, then]) => ({ is: kind, then })),

@@ -13,8 +13,8 @@ import {
 } from '../../../tests/fixtures/records.ts';
 import { collarEvidence } from './collarEvidence.ts';
 
-const collar = (round: number, valueMm: number) =>
-  factEntry({ kind: 'collar', round, corner: 'LF', slot: 'now', valueMm });
+const collar = (round: number, mm: number) =>
+  factEntry({ kind: 'collar', round, corner: 'LF', slot: 'now', mm });
 const turned = (after: number | null, first: readonly number[], then: readonly number[]) =>
   add(
     record(plainDocument()),

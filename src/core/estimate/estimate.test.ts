@@ -119,7 +119,7 @@ test('measured in front and behind, the plan goes by it, and the chance was told
   const before = must(answerFor(job));
   const promised = must(chanceIfMeasured(before));
   const read = (corner: 'LF' | 'LR', given: RatioLengths) =>
-    ratioSlots.map((slot) => factEntry({ kind: 'ratio-length', corner, slot, valueMm: given[slot] ?? 0 }));
+    ratioSlots.map((slot) => factEntry({ kind: 'ratio-length', corner, slot, mm: given[slot] ?? 0 }));
   const after = must(
     answerFor(
       add(

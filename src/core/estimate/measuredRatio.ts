@@ -40,8 +40,11 @@ export function ratioFromLengths(lengths: RatioLengths): MeasuredRatio | RatioFa
 
 /** The four lengths that were read at a corner, whenever that was. */
 export function lengthsAt(facts: readonly FactEntry[], corner: CornerId): RatioLengths {
-  const read = facts.filter(({ fact }) => fact.kind === 'ratio-length' && fact.corner === corner);
-  return Object.fromEntries(read.map(({ fact }) => [fact.slot, fact.valueMm]));
+  return Object.fromEntries(
+    facts.flatMap(({ fact }) =>
+      fact.kind === 'ratio-length' && fact.corner === corner ? [[fact.slot, fact.mm]] : [],
+    ),
+  );
 }
 
 /** The ratios that were measured, by axle: of two corners of an axle the mean. */

@@ -2,12 +2,12 @@ import { cornerSpec } from '../job/corner.ts';
 import { blankDocument } from '../job/create.ts';
 import { goodEnough } from '../job/enough.ts';
 import { nextAction } from '../job/nextAction.ts';
-import type { Fact, JobDocument, JobRecord } from '../job/types.ts';
+import type { JobDocument, JobRecord } from '../job/types.ts';
 import { cornersIn, type CornerId } from '../machine/body.ts';
 import { machineClasses, type MachineClass } from '../machine/classes.ts';
 import { marginsFor } from '../margins/margins.ts';
 import { answerFor } from '../plan/answer.ts';
-import { add, factEntry, record } from '../../../tests/fixtures/records.ts';
+import { add, factEntry, record, type SomeFact } from '../../../tests/fixtures/records.ts';
 import { everySum, wrongWith } from '../../../tests/fixtures/everySum.ts';
 import { cornerHeight } from './cornerHeight.ts';
 
@@ -43,18 +43,18 @@ interface Told {
 
 function told(document: JobDocument, rounds: readonly Told[]): JobRecord {
   const ids = cornersIn(document);
-  const facts = rounds.flatMap(({ turned, reads = [], settled = true }, round): (Partial<Fact> & Pick<Fact, 'kind'>)[] => [
+  const facts = rounds.flatMap(({ turned, reads = [], settled = true }, round): SomeFact[] => [
     ...(turned === undefined
       ? []
       : ids.flatMap((corner) => {
-          const valueMm = typeof turned === 'number' ? turned : (turned[corner] ?? 0);
-          return [{ kind: 'adjustment' as const, round, corner, slot: 'done', valueMm, askedMm: valueMm }];
+          const mm = typeof turned === 'number' ? turned : (turned[corner] ?? 0);
+          return [{ kind: 'adjustment' as const, round, corner, slot: 'done', mm, askedMm: mm }];
         })),
     ...(settled && reads.length > 0 ? [{ kind: 'settled' as const, round, slot: 'how', how: 'rolled' }] : []),
     ...reads.flatMap((row, k) =>
       ids.flatMap((corner) => {
-        const valueMm = typeof row === 'number' ? row : row[corner];
-        return valueMm === undefined ? [] : [{ kind: 'height' as const, round, corner, slot: String(k + 1), valueMm }];
+        const mm = typeof row === 'number' ? row : row[corner];
+        return mm === undefined ? [] : [{ kind: 'height' as const, round, corner, slot: String(k + 1), mm }];
       }),
     ),
   ]); // prettier-ignore

@@ -73,7 +73,7 @@ describe('one side or one axle read', () => {
       record(plainDocument()),
       settled(0),
       ...(['LF', 'LR'] as const).map((corner) =>
-        factEntry({ kind: 'height', round: 0, corner, slot: '1', valueMm: 380 }),
+        factEntry({ kind: 'height', round: 0, corner, slot: '1', mm: 380 }),
       ),
     );
 
@@ -90,14 +90,14 @@ describe('one side or one axle read', () => {
     const half = add(
       turned,
       ...(['LF', 'LR'] as const).map((corner) =>
-        factEntry({ kind: 'height', round: 1, corner, slot: '1', valueMm: 365 }),
+        factEntry({ kind: 'height', round: 1, corner, slot: '1', mm: 365 }),
       ),
     );
     expect(nextAction(half).words).toContain('measure');
     const whole = add(
       half,
       ...(['RF', 'RR'] as const).map((corner) =>
-        factEntry({ kind: 'height', round: 1, corner, slot: '1', valueMm: 377 }),
+        factEntry({ kind: 'height', round: 1, corner, slot: '1', mm: 377 }),
       ),
     );
     const answer = must(answerFor(whole));
@@ -133,7 +133,7 @@ test('a lower mount teaches the ratio as a seat does', () => {
     const move = (id: (typeof CORNERS)[number]) =>
       by === 'seat'
         ? adjustment(1, id, 10)
-        : factEntry({ kind: 'mount', round: 1, corner: id, slot: 'done', valueMm: 10, askedMm: 10 });
+        : factEntry({ kind: 'mount', round: 1, corner: id, slot: 'done', mm: 10, askedMm: 10 });
     const answer = must(
       answerFor(
         add(

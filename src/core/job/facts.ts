@@ -1,6 +1,7 @@
-import type { Entry, Fact, JobRecord } from './types.ts';
+import type { Fact, FactKind, FactPlace } from '../document/factKinds.ts';
+import type { Entry, JobRecord } from './types.ts';
 
-export type FactEntry = Extract<Entry, { type: 'fact' }>;
+export type FactEntry<K extends FactKind = FactKind> = Extract<Entry, { type: 'fact' }> & { fact: Fact<K> };
 
 /**
  * The facts that stand. A correction hides all that it corrects, however often that was corrected before; undoing it brings
@@ -34,21 +35,22 @@ export function correctedBy(record: Pick<JobRecord, 'entries'>, standing: FactEn
   return chain;
 }
 
-/** What a fact is about. */
-export type FactPlace = Pick<Fact, 'kind' | 'round' | 'corner' | 'slot'>;
-
-/** A fact with everything it does not carry left null. */
-export function blankFact(place: FactPlace): Fact {
-  return { ...place, valueMm: null, askedMm: null, how: null, told: null };
-}
-
 /** Facts with the same place are about the same thing: only one of them may stand. */
 function placeOf(fact: FactPlace): string {
   return [fact.kind, fact.round, fact.corner ?? '', fact.slot].join('/');
 }
 
 /** The standing fact in a place, if any. */
-export function factAt(facts: readonly FactEntry[], place: FactPlace): FactEntry | undefined {
+export function factAt<K extends FactKind>(
+  facts: readonly FactEntry[],
+  place: FactPlace<K>,
+): FactEntry<K> | undefined {
   const key = placeOf(place);
-  return facts.find((entry) => placeOf(entry.fact) === key);
+  return facts.find((entry) => placeOf(entry.fact) === key) as FactEntry<K> | undefined;
 }
+
+/** Whether a fact is of one kind, for lists of them. */
+export const isOf =
+  <K extends FactKind>(kind: K) =>
+  (fact: Fact): fact is Extract<Fact, { kind: K }> =>
+    fact.kind === kind;

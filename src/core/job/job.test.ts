@@ -1,3 +1,4 @@
+import { numberOf } from '../document/factKinds.ts';
 import fc from 'fast-check';
 import {
   fourCorners,
@@ -78,16 +79,16 @@ describe('replacements', () => {
 });
 
 describe('facts', () => {
-  const reading = (valueMm: number, replaces: string | null = null) =>
-    factEntry({ kind: 'height', corner: 'LF', valueMm }, replaces);
+  const reading = (mm: number, replaces: string | null = null) =>
+    factEntry({ kind: 'height', corner: 'LF', mm }, replaces);
 
   test('a correction stands for what it corrects, and the old one comes back when it is withdrawn', () => {
     const first = reading(375);
     const second = reading(365, first.id);
     const corrected = add(record(), first, second);
-    expect(standingFacts(corrected).map(({ fact }) => fact.valueMm)).toEqual([365]);
+    expect(standingFacts(corrected).map(({ fact }) => numberOf(fact))).toEqual([365]);
     const withdrawn = add(corrected, withdrawEntry(second.id));
-    expect(standingFacts(withdrawn).map(({ fact }) => fact.valueMm)).toEqual([375]);
+    expect(standingFacts(withdrawn).map(({ fact }) => numberOf(fact))).toEqual([375]);
     expect(withdrawn.entries).toHaveLength(3);
   });
 
@@ -95,7 +96,7 @@ describe('facts', () => {
     const first = reading(360);
     const second = reading(355, first.id);
     const third = reading(350, second.id);
-    const values = (job: JobRecord) => standingFacts(job).map(({ fact }) => fact.valueMm);
+    const values = (job: JobRecord) => standingFacts(job).map(({ fact }) => numberOf(fact));
     const corrected = add(record(), first, second, third);
     expect(values(corrected)).toEqual([350]);
     const once = add(corrected, undoEntry(third, stamp()));
@@ -119,7 +120,7 @@ describe('facts', () => {
             kept.pop();
           }
         });
-        expect(standingFacts(job).map(({ fact }) => fact.valueMm)).toEqual([kept.at(-1)]);
+        expect(standingFacts(job).map(({ fact }) => numberOf(fact))).toEqual([kept.at(-1)]);
       }),
     );
   });
@@ -163,7 +164,7 @@ describe('undo and redo', () => {
   test('walk back over changes and facts alike, and forward again', () => {
     const start = record();
     const changed = add(start, changeEntry(['corners.LF.targetMm', 365, 360]));
-    const read = add(changed, factEntry({ kind: 'height', corner: 'LF', valueMm: 375 }));
+    const read = add(changed, factEntry({ kind: 'height', corner: 'LF', mm: 375 }));
     const once = undoLast(read);
     const twice = undoLast(once);
     expect(seen(once)).toEqual(seen(changed));

@@ -1,4 +1,5 @@
 import { cornersOf } from '../machine/body.ts';
+import { upgradedEntries } from '../document/upgradeFact.ts';
 import { machineClasses } from '../machine/classes.ts';
 import { blankDocument } from './create.ts';
 import { fittingFrom } from './fitting.ts';
@@ -85,7 +86,13 @@ function filledCorner(blank: JobDocument['corners']['LF'], corner: Plain): Plain
   };
 }
 
-/** A job file (or a job sent by an older page) with its document migrated. */
+/** A job file (or a job sent by an older page) with its document migrated, and its facts with fields of their own. */
 export function migrateJob(job: unknown): unknown {
-  return isPlain(job) && 'document' in job ? { ...job, document: migrateDocument(job.document) } : job;
+  return isPlain(job) && 'document' in job
+    ? {
+        ...job,
+        document: migrateDocument(job.document),
+        ...('entries' in job ? { entries: upgradedEntries(job.entries) } : {}),
+      }
+    : job;
 }

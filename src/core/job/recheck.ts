@@ -1,4 +1,4 @@
-import type { FactEntry } from './facts.ts';
+import { isOf, type FactEntry } from './facts.ts';
 
 /** When a machine is due back: after so many km, on a day (ISO), or both. */
 export interface Recheck {
@@ -8,8 +8,8 @@ export interface Recheck {
 
 /** The recheck that stands; null where none was set. */
 export function recheckOf(facts: readonly FactEntry[]): Recheck | null {
-  const fact = facts.findLast((entry) => entry.fact.kind === 'recheck')?.fact;
-  return fact ? { km: fact.valueMm, day: fact.how } : null;
+  const fact = facts.map((entry) => entry.fact).findLast(isOf('recheck'));
+  return fact ? { km: fact.km, day: fact.day } : null;
 }
 
 /** "recheck due 4 December 2026 or after 300 km". */

@@ -31,9 +31,7 @@ describe('in a job', () => {
       record(plainDocument()),
       settled(0),
       ...heights(0, 372),
-      ...list.map((valueMm, k) =>
-        factEntry({ kind: 'height', round: 0, corner: 'LF', slot: String(k + 2), valueMm }),
-      ),
+      ...list.map((mm, k) => factEntry({ kind: 'height', round: 0, corner: 'LF', slot: String(k + 2), mm })),
     );
 
   test('what is set aside does not count, and counts again once somebody says so', () => {
@@ -43,7 +41,7 @@ describe('in a job', () => {
     const slot = restoredSlot(0, 'LF', '3');
     const restored = add(
       odd,
-      factEntry({ kind: 'acknowledged', round: 0, corner: null, slot, how: 'counted' }),
+      factEntry({ kind: 'acknowledged', round: 0, corner: null, slot, remark: 'counted' }),
     );
     expect(must(answerFor(restored)).state.rounds[0]?.aside.LF).toBeUndefined();
     expect(cornerHeight(must(answerFor(restored)), 'LF').measured?.value).toBe(366);

@@ -17,7 +17,7 @@ describe('height lost on the road', () => {
         record(plainDocument()),
         settled(0),
         ...heights(0, 365),
-        factEntry({ kind: 'driven', round: 1, valueMm: km, slot: 'km' }),
+        factEntry({ kind: 'driven', round: 1, km: km, slot: 'km' }),
         settled(1),
         ...heights(1, 365 - lost),
       ),
@@ -44,7 +44,7 @@ describe('height lost on the road', () => {
       record(plainDocument()),
       settled(0),
       ...heights(0, 365),
-      factEntry({ kind: 'driven', round: 1, valueMm: 400, slot: 'km' }),
+      factEntry({ kind: 'driven', round: 1, km: 400, slot: 'km' }),
     );
     expect(settledIn(answered(unread))).toEqual({});
   });

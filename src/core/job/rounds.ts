@@ -3,9 +3,10 @@ import type { Axle } from '../machine/classes.ts';
 import { measuredRatios } from '../estimate/measuredRatio.ts';
 import type { MeasuredRatios } from '../estimate/ratioBelief.ts';
 import { gatherSag, type SagReadings } from '../sag/readings.ts';
-import { standingFacts, type FactEntry } from './facts.ts';
+import { numberOf, type Fact, type NumberedKind } from '../document/factKinds.ts';
+import { isOf, standingFacts, type FactEntry } from './facts.ts';
 import { restoredSlot, sortRepeats, type Repeat, type SortedRepeats } from './repeats.ts';
-import type { Fact, FactKind, JobRecord, ToldCorner, ToldPlan } from './types.ts';
+import type { JobRecord, ToldCorner, ToldPlan } from './types.ts';
 
 export type PerCorner<T> = Partial<Record<CornerId, T>>;
 
@@ -124,8 +125,8 @@ function measuringBegan(round: Round): boolean {
 
 function readRound(facts: readonly FactEntry[], round: number): Round {
   const here = facts.filter(({ fact }) => fact.round === round).map(({ fact }) => fact);
-  const single = (kind: FactKind): PerCorner<number> =>
-    Object.fromEntries(here.filter((fact) => fact.kind === kind).map((fact) => [fact.corner, fact.valueMm]));
+  const single = (kind: NumberedKind): PerCorner<number> =>
+    Object.fromEntries(here.filter(isOf(kind)).map((fact) => [fact.corner, numberOf(fact)]));
   const restored = facts.flatMap(({ fact }) => (fact.kind === 'acknowledged' ? [fact.slot] : []));
   const repeats = heightRepeats(here, restored);
   const counted = <T>(of: (one: Repeat) => T): PerCorner<T[]> =>
@@ -144,13 +145,11 @@ function readRound(facts: readonly FactEntry[], round: number): Round {
     collars: single('collar'),
     travelUsed: single('travel-used'),
     sag: gatherSag(
-      here.flatMap(({ kind, corner, slot, valueMm }) =>
-        kind === 'sag' && corner !== null && valueMm !== null ? [{ corner, slot, valueMm }] : [],
-      ),
+      here.filter(isOf('sag')).flatMap(({ corner, slot, mm }) => (corner ? [{ corner, slot, mm }] : [])),
     ),
-    settled: here.find((fact) => fact.kind === 'settled')?.how ?? null,
-    drivenKm: here.find((fact) => fact.kind === 'driven')?.valueMm ?? null,
-    told: here.findLast((fact) => fact.kind === 'plan')?.told ?? null,
+    settled: here.find(isOf('settled'))?.how ?? null,
+    drivenKm: here.find(isOf('driven'))?.km ?? null,
+    told: here.findLast(isOf('plan'))?.told ?? null,
   };
 }
 
@@ -158,10 +157,10 @@ function readRound(facts: readonly FactEntry[], round: number): Round {
 function heightRepeats(facts: readonly Fact[], restored: readonly string[]): PerCorner<SortedRepeats> {
   const all: PerCorner<Repeat[]> = {};
   facts
-    .filter(({ kind, corner, valueMm }) => kind === 'height' && corner !== null && valueMm !== null)
+    .filter(isOf('height'))
     .sort((a, b) => Number(a.slot) - Number(b.slot))
-    .forEach(({ corner, slot, valueMm, typed }) =>
-      (all[corner as CornerId] ??= []).push({ slot, mm: valueMm as number, typed: typed ?? '' }),
+    .forEach(({ corner, slot, mm, typed }) =>
+      (all[corner as CornerId] ??= []).push({ slot, mm, typed: typed ?? '' }),
     );
   const round = facts[0]?.round ?? 0;
   const restoredAt = (id: string, slot: string) =>
@@ -182,21 +181,21 @@ function readPads(facts: readonly Fact[]): Pick<Round, 'pads' | 'padsIn' | 'pads
   const pads: Round['pads'] = {};
   const padsIn: Round['padsIn'] = {};
   const padsSwapped: Round['padsSwapped'] = {};
-  const read = facts.filter(({ kind }) => kind === 'pad').sort((a, b) => a.slot.localeCompare(b.slot));
-  for (const { corner, slot, valueMm } of read) {
-    if (corner === null || valueMm === null) continue;
+  const read = facts.filter(isOf('pad')).sort((a, b) => a.slot.localeCompare(b.slot));
+  for (const { corner, slot, kg } of read) {
+    if (corner === null) continue;
     const swapped = /^swapped-(front|rear)$/.exec(slot)?.[1] as Axle | undefined;
     const loadCase = Number(/^c(\d)-/.exec(slot)?.[1] ?? 0);
-    if (swapped) (padsSwapped[swapped] ??= {})[corner] = valueMm;
-    else ((loadCase === 0 ? pads : (padsIn[loadCase] ??= {}))[corner] ??= []).push(valueMm);
+    if (swapped) (padsSwapped[swapped] ??= {})[corner] = kg;
+    else ((loadCase === 0 ? pads : (padsIn[loadCase] ??= {}))[corner] ??= []).push(kg);
   }
   return { pads, padsIn, padsSwapped };
 }
 
 function ringMoves(facts: readonly Fact[]): Round['rings'] {
   const moves: Round['rings'] = {};
-  for (const { kind, corner, slot, valueMm } of facts)
-    if (kind === 'ring' && corner !== null && valueMm !== null) (moves[corner] ??= {})[slot] = valueMm;
+  for (const { corner, slot, mm } of facts.filter(isOf('ring')))
+    if (corner !== null) (moves[corner] ??= {})[slot] = mm;
   return moves;
 }
 

@@ -11,8 +11,8 @@ import type { JobRecord } from './types.ts';
 
 function read(job: JobRecord, rig: SagRig, round: number, who: 'alone' | 'r1'): JobRecord {
   const facts = (['press', 'lift'] as const).flatMap((how) =>
-    readSagTape(rig, who === 'r1', how).map((valueMm, i) =>
-      factEntry({ kind: 'sag', round, corner: rig.ids[i] ?? null, slot: `${who}-${how}-1`, valueMm }),
+    readSagTape(rig, who === 'r1', how).map((mm, i) =>
+      factEntry({ kind: 'sag', round, corner: rig.ids[i] ?? null, slot: `${who}-${how}-1`, mm }),
     ),
   );
   return add(job, ...facts);
@@ -22,7 +22,7 @@ const extended = (job: JobRecord, rig: SagRig) =>
   add(
     job,
     ...rig.ids.map((corner, i) =>
-      factEntry({ kind: 'sag', round: 0, corner, slot: 'extended-1', valueMm: rig.extended[i] ?? 0 }),
+      factEntry({ kind: 'sag', round: 0, corner, slot: 'extended-1', mm: rig.extended[i] ?? 0 }),
     ),
   );
 
@@ -37,7 +37,7 @@ describe('a job that is worked by sag', () => {
 
   test('it asks for the rider’s sag, then has a plan, then asks again once that is turned', () => {
     expect(nextAction(begun)).toEqual({ stage: 'sag', words: 'read the sag, rider on' });
-    const half = add(begun, factEntry({ kind: 'sag', corner: 'RW', slot: 'r1-press-1', valueMm: 400 }));
+    const half = add(begun, factEntry({ kind: 'sag', corner: 'RW', slot: 'r1-press-1', mm: 400 }));
     expect(nextAction(half).words).toBe('read the sag, rider on, front wheel');
     const whole = read(read(begun, rig, 0, 'alone'), rig, 0, 'r1');
     const answer = must(answerFor(whole));
@@ -73,7 +73,7 @@ describe('a job that is worked by sag', () => {
     if (moving.length > 1) expect(readRounds(partly).turning).not.toBeNull();
     const again = add(
       partly,
-      factEntry({ kind: 'sag', round: 1, corner: 'RW', slot: 'r1-press-1', valueMm: 400 }),
+      factEntry({ kind: 'sag', round: 1, corner: 'RW', slot: 'r1-press-1', mm: 400 }),
     );
     expect(readRounds(again).turning).toBeNull();
     expect(readRounds(again).current).toBe(1);
@@ -93,7 +93,7 @@ describe('a job that is worked by sag', () => {
   });
 
   test('a height read at the baseline makes it a job by heights again', () => {
-    const tall = add(begun, factEntry({ kind: 'height', corner: 'FW', slot: '1', valueMm: 250 }));
+    const tall = add(begun, factEntry({ kind: 'height', corner: 'FW', slot: '1', mm: 250 }));
     expect(nextAction(tall).stage).toBe('baseline');
   });
 });

@@ -1,3 +1,4 @@
+import { numberOf } from '../document/factKinds.ts';
 import { meanOf } from '../numerics/mean.ts';
 import { AIR_STEP_BAR } from '../machine/corner.ts';
 import { camAt } from '../plan/adjusters.ts';
@@ -55,14 +56,16 @@ export function settingsOf(record: JobRecord): MachineSetting[] {
       .at(-1);
     if (!at) return [];
     // As last noted up to this round.
-    const noted = (kind: FactKind, corner: CornerId | null, slot: string): number | null =>
-      facts
+    const noted = (kind: FactKind, corner: CornerId | null, slot: string): number | null => {
+      const last = facts
         .filter(
           ({ fact }) =>
             fact.kind === kind && fact.corner === corner && fact.slot === slot && fact.round <= round.round,
         )
         .sort((a, b) => a.fact.round - b.fact.round)
-        .at(-1)?.fact.valueMm ?? null;
+        .at(-1);
+      return last ? numberOf(last.fact) : null;
+    };
     const corners: MachineSetting['corners'] = {};
     for (const id of cornersIn(document)) {
       const { torsion, air } = document.corners[id];

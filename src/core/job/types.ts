@@ -8,6 +8,10 @@ import type { SpringDocument } from './spring.ts';
 import type { CornerId } from '../machine/body.ts';
 import type { SuspensionType } from '../kinds/suspension.ts';
 import type { MachineClass } from '../machine/classes.ts';
+import type { Fact } from '../document/factKinds.ts';
+
+export type { Fact, FactKind } from '../document/factKinds.ts';
+export type { ToldCorner, ToldPlan } from '../document/told.ts';
 
 /** Anything JSON can hold. */
 export type Json = null | boolean | number | string | Json[] | { [key: string]: Json };
@@ -296,97 +300,6 @@ export interface JobDocument {
   note: string;
   /** One for each corner of the class. */
   corners: Record<CornerId, CornerDocument>;
-}
-
-export type FactKind =
-  | 'height'
-  | 'collar'
-  | 'travel-used'
-  /** Measuring the ratio: an axle's height or damper length, standing or hanging, by slot. */
-  | 'ratio-length'
-  | 'settled'
-  | 'plan'
-  | 'adjustment'
-  /** A wheel on its pad, kg in place of mm; the slot is the repeat, with the load case or the swap it was read in. */
-  | 'pad'
-  /** What is in the tank, litres in place of mm. */
-  | 'fuel'
-  /** How much longer a bar's undone link would have to be to go on, mm, at the corner where it is undone. */
-  | 'link'
-  /** Camber of a wheel, degrees in place of mm, top outwards positive. */
-  | 'camber'
-  /** A wheel taken to an end of its travel by a jack, by slot bump or droop: mm left at the nearest thing, `how` what that is. */
-  | 'cycled'
-  /** A lower mount, mm screwed out. */
-  | 'mount'
-  /** A preparation or closing check: the slot is its id, `how` is done or skipped. */
-  | 'prep'
-  | 'check'
-  /** Tyre pressure, bar in place of mm. */
-  | 'pressure'
-  /** Damper setting, clicks in place of mm: the slot is compression or rebound. */
-  | 'clicks'
-  /** Between the tyres at their front or rear, by slot. */
-  | 'toe'
-  /** What was felt on a ride, in words; the slot tells notes apart. */
-  | 'note'
-  /** When it is due back: km in place of mm, and an ISO day in `how`. */
-  | 'recheck'
-  /** A crossover ring, mm towards the springs; the slot is its slider. */
-  | 'ring'
-  /** Transfer blocks or limiter strap of a skid, by slot: the position in place of mm. */
-  | 'skid'
-  /** A reading of the sag bench, by slot: fully extended, or who is on it, how it was let go, and which repeat. */
-  | 'sag'
-  /** km driven since the round before, in place of mm. */
-  | 'driven'
-  /** A clearance as measured before it goes out, by its place in the corner's list. */
-  | 'clearance'
-  /** A caution read and understood: the slot is its id. */
-  | 'acknowledged'
-  | 'locked';
-
-/** What one corner was told, kept as it was told. */
-export interface ToldCorner {
-  seatMm: number;
-  turns: number;
-  stopAtMm: number | null;
-  /** Lower mount, mm screwed out; rings, mm towards the springs, by slider. Left out where there are none. */
-  mountMm?: number;
-  ringsMm?: number[];
-  /** Cam position to stop at, counted from 0; gauge pressure to stop at, bar. */
-  camTo?: number;
-  steps?: number;
-  airToBar?: number;
-  /** What this was to raise the corner by, mm; negative lowers. Left out in plans of older versions. */
-  riseMm?: number;
-  /** Height expected afterwards, as the specification states it, and its standard deviation; left out where never read. */
-  heightMm?: number;
-  heightSdMm?: number;
-}
-
-export interface ToldPlan {
-  corners: Partial<Record<CornerId, ToldCorner>>;
-  chance: number;
-}
-
-/** Something that was seen or done: appended, never changed. */
-export interface Fact {
-  kind: FactKind;
-  /** 0 is the baseline; adjustment r leads from round r-1 to round r. */
-  round: number;
-  corner: CornerId | null;
-  /** Which repeat of a reading: '1', '2', ... */
-  slot: string;
-  /** mm: reading, or seat movement done (positive raises). */
-  valueMm: number | null;
-  /** What somebody typed for it, with its unit ("14 3/4 in"); left out where it was not typed into a field. */
-  typed?: string | undefined;
-  /** mm: what was asked of an adjustment. */
-  askedMm: number | null;
-  /** How it was settled, or a remark. */
-  how: string | null;
-  told: ToldPlan | null;
 }
 
 /** One replacement in the document, stating what was there: the inverse is the same with `from` and `to` swapped. */

@@ -9,7 +9,7 @@ import { blurOf, closeFor, prepFor, unequalPressures } from './checks.ts';
 import { symptomsOn } from './symptoms.ts';
 import { tieRodTurns, totalToe } from './toe.ts';
 
-const skip = (slot: string, how = 'skipped') => factEntry({ kind: 'prep', slot, how });
+const skip = (slot: string, how: 'done' | 'skipped' = 'skipped') => factEntry({ kind: 'prep', slot, how });
 
 test.each(machineClasses.map((one) => [one]))(
   '%s has its own checks and symptoms, each with its reason',
@@ -51,8 +51,8 @@ test('toe: rear less front, and equal turns of both tie rods', () => {
 });
 
 test('a recheck in words, the newest counting', () => {
-  const due = (valueMm: number | null, how: string | null, replaces: string | null = null) =>
-    factEntry({ kind: 'recheck', slot: 'due', valueMm, how }, replaces);
+  const due = (km: number | null, day: string | null, replaces: string | null = null) =>
+    factEntry({ kind: 'recheck', slot: 'due', km, day }, replaces);
   const first = due(300, null);
   const job = add(measured(365), first, due(500, '2026-12-04', first.id));
   expect(recheckOf(standingFacts(job))).toEqual({ km: 500, day: '2026-12-04' });

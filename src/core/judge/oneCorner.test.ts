@@ -40,7 +40,10 @@ test('one corner off asks why, and plans nothing until somebody has looked', () 
   expect(moved(job)).toBe(0);
   expect(nextAction(job).words).toBe('find out why rear right is off');
   const slot = misfitKey(must(doubt.suspicions[0] ?? null).misfit);
-  const looked = add(job, factEntry({ kind: 'acknowledged', round: 0, corner: null, slot, how: 'checked' }));
+  const looked = add(
+    job,
+    factEntry({ kind: 'acknowledged', round: 0, corner: null, slot, remark: 'checked' }),
+  );
   expect(must(answerFor(looked)).doubt.suspicions).toEqual([]);
   expect(moved(looked)).toBeGreaterThan(0);
 });

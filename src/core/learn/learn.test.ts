@@ -145,8 +145,8 @@ describe('in a simulated workshop', () => {
   const measure = (job: JobRecord, machine: HiddenMachine, round: number): JobRecord => {
     const readings = readTape(machine);
     const facts = fourCorners.flatMap((corner, i) =>
-      (readings[i] ?? []).map((valueMm, slot) =>
-        factEntry({ kind: 'height', round, corner, slot: String(slot + 1), valueMm }),
+      (readings[i] ?? []).map((mm, slot) =>
+        factEntry({ kind: 'height', round, corner, slot: String(slot + 1), mm }),
       ),
     );
     return add(job, settled(round), ...facts);

@@ -27,7 +27,7 @@ test('the more often it was read, the surer the loss; an allowance that was give
           record(plainDocument((document) => (document.settlingMm = settlingMm))),
           settled(0),
           ...slots.flatMap((slot) => heights(0, 365, slot)),
-          factEntry({ kind: 'driven', round: 1, valueMm: 500, slot: 'km' }),
+          factEntry({ kind: 'driven', round: 1, km: 500, slot: 'km' }),
           settled(1),
           ...slots.flatMap((slot) => heights(1, 362, slot)),
         ),
@@ -44,7 +44,7 @@ test('one corner that lost more than the others is told from them', () => {
         record(plainDocument()),
         settled(0),
         ...heights(0, 365),
-        factEntry({ kind: 'driven', round: 1, valueMm: 500, slot: 'km' }),
+        factEntry({ kind: 'driven', round: 1, km: 500, slot: 'km' }),
         settled(1),
         // 8 mm lost at the left rear: three quarters of it there, a quarter beside it, and its diagonal rises.
         ...heights(1, [363, 367, 359, 363]),
@@ -57,7 +57,7 @@ test('one corner that lost more than the others is told from them', () => {
 
 test('driven before it was ever measured again changes no plan: what is to come is still to come', () => {
   const read = add(record(plainDocument()), settled(0), ...heights(0, 375));
-  const driven = add(read, factEntry({ kind: 'driven', round: 1, valueMm: 10, slot: 'km' }));
+  const driven = add(read, factEntry({ kind: 'driven', round: 1, km: 10, slot: 'km' }));
   const [before, after] = [byCorner(must(read)).LF, byCorner(must(driven)).LF];
   expect(Math.abs((after?.nowMm ?? 0) - (before?.nowMm ?? 0))).toBeLessThan(1);
 });

@@ -71,7 +71,7 @@ describe('what is worth asking', () => {
   test('what was measured is not asked again', () => {
     const job = add(
       measured(380, plainDocument(named)),
-      ...fourCorners.map((corner) => factEntry({ kind: 'travel-used', corner, slot: 'now', valueMm: 90 })),
+      ...fourCorners.map((corner) => factEntry({ kind: 'travel-used', corner, slot: 'now', mm: 90 })),
     );
     expect(bestQuestion(must(answerFor(job)))?.ask).not.toBe('travel');
   });

@@ -33,7 +33,7 @@ const find = (margins: readonly Margin[], kind: MarginKind, corner = 'LF') =>
 describe('what is left', () => {
   const known = add(
     measured(),
-    ...fourCorners.map((corner) => factEntry({ kind: 'travel-used', corner, slot: 'now', valueMm: 80 })),
+    ...fourCorners.map((corner) => factEntry({ kind: 'travel-used', corner, slot: 'now', mm: 80 })),
   );
   const margins = marginsFor(answerOf(known));
 

@@ -34,7 +34,7 @@ const looked = fourCorners.map((corner) =>
     round: 0,
     corner: null,
     slot: misfitKey({ code: 'one-corner', corner, offMm: 0 }),
-    how: 'checked',
+    remark: 'checked',
   }),
 );
 const mm = (value: number) => `${value.toFixed(1)} mm`;
@@ -112,7 +112,7 @@ describe('plans worked by hand', () => {
     );
     const drooped = add(
       base,
-      ...fourCorners.map((corner) => factEntry({ kind: 'travel-used', corner, slot: 'now', valueMm: 20 })),
+      ...fourCorners.map((corner) => factEntry({ kind: 'travel-used', corner, slot: 'now', mm: 20 })),
     );
     const answer = must(answerFor(drooped));
     answer.corners.forEach((corner) => expect(corner.predictedMm).toBeCloseTo(395, 0));
@@ -122,7 +122,7 @@ describe('plans worked by hand', () => {
   test('a first answer needs one reading and one target', () => {
     const document = blankDocument('car', 'x');
     document.corners.LF.targetMm = 365;
-    const one = add(record(document), factEntry({ kind: 'height', corner: 'LF', valueMm: 375 }));
+    const one = add(record(document), factEntry({ kind: 'height', corner: 'LF', mm: 375 }));
     const answer = must(answerFor(one));
     // Of a car only the class is known: ratio 0.71, a little more where it rests since most grow, pitch 2: -10 mm is 7.4 of seat.
     expect(answer.corners[0]?.turns).toBeCloseTo(-3.75, 9);
@@ -173,7 +173,7 @@ describe('any plan', () => {
       });
     });
     const collarFacts = fourCorners.map((id, i) =>
-      factEntry({ kind: 'collar', corner: id, slot: 'now', valueMm: made.corners[i]?.collar ?? 0 }),
+      factEntry({ kind: 'collar', corner: id, slot: 'now', mm: made.corners[i]?.collar ?? 0 }),
     );
     return must(
       answerFor(
@@ -328,7 +328,7 @@ describe('chance and learning', () => {
   test('the told plan keeps what was asked and expected', () => {
     const fact = planFact(answerTo(375));
     expect(fact.round).toBe(1);
-    expect(fact.told?.corners.LF).toMatchObject({ seatMm: -5, turns: -2.5, stopAtMm: 85 });
+    expect(fact.told.corners.LF).toMatchObject({ seatMm: -5, turns: -2.5, stopAtMm: 85 });
   });
 });
 

@@ -1,4 +1,3 @@
-import { blankFact } from '../job/facts.ts';
 import type { Fact, ToldCorner, ToldPlan } from '../job/types.ts';
 import { plannedMoves, type Answer } from './answer.ts';
 import type { CornerAnswer } from './cornerAnswer.ts';
@@ -29,7 +28,7 @@ function expectedOf(corner: CornerAnswer | undefined): Pick<ToldCorner, 'heightM
 }
 
 /** The fact that records a told plan for the round after the current one. */
-export function planFact(answer: Answer): Fact {
+export function planFact(answer: Answer): Fact<'plan'> {
   const round = answer.state.current + 1;
-  return { ...blankFact({ kind: 'plan', round, corner: null, slot: 'plan' }), told: toldPlan(answer) };
+  return { kind: 'plan', round, corner: null, slot: 'plan', told: toldPlan(answer) };
 }

@@ -26,7 +26,7 @@ function readRound(job: JobRecord, rig: SagRig, round: number): JobRecord {
     job,
     factEntry({ kind: 'settled', round, slot: 'how', how: 'bounced' }),
     ...all.flatMap(({ slot, read }) =>
-      rig.ids.map((corner, i) => factEntry({ kind: 'sag', round, corner, slot, valueMm: read[i] ?? 0 })),
+      rig.ids.map((corner, i) => factEntry({ kind: 'sag', round, corner, slot, mm: read[i] ?? 0 })),
     ),
   );
 }
@@ -139,7 +139,7 @@ describe('what the bench says of an end', () => {
               record(rig.document),
               ...facts.flatMap(([slot, values]) =>
                 rig.ids.map((corner, i) =>
-                  factEntry({ kind: 'sag', round: 0, corner, slot, valueMm: values[i] ?? 0 }),
+                  factEntry({ kind: 'sag', round: 0, corner, slot, mm: values[i] ?? 0 }),
                 ),
               ),
             ),

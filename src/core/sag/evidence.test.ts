@@ -9,7 +9,7 @@ import type { MachineClass } from '../machine/classes.ts';
 import { evidenceOf } from '../plan/evidence.ts';
 import { extendedOf, sagRead } from './evidence.ts';
 
-type Fact = [corner: CornerId, slot: string, valueMm: number];
+type Fact = [corner: CornerId, slot: string, mm: number];
 
 function ridden(
   machineClass: MachineClass,
@@ -27,7 +27,7 @@ function ridden(
 function evidence(document: JobDocument, ...facts: Fact[]) {
   const job = add(
     record(document),
-    ...facts.map(([corner, slot, valueMm]) => factEntry({ kind: 'sag', round: 0, corner, slot, valueMm })),
+    ...facts.map(([corner, slot, mm]) => factEntry({ kind: 'sag', round: 0, corner, slot, mm })),
   );
   const state = readRounds(job);
   const read = sagRead(state);

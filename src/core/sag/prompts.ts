@@ -83,29 +83,20 @@ export function nextPrompt(
 }
 
 /** A reading that goes against another of the same end: what it is, or null. Lengths shrink as more sinks in. */
-export function questionSag(
-  { slot, valueMm }: { slot: string; valueMm: number },
-  here: CornerSag,
-): string | null {
+export function questionSag({ slot, mm }: { slot: string; mm: number }, here: CornerSag): string | null {
   const [who = '', how = ''] = slot.split('-');
   const longest = Math.max(...here.extended, -Infinity);
-  if (how !== 'band' && who !== 'extended' && Number.isFinite(longest) && valueMm > longest + 2)
+  if (how !== 'band' && who !== 'extended' && Number.isFinite(longest) && mm > longest + 2)
     return 'longer than fully extended. Kept; is it the same point, and was the free play lifted out?';
   const state = here.states[who] ?? {};
   const pressed = Math.max(...(state.press ?? []), -Infinity);
   const low = Math.min(...(state.lift ?? []), Infinity);
-  if (how === 'lift' && Number.isFinite(pressed) && valueMm < pressed - 3)
+  if (how === 'lift' && Number.isFinite(pressed) && mm < pressed - 3)
     return 'lower than pressed and let go. Kept; were the two changed over?';
-  if (how === 'press' && Number.isFinite(low) && valueMm > low + 3)
+  if (how === 'press' && Number.isFinite(low) && mm > low + 3)
     return 'higher than lifted and let go. Kept; were the two changed over?';
   const alone = Math.max(...Object.values(here.states.alone ?? {}).flat(), -Infinity);
-  if (
-    who !== 'alone' &&
-    who !== 'extended' &&
-    how !== 'band' &&
-    Number.isFinite(alone) &&
-    valueMm > alone + 3
-  )
+  if (who !== 'alone' && who !== 'extended' && how !== 'band' && Number.isFinite(alone) && mm > alone + 3)
     return 'higher than with nobody on. Kept; was the rider on?';
   return null;
 }

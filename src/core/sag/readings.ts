@@ -21,17 +21,17 @@ export type SagReadings = Partial<Record<CornerId, CornerSag>>;
 interface SagFact {
   corner: CornerId;
   slot: string;
-  valueMm: number;
+  mm: number;
 }
 
 /** Gathers readings by their slots: `extended-1`, `alone-press-2`, `r1-lift-1`. */
 export function gatherSag(facts: readonly SagFact[]): SagReadings {
   const all: SagReadings = {};
-  for (const { corner, slot, valueMm } of [...facts].sort((a, b) => a.slot.localeCompare(b.slot))) {
+  for (const { corner, slot, mm } of [...facts].sort((a, b) => a.slot.localeCompare(b.slot))) {
     const here = (all[corner] ??= { extended: [], states: {} });
     const [who = '', how = ''] = slot.split('-');
-    if (who === 'extended') here.extended.push(valueMm);
-    else ((here.states[who] ??= {})[how as LetGo] ??= []).push(valueMm);
+    if (who === 'extended') here.extended.push(mm);
+    else ((here.states[who] ??= {})[how as LetGo] ??= []).push(mm);
   }
   return all;
 }

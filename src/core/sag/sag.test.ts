@@ -35,10 +35,10 @@ const rider = (edit: Partial<RiderDocument> = {}): RiderDocument => ({
 describe('readings', () => {
   test('slots are gathered by who is on and how it was let go, repeats in order', () => {
     const sag = gatherSag([
-      { corner: 'RW', slot: 'r1-press-2', valueMm: 514 },
-      { corner: 'RW', slot: 'r1-press-1', valueMm: 515 },
-      { corner: 'RW', slot: 'extended-1', valueMm: 640 },
-      { corner: 'FW', slot: 'alone-band-1', valueMm: 18 },
+      { corner: 'RW', slot: 'r1-press-2', mm: 514 },
+      { corner: 'RW', slot: 'r1-press-1', mm: 515 },
+      { corner: 'RW', slot: 'extended-1', mm: 640 },
+      { corner: 'FW', slot: 'alone-band-1', mm: 18 },
     ]);
     expect(sag.RW).toEqual({ extended: [640], states: { r1: { press: [515, 514] } } });
     expect(sag.FW?.states).toEqual({ alone: { band: [18] } });
@@ -76,12 +76,10 @@ describe('readings', () => {
 
   test('what goes against another reading is asked about', () => {
     const here = { extended: [600], states: { alone: { press: [580], lift: [590] }, r1: { press: [550] } } };
-    expect(questionSag({ slot: 'alone-press-1', valueMm: 605 }, here)).toContain(
-      'longer than fully extended',
-    );
-    expect(questionSag({ slot: 'r1-lift-1', valueMm: 540 }, here)).toContain('lower than pressed');
-    expect(questionSag({ slot: 'r1-press-2', valueMm: 596 }, here)).toContain('higher than with nobody on');
-    expect(questionSag({ slot: 'r1-lift-1', valueMm: 560 }, here)).toBeNull();
+    expect(questionSag({ slot: 'alone-press-1', mm: 605 }, here)).toContain('longer than fully extended');
+    expect(questionSag({ slot: 'r1-lift-1', mm: 540 }, here)).toContain('lower than pressed');
+    expect(questionSag({ slot: 'r1-press-2', mm: 596 }, here)).toContain('higher than with nobody on');
+    expect(questionSag({ slot: 'r1-lift-1', mm: 560 }, here)).toBeNull();
   });
 
   test('the helper is led round each state once, and only to what is missing', () => {
@@ -91,7 +89,7 @@ describe('readings', () => {
       ...['FW extended-1', 'RW extended-1', 'FW alone-press-1', 'RW alone-press-1', 'FW alone-lift-1'],
       ...['RW alone-lift-1', 'FW r1-press-1', 'RW r1-press-1', 'FW r1-lift-1', 'RW r1-lift-1'],
     ]);
-    const sag = gatherSag([{ corner: 'FW', slot: 'alone-press-1', valueMm: 280 }]);
+    const sag = gatherSag([{ corner: 'FW', slot: 'alone-press-1', mm: 280 }]);
     expect(nextPrompt(document, 'r1', sag, ['FW', 'RW'])).toMatchObject({ id: 'RW', slot: 'alone-press-1' });
     expect(promptsOf(document, 'r1')[6]?.say).toBe(
       'owner on, front wheel. Press it down, let it rise slowly by itself.',
@@ -221,11 +219,11 @@ describe('the spring that both sags ask for', () => {
 describe('on a simulated road bike', () => {
   const rig = sagRig('road', 9);
   const readings = (who: 'alone' | 'r1', how: 'press' | 'lift') =>
-    readSagTape(rig, who === 'r1', how).map((valueMm, i) =>
-      factEntry({ kind: 'sag', round: 0, corner: rig.ids[i] ?? null, slot: `${who}-${how}-1`, valueMm }),
+    readSagTape(rig, who === 'r1', how).map((mm, i) =>
+      factEntry({ kind: 'sag', round: 0, corner: rig.ids[i] ?? null, slot: `${who}-${how}-1`, mm }),
     );
   const extended = rig.ids.map((corner, i) =>
-    factEntry({ kind: 'sag', round: 0, corner, slot: 'extended-1', valueMm: rig.extended[i] ?? 0 }),
+    factEntry({ kind: 'sag', round: 0, corner, slot: 'extended-1', mm: rig.extended[i] ?? 0 }),
   );
   const some = add(
     record(rig.document),

@@ -93,7 +93,7 @@ test('pads read in a later round count as evidence there, and take the place of 
   const document = fitted((one) => fourCorners.forEach((id) => (one.corners[id].loadKg = 250)));
   const job = measured(365, document);
   const pads = (round: number, kg: readonly number[]) =>
-    fourCorners.map((corner, i) => factEntry({ kind: 'pad', round, corner, slot: '1', valueMm: kg[i] ?? 0 }));
+    fourCorners.map((corner, i) => factEntry({ kind: 'pad', round, corner, slot: '1', kg: kg[i] ?? 0 }));
   const crossOf = (record: typeof job) => must(must(answerFor(record)).cross).now;
   const even = crossOf(job);
   const read = crossOf(add(job, ...pads(0, [270, 230, 230, 270])));

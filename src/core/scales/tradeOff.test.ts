@@ -230,7 +230,7 @@ describe('pads against each other', () => {
     const withSwap = add(
       job,
       ...fourCorners.map((corner, i) =>
-        factEntry({ kind: 'pad', round: 0, corner, slot: 'swapped-front', valueMm: swapped[i] ?? 0 }),
+        factEntry({ kind: 'pad', round: 0, corner, slot: 'swapped-front', kg: swapped[i] ?? 0 }),
       ),
     );
     const told = must(swapResult(must(answerFor(withSwap)), 'front'));

@@ -1,4 +1,4 @@
-import type { FactEntry } from '../job/facts.ts';
+import { isOf, type FactEntry } from '../job/facts.ts';
 import { totalToe } from '../judge/toe.ts';
 import { axleOf, cornersIn, type CornerId } from '../machine/body.ts';
 import { meanOf } from '../numerics/mean.ts';
@@ -24,9 +24,7 @@ const APART_MM = 3;
 /** Camber of a corner, degrees: as read, and as the plan will leave it. */
 export function camberShift(answer: Answer, facts: readonly FactEntry[], id: CornerId): Shift {
   const read = facts.flatMap(({ fact }) =>
-    fact.kind === 'camber' && fact.corner === id && fact.valueMm !== null
-      ? [{ round: fact.round, value: fact.valueMm }]
-      : [],
+    fact.kind === 'camber' && fact.corner === id ? [{ round: fact.round, value: fact.degrees }] : [],
   );
   return shiftOf(answer, [id], read, answer.document.corners[id].camberPerMm);
 }
@@ -34,8 +32,10 @@ export function camberShift(answer: Answer, facts: readonly FactEntry[], id: Cor
 /** Total toe of the front axle, mm across the tyres, in positive. */
 export function toeShift(answer: Answer, facts: readonly FactEntry[]): Shift {
   const of = (round: number, slot: string) =>
-    facts.find(({ fact }) => fact.kind === 'toe' && fact.round === round && fact.slot === slot)?.fact
-      .valueMm ?? null;
+    facts
+      .map(({ fact }) => fact)
+      .filter(isOf('toe'))
+      .find((fact) => fact.round === round && fact.slot === slot)?.mm ?? null;
   const read = answer.state.rounds.flatMap(({ round }) => {
     const [frontMm, rearMm] = [of(round, 'front'), of(round, 'rear')];
     return frontMm === null || rearMm === null ? [] : [{ round, value: totalToe({ frontMm, rearMm }) }];

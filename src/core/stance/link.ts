@@ -1,4 +1,4 @@
-import type { FactEntry } from '../job/facts.ts';
+import { isOf, type FactEntry } from '../job/facts.ts';
 import { simulate } from '../learn/simulate.ts';
 import { axleOf, sideOf, twinOf, type CornerId } from '../machine/body.ts';
 import type { Axle } from '../machine/classes.ts';
@@ -30,11 +30,12 @@ export interface LinkLength {
 export function linkLength(answer: Answer, facts: readonly FactEntry[], axle: Axle): LinkLength | null {
   const measured = facts
     .map(({ fact }) => fact)
-    .filter(({ kind, corner }) => kind === 'link' && corner !== null && axleOf(corner) === axle)
+    .filter(isOf('link'))
+    .filter(({ corner }) => corner !== null && axleOf(corner) === axle)
     .sort((a, b) => b.round - a.round)[0];
   const corner = measured?.corner;
   const other = corner ? twinOf(corner) : null;
-  if (!measured || !corner || !other || measured.valueMm === null) return null;
+  if (!measured || !corner || !other) return null;
   const bar = answer.document.bars[axle] ?? blankBar(0, false);
   const perWheel = bar.linkPerWheel ?? 1;
   const apart = (travel: readonly number[] | Float64Array) => {
@@ -43,11 +44,11 @@ export function linkLength(answer: Answer, facts: readonly FactEntry[], axle: Ax
   };
   const then = answer.predictAt(answer.specifiedAfter);
   const before = answer.fit.rounds[measured.round]?.travel ?? then.travel;
-  const gapThenMm = measured.valueMm - perWheel * (apart(then.travel) - apart(before));
+  const gapThenMm = measured.mm - perWheel * (apart(then.travel) - apart(before));
   return {
     axle,
     corner,
-    gapMm: measured.valueMm,
+    gapMm: measured.mm,
     round: measured.round,
     gapThenMm,
     lengthMm: bar.linkMm === null ? null : bar.linkMm + gapThenMm,

@@ -233,7 +233,7 @@ describe('wheel gaps and rake', () => {
 describe('links of bars', () => {
   const withBar = (document: JobDocument) =>
     (document.bars.front = { rateNPerMm: 20, hooked: false, linkMm: 120, linkPerWheel: 0.6 });
-  const gap = (mm: number) => factEntry({ kind: 'link', round: 0, corner: 'RF', slot: 'gap', valueMm: mm });
+  const gap = (mm: number) => factEntry({ kind: 'link', round: 0, corner: 'RF', slot: 'gap', mm: mm });
 
   test('nobody measured, nothing told', () => {
     const job = jobOf(withBar);
@@ -281,11 +281,11 @@ describe('links of bars', () => {
 });
 
 describe('toe and camber against height', () => {
-  const camber = (round: number, valueMm: number) =>
-    factEntry({ kind: 'camber', round, corner: 'LF', slot: '1', valueMm });
+  const camber = (round: number, degrees: number) =>
+    factEntry({ kind: 'camber', round, corner: 'LF', slot: '1', degrees });
   const toe = (round: number, front: number, rear: number) => [
-    factEntry({ kind: 'toe', round, slot: 'front', valueMm: front }),
-    factEntry({ kind: 'toe', round, slot: 'rear', valueMm: rear }),
+    factEntry({ kind: 'toe', round, slot: 'front', mm: front }),
+    factEntry({ kind: 'toe', round, slot: 'rear', mm: rear }),
   ];
 
   test('given what it gains, the plan’s shift is that times what it comes down', () => {
@@ -440,7 +440,7 @@ describe('height by the spring’s collar on a damper with a lower mount', () =>
     const tight = answerOf(mounted((document) => {
       document.corners.LF.preloadMm = 62;
       document.corners.LF.springs[0] = { ...must(document.corners.LF.springs[0] ?? null), rateNPerMm: 32 };
-    }), factEntry({ kind: 'travel-used', round: 0, corner: 'LF', slot: 'now', valueMm: 16 })); // prettier-ignore
+    }), factEntry({ kind: 'travel-used', round: 0, corner: 'LF', slot: 'now', mm: 16 })); // prettier-ignore
     expect(collarMistake(tight, 'LF')?.by).toBe('little-droop');
     const loose = answerOf(mounted((document) => (document.corners.LF.preloadMm = -6)));
     expect(collarMistake(loose, 'LF')?.by).toBe('loose');

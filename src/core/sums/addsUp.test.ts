@@ -62,7 +62,5 @@ describe.each(kinds)('$kind on a $machineClass', ({ kind, machineClass }) => {
 });
 
 function heightsAt(ids: readonly CornerId[], round: number, mm: number) {
-  return ids.map((corner, k) =>
-    factEntry({ kind: 'height', round, corner, slot: '1', valueMm: mm + 1.5 * k }),
-  );
+  return ids.map((corner, k) => factEntry({ kind: 'height', round, corner, slot: '1', mm: mm + 1.5 * k }));
 }

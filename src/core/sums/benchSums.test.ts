@@ -23,13 +23,13 @@ function bench(edit: (document: JobDocument) => void = () => undefined): { answe
           kind: 'sag',
           corner,
           slot: `${ridden ? 'r1' : 'alone'}-${how}-1`,
-          valueMm: read[i] ?? 0,
+          mm: read[i] ?? 0,
         }),
       );
     }),
   );
   const extended = rig.ids.map((corner, i) =>
-    factEntry({ kind: 'sag', corner, slot: 'extended-1', valueMm: rig.extended[i] ?? 0 }),
+    factEntry({ kind: 'sag', corner, slot: 'extended-1', mm: rig.extended[i] ?? 0 }),
   );
   const answer = must(answerFor(add(record(rig.document), ...extended, ...facts)));
   return { answer, ends: sagEnds(answer) };

@@ -199,7 +199,7 @@ test('a reading that replaces another takes its place in the sum', () => {
     (one) => one.type === 'fact' && one.fact.kind === 'height' && one.fact.corner === 'LF',
   );
   const answer = must(
-    answerFor(add(job, factEntry({ kind: 'height', corner: 'LF', valueMm: 371 }, old?.id ?? null))),
+    answerFor(add(job, factEntry({ kind: 'height', corner: 'LF', mm: 371 }, old?.id ?? null))),
   );
   expect(inputOf(heightNowSum(must(answer.corners[0] ?? null), answer), 'L1')).toBe(371);
 });

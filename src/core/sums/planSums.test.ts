@@ -62,7 +62,7 @@ test('what springs lost on the road opens to its km and spread; without a road t
   const driven = add(
     measured(365),
     ...(['LF', 'RF', 'LR', 'RR'] as const).map((id) => adjustment(1, id, 0)),
-    factEntry({ kind: 'driven', round: 1, slot: 'km', valueMm: 400 }),
+    factEntry({ kind: 'driven', round: 1, slot: 'km', km: 400 }),
     settled(1),
     ...heights(1, 361),
   );

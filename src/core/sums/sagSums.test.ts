@@ -25,7 +25,7 @@ function bench(
       { slot: `r1-${how}-1`, read: readSagTape(rig, true, how) },
     ]),
   ].flatMap(({ slot, read }) =>
-    rig.ids.map((corner, i) => factEntry({ kind: 'sag', round: 0, corner, slot, valueMm: read[i] ?? 0 })),
+    rig.ids.map((corner, i) => factEntry({ kind: 'sag', round: 0, corner, slot, mm: read[i] ?? 0 })),
   );
   const answer = must(answerFor(add(record(rig.document), ...facts)));
   return { answer, ends: sagEnds(answer) };

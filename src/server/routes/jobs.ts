@@ -1,4 +1,5 @@
 import { Router, type Request } from 'express';
+import { upgradedEntry } from '#core/document/upgradeFact.ts';
 import { migrateJob } from '#core/job/migrate.ts';
 import type { Entry } from '#core/job/types.ts';
 import { listMachines } from '#db/jobs.ts';
@@ -88,7 +89,7 @@ export function jobRoutes({ db }: Deps): Router {
     .route('/:id/entries')
     .post(async (request, response) => {
       const id = jobId(request.params.id);
-      const entry = validated<Entry>(entrySchema, request.body);
+      const entry = validated<Entry>(entrySchema, upgradedEntry(request.body));
       response.status(201).json({ version: await addEntry(db, id, entry) } satisfies EntryAnswer);
     })
     .all(only('POST'));

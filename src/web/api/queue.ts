@@ -2,6 +2,8 @@ import { openDB, type DBSchema } from 'idb';
 import { create } from 'zustand';
 import type { ConflictBody, JobAnswer, NewJob } from '#contract/api.ts';
 import type { Problem } from '#contract/problems.ts';
+import { upgradedEntry } from '#core/document/upgradeFact.ts';
+import { migrateJob } from '#core/job/migrate.ts';
 import type { Entry } from '#core/job/types.ts';
 import { useKeeping } from '../features/keeping/keeping.ts';
 import { ApiProblem, callApi } from './client.ts';
@@ -62,9 +64,21 @@ let failures = 0;
 /** Takes up what an earlier visit left and starts sending. */
 export async function openQueue(): Promise<void> {
   const left = await db.then((open) => open.getAll('unsent')).catch(() => []);
-  useQueue.setState(({ items }) => ({ items: inOrder([...left, ...items]), ready: true }));
+  useQueue.setState(({ items }) => ({ items: inOrder([...left.map(upToDate), ...items]), ready: true }));
   window.addEventListener('online', () => void send());
   void send();
+}
+
+/** What an older page left unsent, as this one writes it. */
+function upToDate(item: Unsent): Unsent {
+  const { what } = item;
+  return {
+    ...item,
+    what:
+      what.kind === 'job'
+        ? { ...what, job: migrateJob(what.job) as NewJob }
+        : { ...what, entry: upgradedEntry(what.entry) as Entry },
+  };
 }
 
 function inOrder(items: Unsent[]): Unsent[] {

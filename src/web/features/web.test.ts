@@ -1,8 +1,8 @@
-import { blankFact } from '#core/job/facts.ts';
+import { numbered } from '#core/document/factKinds.ts';
 import fc from 'fast-check';
 import { answerFor } from '#core/plan/answer.ts';
 import type { LengthStyle } from '#core/units/formatLength.ts';
-import { add, factEntry, measured, record } from '../../../tests/fixtures/records.ts';
+import { measured, record } from '../../../tests/fixtures/records.ts';
 import { rulerTicks, ruleWords, type TravelRuleData } from '../drawing/travelRule.ts';
 import { factKey, pathKey, valueAt, withDrafts } from './job/draftKeys.ts';
 import { capital, factWords, pathWords, roundWords } from './job/words.ts';
@@ -180,8 +180,7 @@ describe('drafts over a record', () => {
     const typed = withDrafts(bare, { [factKey(bare.id, place)]: { text: '375', value: 375 } });
     expect(answerFor(bare)).toBeNull();
     expect(answerFor(typed)?.corners).toHaveLength(1);
-    expect(blankFact(place)).toMatchObject({ ...place, valueMm: null, told: null });
-    expect(() => add(bare, factEntry(blankFact(place)))).not.toThrow();
+    expect(numbered(place, 375)).toEqual({ ...place, mm: 375 });
   });
 });
 

@@ -1,3 +1,4 @@
+import { factUnits, numberOf, type Fact } from '#core/document/factKinds.ts';
 import type { Json } from '#core/job/types.ts';
 import { dropUnsent, enqueue, useQueue, type Unsent } from '../../api/queue.ts';
 import { queryClient } from '../../api/jobs.ts';
@@ -117,13 +118,20 @@ function clashesOf(item: Unsent): Clash[] {
     return [
       {
         what: factWords(yours),
-        yours: yours.valueMm ?? yours.how,
-        theirs: theirs.valueMm ?? theirs.how,
-        isLength: true,
+        yours: saidBy(yours),
+        theirs: saidBy(theirs),
+        isLength: factUnits[yours.kind] === 'mm',
       },
     ];
   }
   return [];
+}
+
+/** What a fact says: its number, or its words. */
+function saidBy(fact: Fact): Json {
+  const number = numberOf(fact);
+  if (number !== null) return number;
+  return 'how' in fact ? fact.how : 'words' in fact ? fact.words : null;
 }
 
 /** The same wish once more, now knowing what it replaces. */

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { misfitKey, type JobMisfit, type Suspicion } from '#core/estimate/estimate.ts';
-import { blankFact, factAt } from '#core/job/facts.ts';
+import { factAt } from '#core/job/facts.ts';
 import { cornerNames, type CornerId } from '#core/machine/body.ts';
 import { checkWords, likelyWords, misfitWords } from '#words/misfit.ts';
 import type { Say } from '#words/figures.ts';
@@ -70,7 +70,7 @@ function PutRight({
   const { corner, round } = misfit;
   const done = (['adjustment', 'mount'] as const).flatMap((kind) => {
     const fact = factAt(job.facts, { kind, round, corner, slot: 'done' })?.fact;
-    return fact?.valueMm ? [fact] : [];
+    return fact?.mm ? [fact] : [];
   });
   if (done.length === 0) return null;
   return (
@@ -80,7 +80,7 @@ function PutRight({
         done.forEach((fact) =>
           job.actions.record(`Turned the other way, ${cornerNames[corner]}`, {
             ...fact,
-            valueMm: -(fact.valueMm ?? 0),
+            mm: -fact.mm,
             typed: undefined,
           }),
         )
@@ -112,7 +112,10 @@ function stageFor({ code, ...where }: JobMisfit): string {
 /** Keeps that somebody has looked: it is not suspected again. */
 function dismiss(job: Job, { misfit }: Suspicion, say: Say): void {
   job.actions.record(`Checked and right: ${misfitWords(misfit, say)}`.slice(0, 120), {
-    ...blankFact({ kind: 'acknowledged', round: 0, corner: null, slot: misfitKey(misfit) }),
-    how: 'checked',
+    kind: 'acknowledged',
+    round: 0,
+    corner: null,
+    slot: misfitKey(misfit),
+    remark: 'checked',
   });
 }

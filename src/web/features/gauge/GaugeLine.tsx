@@ -9,7 +9,7 @@ interface Props {
   id: CornerId;
   /** What is being read, by its slot: a simulated instrument does it. */
   slot: string;
-  onTake: (valueMm: number) => void;
+  onTake: (mm: number) => void;
 }
 
 /** ms that a reading must have been steady before it is taken by itself. */
@@ -80,7 +80,7 @@ interface Taken {
   steady: boolean;
   /** What is being read. */
   prompt: string;
-  onTake: (valueMm: number) => void;
+  onTake: (mm: number) => void;
 }
 
 /**

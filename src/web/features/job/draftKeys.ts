@@ -1,4 +1,5 @@
-import { blankFact, factAt, standingFacts, type FactPlace } from '#core/job/facts.ts';
+import { numbered, type FactPlace } from '#core/document/factKinds.ts';
+import { factAt, standingFacts } from '#core/job/facts.ts';
 import { applyEntry } from '#core/job/applyEntry.ts';
 import { applyOps } from '#core/job/ops.ts';
 import type { Entry, FactKind, JobDocument, JobRecord, Json } from '#core/job/types.ts';
@@ -44,13 +45,17 @@ function placeFrom([kind, round, corner, slot]: string[]): FactPlace {
   };
 }
 
-const LIVE_KINDS: readonly FactKind[] = ['height', 'collar', 'travel-used', 'sag', 'pad', 'link', 'camber'];
+const LIVE_KINDS = ['height', 'collar', 'travel-used', 'sag', 'pad', 'link', 'camber'] as const;
 
-function withFact(record: JobRecord, stamp: Stamp, place: FactPlace, valueMm: number): JobRecord {
-  if (!LIVE_KINDS.includes(place.kind)) return record;
+function isLive(place: FactPlace): place is FactPlace<(typeof LIVE_KINDS)[number]> {
+  return LIVE_KINDS.some((kind) => kind === place.kind);
+}
+
+function withFact(record: JobRecord, stamp: Stamp, place: FactPlace, value: number): JobRecord {
+  if (!isLive(place)) return record;
   const replaces = factAt(standingFacts(record), place)?.id ?? null;
   const base = { ...stamp, label: 'Typed', undoOf: null, redoOf: null };
-  const entry: Entry = { ...base, type: 'fact', fact: { ...blankFact(place), valueMm }, replaces };
+  const entry: Entry = { ...base, type: 'fact', fact: numbered(place, value), replaces };
   const result = applyEntry(record, entry);
   return result.ok ? result.record : record;
 }

@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
-import { correctedBy, factAt, standingFacts, type FactEntry, type FactPlace } from '#core/job/facts.ts';
+import type { FactPlace } from '#core/document/factKinds.ts';
+import { correctedBy, factAt, standingFacts, type FactEntry } from '#core/job/facts.ts';
 import { historyOf, redoEntry, undoEntry, type History } from '#core/job/history.ts';
 import { nextAction, type NextAction } from '#core/job/nextAction.ts';
 import { readRounds, type RoundsState } from '#core/job/rounds.ts';

@@ -2,7 +2,7 @@ import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import { applyEntry } from '#core/job/applyEntry.ts';
 import { blankDocument } from '#core/job/create.ts';
-import { migrateDocument } from '#core/job/migrate.ts';
+import { migrateJob } from '#core/job/migrate.ts';
 import type { Entry, JobDocument, JobRecord } from '#core/job/types.ts';
 import { cornersIn, cornersOf } from '#core/machine/body.ts';
 import type { MachineClass } from '#core/machine/classes.ts';
@@ -80,7 +80,7 @@ const setupKept = (setupId: string, name: string, first: MachineClass) =>
             ? {
                 ...fresh,
                 laidBy,
-                record: { ...record, id: setupId, document: migrateDocument(record.document) },
+                record: { ...(migrateJob(record) as JobRecord), id: setupId },
               }
             : fresh;
         },

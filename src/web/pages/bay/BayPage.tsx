@@ -3,7 +3,6 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useParams } from 'react-router';
 import { cornerSpec } from '#core/job/corner.ts';
 import { turningOrder } from '#core/job/nextAction.ts';
-import { blankFact } from '#core/job/facts.ts';
 import { workOf, type Work } from '#core/job/rounds.ts';
 import type { ToldCorner, ToldPlan } from '#core/job/types.ts';
 import { planFact } from '#core/plan/tell.ts';
@@ -99,10 +98,10 @@ function Turning({ job, told }: { job: Job; told: ToldPlan }) {
   const step = steps[Math.min(at, steps.length - 1)];
   const go = (by: number) => setAt((here) => Math.min(Math.max(here + by, 0), steps.length - 1));
   if (!step) return null;
-  const record = (valueMm: number) => {
+  const record = (doneMm: number) => {
     const { kind, slot, mm } = step.work;
     const place = { kind, round: job.state.current + 1, corner: step.id, slot };
-    job.actions.record(`Turned ${cornerNames[step.id]}`, { ...blankFact(place), valueMm, askedMm: mm });
+    job.actions.record(`Turned ${cornerNames[step.id]}`, { ...place, mm: doneMm, askedMm: mm });
     const later = steps.findIndex((one, k) => k > at && !isDone(job, one));
     if (later >= 0) setAt(later);
   };
@@ -130,7 +129,7 @@ function StepView({
 }: {
   job: Job;
   step: Step;
-  record: (valueMm: number) => void;
+  record: (doneMm: number) => void;
   go: (by: number) => void;
 }) {
   const { id, work, asked } = step;

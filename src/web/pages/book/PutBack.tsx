@@ -1,5 +1,4 @@
 import { useNavigate } from 'react-router';
-import { blankFact } from '#core/job/facts.ts';
 import { seatBetween, type CornerSetting } from '#core/job/settings.ts';
 import { AIR_STEP_BAR } from '#core/machine/corner.ts';
 import type { ToldCorner, ToldPlan } from '#core/job/types.ts';
@@ -58,7 +57,7 @@ export function PutBack({ from, to }: { from: Page; to: Page }) {
     );
   const put = () => {
     const place = { kind: 'plan' as const, round: job.state.current + 1, corner: null, slot: 'plan' };
-    job.actions.record('Earlier setting put back', { ...blankFact(place), told });
+    job.actions.record('Earlier setting put back', { ...place, told });
     void navigate(`/jobs/${job.record.id}/turn`);
   };
   return (

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { blankFact, factAt } from '#core/job/facts.ts';
+import { factAt, isOf } from '#core/job/facts.ts';
 import { bracketAfter, isFound, middleOf, type Better } from '#core/judge/bracket.ts';
 import { axleOf, cornersIn, footingOf, type CornerId } from '#core/machine/body.ts';
 import { limits } from '#contract/limits.ts';
@@ -67,13 +67,13 @@ function Halving({ job, end, kind }: { job: Job; end: End; kind: Kind }) {
   const round = job.state.current;
   const stem = `b${round}-${end[0]}${kind[0]}`;
   const range =
-    factAt(job.facts, { kind: 'clicks', round, corner: null, slot: `${stem}-most` })?.fact.valueMm ?? null;
+    factAt(job.facts, { kind: 'clicks', round, corner: null, slot: `${stem}-most` })?.fact.clicks ?? null;
   const answers = answersOf(job, stem, round);
   const bracket = range === null ? null : bracketAfter(range, answers);
   const say = (better: Better, clicks: number) =>
     job.actions.record(`${capital(kind)}, ${end}: ${clicks} clicks is better`, {
-      ...blankFact({ kind: 'note', round, corner: null, slot: `${stem}-${answers.length}` }),
-      how: `${capital(kind)}, ${end}: ${clicks} clicks is better (${better === 'low' ? 'harder' : 'softer'} of the two).`,
+      ...{ kind: 'note', round, corner: null, slot: `${stem}-${answers.length}` },
+      words: `${capital(kind)}, ${end}: ${clicks} clicks is better (${better === 'low' ? 'harder' : 'softer'} of the two).`,
     });
   return (
     <div data-fields className="relative mt-3">
@@ -90,7 +90,7 @@ function Halving({ job, end, kind }: { job: Job; end: End; kind: Kind }) {
         onCommit={(most) => {
           const place = { kind: 'clicks' as const, round, corner: null, slot: `${stem}-most` };
           if (most === null) job.actions.clear('Bracket taken back', place);
-          else job.actions.record('Range of clicks', { ...blankFact(place), valueMm: Math.round(most) });
+          else job.actions.record('Range of clicks', { ...place, clicks: Math.round(most) });
         }}
       />
       {bracket && !isFound(bracket) && (
@@ -115,8 +115,8 @@ function Halving({ job, end, kind }: { job: Job; end: End; kind: Kind }) {
             onClick={() =>
               cornersOfEnd(job, end).forEach((corner) =>
                 job.actions.record(`${capital(kind)} set, ${end}`, {
-                  ...blankFact({ kind: 'clicks', round, corner, slot: kind }),
-                  valueMm: middleOf(bracket),
+                  ...{ kind: 'clicks', round, corner, slot: kind },
+                  clicks: middleOf(bracket),
                 }),
               )
             }
@@ -131,9 +131,11 @@ function Halving({ job, end, kind }: { job: Job; end: End; kind: Kind }) {
 
 function answersOf({ facts }: Job, stem: string, round: number): Better[] {
   return facts
-    .filter(({ fact }) => fact.kind === 'note' && fact.round === round && fact.slot.startsWith(`${stem}-`))
-    .sort((a, b) => Number(a.fact.slot.split('-').at(-1)) - Number(b.fact.slot.split('-').at(-1)))
-    .map(({ fact }) => (fact.how?.includes('(harder') ? 'low' : 'high'));
+    .map(({ fact }) => fact)
+    .filter(isOf('note'))
+    .filter((fact) => fact.round === round && fact.slot.startsWith(`${stem}-`))
+    .sort((a, b) => Number(a.slot.split('-').at(-1)) - Number(b.slot.split('-').at(-1)))
+    .map(({ words }) => (words.includes('(harder') ? 'low' : 'high'));
 }
 
 function cornersOfEnd({ record }: Job, end: End): CornerId[] {

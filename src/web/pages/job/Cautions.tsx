@@ -1,5 +1,5 @@
 import { TriangleAlert } from 'lucide-react';
-import { blankFact, factAt } from '#core/job/facts.ts';
+import { factAt } from '#core/job/facts.ts';
 import type { Caution } from '#core/judge/cautions.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { readPlace } from './cautionsRead.ts';
@@ -44,7 +44,7 @@ function CautionLine({ job, caution: { id, words, why } }: { job: Job; caution: 
           onChange={() =>
             isRead
               ? job.actions.clear('Caution no longer ticked', place)
-              : job.actions.record(`Caution read: ${words}`.slice(0, 200), blankFact(place))
+              : job.actions.record(`Caution read: ${words}`.slice(0, 200), place)
           }
         />
         <span>

@@ -1,4 +1,4 @@
-import { blankFact, factAt } from '#core/job/facts.ts';
+import { factAt } from '#core/job/facts.ts';
 import type { Job } from '../../features/job/useJob.ts';
 
 interface Item {
@@ -44,7 +44,7 @@ function CheckLine({
     if (how === to) job.actions.clear(`Taken back: ${words}`.slice(0, 200), place);
     else
       job.actions.record(`${to === 'done' ? 'Seen to' : 'Skipped'}: ${words}`.slice(0, 200), {
-        ...blankFact(place),
+        ...place,
         how: to,
       });
   };

@@ -33,7 +33,7 @@ export function Clearances({ job, round }: { job: Job; round: number }) {
           {lines.map(({ id, k, one }, i) => {
             const { name, leastMm } = one;
             const place = { kind: 'clearance' as const, round, corner: id, slot: String(k) };
-            const measured = factAt(job.facts, place)?.fact.valueMm ?? null;
+            const measured = factAt(job.facts, place)?.fact.mm ?? null;
             return (
               <tr key={id + String(k)} className="border-rule relative border-t">
                 <td className="py-1">

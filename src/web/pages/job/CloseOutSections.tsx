@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { blankFact, factAt } from '#core/job/facts.ts';
+import { factAt } from '#core/job/facts.ts';
 import { recheckOf, recheckWords } from '#core/job/recheck.ts';
 import { closeFor } from '#core/judge/checks.ts';
 import { rodSum } from '#core/sums/stanceSums.ts';
@@ -49,7 +49,7 @@ function Toe({ job, round }: { job: Job; round: number }) {
   const wantedMm = toeWanted(job.record.document).toeMm;
   const rods = rodsOf(job.record.document);
   const read = (slot: 'front' | 'rear') =>
-    factAt(job.facts, { kind: 'toe', round, corner: null, slot })?.fact.valueMm ?? null;
+    factAt(job.facts, { kind: 'toe', round, corner: null, slot })?.fact.mm ?? null;
   const [frontMm, rearMm] = [read('front'), read('rear')];
   const toe = frontMm !== null && rearMm !== null ? totalToe({ frontMm, rearMm }) : null;
   const turns = toe === null ? null : tieRodTurns(wantedMm - toe, rods);
@@ -183,7 +183,7 @@ function Recheck({ job }: { job: Job }) {
   const place = { kind: 'recheck' as const, round: 0, corner: null, slot: 'due' };
   const set = (km: number | null, day: string | null) => {
     if (km === null && day === null) job.actions.clear('Recheck taken back', place);
-    else job.actions.record('Recheck set', { ...blankFact(place), valueMm: km, how: day });
+    else job.actions.record('Recheck set', { ...place, km, day });
   };
   return (
     <section aria-label="Recheck" data-fields>

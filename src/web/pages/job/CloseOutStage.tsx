@@ -3,7 +3,7 @@ import { byCorner } from '#core/plan/answer.ts';
 import { cautionsAt } from '#core/judge/cautions.ts';
 import { goodEnough, notYet } from '#core/job/enough.ts';
 import { gainGroups } from '#core/job/corner.ts';
-import { factAt, blankFact } from '#core/job/facts.ts';
+import { factAt } from '#core/job/facts.ts';
 import { axleOf, cornersIn, cornerNames } from '#core/machine/body.ts';
 import { chanceSum, collarSum, gainSum, heightNowSum, offSum } from '#core/sums/cornerSums.ts';
 import { useState } from 'react';
@@ -162,7 +162,7 @@ function BackFromTheRoad({ job }: { job: Job }) {
   const [km, setKm] = useState<number | null>(null);
   const begin = () => {
     const place = { kind: 'driven' as const, round: job.state.current + 1, corner: null, slot: 'km' };
-    job.actions.record('Back from the road', { ...blankFact(place), valueMm: km ?? 0 });
+    job.actions.record('Back from the road', { ...place, km: km ?? 0 });
     void navigate(`/jobs/${job.record.id}/measure`);
   };
   return (
@@ -225,7 +225,7 @@ function Lock({ job }: { job: Job }) {
         <Button
           look={sure ? 'main' : 'plain'}
           disabled={!answer || factAt(job.facts, place) !== undefined}
-          onClick={() => actions.record('Locked', blankFact(place))}
+          onClick={() => actions.record('Locked', place)}
         >
           {sure ? 'Lock it' : 'Lock it as it is'}
         </Button>

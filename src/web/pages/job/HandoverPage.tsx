@@ -1,3 +1,4 @@
+import { isOf } from '#core/job/facts.ts';
 import { useParams } from 'react-router';
 import { cautionsAt } from '#core/judge/cautions.ts';
 import { closeFor } from '#core/judge/checks.ts';
@@ -75,8 +76,10 @@ function Settings({ job }: { job: Job }) {
     return read ? meanOf(read) + answer.document.corners[id].reference.offsetMm : null;
   };
   const clicks = (id: CornerAnswer['id'], slot: string) =>
-    facts.findLast(({ fact }) => fact.kind === 'clicks' && fact.corner === id && fact.slot === slot)?.fact
-      .valueMm;
+    facts
+      .map(({ fact }) => fact)
+      .filter(isOf('clicks'))
+      .findLast((fact) => fact.corner === id && fact.slot === slot)?.clicks;
   return (
     <table className="mt-4 w-full">
       <thead className="label text-second text-right">

@@ -1,6 +1,5 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { blankFact } from '#core/job/facts.ts';
 import { cornerNames, type CornerId } from '#core/machine/body.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { kitStart } from '#core/plan/kitStart.ts';
@@ -19,8 +18,9 @@ export function KitStart({ job, answer }: { job: Job; answer: Answer }) {
   const [readings, setReadings] = useState<Partial<Record<CornerId, number | undefined>>>({});
   const told = kitStart(answer, readings);
   const turn = () => {
+    if (!told) return;
     const place = { kind: 'plan' as const, round: answer.state.current + 1, corner: null, slot: 'plan' };
-    job.actions.record('Kit sheet’s start told', { ...blankFact(place), told });
+    job.actions.record('Kit sheet’s start told', { ...place, told });
     void navigate(`/jobs/${job.record.id}/turn`);
   };
   const set = (id: CornerId, mm: number | null) =>

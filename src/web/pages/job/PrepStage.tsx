@@ -73,8 +73,7 @@ function Pressures({ job }: { job: Job }) {
   const { document } = job.record;
   const bars: Partial<Record<CornerId, number>> = {};
   for (const { fact } of job.facts)
-    if (fact.kind === 'pressure' && fact.slot === 'now' && fact.corner && fact.valueMm !== null)
-      bars[fact.corner] = fact.valueMm;
+    if (fact.kind === 'pressure' && fact.slot === 'now' && fact.corner) bars[fact.corner] = fact.bar;
   const unequal = unequalPressures(document, bars);
   return (
     <div data-fields className="relative mt-3">

@@ -9,7 +9,6 @@ import { tolerances } from '#core/tolerances.ts';
 import { cornerHeight, hasTaught } from '#core/figures/cornerHeight.ts';
 import { goodEnough, unreadOf } from '#core/job/enough.ts';
 import { percent } from '#words/figures.ts';
-import { blankFact } from '#core/job/facts.ts';
 import { restoredSlot } from '#core/job/repeats.ts';
 import { meanOf } from '#core/numerics/mean.ts';
 import { settlesBy } from '#core/job/nextAction.ts';
@@ -251,13 +250,11 @@ function SetAside({ job, id, round }: { job: Job; id: CornerId; round: number })
       <AsideButton
         onClick={() =>
           job.actions.record('Odd reading counted', {
-            ...blankFact({
-              kind: 'acknowledged',
-              round: 0,
-              corner: null,
-              slot: restoredSlot(round, id, odd.slot),
-            }),
-            how: 'counted',
+            kind: 'acknowledged',
+            round: 0,
+            corner: null,
+            slot: restoredSlot(round, id, odd.slot),
+            remark: 'counted',
           })
         }
       >

@@ -1,6 +1,5 @@
 import { useState } from 'react';
 import { browserStorage } from '../../features/keeping/keeping.ts';
-import { blankFact } from '#core/job/facts.ts';
 import type { Entry } from '#core/job/types.ts';
 import { symptomsOn, type Symptom } from '#core/judge/symptoms.ts';
 import { footingOf } from '#core/machine/body.ts';
@@ -62,7 +61,7 @@ export function RideStage({ job }: { job: Job }) {
 function record(job: Job, words: string): void {
   const { id } = newStamp();
   const place = { kind: 'note' as const, round: job.state.current, corner: null, slot: id.slice(0, 13) };
-  job.actions.record(`Note: ${words}`.slice(0, 200), { ...blankFact(place), how: words });
+  job.actions.record(`Note: ${words}`.slice(0, 200), { ...place, words });
 }
 
 function Ladder({ job, symptom }: { job: Job; symptom: Symptom }) {
@@ -147,7 +146,7 @@ function Note({ job, entry: { fact, at } }: { job: Job; entry: Extract<Entry, { 
   return (
     <li className="border-rule flex items-start gap-3 border-b py-2">
       <p className="flex-1 whitespace-pre-wrap">
-        {fact.how}
+        {fact.kind === 'note' && fact.words}
         <span className="label text-second block">
           {roundWords(fact.round)}, {new Date(at).toLocaleDateString(undefined, { dateStyle: 'medium' })}
         </span>

@@ -1,4 +1,4 @@
-import { blankFact, factAt } from '#core/job/facts.ts';
+import { factAt } from '#core/job/facts.ts';
 import { benchFrom } from '#core/lab/fromJob.ts';
 import { ringPlaces, type RingWish } from '#core/lab/rings.ts';
 import { type Bench } from '#core/lab/setup.ts';
@@ -144,7 +144,7 @@ function RingRow({ job, id, k, ring, bench }: RowProps) {
 /** What is left to move; done, it is a fact of this round. */
 function Work({ job, id, ring, k, where }: Omit<RowProps, 'bench'> & { where: string }) {
   const place = { kind: 'ring' as const, round: job.state.current, corner: id, slot: String(k) };
-  const before = factAt(job.facts, place)?.fact.valueMm ?? 0;
+  const before = factAt(job.facts, place)?.fact.mm ?? 0;
   if (!isOffItsGap(ring))
     return (
       <span className="font-semibold">{ring.wantedMm === null ? 'leave' : <span>✓ at its gap</span>}</span>
@@ -159,8 +159,8 @@ function Work({ job, id, ring, k, where }: Omit<RowProps, 'bench'> & { where: st
           aria-label={`Set: ${where}`}
           onClick={() =>
             job.actions.record(`Ring set, ${where}`, {
-              ...blankFact(place),
-              valueMm: before + ring.moveMm,
+              ...place,
+              mm: before + ring.moveMm,
               askedMm: before + ring.moveMm,
             })
           }
@@ -198,7 +198,7 @@ function Block({
         onChange={() =>
           done
             ? job.actions.clear(`Block taken back, ${where}`, place)
-            : job.actions.record(`Block goes in, ${where}`, { ...blankFact(place), how: 'done' })
+            : job.actions.record(`Block goes in, ${where}`, { ...place, how: 'done' })
         }
       />
       <span>

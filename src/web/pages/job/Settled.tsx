@@ -1,5 +1,4 @@
 import type { Footing } from '#core/geometry/reference.ts';
-import { blankFact } from '#core/job/facts.ts';
 import { footingOf } from '#core/machine/body.ts';
 import { limits } from '#contract/limits.ts';
 import type { Job } from '../../features/job/useJob.ts';
@@ -23,7 +22,7 @@ export function Settled({ job, round }: { job: Job; round: number }) {
     else chosen.add(way);
     const how = ways.filter((one) => chosen.has(one)).join(' and ');
     if (how === '') job.actions.clear(`Settling, ${roundWords(round)}, taken back`, place);
-    else job.actions.record(`Settled: ${how}, ${roundWords(round)}`, { ...blankFact(place), how });
+    else job.actions.record(`Settled: ${how}, ${roundWords(round)}`, { ...place, how });
   };
   return (
     <fieldset className="flex flex-wrap items-center gap-x-3 gap-y-1">

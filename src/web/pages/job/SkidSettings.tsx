@@ -1,4 +1,4 @@
-import { blankFact, factAt } from '#core/job/facts.ts';
+import { factAt, isOf } from '#core/job/facts.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { Select } from '../../ui/Select.tsx';
 
@@ -34,13 +34,16 @@ export function SkidSettings({ job }: { job: Job }) {
         const place = { kind: 'skid' as const, round, corner: null, slot };
         const now =
           factAt(job.facts, place)?.fact ??
-          job.facts.findLast(({ fact }) => fact.kind === 'skid' && fact.slot === slot)?.fact;
+          job.facts
+            .map(({ fact }) => fact)
+            .filter(isOf('skid'))
+            .findLast((fact) => fact.slot === slot);
         return (
           <div key={slot} className="mt-2 flex items-center gap-3">
             <div className="w-28 shrink-0">
               <Select
                 label={title}
-                value={String(now?.valueMm ?? '')}
+                value={String(now?.position ?? '')}
                 options={[
                   { value: '', words: 'not noted' },
                   ...Array.from({ length: skid[key] }, (_, k) => ({
@@ -52,8 +55,8 @@ export function SkidSettings({ job }: { job: Job }) {
                   value === ''
                     ? job.actions.clear(`${title} taken back`, place)
                     : job.actions.record(`${title} at ${value}`, {
-                        ...blankFact(place),
-                        valueMm: Number(value),
+                        ...place,
+                        position: Number(value),
                       })
                 }
               />

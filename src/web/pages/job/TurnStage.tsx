@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import { cautionsAt } from '#core/judge/cautions.ts';
 import { turningOrder } from '#core/job/nextAction.ts';
 import { cornerSpec, type CornerSpec } from '#core/job/corner.ts';
-import { factAt, blankFact } from '#core/job/facts.ts';
+import { factAt } from '#core/job/facts.ts';
 import { fittings } from '#core/job/fitting.ts';
 import { collarNow, workOf, type Work } from '#core/job/rounds.ts';
 import { toldSum } from '#core/sums/cornerSums.ts';
@@ -111,8 +111,8 @@ function OtherWork({ job, id, round, work }: Omit<WorkProps, 'told'> & { work: W
   const place = { kind, round, corner: id, slot };
   const done = factAt(job.facts, place)?.fact ?? null;
   const what = kind === 'mount' ? 'Lower mount' : `Ring ${Number(slot) + 1}`;
-  const record = (valueMm: number) =>
-    job.actions.record(`${what} moved, ${cornerNames[id]}`, { ...blankFact(place), valueMm, askedMm: mm });
+  const record = (doneMm: number) =>
+    job.actions.record(`${what} moved, ${cornerNames[id]}`, { ...place, mm: doneMm, askedMm: mm });
   const { mount, fitting } = job.record.document.corners[id];
   return (
     <div className="border-rule mt-4 border-t pt-2">
@@ -132,7 +132,7 @@ function OtherWork({ job, id, round, work }: Omit<WorkProps, 'told'> & { work: W
           quantity="size"
           decimals={1}
           range={ranges.move}
-          value={done?.valueMm ?? null}
+          value={done?.mm ?? null}
           onCommit={(value) => value !== null && record(value)}
         />
         {!done && (
@@ -162,8 +162,8 @@ function SeatWork({ job, id, round, asked }: Omit<WorkProps, 'told'> & { asked: 
     );
   const place = { kind: 'adjustment' as const, round, corner: id, slot: 'done' };
   const done = factAt(job.facts, place)?.fact ?? null;
-  const record = (valueMm: number) =>
-    job.actions.record(`Turned ${cornerNames[id]}`, { ...blankFact(place), valueMm, askedMm: asked.seatMm });
+  const record = (mm: number) =>
+    job.actions.record(`Turned ${cornerNames[id]}`, { ...place, mm, askedMm: asked.seatMm });
   const left = job.state.turning?.left ?? [];
   const next = turningOrder(job.record.document).find((one) => left.includes(one)) === id;
   return (
@@ -222,7 +222,7 @@ function AsTold({
   asked: ToldCorner;
   next: boolean;
   id: CornerId;
-  record: (valueMm: number) => void;
+  record: (mm: number) => void;
 }) {
   return (
     <Button
@@ -243,13 +243,13 @@ function Done({
   stepMm,
   fitting,
 }: {
-  done: Fact;
+  done: Fact<'adjustment'>;
   turned: boolean;
   pitchMm: number;
   stepMm: number | null;
   fitting: Fitting;
 }) {
-  const [mm, asked] = [done.valueMm ?? 0, done.askedMm];
+  const { mm, askedMm: asked } = done;
   const steps = stepMm === null ? null : Math.round(mm / stepMm);
   const short = asked !== null && Math.abs(mm - asked) > 0.05;
   return (
@@ -278,8 +278,8 @@ interface DoneFieldProps {
   job: Job;
   id: CornerId;
   round: number;
-  done: Fact | null;
-  record: (valueMm: number) => void;
+  done: Fact<'adjustment'> | null;
+  record: (mm: number) => void;
 }
 
 /** What was really done: the collar reading it stopped at, or turns where no collar was ever read. */
@@ -291,7 +291,7 @@ function DoneField({ job, id, round, done, record }: DoneFieldProps) {
     showLabel: true,
     draftKey: `${factKey(job.record.id, { kind: 'adjustment', round, corner: id, slot: 'done' })}|typed`,
   };
-  const doneMm = done?.valueMm ?? null;
+  const doneMm = done?.mm ?? null;
   const { step } = fittings[job.record.document.corners[id].fitting];
   return (
     <div className="relative mt-3 max-w-36 wide:in-data-[corner^=R]:ml-auto">

@@ -1,4 +1,5 @@
-import { factAt, blankFact, type FactPlace } from '#core/job/facts.ts';
+import { numbered, numberOf, type FactPlace, type NumberedKind } from '#core/document/factKinds.ts';
+import { factAt } from '#core/job/facts.ts';
 import { questionHeight, questionTarget, questionWords } from '#core/judge/questions.ts';
 import type { CornerId } from '#core/machine/body.ts';
 import { meanOf } from '#core/numerics/mean.ts';
@@ -13,7 +14,7 @@ import { NumberField } from '../../ui/NumberField.tsx';
 
 interface FactFieldProps {
   job: Job;
-  place: FactPlace;
+  place: FactPlace<NumberedKind>;
   label: string;
   order: number;
   range: Range;
@@ -44,14 +45,13 @@ export function FactField({
       quantity={quantity}
       decimals={2}
       range={range}
-      value={standing?.fact.valueMm ?? null}
+      value={standing ? numberOf(standing.fact) : null}
       unsent={isUnsent(job, standing?.id)}
-      onCommit={(valueMm, typed) =>
-        valueMm === null
+      onCommit={(value, typed) =>
+        value === null
           ? job.actions.clear(`${words} taken back`, place)
           : job.actions.record(words, {
-              ...blankFact(place),
-              valueMm,
+              ...numbered(place, value),
               typed: typed.slice(0, limits.typedLength),
             })
       }
@@ -109,7 +109,7 @@ export function useHeightQuestion(job: Job, id: CornerId, round: number) {
       value,
       id,
       here,
-      others.map(({ fact }) => fact.valueMm ?? 0),
+      others.flatMap(({ fact }) => numberOf(fact) ?? []),
       expectedAt(job, id, round),
     );
     return question && questionWords(question, (mm) => lengthText(mm, style));

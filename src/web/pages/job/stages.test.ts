@@ -86,7 +86,8 @@ test('a target that cannot be had makes the plan need a look', () => {
 
 test('prep: seen to, or skipped and worth a look', () => {
   const all = prepFor(plainDocument()).map(({ id }) => id);
-  const seen = (how: string) => add(measured(), ...all.map((slot) => factEntry({ kind: 'prep', slot, how })));
+  const seen = (how: 'done' | 'skipped') =>
+    add(measured(), ...all.map((slot) => factEntry({ kind: 'prep', slot, how })));
   expect(stageStanding('prep', jobOf(seen('done')))).toEqual({ state: 'done', words: 'all seen to' });
   expect(stageStanding('prep', jobOf(seen('skipped')))).toEqual({ state: 'look', words: '7 skipped' });
 });
@@ -115,15 +116,15 @@ test('rings: as they stand, to be set, at their gaps; a job without any has no s
   const set = add(
     job,
     ...(answer?.corners ?? []).map(({ id, rings }) =>
-      factEntry({ kind: 'ring', corner: id, slot: '0', valueMm: rings[0]?.moveMm ?? 0 }),
+      factEntry({ kind: 'ring', corner: id, slot: '0', mm: rings[0]?.moveMm ?? 0 }),
     ),
   );
   expect(stageStanding('rings', jobOf(set))).toEqual({ state: 'done', words: 'at their gaps' });
 });
 
 test('scales and stance: what was weighed, and a low point that is too low; only where there are four wheels', () => {
-  const pads = [260, 240, 242, 258].map((valueMm, i) =>
-    factEntry({ kind: 'pad', corner: fourCorners[i] ?? 'LF', valueMm }),
+  const pads = [260, 240, 242, 258].map((kg, i) =>
+    factEntry({ kind: 'pad', corner: fourCorners[i] ?? 'LF', kg }),
   );
   expect(stageStanding('scales', jobOf(measured())).words).toBe('');
   const asked = measured(

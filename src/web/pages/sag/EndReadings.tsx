@@ -1,4 +1,5 @@
-import { factAt, type FactPlace } from '#core/job/facts.ts';
+import type { FactPlace } from '#core/document/factKinds.ts';
+import { factAt } from '#core/job/facts.ts';
 import { cornerSpec } from '#core/job/corner.ts';
 import { referenceKinds } from '#core/geometry/reference.ts';
 import { cornerNames, type CornerId } from '#core/machine/body.ts';
@@ -93,8 +94,8 @@ interface RowProps {
 }
 
 function ReadingRow({ job, id, round, base, words, who, starts, rank }: RowProps) {
-  const place = (k: number): FactPlace => ({ kind: 'sag', round, corner: id, slot: `${base}-${k}` });
-  const values = REPEATS.flatMap((k) => factAt(job.facts, place(k))?.fact.valueMm ?? []);
+  const place = (k: number): FactPlace<'sag'> => ({ kind: 'sag', round, corner: id, slot: `${base}-${k}` });
+  const values = REPEATS.flatMap((k) => factAt(job.facts, place(k))?.fact.mm ?? []);
   const spread = repeatSpread(values);
   const here = job.state.rounds[round]?.sag[id] ?? { extended: [], states: {} };
   const named = [who, words, cornerNames[id]].filter(Boolean).join(', ');
@@ -120,7 +121,7 @@ function ReadingRow({ job, id, round, base, words, who, starts, rank }: RowProps
             narrow
             showUnit={false}
             placeholder={`${k}.`}
-            question={(valueMm) => questionSag({ slot: `${base}-${k}`, valueMm }, here)}
+            question={(mm) => questionSag({ slot: `${base}-${k}`, mm }, here)}
           />
         </td>
       ))}

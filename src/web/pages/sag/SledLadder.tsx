@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { blankFact } from '#core/job/facts.ts';
+import { isOf } from '#core/job/facts.ts';
 import { nextRung, readStep, stepNote, type TriedStep, type Wish } from '#core/judge/balance.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -13,8 +13,8 @@ const feels: TriedStep['felt'][] = ['better', 'no better', 'worse'];
 
 /** The balance ladder as a dialogue: one step, a ride, how it felt, the next; every step stays on record. */
 export function SledLadder({ job }: { job: Job }) {
-  const notes = job.facts.filter(({ fact }) => fact.kind === 'note');
-  const tried = notes.flatMap(({ fact }) => readStep(fact.how ?? '') ?? []);
+  const notes = job.facts.map(({ fact }) => fact).filter(isOf('note'));
+  const tried = notes.flatMap((fact) => readStep(fact.words) ?? []);
   const [wish, setWish] = useState<Wish>(tried.at(-1)?.wish ?? 'more');
   const next = nextRung(wish, tried);
   const tell = (felt: TriedStep['felt']) => {
@@ -26,7 +26,7 @@ export function SledLadder({ job }: { job: Job }) {
       corner: null,
       slot: `n${notes.length + 1}`,
     };
-    job.actions.record(`Balance: ${next.rung.id}, ${felt}`, { ...blankFact(place), how: words });
+    job.actions.record(`Balance: ${next.rung.id}, ${felt}`, { ...place, words });
   };
   const own = tried.filter((one) => one.wish === wish);
   return (

@@ -1,7 +1,8 @@
 import { Volume2, VolumeX } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { blankFact, factAt, type FactPlace } from '#core/job/facts.ts';
+import type { FactPlace } from '#core/document/factKinds.ts';
+import { factAt } from '#core/job/facts.ts';
 import { cornerNames } from '#core/machine/body.ts';
 import { promptsOf, questionSag, type SagPrompt } from '#core/sag/prompts.ts';
 import { limits } from '#contract/limits.ts';
@@ -44,7 +45,7 @@ export function TapePage() {
 
 function Prompts({ job, prompts }: { job: Job; prompts: SagPrompt[] }) {
   const round = sagRound(job);
-  const place = ({ id, slot }: SagPrompt): FactPlace => ({ kind: 'sag', round, corner: id, slot });
+  const place = ({ id, slot }: SagPrompt): FactPlace<'sag'> => ({ kind: 'sag', round, corner: id, slot });
   const has = (one: SagPrompt) => factAt(job.facts, place(one)) !== undefined;
   const firstOpen = prompts.findIndex((one) => !has(one));
   const [at, setAt] = useState(Math.max(firstOpen, 0));
@@ -52,10 +53,10 @@ function Prompts({ job, prompts }: { job: Job; prompts: SagPrompt[] }) {
   if (!prompt) return null;
   const go = (by: number) => setAt(Math.min(Math.max(at + by, 0), prompts.length - 1));
   const done = prompts.filter(has).length;
-  const keep = (valueMm: number | null) => {
+  const keep = (mm: number | null) => {
     const label = `Sag, ${cornerNames[prompt.id]}`;
-    if (valueMm === null) job.actions.clear(`${label} taken back`, place(prompt));
-    else job.actions.record(label, { ...blankFact(place(prompt)), valueMm });
+    if (mm === null) job.actions.clear(`${label} taken back`, place(prompt));
+    else job.actions.record(label, { ...place(prompt), mm });
   };
   const onward = () => {
     const later = prompts.findIndex((one, k) => k > at && !has(one));
@@ -75,8 +76,8 @@ function Prompts({ job, prompts }: { job: Job; prompts: SagPrompt[] }) {
       <GaugeLine
         id={prompt.id}
         slot={prompt.slot}
-        onTake={(valueMm) => {
-          keep(valueMm);
+        onTake={(mm) => {
+          keep(mm);
           onward();
         }}
       />
@@ -91,10 +92,10 @@ function Prompts({ job, prompts }: { job: Job; prompts: SagPrompt[] }) {
 
 interface EntryProps {
   job: Job;
-  place: FactPlace;
+  place: FactPlace<'sag'>;
   prompt: SagPrompt;
   go: (by: number) => void;
-  keep: (valueMm: number | null) => void;
+  keep: (mm: number | null) => void;
   /** To the next reading that is missing. */
   onward: () => void;
 }
@@ -107,11 +108,11 @@ function Entry({ job, place, prompt, go, keep, onward }: EntryProps) {
   const field = useNumberField({
     draftKey: factKey(job.record.id, place),
     label: prompt.say,
-    value: factAt(job.facts, place)?.fact.valueMm ?? null,
+    value: factAt(job.facts, place)?.fact.mm ?? null,
     quantity: 'length',
     range: limits.heightMm,
     onCommit: keep,
-    question: (valueMm) => questionSag({ slot: prompt.slot, valueMm }, here),
+    question: (mm) => questionSag({ slot: prompt.slot, mm }, here),
   });
   useEffect(() => say(`${prompt.say} ${prompt.where}`), [prompt, say]);
   const next = () => field.state.kind !== 'empty' && field.commit() && onward();

@@ -1,5 +1,4 @@
 import { useEffect } from 'react';
-import { blankFact } from '#core/job/facts.ts';
 import { cornerNames, cornersIn, type CornerId } from '#core/machine/body.ts';
 import { padPlace } from '#core/gauge/simulatedPads.ts';
 import { GRAVITY } from '#core/machine/solver.ts';
@@ -55,9 +54,9 @@ export function PadGauge({ job, round, loadCase }: Props) {
   const take = () => {
     if (!free) return;
     for (const id of ids) {
-      const valueMm = Math.round(10 * (byCorner.get(id)?.value ?? 0)) / 10;
+      const kg = Math.round(10 * (byCorner.get(id)?.value ?? 0)) / 10;
       const place = { kind: 'pad' as const, round, corner: id, slot: padSlot(loadCase, free) };
-      job.actions.record(`Pad reading ${free}, ${cornerNames[id]}`, { ...blankFact(place), valueMm });
+      job.actions.record(`Pad reading ${free}, ${cornerNames[id]}`, { ...place, kg });
     }
   };
   return (

@@ -140,7 +140,7 @@ const KG_PER_LITRE = 0.75;
 /** What moves weights without anybody turning anything. */
 function AsWeighed({ job, round }: { job: Job; round: number }) {
   const fuel = (at: number) =>
-    factAt(job.facts, { kind: 'fuel', round: at, corner: null, slot: 'tank' })?.fact.valueMm ?? null;
+    factAt(job.facts, { kind: 'fuel', round: at, corner: null, slot: 'tank' })?.fact.litres ?? null;
   const [first, now] = [fuel(0), fuel(round)];
   return (
     <div data-fields className="relative">

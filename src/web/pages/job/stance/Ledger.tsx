@@ -1,3 +1,4 @@
+import { isOf } from '#core/job/facts.ts';
 import { useState } from 'react';
 import type { Json } from '#core/job/types.ts';
 import { cornerNames, cornersIn, type CornerId } from '#core/machine/body.ts';
@@ -87,8 +88,10 @@ interface CycledProps {
 /** What the jack found, against what the ledger expects there. */
 function Cycled({ job, id, slot, order, lines }: CycledProps) {
   const found =
-    job.facts.filter(({ fact }) => fact.kind === 'cycled' && fact.corner === id && fact.slot === slot).at(-1)
-      ?.fact.valueMm ?? null;
+    job.facts
+      .map(({ fact }) => fact)
+      .filter(isOf('cycled'))
+      .findLast((fact) => fact.corner === id && fact.slot === slot)?.mm ?? null;
   const expected = lines
     .filter(({ corner, kind }) => corner === id && kind === 'clearance')
     .map((line) => (slot === 'bump' ? line.atBump : line.atDroop));

@@ -1,0 +1,99 @@
+import { randomUUID } from 'node:crypto';
+import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { sql } from 'drizzle-orm';
+import { factUnits, isNumbered, type FactKind } from '#core/document/factKinds.ts';
+import { upgradedFact } from '#core/document/upgradeFact.ts';
+import { migrateDatabase, openDatabase, type Database } from '#db/connect.ts';
+import { findJob } from '#db/jobs.ts';
+import { plainDocument } from '../fixtures/records.ts';
+
+const MIGRATIONS = 'src/db/migrations';
+/** The last migration before facts had fields of their own. */
+const LAST_OLD = 5;
+
+const folder = mkdtempSync(join(tmpdir(), 'margin-old-'));
+const name = `old_${randomUUID().slice(0, 8)}`;
+let server: Database;
+let db: Database;
+
+beforeAll(async () => {
+  const url = new URL(process.env.MARGIN_TEST_DATABASE ?? '');
+  server = openDatabase(String(url));
+  await server.execute(sql.raw(`create database ${name}`));
+  url.pathname = `/${name}`;
+  db = openDatabase(String(url));
+  cpSync(MIGRATIONS, folder, { recursive: true });
+  const journal = join(folder, 'meta/_journal.json');
+  const all = JSON.parse(readFileSync(journal, 'utf8')) as { entries: { idx: number }[] };
+  writeFileSync(
+    journal,
+    JSON.stringify({ ...all, entries: all.entries.filter(({ idx }) => idx <= LAST_OLD) }),
+  );
+  await migrateDatabase(db, folder);
+});
+
+afterAll(async () => {
+  await db.$client.end();
+  await server.execute(sql.raw(`drop database ${name}`));
+  await server.$client.end();
+  rmSync(folder, { recursive: true });
+});
+
+interface OldFact {
+  kind: FactKind;
+  round: number;
+  corner: string | null;
+  slot: string;
+  valueMm: number | null;
+  askedMm: number | null;
+  how: string | null;
+  told: object | null;
+  typed?: string;
+}
+
+const blank = { round: 1, corner: 'LF', slot: '1', valueMm: null, askedMm: null, how: null, told: null };
+const told = { corners: { LF: { seatMm: 2, turns: 1, stopAtMm: null } }, chance: 0.5 };
+const facts: OldFact[] = [
+  ...(Object.keys(factUnits) as FactKind[])
+    .filter(isNumbered)
+    .map((kind, k) => ({ ...blank, kind, valueMm: 10 + k / 4 })),
+  { ...blank, kind: 'adjustment', slot: 'done', valueMm: -4, askedMm: -5 },
+  { ...blank, kind: 'height', slot: '2', valueMm: 374.65, typed: '14 3/4 in' },
+  { ...blank, kind: 'cycled', slot: 'bump', valueMm: 0, how: 'tyre' },
+  { ...blank, kind: 'settled', corner: null, slot: 'how', how: 'rolled and bounced' },
+  { ...blank, kind: 'prep', corner: null, slot: 'tyres', how: 'skipped' },
+  { ...blank, kind: 'note', corner: null, slot: 'n1', how: 'rides low' },
+  { ...blank, kind: 'recheck', corner: null, slot: 'due', how: '2026-12-24' },
+  { ...blank, kind: 'plan', corner: null, slot: 'plan', told },
+  { ...blank, kind: 'acknowledged', corner: null, slot: 'top-nut', how: 'checked' },
+  { ...blank, kind: 'locked', corner: null, slot: 'locked' },
+];
+
+test('every row that an earlier version kept is there afterwards, each number under its own unit', async () => {
+  const id = randomUUID();
+  const document = JSON.stringify(plainDocument());
+  await db.execute(
+    sql`insert into jobs (id, version, document) values (${id}, ${facts.length}, ${document}::jsonb)`,
+  );
+  for (const [
+    k,
+    { kind, round, corner, slot, valueMm, askedMm, how, told: plan, typed },
+  ] of facts.entries()) {
+    await db.execute(sql`insert into entries (job_id, seq, id, type, at, label)
+      values (${id}, ${k}, ${randomUUID()}, 'fact', '2026-03-02T08:00:00Z', 'old')`);
+    await db.execute(sql`insert into facts (job_id, seq, kind, round, corner, slot, value_mm, asked_mm, how, told, typed)
+      values (${id}, ${k}, ${kind}, ${round}, ${corner}, ${slot}, ${valueMm}, ${askedMm}, ${how},
+        ${plan === null ? null : JSON.stringify(plan)}::jsonb, ${typed ?? null})`);
+  }
+  await migrateDatabase(db, MIGRATIONS);
+  const entries = (await findJob(db, id))?.record.entries ?? [];
+  expect(entries.map((entry) => (entry.type === 'fact' ? entry.fact : null))).toEqual(
+    facts.map(upgradedFact),
+  );
+  // And they still cannot be rewritten.
+  await expect(db.execute(sql`update facts set fields = '{}'`)).rejects.toMatchObject({
+    cause: { message: expect.stringMatching(/append-only/) },
+  });
+});
