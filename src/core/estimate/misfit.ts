@@ -58,8 +58,8 @@ function isStrained({ cost, parameters }: Fit, rounds: readonly RoundEvidence[])
 
 /** mm. A reference known worse than this before it is read is placed by its first reading. */
 const FLAT_MM = 100;
-/** Standard deviations of chi-squared beyond its mean that ask what is wrong: about 1 in 25 where all is right. */
-const STRAIN = 2.3;
+/** Standard deviations of chi-squared beyond its mean that ask what is wrong: of healthy simulated machines 2 in 100 are asked about. */
+const STRAIN = 2.5;
 
 /** Squared deviations. What explanations are weighed by need not be known better: odds to a twentieth. */
 const ROUGHLY = 0.1;

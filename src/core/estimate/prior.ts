@@ -1,3 +1,5 @@
+import { tolerances } from '../tolerances.ts';
+import type { MachineClass } from '../machine/classes.ts';
 import type { RatioRange } from '../kinds/suspension.ts';
 
 /**
@@ -14,12 +16,20 @@ export const priors = {
   /** What machines outside the usual range of their suspension add to it. */
   beyondRange: 0.05,
   /** The same where a ratio is drawn from its range: between two ranges that do not meet there are few machines. */
-  drawnBeyond: 0.05,
+  drawnBeyond: 0.03,
   /**
    * What one corner rises by beside what its axle's ratio says, as a share, where nobody has said how it is hung: unlike
-   * sides, a ratio that changes on the way, bars, springs one on another.
+   * sides, a ratio that changes on the way, bars. Side-by-sides have springs one on another, bikes mostly a linkage.
    */
-  ownRise: 0.09,
+  ownRise: {
+    car: 0.08,
+    truck: 0.09,
+    'side-by-side': 0.13,
+    snowmobile: 0.06,
+    motorcycle: 0.13,
+    'dual-purpose': 0.12,
+    scooter: 0.09,
+  } satisfies Record<MachineClass, number>,
   /** A ratio of which not even the suspension is known is known no better than this. */
   leastUnknown: 0.2,
   /** Left and right of an axle are made alike to about this. */
@@ -33,7 +43,12 @@ export const priors = {
   /** Springs nobody has named, taken to carry the load at the class's ride height: alike on an axle, else anything. */
   unknownSpring: { axle: 0.5, own: 0.1 },
   /** mm that friction leaves at the wheel, settled: at least so much, and a share of the travel; it is learnt from the readings. */
-  friction: { leastMm: 1.25, perTravel: 0.0035 },
+  friction: { leastMm: 1.3, perTravel: 0.005 },
+  /**
+   * The same as it mostly is on long travels: what a chance is told by. The wider one stands where readings are held against
+   * the machine, so that friction is not taken for a fault.
+   */
+  usualFriction: { leastMm: 1.45, perTravel: 0.003 },
 } as const;
 
 /** Middle of a range on the logarithm, to the hundredth: what is assumed of a ratio that nobody has given. */
@@ -51,6 +66,17 @@ export function rangeSd([low, high]: RatioRange, known: boolean): number {
 }
 
 /** mm that friction leaves at a wheel of so much travel, one standard deviation, before any reading. */
-export function frictionPrior(travelMm: number): number {
-  return Math.hypot(priors.friction.leastMm, priors.friction.perTravel * travelMm);
+export function frictionPrior(travelMm: number, { leastMm, perTravel }: Friction = priors.friction): number {
+  return Math.hypot(leastMm, perTravel * travelMm);
+}
+
+interface Friction {
+  leastMm: number;
+  perTravel: number;
+}
+
+/** Share of the spread of a settled reading, friction and tape together, that is left with the usual friction. */
+export function usualShare(travelMm: number): number {
+  const spread = (friction: Friction) => Math.hypot(frictionPrior(travelMm, friction), tolerances.tapeSdMm);
+  return spread(priors.usualFriction) / spread(priors.friction);
 }

@@ -48,6 +48,13 @@ test('one corner off asks why, and plans nothing until somebody has looked', () 
   expect(moved(looked)).toBeGreaterThan(0);
 });
 
+test('three that read in and a fourth that follows them as a plane does are work for the seats', () => {
+  // 4 low at three, 12 at the fourth across: the body leans.
+  const job = read(382, 374, 374, 366);
+  expect(must(answerFor(job)).doubt.suspicions).toEqual([]);
+  expect(moved(job)).toBeGreaterThan(0);
+});
+
 test('two corners off, or one once something was turned, are work for the seats', () => {
   expect(must(answerFor(read(378, 366, 381, 365))).doubt.suspicions).toEqual([]);
   const turned = add(

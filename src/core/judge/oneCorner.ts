@@ -2,7 +2,9 @@ import type { RoundsState } from '../job/rounds.ts';
 import { cornerSpec, toleranceOf } from '../job/corner.ts';
 import type { JobDocument } from '../job/types.ts';
 import { cornersIn, footingOf, type CornerId } from '../machine/body.ts';
+import { frictionPrior } from '../estimate/prior.ts';
 import { meanOf } from '../numerics/mean.ts';
+import { tolerances } from '../tolerances.ts';
 
 /** One corner that stands off while the other three are where they are wanted. */
 export interface OneCorner {
@@ -11,10 +13,14 @@ export interface OneCorner {
   offMm: number;
 }
 
+/** Standard deviations of the readings by which four heights must fail to lie in one plane. */
+const OUT_OF_PLANE = 2.5;
+
 /**
- * The single corner of four that is out of tolerance at the first readings. Four wheels under a rigid body do not come to
- * stand like that by their seats: before anything is turned somebody should ask why. Null where more than one is off, where
- * weight is asked for, or once anything was turned.
+ * The single corner of four that is out of tolerance at the first readings, where the four do not lie in one plane by more
+ * than the readings are good for: a rigid body on four wheels does not come to stand like that by its seats, and before
+ * anything is turned somebody should ask why. Null where more than one is off, where weight is asked for, or once anything
+ * was turned.
  */
 export function oneCornerOff(document: JobDocument, { rounds, current }: RoundsState): OneCorner | null {
   const { machine, crossTarget, frontEqual } = document;
@@ -27,5 +33,10 @@ export function oneCornerOff(document: JobDocument, { rounds, current }: RoundsS
   });
   const out = offs.filter(({ offMm }) => Math.abs(offMm) > toleranceOf(document).value);
   const [only] = out;
-  return offs.length === ids.length && out.length === 1 && only ? only : null;
+  if (offs.length !== ids.length || out.length !== 1 || !only) return null;
+  const [lf, rf, lr, rr] = offs.map(({ offMm }) => offMm) as [number, number, number, number];
+  const readSd = ids.map((id) =>
+    Math.hypot(frictionPrior(cornerSpec(document, id).travelMm.value), tolerances.tapeSdMm),
+  );
+  return Math.abs(lf - rf - lr + rr) > OUT_OF_PLANE * Math.hypot(...readSd) ? only : null;
 }

@@ -1,5 +1,6 @@
 import { assumedRatio, hungAt, toleranceOf } from '../job/corner.ts';
 import { isRatioUnsaid } from '../estimate/ratioBelief.ts';
+import { priors, usualShare } from '../estimate/prior.ts';
 import type { Situation } from '../learn/belief.ts';
 import type { Prediction } from '../learn/predict.ts';
 import { axleOf } from '../machine/body.ts';
@@ -73,6 +74,11 @@ function chanceIfSo(setting: Setting, situation: Situation): number | null {
     targets: heights,
     withinMm: toleranceOf(document).value,
     risesMm: prediction.mean.map((mm, r) => mm - entry(here, r)),
+    ownRise: priors.ownRise[document.machine.class],
+    spreadBy: read.map((id) => {
+      const contact = machine.believed.machine.contacts[machine.corners.indexOf(id)];
+      return contact ? usualShare(contact.travelMm) : 1;
+    }),
   });
   return overRanges ?? chanceOf(setting, prediction);
 }

@@ -35,8 +35,11 @@ const DRAWS = 4000;
 interface Wanted {
   targets: readonly (number | null)[];
   withinMm: number;
-  /** What the moves are to raise each height by, mm. */
+  /** What the moves are to raise each height by, mm, and what one corner may rise by beside that, as a share. */
   risesMm: readonly number[];
+  ownRise: number;
+  /** By height, what its spread is multiplied by. */
+  spreadBy: readonly number[];
 }
 
 /**
@@ -49,7 +52,7 @@ export function chanceOverRanges(
   fit: Fit,
   situation: Situation,
   axles: readonly RangedAxle[],
-  { targets, withinMm, risesMm }: Wanted,
+  { targets, withinMm, risesMm, ownRise, spreadBy }: Wanted,
 ): number | null {
   const rows = travelSpreadRows(fit, situation);
   const open = axles.flatMap((ranged) => {
@@ -79,9 +82,11 @@ export function chanceOverRanges(
       slopes.forEach((slope, r) => (off[r] = entry(off, r) + slope * (1 - Math.exp(-u))));
     }
     const z = off.map(() => standardNormal(uniform));
-    lower.forEach((row, r) => row.forEach((value, j) => (off[r] = entry(off, r) + value * entry(z, j))));
+    lower.forEach((row, r) =>
+      row.forEach((value, j) => (off[r] = entry(off, r) + value * entry(spreadBy, r) * entry(z, j))),
+    );
     if (axles.some(({ picked }) => !picked))
-      risesMm.forEach((mm, r) => (off[r] = entry(off, r) + priors.ownRise * mm * standardNormal(uniform)));
+      risesMm.forEach((mm, r) => (off[r] = entry(off, r) + ownRise * mm * standardNormal(uniform)));
     if (off.every((mm, r) => targets[r] === null || Math.abs(mm) <= withinMm)) within++;
   }
   return within / DRAWS;
