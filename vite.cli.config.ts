@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import Ajv2020 from 'ajv/dist/2020.js';
 import standaloneModule from 'ajv/dist/standalone/index.js';
 import { defineConfig, type Plugin } from 'vite';
+import { define } from './vite.version.ts';
 
 const SCHEMA = 'docs/job-file.schema.json';
 
@@ -32,6 +33,7 @@ function compiledSchema(): Plugin {
 /** The command is bundled like the server: Node 20 cannot run TypeScript. */
 export default defineConfig({
   plugins: [compiledSchema()],
+  define,
   ssr: { noExternal: [/^ajv/] },
   build: {
     ssr: 'src/cli/main.ts',

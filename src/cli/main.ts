@@ -6,6 +6,7 @@ import { stack } from './stack.ts';
 
 const program = new Command('margin')
   .description('Suspension set-up from files: what a machine does, how far to turn, and what is left.')
+  .version(`margin ${MARGIN_VERSION}`, '--version', 'say which version this is')
   .addHelpText(
     'after',
     '\nExit codes: 0 done, 1 the program failed, 2 the input is wrong, 3 the targets are out of reach.',

@@ -108,6 +108,7 @@ test.describe('round the sheet', () => {
     }
     await page.keyboard.press('?');
     await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('undo, do again');
+    await expect(page.getByTestId('version')).toHaveText(/^Margin \d+\.\d+\.\d+$/);
   });
 });
 

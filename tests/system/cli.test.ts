@@ -36,6 +36,12 @@ test('the page has an example of every command', () => {
   expect([...new Set(commands)].sort()).toEqual(['learn', 'plan', 'rounds', 'solve', 'stack']);
 });
 
+test('it says which version it is, as the package and the list of changes do', () => {
+  const { version } = JSON.parse(readFileSync('package.json', 'utf8')) as { version: string };
+  expect(margin(['--version'])).toEqual({ status: 0, stdout: `margin ${version}\n`, stderr: '' });
+  expect(readFileSync('CHANGELOG.md', 'utf8')).toContain(`\n## ${version}\n`);
+});
+
 test.each(examples)('$command gives what docs/cli.md says', ({ command, lines, code }) => {
   const [words = '', from] = command.split(' < ');
   const { status, stdout } = margin(words.split(' ').slice(1), from ? readFileSync(from, 'utf8') : '');

@@ -1,5 +1,5 @@
 import type { BelievedMachine, Situation } from '../learn/belief.ts';
-import { fit, type Fit, type RoundEvidence } from '../learn/fit.ts';
+import { fit, readAs, type Fit, type RoundEvidence } from '../learn/fit.ts';
 import type { Axle } from '../machine/classes.ts';
 import { CornerModel } from '../machine/corner.ts';
 import type { MassDescription } from '../machine/description.ts';
@@ -75,7 +75,7 @@ function logEvidence({ cost, factor, parameters }: Fit, rounds: readonly RoundEv
   let half = 0;
   for (let k = 0; k < n; k++) half += Math.log(factor[k * n + k] as number);
   const widths = rounds.reduce(
-    (sum, { readings }) => sum + readings.reduce((part, { sdMm }) => part + Math.log(sdMm), 0),
+    (sum, { readings }) => sum + readings.reduce((part, one) => part + Math.log(readAs(one).sd), 0),
     0,
   );
   return -cost / 2 - half - widths;

@@ -5,15 +5,29 @@ import type { BelievedMachine, Situation } from './belief.ts';
 import { parametersOf, unpack, type Parameter, type Values } from './parameters.ts';
 import { sensitivity, simulate, type Outcome } from './simulate.ts';
 
-/** One number read off the machine. */
-export interface Reading {
-  what: 'height' | 'travel' | 'pad';
-  /** Index of the reference or the contact. */
+/** A reading with one standard deviation; `index` is that of the reference, or of the contact. */
+export type Reading = LengthReading | PadReading;
+
+export interface LengthReading {
+  what: 'height' | 'travel';
   index: number;
-  /** mm; of a pad, N. */
   mm: number;
-  /** One standard deviation, in the same unit. */
   sdMm: number;
+}
+
+/** The force on a pad. */
+interface PadReading {
+  what: 'pad';
+  index: number;
+  forceN: number;
+  sdN: number;
+}
+
+/** What was read and its standard deviation, in whatever unit it was read. */
+export function readAs(reading: Reading): { value: number; sd: number } {
+  return reading.what === 'pad'
+    ? { value: reading.forceN, sd: reading.sdN }
+    : { value: reading.mm, sd: reading.sdMm };
 }
 
 /** What was read in one round, in the situation the machine was in. */
@@ -101,12 +115,12 @@ function startOf(
   const plain = simulate(believed, unpack(believed, parameters, x), first.situation, 0);
   parameters.forEach((parameter, k) => {
     if (parameter.kind !== 'constant' || parameter.sd < 100) return;
-    const readings = first.readings.filter(
-      ({ what, index }) => what === 'height' && index === parameter.reference,
+    const readings = first.readings.flatMap((one) =>
+      one.what === 'height' && one.index === parameter.reference ? [one.mm] : [],
     );
     if (readings.length === 0) return;
     // Their mean: between two that do not agree nothing says which is right.
-    const mm = meanOf(readings.map((reading) => reading.mm));
+    const mm = meanOf(readings);
     x[k] = (mm - (plain.heights[parameter.reference] ?? 0)) / parameter.sd;
   });
   return x;
@@ -128,9 +142,10 @@ function evaluate(
 }
 
 /** Deviations by which a reading is off the model. */
-function miss({ what, index, mm, sdMm }: Reading, { heights, travel, solver }: Outcome): number {
-  const from = { height: heights, travel, pad: solver.pads }[what];
-  return (mm - (from[index] ?? NaN)) / sdMm;
+function miss(reading: Reading, { heights, travel, solver }: Outcome): number {
+  const from = { height: heights, travel, pad: solver.pads }[reading.what];
+  const { value, sd } = readAs(reading);
+  return (value - (from[reading.index] ?? NaN)) / sd;
 }
 
 function huber(deviations: number): number {
@@ -179,7 +194,7 @@ function normalEquations(
       const weight = Math.abs(off) <= tolerances.strayLimit ? 1 : tolerances.strayLimit / Math.abs(off);
       const from = { height: slopes.heights, travel: slopes.travel, pad: slopes.pads }[reading.what];
       const row = from.subarray(reading.index * n, (reading.index + 1) * n);
-      addRow(factor, right, row, { off, weight, sdMm: reading.sdMm });
+      addRow(factor, right, row, { off, weight, sd: readAs(reading).sd });
       return weight;
     });
   });
@@ -191,15 +206,15 @@ function addRow(
   matrix: Float64Array,
   right: Float64Array,
   row: Float64Array,
-  { off, weight, sdMm }: { off: number; weight: number; sdMm: number },
+  { off, weight, sd }: { off: number; weight: number; sd: number },
 ): void {
   const n = right.length;
   for (let a = 0; a < n; a++) {
     const slope = row[a] as number;
     if (slope === 0) continue;
-    const scaled = (slope * weight) / sdMm;
+    const scaled = (slope * weight) / sd;
     right[a] = (right[a] as number) + scaled * off;
     for (let b = 0; b <= a; b++)
-      matrix[a * n + b] = (matrix[a * n + b] as number) + (scaled * (row[b] as number)) / sdMm;
+      matrix[a * n + b] = (matrix[a * n + b] as number) + (scaled * (row[b] as number)) / sd;
   }
 }

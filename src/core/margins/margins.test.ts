@@ -37,6 +37,14 @@ describe('what is left', () => {
   );
   const margins = marginsFor(answerOf(known));
 
+  test('thread is told in turns only where its pitch was given', () => {
+    const guessed = plainDocument((document) =>
+      fourCorners.forEach((id) => (document.corners[id].pitchMm = null)),
+    );
+    const thread = find(marginsFor(answerOf(measured(375, guessed))), 'thread-down');
+    expect(thread).toMatchObject({ leftMm: expect.closeTo(25, 0), turns: null });
+  });
+
   test('by hand: 90 to 85 on a thread from 60 to 120, 80 mm used of 200, 10 mm lower, stop takes 40', () => {
     expect(find(margins, 'thread-down')).toMatchObject({
       leftMm: expect.closeTo(25, 6),

@@ -224,7 +224,8 @@ function threadMargins({ id, spec, room, seatMm, collarMm }: CornerAnswer): Marg
     if (!Number.isFinite(leftMm) || collarMm === null) return [];
     const inputs = () => threadInputs(spec, collarMm + spec.readingSign * seatMm, kind === 'thread-up');
     const left = { kind, leftMm, rangeMm, sdMm: tolerances.collarSdMm, assumed: false, inputs };
-    return [judged(id, { ...left, turns: leftMm / pitch.value })];
+    // Turns of a pitch that nobody gave would be a guess beside a measured length.
+    return [judged(id, pitch.source === 'assumed' ? left : { ...left, turns: leftMm / pitch.value })];
   };
   return [...one('thread-up', room.up - seatMm), ...one('thread-down', seatMm - room.down)];
 }

@@ -94,8 +94,8 @@ function readingsOf(
     const read = round.pads[id];
     if (read) return padReadings(index, read, document.corners[id].padFactor);
     if (round.round > 0 || loadKg === null) return [];
-    const sdMm = Math.max(tolerances.weighedSd * loadKg, tolerances.leastScaleKg) * GRAVITY;
-    return [{ what: 'pad', index, mm: loadKg * GRAVITY, sdMm }];
+    const sdN = Math.max(tolerances.weighedSd * loadKg, tolerances.leastScaleKg) * GRAVITY;
+    return [{ what: 'pad', index, forceN: loadKg * GRAVITY, sdN }];
   });
   return [...heights, ...used, ...weighed];
 }
@@ -110,7 +110,7 @@ function padReadings(index: number, read: readonly number[], factor: number | nu
     const kg = shown / (factor ?? 1);
     const repeat = Math.max(tolerances.padRepeatSd * kg, tolerances.padStepKg);
     const sdKg = Math.sqrt(n) * Math.hypot(tolerances.padScaleSd * kg, repeat / Math.sqrt(n));
-    return { what: 'pad', index, mm: kg * GRAVITY, sdMm: sdKg * GRAVITY };
+    return { what: 'pad', index, forceN: kg * GRAVITY, sdN: sdKg * GRAVITY };
   });
 }
 
@@ -132,15 +132,12 @@ function padEvidence(
 }
 
 /** A reading that does not agree with the rest. */
-export interface Stray {
+export type Stray = {
   round: number;
   corner: CornerId;
-  what: Reading['what'];
-  /** mm, or N of a wheel's weight. */
-  mm: number;
   /** How much it still counts, 0 to 1. */
   weight: number;
-}
+} & ({ what: 'height' | 'travel'; mm: number } | { what: 'pad'; forceN: number });
 
 /** Readings that were weighed down, by round and corner. */
 export function straysOf(
@@ -150,10 +147,14 @@ export function straysOf(
   read: readonly CornerId[],
 ): Stray[] {
   return rounds.flatMap(({ readings }, round) =>
-    readings.flatMap(({ what, index, mm }, k) => {
+    readings.flatMap((one, k): Stray[] => {
       const weight = learnt.weights[round]?.[k] ?? 1;
-      const corner = what === 'height' ? read[index] : corners[index];
-      return weight < 1 && corner ? [{ round, corner, what, mm, weight }] : [];
+      const corner = one.what === 'height' ? read[one.index] : corners[one.index];
+      if (weight >= 1 || !corner) return [];
+      const place = { round, corner, weight };
+      return one.what === 'pad'
+        ? [{ ...place, what: one.what, forceN: one.forceN }]
+        : [{ ...place, what: one.what, mm: one.mm }];
     }),
   );
 }

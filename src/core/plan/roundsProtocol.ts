@@ -1,7 +1,7 @@
 import { frictionPrior, priors } from '../estimate/prior.ts';
 import { FaultList, type Checked } from '../faults.ts';
 import type { BelievedMachine, Situation } from '../learn/belief.ts';
-import type { Fit, Reading, RoundEvidence } from '../learn/fit.ts';
+import type { Fit, LengthReading, Reading, RoundEvidence } from '../learn/fit.ts';
 import { fitWithFriction } from '../learn/friction.ts';
 import { checkMachine } from '../machine/check.ts';
 import type { ContactDescription } from '../machine/description.ts';
@@ -254,7 +254,7 @@ function readingsOf(
   const read = (
     list: readonly { name: string }[],
     values: Record<string, number>,
-    what: Reading['what'],
+    what: LengthReading['what'],
     sdMm: number,
   ) =>
     list.flatMap(({ name }, index): Reading[] => {

@@ -1,3 +1,4 @@
+import { readAs, type Reading } from '../learn/fit.ts';
 import { add, factEntry, must, record } from '../../../tests/fixtures/records.ts';
 import { blankDocument } from '../job/create.ts';
 import { machineOf } from '../job/believed.ts';
@@ -22,6 +23,8 @@ function ridden(
   edit(document);
   return document;
 }
+
+const valueOf = (reading: Reading | undefined) => (reading ? readAs(reading).value : NaN);
 
 /** What the fit is given of these readings. */
 function evidence(document: JobDocument, ...facts: Fact[]) {
@@ -50,7 +53,7 @@ describe('what the fit is given of a bench reading', () => {
     expect(sag).toHaveLength(1);
     expect(sag[0]?.readings).toHaveLength(1);
     expect(sag[0]?.readings[0]).toMatchObject({ what: 'height', index: 0 });
-    expect(sag[0]?.readings[0]?.mm).toBeCloseTo(565, 0);
+    expect(valueOf(sag[0]?.readings[0])).toBeCloseTo(565, 0);
     expect(sag[0]?.frictionScale).toBeLessThan(0.1);
   });
 
@@ -72,7 +75,7 @@ describe('what the fit is given of a bench reading', () => {
       ['RW', 'r1-band-1', 18],
     );
     expect(sag[0]?.readings[0]?.what).toBe('travel');
-    expect(sag[0]?.readings[0]?.mm).toBeCloseTo(36, 3);
+    expect(valueOf(sag[0]?.readings[0])).toBeCloseTo(36, 3);
   });
 
   test('a bumper mark behind the arm comes down by more than the wheel’s travel: (L + b) / L', () => {
@@ -87,7 +90,7 @@ describe('what the fit is given of a bench reading', () => {
       ['RA', 'r1-lift-1', 580],
     );
     const travel = sag[0]?.readings.find(({ what }) => what === 'travel');
-    expect(travel?.mm).toBeCloseTo(70 / 1.2, 0);
+    expect(valueOf(travel)).toBeCloseTo(70 / 1.2, 0);
     // Its own height goes along: where the mark stands is not known beforehand.
     expect(sag[0]?.readings.map(({ what }) => what)).toEqual(['height', 'travel']);
   });
@@ -109,7 +112,7 @@ describe('what the fit is given of a bench reading', () => {
     ];
     // Middle of the band is 40 mm: 25 at 250 N and 55 at 1000 N, mean 625 N, which is 45.6 mm down.
     const { sag } = evidence(progressive, ...facts);
-    expect(sag[0]?.readings[0]?.mm).toBeCloseTo(600 - 45.6, 1);
+    expect(valueOf(sag[0]?.readings[0])).toBeCloseTo(600 - 45.6, 1);
     const plain = ridden('motorcycle', (document) =>
       Object.assign(document.corners.RW, {
         ratio: 1,
@@ -117,7 +120,7 @@ describe('what the fit is given of a bench reading', () => {
         springs: [{ ...blankSpring, name: 'coil', rateNPerMm: 20 }],
       }),
     );
-    expect(evidence(plain, ...facts).sag[0]?.readings[0]?.mm).toBeCloseTo(560, 6);
+    expect(valueOf(evidence(plain, ...facts).sag[0]?.readings[0])).toBeCloseTo(560, 6);
   });
 
   test('somebody who is no longer in the book is passed over', () => {

@@ -18,6 +18,9 @@ export function KeysDialog({ open, onClose }: { open: boolean; onClose: () => vo
           </div>
         ))}
       </dl>
+      <p className="label text-second mt-4" data-testid="version">
+        Margin {MARGIN_VERSION}
+      </p>
     </Dialog>
   );
 }

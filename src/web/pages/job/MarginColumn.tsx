@@ -180,12 +180,12 @@ function Strays({ job }: { job: Job }) {
   if (strays.length === 0) return null;
   return (
     <section aria-label="Readings that do not agree" className="label mt-3">
-      {strays.map(({ round, corner, what, mm, weight }) => (
-        <p key={`${round}${corner}${what}${mm}`} className="text-tight">
-          {capital(cornerNames[corner])}, {roundWords(round)}:{' '}
-          {what === 'pad' ? 'the weight' : lengthText(mm, style)}
-          {what === 'travel' ? ' of travel used' : ''} does not agree with the rest; it counts{' '}
-          {Math.max(Math.round(100 * weight), 1)} in 100. Settle and read again.
+      {strays.map((stray, k) => (
+        <p key={k} className="text-tight">
+          {capital(cornerNames[stray.corner])}, {roundWords(stray.round)}:{' '}
+          {stray.what === 'pad' ? 'the weight' : lengthText(stray.mm, style)}
+          {stray.what === 'travel' ? ' of travel used' : ''} does not agree with the rest; it counts{' '}
+          {Math.max(Math.round(100 * stray.weight), 1)} in 100. Settle and read again.
         </p>
       ))}
     </section>

@@ -1,0 +1,2 @@
+/** The version of the package, put in while building. */
+declare const MARGIN_VERSION: string;
