@@ -8,9 +8,50 @@ const only = (from, allowed) => ({
   to: { path: '^src/', pathNot: [from, ...allowed].map(wing) },
 });
 
+/** Folders of the core from the ground up: each may import only from those before it, and from files of the core itself. */
+const floors = [
+  'units',
+  'numerics',
+  'springs',
+  'geometry',
+  'machine',
+  'kinds',
+  'document',
+  'learn',
+  'estimate',
+  'plan',
+  'sag',
+  'scales',
+  'stance',
+  'lab',
+  'rack',
+  'gauge',
+  'calculation',
+  'margins',
+  'figures',
+  'job',
+  'judge',
+  'sums',
+];
+
+const upward = floors.slice(0, -1).map((floor, k) => ({
+  name: `core-${floor}-imports-nothing-above`,
+  severity: 'error',
+  from: { path: wing(`core/${floor}`), pathNot: '\\.test\\.ts$' },
+  to: { path: floors.slice(k + 1).map((one) => wing(`core/${one}`)) },
+}));
+
 module.exports = {
   forbidden: [
     only('core', []),
+    ...upward,
+    {
+      name: 'core-has-no-other-folders',
+      comment: 'A new folder of the core takes its place in the list of floors.',
+      severity: 'error',
+      from: { path: '^src/core/[^/]+/', pathNot: floors.map((one) => wing(`core/${one}`)) },
+      to: {},
+    },
     only('contract', ['core']),
     only('db', ['core', 'contract']),
     only('server', ['core', 'contract', 'db']),

@@ -1,6 +1,6 @@
-import { blankDocument } from '#core/job/create.ts';
+import { blankDocument } from '#core/document/create.ts';
 import { nextAction } from '#core/job/nextAction.ts';
-import type { Entry, Fact, JobRecord } from '#core/job/types.ts';
+import type { Entry, Fact, JobRecord } from '#core/document/types.ts';
 import type { CornerId } from '#core/machine/body.ts';
 import type { Doubt } from '#core/estimate/estimate.ts';
 import { answerFor } from '#core/plan/answer.ts';

@@ -11,14 +11,14 @@ const vite = await createServer({
   logLevel: 'error',
 });
 const load = (path) => vite.ssrLoadModule(`/src/core/${path}`);
-const { blankDocument } = await load('job/create.ts');
-const { applyEntry } = await load('job/applyEntry.ts');
+const { blankDocument } = await load('document/create.ts');
+const { applyEntry } = await load('document/applyEntry.ts');
 const { wholeFact } = await load('document/upgradeFact.ts');
 const { answerFor } = await load('plan/answer.ts');
 const { planFact } = await load('plan/tell.ts');
 
 const { cornersIn } = await load('machine/body.ts');
-const { workOf } = await load('job/rounds.ts');
+const { workOf } = await load('estimate/rounds.ts');
 const idOf = (job, n) =>
   `00000000-0000-4000-8000-${String(job).padStart(4, '0')}${String(n).padStart(8, '0')}`;
 

@@ -1,8 +1,8 @@
 import type { ErrorObject } from 'ajv/dist/2020.js';
 import check from 'virtual:check-job-file';
 import type { Fault } from '#core/faults.ts';
-import { migrateJob } from '#core/job/migrate.ts';
-import type { JobRecord } from '#core/job/types.ts';
+import { migrateJob } from '#core/document/migrate.ts';
+import type { JobRecord } from '#core/document/types.ts';
 import { faultExit } from './faultExit.ts';
 import { readJson } from './readJson.ts';
 

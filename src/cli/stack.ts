@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { readStackFile, stackTable, type StackTable } from '#core/job/stackFile.ts';
+import { readStackFile, stackTable, type StackTable } from '#core/document/stackFile.ts';
 import { Exit, exits, faultExit } from './faultExit.ts';
 import { readJson } from './readJson.ts';
 

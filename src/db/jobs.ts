@@ -2,9 +2,9 @@ import { and, asc, desc, eq, gt, ilike, inArray, isNotNull, isNull, or, sql, typ
 import type { AnyPgColumn } from 'drizzle-orm/pg-core';
 import type { Book, ListQuery, Shelf } from '#contract/api.ts';
 import type { MachineClass } from '#core/machine/classes.ts';
-import { migrateDocument } from '#core/job/migrate.ts';
+import { migrateDocument } from '#core/document/migrate.ts';
 import { LINE_REVISION, type JobLine } from '#core/job/line.ts';
-import type { Entry, JobDocument, JobRecord } from '#core/job/types.ts';
+import type { Entry, JobDocument, JobRecord } from '#core/document/types.ts';
 import type { Queryable } from './connect.ts';
 import { entryFromRows, rowOfFact, type EntryRow } from './rows.ts';
 import { changes, entries, facts, jobs } from './tables.ts';

@@ -1,6 +1,6 @@
 import type { Fact, FactKind } from '#core/document/factKinds.ts';
 import { wholeFact } from '#core/document/upgradeFact.ts';
-import type { Entry } from '#core/job/types.ts';
+import type { Entry } from '#core/document/types.ts';
 import type { changes, entries, facts } from './tables.ts';
 
 export type EntryRow = typeof entries.$inferSelect;

@@ -16,7 +16,7 @@ import {
 } from 'drizzle-orm/pg-core';
 import type { CornerId } from '#core/machine/body.ts';
 import type { JobLine } from '#core/job/line.ts';
-import type { JobDocument, Op } from '#core/job/types.ts';
+import type { JobDocument, Op } from '#core/document/types.ts';
 
 const instant = (name: string) => timestamp(name, { withTimezone: true });
 

@@ -1,6 +1,6 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { migrateJob } from '#core/job/migrate.ts';
+import { migrateJob } from '#core/document/migrate.ts';
 import type { ImportRack, NewJob } from '#contract/api.ts';
 import { newJobSchema } from '#contract/schemas/entry.ts';
 import type { Database } from '#db/connect.ts';

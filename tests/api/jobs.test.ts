@@ -1,10 +1,10 @@
 import { numberOf } from '#core/document/factKinds.ts';
-import { blankDocument } from '#core/job/create.ts';
-import { blankSpring } from '#core/job/spring.ts';
+import { blankDocument } from '#core/document/create.ts';
+import { blankSpring } from '#core/document/spring.ts';
 import { randomUUID } from 'node:crypto';
 import request from 'supertest';
 import { sql, TransactionRollbackError } from 'drizzle-orm';
-import type { Entry, Fact, Json } from '#core/job/types.ts';
+import type { Entry, Fact, Json } from '#core/document/types.ts';
 import type { BookJob } from '#contract/api.ts';
 import { problemCatalogue, type Problem } from '#contract/problems.ts';
 import { openDatabase } from '#db/connect.ts';

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import request from 'supertest';
 import { WebSocket } from 'ws';
-import { blankDocument } from '#core/job/create.ts';
+import { blankDocument } from '#core/document/create.ts';
 import { readGaugeLine, type GaugeReading } from '#core/gauge/line.ts';
 import { serveSimulatedGauge } from '#server/instruments/simulated.ts';
 import { factEntry } from '../fixtures/records.ts';

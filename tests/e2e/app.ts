@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import type { JobRecord } from '#core/job/types.ts';
+import type { JobRecord } from '#core/document/types.ts';
 import type { CornerId } from '#core/machine/body.ts';
 import { test as base, expect, type Locator, type Page } from '@playwright/test';
 // Plain scripts without types: what they give is said here.

@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { type Page } from '@playwright/test';
-import { blankBar, blankDocument } from '#core/job/create.ts';
-import { fittingFields } from '#core/job/fitting.ts';
-import { blankSpring } from '#core/job/spring.ts';
-import type { JobDocument } from '#core/job/types.ts';
+import { blankBar, blankDocument } from '#core/document/create.ts';
+import { fittingFields } from '#core/document/fitting.ts';
+import { blankSpring } from '#core/document/spring.ts';
+import type { JobDocument } from '#core/document/types.ts';
 import { cornerNames, type CornerId } from '#core/machine/body.ts';
 import type { MachineClass } from '#core/machine/classes.ts';
 import { hideVehicle, isIn, measure, work, type Vehicle } from '../fixtures/shop.ts';

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { Page } from '@playwright/test';
-import { blankDocument } from '#core/job/create.ts';
-import { fittingFields } from '#core/job/fitting.ts';
+import { blankDocument } from '#core/document/create.ts';
+import { fittingFields } from '#core/document/fitting.ts';
 import type { CornerId } from '#core/machine/body.ts';
 import { allSent, expect, field, test, turnAsTold } from './app.ts';
 

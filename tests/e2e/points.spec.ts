@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import type { Page } from '@playwright/test';
-import { blankDocument } from '#core/job/create.ts';
-import { fittingFields, mountOfPitch } from '#core/job/fitting.ts';
-import type { Fitting, JobDocument } from '#core/job/types.ts';
-import { blankSpring } from '#core/job/spring.ts';
+import { blankDocument } from '#core/document/create.ts';
+import { fittingFields, mountOfPitch } from '#core/document/fitting.ts';
+import type { Fitting, JobDocument } from '#core/document/types.ts';
+import { blankSpring } from '#core/document/spring.ts';
 import { cornerNames, cornersOf, type CornerId } from '#core/machine/body.ts';
 import type { MachineClass } from '#core/machine/classes.ts';
 import { allSent, expect, field, quickStart, test, readAll, turnAll } from './app.ts';

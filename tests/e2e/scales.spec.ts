@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { AddressInfo } from 'node:net';
 import type { Page } from '@playwright/test';
 import { WebSocketServer } from 'ws';
-import type { Entry, JobDocument } from '#core/job/types.ts';
+import type { Entry, JobDocument } from '#core/document/types.ts';
 import { cornerNames } from '#core/machine/body.ts';
 import { add, adjustment, collars, fourCorners, record } from '../fixtures/records.ts';
 import {

@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { linkagePlaces } from '#core/geometry/linkage.ts';
 import { referenceKinds } from '#core/geometry/reference.ts';
-import { fittings } from '#core/job/fitting.ts';
+import { fittings } from '#core/document/fitting.ts';
 import { suspensionTypes } from '#core/kinds/suspension.ts';
 import { allCorners, cornerFault } from '#core/machine/body.ts';
 import { machineClasses, type MachineClass } from '#core/machine/classes.ts';

@@ -1,4 +1,4 @@
-import { readRounds } from '../job/rounds.ts';
+import { readRounds } from './rounds.ts';
 import { answerFor } from '../plan/answer.ts';
 import {
   add,

@@ -1,5 +1,5 @@
 import type { CornerId } from '../machine/body.ts';
-import { collarNow, type RoundsState } from '../job/rounds.ts';
+import { collarNow, type RoundsState } from './rounds.ts';
 
 /** mm, one standard deviation of a change read on a collar: its own reading twice, and a slip of the caliper. */
 const CHANGE_SD_MM = 1.5;

@@ -1,4 +1,4 @@
-import { blankDocument } from '../job/create.ts';
+import { blankDocument } from '../document/create.ts';
 import { isMetOn, ratioRange, suspensionsMet, suspensionsOf } from '../kinds/suspension.ts';
 import { machineClasses } from '../machine/classes.ts';
 import { answerFor } from '../plan/answer.ts';

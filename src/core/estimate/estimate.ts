@@ -1,5 +1,5 @@
-import type { JobMachine } from '../job/believed.ts';
-import type { PerCorner, RoundsState } from '../job/rounds.ts';
+import type { JobMachine } from './believed.ts';
+import type { PerCorner, RoundsState } from './rounds.ts';
 import { collarEvidence } from './collarEvidence.ts';
 import type { Situation } from '../learn/belief.ts';
 import type { Fit, RoundEvidence } from '../learn/fit.ts';

@@ -1,4 +1,4 @@
-import type { FactEntry } from '../job/facts.ts';
+import type { FactEntry } from '../document/facts.ts';
 import { axleOf, type CornerId } from '../machine/body.ts';
 import type { Axle } from '../machine/classes.ts';
 import { priors } from './prior.ts';

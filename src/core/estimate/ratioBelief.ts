@@ -1,6 +1,6 @@
 import { usableMap, type RatioDescription } from '../geometry/ratioMap.ts';
-import { hungAt } from '../job/corner.ts';
-import type { JobDocument } from '../job/types.ts';
+import { hungAt } from './corner.ts';
+import type { JobDocument } from '../document/types.ts';
 import { ratioRange, suspensionsOf } from '../kinds/suspension.ts';
 import type { Spread } from '../learn/belief.ts';
 import { axleOf, cornersIn, twinOf, type CornerId } from '../machine/body.ts';

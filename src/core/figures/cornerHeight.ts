@@ -2,7 +2,7 @@ import type { Answer } from '../plan/answer.ts';
 import type { CornerId } from '../machine/body.ts';
 import { axleOf } from '../machine/body.ts';
 import { frictionPrior } from '../estimate/prior.ts';
-import { repeatSd } from '../job/repeats.ts';
+import { repeatSd } from '../document/repeats.ts';
 import { measuredOf, type Entered, type Estimated, type Measured, type Predicted } from './figure.ts';
 
 /** The height of a corner as far as it is known, each figure by its kind; all as the tape reads, offset included. */

@@ -3,7 +3,7 @@ import { axleOf, footingOf } from '../machine/body.ts';
 import { meanOf } from '../numerics/mean.ts';
 import type { Answer } from '../plan/answer.ts';
 import type { SagEnd } from '../sag/bench.ts';
-import { halfBandOf, midReading } from '../sag/readings.ts';
+import { halfBandOf, midReading } from '../document/sagReadings.ts';
 import { tolerances } from '../tolerances.ts';
 import { measuredOf, type Estimated, type Measured } from './figure.ts';
 

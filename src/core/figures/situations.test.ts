@@ -1,8 +1,8 @@
-import { cornerSpec } from '../job/corner.ts';
-import { blankDocument } from '../job/create.ts';
-import { goodEnough } from '../job/enough.ts';
+import { cornerSpec } from '../estimate/corner.ts';
+import { blankDocument } from '../document/create.ts';
+import { goodEnough } from '../plan/enough.ts';
 import { nextAction } from '../job/nextAction.ts';
-import type { JobDocument, JobRecord } from '../job/types.ts';
+import type { JobDocument, JobRecord } from '../document/types.ts';
 import { cornersIn, type CornerId } from '../machine/body.ts';
 import { machineClasses, type MachineClass } from '../machine/classes.ts';
 import { marginsFor } from '../margins/margins.ts';

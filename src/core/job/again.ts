@@ -1,12 +1,13 @@
+import { risenSince } from '../stance/risen.ts';
 import type { Answer } from '../plan/answer.ts';
 import { angleAfter } from '../stance/joint.ts';
 import { lowPoints } from '../stance/lowPoints.ts';
-import { distanceAfter, sinceMeasured } from '../margins/clearance.ts';
+import { distanceAfter, sinceMeasured } from '../stance/clearance.ts';
 import { AIR_STEP_BAR } from '../machine/corner.ts';
 import { camAt } from '../plan/adjusters.ts';
 import { axleOf, cornersIn, type CornerId } from '../machine/body.ts';
 import { lossesAt } from '../learn/settling.ts';
-import type { CornerDocument, JobDocument, LearntDocument, LowPointDocument } from './types.ts';
+import type { CornerDocument, JobDocument, LearntDocument, LowPointDocument } from '../document/types.ts';
 
 /** What a job's readings have taught of its machine's ratios, to be kept with the machine. */
 function learntFrom(answer: Answer): LearntDocument {
@@ -74,13 +75,6 @@ function weighedWhole({ machine, corners, riders }: JobDocument) {
   if (machine.massKg !== null || riders.length > 0 || !Number.isFinite(massKg)) return {};
   const onFront = ids.reduce((sum, id, k) => sum + (axleOf(id) === 'front' ? (kg[k] ?? 0) : 0), 0);
   return { massKg, frontShare: onFront / massKg };
-}
-
-/** mm that the body has risen over a corner since the baseline, as the readings have it. */
-export function risenSince({ machine, fit, state }: Answer, id: CornerId): number {
-  const i = machine.corners.indexOf(id);
-  const travel = (round: number) => fit.rounds.at(round)?.travel[i] ?? 0;
-  return travel(0) - travel(state.current);
 }
 
 /** A corner with the places of its adjusters as they are now, in place of those at the baseline. */

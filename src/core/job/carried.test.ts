@@ -10,9 +10,9 @@ import {
   record,
   settled,
 } from '../../../tests/fixtures/records.ts';
-import { plainly } from './believed.ts';
+import { plainly } from '../estimate/believed.ts';
 import { againDocument } from './again.ts';
-import { fittingFields, mountOfPitch } from './fitting.ts';
+import { fittingFields, mountOfPitch } from '../document/fitting.ts';
 
 const CORNERS = ['LF', 'RF', 'LR', 'RR'] as const;
 

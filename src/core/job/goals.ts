@@ -1,7 +1,7 @@
 import { referenceKinds, tyreAdds } from '../geometry/reference.ts';
 import { contactPoint, cornersIn, axleOf, type CornerId } from '../machine/body.ts';
-import type { PerCorner } from './rounds.ts';
-import type { JobDocument } from './types.ts';
+import type { PerCorner } from '../estimate/rounds.ts';
+import type { JobDocument } from '../document/types.ts';
 
 /** What an owner asks for, in his own terms. */
 export type Goal =

@@ -17,13 +17,13 @@ import {
 } from '../../../tests/fixtures/records.ts';
 import { answerFor } from '../plan/answer.ts';
 import { planFact } from '../plan/tell.ts';
-import { applyEntry } from './applyEntry.ts';
-import { correctedBy, standingFacts, type FactEntry } from './facts.ts';
-import { historyOf, redoEntry, undoEntry } from './history.ts';
+import { applyEntry } from '../document/applyEntry.ts';
+import { correctedBy, standingFacts, type FactEntry } from '../document/facts.ts';
+import { historyOf, redoEntry, undoEntry } from '../document/history.ts';
 import { nextAction, summarise } from './nextAction.ts';
-import { applyOps, invertOps, sameJson } from './ops.ts';
-import { collarNow, readRounds } from './rounds.ts';
-import type { Json, JobRecord } from './types.ts';
+import { applyOps, invertOps, sameJson } from '../document/ops.ts';
+import { collarNow, readRounds } from '../estimate/rounds.ts';
+import type { Json, JobRecord } from '../document/types.ts';
 
 const stamp = () => ({ id: nextId(), at: '2026-03-02T09:00:00.000Z' });
 

@@ -1,8 +1,8 @@
-import { standingFacts } from './facts.ts';
-import { recheckOf } from './recheck.ts';
+import { standingFacts } from '../document/facts.ts';
+import { recheckOf } from '../document/recheck.ts';
 import { summarise, type JobSummary } from './nextAction.ts';
 import { settingsOf, type MachineSetting } from './settings.ts';
-import type { JobRecord } from './types.ts';
+import type { JobRecord } from '../document/types.ts';
 
 /** What lists show of a job: its line on Bays and its settings in the logbook. */
 export interface JobLine {

@@ -1,18 +1,18 @@
-import { askedCorners } from '../sag/evidence.ts';
-import { hardEndOf, lacksStep } from './fitting.ts';
+import { askedCorners } from '../estimate/sagEvidence.ts';
+import { hardEndOf, lacksStep } from '../document/fitting.ts';
 import { marginsFor, type Margin } from '../margins/margins.ts';
 import { cornerHeight } from '../figures/cornerHeight.ts';
 import { answerFor, type Answer } from '../plan/answer.ts';
 import { isMoved, isOffItsGap, type CornerAnswer } from '../plan/cornerAnswer.ts';
-import { goodEnough, wantsReadingAgain } from './enough.ts';
+import { goodEnough, wantsReadingAgain } from '../plan/enough.ts';
 import type { Reason } from '../plan/reasons.ts';
 import { axleOf, cornerNames, cornersIn, footingOf, type CornerId } from '../machine/body.ts';
 import { tolerances } from '../tolerances.ts';
-import { standingFacts } from './facts.ts';
-import { recheckOf, recheckWords } from './recheck.ts';
-import { isRidden } from '../sag/riders.ts';
-import { readRounds, type RoundsState } from './rounds.ts';
-import type { JobDocument, JobRecord } from './types.ts';
+import { standingFacts } from '../document/facts.ts';
+import { recheckOf, recheckWords } from '../document/recheck.ts';
+import { isRidden } from '../document/riders.ts';
+import { readRounds, type RoundsState } from '../estimate/rounds.ts';
+import type { JobDocument, JobRecord } from '../document/types.ts';
 
 /** The stages of a job that the sheet has, in the order of the work. */
 export const stages = [

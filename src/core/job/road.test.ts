@@ -2,7 +2,7 @@ import { answerFor, byCorner, type Answer } from '../plan/answer.ts';
 import { marginsFor } from '../margins/margins.ts';
 import { add, factEntry, heights, plainDocument, record, settled } from '../../../tests/fixtures/records.ts';
 import { againDocument, settledIn } from './again.ts';
-import type { JobDocument, JobRecord } from './types.ts';
+import type { JobDocument, JobRecord } from '../document/types.ts';
 
 const answered = (job: JobRecord): Answer => {
   const answer = answerFor(job);

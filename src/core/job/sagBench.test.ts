@@ -1,13 +1,13 @@
 import { add, adjustment, factEntry, must, record } from '../../../tests/fixtures/records.ts';
 import { readSagTape, sagRig, type SagRig } from '../../../tests/fixtures/sagRig.ts';
-import { blankDocument } from './create.ts';
-import { unreadOf } from './enough.ts';
+import { blankDocument } from '../document/create.ts';
+import { unreadOf } from '../plan/enough.ts';
 import { nextAction, stagesOf } from './nextAction.ts';
-import { risenSince } from './again.ts';
-import { readRounds } from './rounds.ts';
+import { risenSince } from '../stance/risen.ts';
+import { readRounds } from '../estimate/rounds.ts';
 import { answerFor } from '../plan/answer.ts';
 import { planFact } from '../plan/tell.ts';
-import type { JobRecord } from './types.ts';
+import type { JobRecord } from '../document/types.ts';
 
 function read(job: JobRecord, rig: SagRig, round: number, who: 'alone' | 'r1'): JobRecord {
   const facts = (['press', 'lift'] as const).flatMap((how) =>

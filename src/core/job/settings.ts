@@ -3,10 +3,10 @@ import { meanOf } from '../numerics/mean.ts';
 import { AIR_STEP_BAR } from '../machine/corner.ts';
 import { camAt } from '../plan/adjusters.ts';
 import { cornersIn, type CornerId } from '../machine/body.ts';
-import { cornerSpec } from './corner.ts';
-import { standingFacts } from './facts.ts';
-import { collarNow, readRounds, type PerCorner } from './rounds.ts';
-import type { FactKind, JobRecord } from './types.ts';
+import { cornerSpec } from '../estimate/corner.ts';
+import { standingFacts } from '../document/facts.ts';
+import { collarNow, readRounds, type PerCorner } from '../estimate/rounds.ts';
+import type { FactKind, JobRecord } from '../document/types.ts';
 
 /** How one corner was set at some time; a null was not read, or is not there. */
 export interface CornerSetting {

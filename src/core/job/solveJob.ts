@@ -4,11 +4,11 @@ import { influence, readSolver, type ContactEquilibrium, type Influence } from '
 import { GRAVITY } from '../machine/solver.ts';
 import { fit } from '../learn/fit.ts';
 import { simulate, type Outcome } from '../learn/simulate.ts';
-import { evidenceOf } from '../plan/evidence.ts';
-import { machineOf } from './believed.ts';
-import { extendedOf, sagRead } from '../sag/evidence.ts';
-import { readRounds } from './rounds.ts';
-import type { JobRecord } from './types.ts';
+import { evidenceOf } from '../estimate/evidence.ts';
+import { machineOf } from '../estimate/believed.ts';
+import { extendedOf, sagRead } from '../estimate/sagEvidence.ts';
+import { readRounds } from '../estimate/rounds.ts';
+import type { JobRecord } from '../document/types.ts';
 
 interface SolvedCorner extends ContactEquilibrium {
   /** Height as the specification states it; null where none was read. */

@@ -1,7 +1,7 @@
-import { blankDocument } from '../job/create.ts';
-import { fittingFields } from '../job/fitting.ts';
+import { blankDocument } from '../document/create.ts';
+import { fittingFields } from '../document/fitting.ts';
 import { stages } from '../job/nextAction.ts';
-import type { Fitting } from '../job/types.ts';
+import type { Fitting } from '../document/types.ts';
 import { cornersOf } from '../machine/body.ts';
 import { machineClasses, type MachineClass } from '../machine/classes.ts';
 import { cautionsAt } from './cautions.ts';

@@ -1,6 +1,6 @@
 import type { Footing } from '../geometry/reference.ts';
 import type { Stage } from '../job/nextAction.ts';
-import type { JobDocument } from '../job/types.ts';
+import type { JobDocument } from '../document/types.ts';
 import { cornersIn, footingOf } from '../machine/body.ts';
 
 export interface Caution {

@@ -1,5 +1,5 @@
-import { blankSpring } from '../job/spring.ts';
-import type { JobDocument } from '../job/types.ts';
+import { blankSpring } from '../document/spring.ts';
+import type { JobDocument } from '../document/types.ts';
 import { answerFor } from '../plan/answer.ts';
 import { fourCorners, measured, must, plainDocument } from '../../../tests/fixtures/records.ts';
 import { cornerVerdict, ringStandings } from './cornerVerdict.ts';

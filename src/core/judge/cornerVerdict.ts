@@ -1,10 +1,10 @@
 import type { CornerId } from '../machine/body.ts';
 import type { CornerModel } from '../machine/corner.ts';
 import type { Answer } from '../plan/answer.ts';
-import { isSagRead } from '../sag/evidence.ts';
+import { isSagRead } from '../estimate/sagEvidence.ts';
 import { tolerances } from '../tolerances.ts';
 import { gapForShare, shareOfBump, transitionMm } from './ringSchools.ts';
-import { readSag, windowOf } from './sagWindows.ts';
+import { readSag, windowOf } from '../sag/sagWindows.ts';
 import { springVerdict, type SpringVerdict } from './springVerdict.ts';
 
 /**

@@ -11,7 +11,7 @@ import {
   transitionMm,
   type RingPlace,
 } from './ringSchools.ts';
-import { readSag, sagWindows, type SagWindow } from './sagWindows.ts';
+import { readSag, sagWindows, type SagWindow } from '../sag/sagWindows.ts';
 import { rateForSag, springVerdict, type SpringSigns } from './springVerdict.ts';
 
 const window = (id: string) => sagWindows.find((one) => one.id === id) as SagWindow;

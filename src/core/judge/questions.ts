@@ -1,6 +1,6 @@
 import type { CornerId } from '../machine/body.ts';
 import { twinOf } from '../machine/body.ts';
-import type { Round } from '../job/rounds.ts';
+import type { Round } from '../estimate/rounds.ts';
 import { meanOf } from '../numerics/mean.ts';
 import { tolerances } from '../tolerances.ts';
 

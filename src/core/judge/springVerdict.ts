@@ -1,4 +1,4 @@
-import type { SagReading } from './sagWindows.ts';
+import type { SagReading } from '../sag/sagWindows.ts';
 
 export interface SpringSigns {
   riderSag: SagReading | null;

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { migrateJob } from '../job/migrate.ts';
-import type { JobRecord } from '../job/types.ts';
+import { migrateJob } from '../document/migrate.ts';
+import type { JobRecord } from '../document/types.ts';
 import { answerFor, triedAnswer } from '../plan/answer.ts';
 import { problemFrom } from '../rack/fromJob.ts';
 import { checkProblem } from '../rack/problem.ts';

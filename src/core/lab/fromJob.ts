@@ -3,7 +3,7 @@ import { readSolver } from '../machine/equilibrium.ts';
 import type { CornerId } from '../machine/body.ts';
 import type { CornerModel, CornerSetting } from '../machine/corner.ts';
 import { GRAVITY } from '../machine/solver.ts';
-import { differentCases } from '../margins/standing.ts';
+import { differentCases } from '../stance/standing.ts';
 import type { Answer } from '../plan/answer.ts';
 import { benchOf, type Bench, type LabSetup } from './setup.ts';
 

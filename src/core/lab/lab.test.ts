@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { GRAVITY } from '../machine/solver.ts';
-import { blankSpring } from '../job/spring.ts';
+import { blankSpring } from '../document/spring.ts';
 import { bottoming, frequencyHz, labCurve, labMarks } from './curve.ts';
 import { effectiveLimit, holdRing, moveSeat, placeRing, ringPlaces, ringTrade } from './rings.ts';
 import { sectionAt, windingFor } from './section.ts';

@@ -1,5 +1,5 @@
 import { Stack } from '../springs/stack.ts';
-import { springFrom } from '../job/spring.ts';
+import { springFrom } from '../document/spring.ts';
 import { FaultList } from '../faults.ts';
 import { benchOf, caseTravel, type Bench, type LabSetup } from './setup.ts';
 import { bottoming, travelAtCompression } from './curve.ts';

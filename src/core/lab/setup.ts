@@ -1,6 +1,6 @@
 import { FaultList, type Checked } from '../faults.ts';
 import { ratioMap, type RatioDescription } from '../geometry/ratioMap.ts';
-import { blankSpring, springFrom, type SpringDocument } from '../job/spring.ts';
+import { blankSpring, springFrom, type SpringDocument } from '../document/spring.ts';
 import { checkContact } from '../machine/check.ts';
 import { CornerModel } from '../machine/corner.ts';
 import type { ContactDescription } from '../machine/description.ts';

@@ -1,4 +1,4 @@
-import type { JobRecord } from '#core/job/types.ts';
+import type { JobRecord } from '#core/document/types.ts';
 import {
   fourCorners,
   add,
@@ -14,7 +14,7 @@ import {
 import { hideMachine, readTape, turnSeats, type HiddenMachine } from '../../../tests/fixtures/workshop.ts';
 import { frictionPrior, priors } from '../estimate/prior.ts';
 import { answerFor, type Answer } from '../plan/answer.ts';
-import { goodEnough } from '../job/enough.ts';
+import { goodEnough } from '../plan/enough.ts';
 
 describe('what a reading is worth', () => {
   /** Friction at each corner moves a rigid body by 3/4, 1/4, 1/4 and -1/4 there: three quarters of the variance is seen. */

@@ -1,7 +1,7 @@
-import { blankBar } from '../job/create.ts';
-import { machineOf, situationOf } from '../job/believed.ts';
-import { blankSpring } from '../job/spring.ts';
-import type { JobDocument } from '../job/types.ts';
+import { blankBar } from '../document/create.ts';
+import { machineOf, situationOf } from '../estimate/believed.ts';
+import { blankSpring } from '../document/spring.ts';
+import type { JobDocument } from '../document/types.ts';
 import { answerFor } from '../plan/answer.ts';
 import { fourCorners, measured, must, plainDocument } from '../../../tests/fixtures/records.ts';
 import { fit } from './fit.ts';

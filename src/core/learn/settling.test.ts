@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { answerFor, byCorner } from '../plan/answer.ts';
-import type { JobDocument, JobRecord } from '../job/types.ts';
+import type { JobDocument, JobRecord } from '../document/types.ts';
 import { settledIn } from '../job/again.ts';
 import { cornersOf, type CornerId } from '../machine/body.ts';
 import { settledShare } from './parameters.ts';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { askingWords, bestQuestion } from '../judge/asking.ts';
-import { blankSpring } from '../job/spring.ts';
-import type { JobDocument } from '../job/types.ts';
+import { blankSpring } from '../document/spring.ts';
+import type { JobDocument } from '../document/types.ts';
 import { answerFor } from '../plan/answer.ts';
 import {
   add,

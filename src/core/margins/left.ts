@@ -1,4 +1,4 @@
-import type { SumInput } from '../sums/types.ts';
+import type { SumInput } from '../calculation/types.ts';
 
 /** What can run out. */
 export type MarginKind =

@@ -9,9 +9,9 @@ import {
   record,
   must,
 } from '../../../tests/fixtures/records.ts';
-import { blankSpring } from '../job/spring.ts';
+import { blankSpring } from '../document/spring.ts';
 import { questionHeight, questionTarget, questionWords } from '../judge/questions.ts';
-import { readRounds } from '../job/rounds.ts';
+import { readRounds } from '../estimate/rounds.ts';
 import { answerFor } from '../plan/answer.ts';
 import {
   chanceSum,

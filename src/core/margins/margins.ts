@@ -1,17 +1,17 @@
-import type { SagLimits } from '../job/types.ts';
-import type { CornerSpec } from '../job/corner.ts';
-import { input } from '../sums/input.ts';
-import { restInputs } from '../sums/restInputs.ts';
-import type { SumInput } from '../sums/types.ts';
+import type { SagLimits } from '../document/types.ts';
+import type { CornerSpec } from '../estimate/corner.ts';
+import { input } from '../calculation/input.ts';
+import { restInputs } from '../calculation/restInputs.ts';
+import type { SumInput } from '../calculation/types.ts';
 import type { Answer } from '../plan/answer.ts';
 import type { CornerAnswer } from '../plan/cornerAnswer.ts';
 import type { CornerId } from '../machine/body.ts';
 import { tolerances } from '../tolerances.ts';
 import type { Left, MarginKind } from './left.ts';
-import { distanceAfter, gainsAt, sinceMeasured } from './clearance.ts';
+import { distanceAfter, gainsAt, sinceMeasured } from '../stance/clearance.ts';
 import { nearestCorner } from '../stance/lowPoints.ts';
 import { springMargins } from './springMargins.ts';
-import { standings, type Standing } from './standing.ts';
+import { standings, type Standing } from '../stance/standing.ts';
 
 export type MarginState = 'clear' | 'tight' | 'short';
 

@@ -1,9 +1,9 @@
-import type { JobDocument } from '../job/types.ts';
+import type { JobDocument } from '../document/types.ts';
 import { tolerances } from '../tolerances.ts';
-import { input } from '../sums/input.ts';
+import { input } from '../calculation/input.ts';
 import type { Answer } from '../plan/answer.ts';
 import type { Left } from './left.ts';
-import type { Standing } from './standing.ts';
+import type { Standing } from '../stance/standing.ts';
 
 /** What the springs of one corner have left, in one load case; nothing where nobody has said which springs they are. */
 export function springMargins(answer: Answer, standing: Standing): Left[] {

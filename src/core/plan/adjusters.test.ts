@@ -1,7 +1,7 @@
 import { againDocument } from '../job/again.ts';
-import { blankDocument } from '../job/create.ts';
-import { blankSpring } from '../job/spring.ts';
-import type { JobDocument, RingDocument } from '../job/types.ts';
+import { blankDocument } from '../document/create.ts';
+import { blankSpring } from '../document/spring.ts';
+import type { JobDocument, RingDocument } from '../document/types.ts';
 import { cornersIn, type CornerId } from '../machine/body.ts';
 import { machineClasses, type MachineClass } from '../machine/classes.ts';
 import { marginsFor } from '../margins/margins.ts';

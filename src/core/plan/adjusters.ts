@@ -1,6 +1,6 @@
-import type { JobMachine } from '../job/believed.ts';
-import type { CornerSpec } from '../job/corner.ts';
-import type { CornerDocument, JobDocument, MountDocument } from '../job/types.ts';
+import type { JobMachine } from '../estimate/believed.ts';
+import type { CornerSpec } from '../estimate/corner.ts';
+import type { CornerDocument, JobDocument, MountDocument } from '../document/types.ts';
 import { twinOf, type CornerId } from '../machine/body.ts';
 import { AIR_STEP_BAR } from '../machine/corner.ts';
 import { torsionArc } from '../springs/torsion.ts';

@@ -1,7 +1,7 @@
-import { machineOf, plainly, type JobMachine, type MachineOptions } from '../job/believed.ts';
-import { cornerSpec, toleranceOf } from '../job/corner.ts';
-import { collarNow, readRounds, type PerCorner, type RoundsState } from '../job/rounds.ts';
-import type { JobDocument, JobRecord } from '../job/types.ts';
+import { machineOf, plainly, type JobMachine, type MachineOptions } from '../estimate/believed.ts';
+import { cornerSpec, toleranceOf } from '../estimate/corner.ts';
+import { collarNow, readRounds, type PerCorner, type RoundsState } from '../estimate/rounds.ts';
+import type { JobDocument, JobRecord } from '../document/types.ts';
 import type { Fault } from '../faults.ts';
 import type { Situation } from '../learn/belief.ts';
 import type { RoundEvidence } from '../learn/fit.ts';
@@ -17,9 +17,9 @@ import { tolerances } from '../tolerances.ts';
 import { camAt, leastEngaged, seatRoom } from './adjusters.ts';
 import type { Answer } from './answerShape.ts';
 import { chanceIn } from './landing.ts';
-import { extendedOf, sagRead } from '../sag/evidence.ts';
-import { goodEnough } from '../job/enough.ts';
-import { oneCornerOff } from '../judge/oneCorner.ts';
+import { extendedOf, sagRead } from '../estimate/sagEvidence.ts';
+import { goodEnough } from './enough.ts';
+import { oneCornerOff } from '../estimate/oneCorner.ts';
 import {
   isMoved,
   scalesWanted,
@@ -27,7 +27,7 @@ import {
   type CornerMove,
   type CrossAnswer,
 } from './cornerAnswer.ts';
-import { evidenceOf, straysOf } from './evidence.ts';
+import { evidenceOf, straysOf } from '../estimate/evidence.ts';
 import { extraValue } from './goals.ts';
 import {
   padGoals,

@@ -1,15 +1,15 @@
 import type { Doubt, Otherwise } from '../estimate/estimate.ts';
 import type { Fault } from '../faults.ts';
-import type { JobMachine } from '../job/believed.ts';
-import type { Sourced } from '../job/corner.ts';
-import type { PerCorner, RoundsState } from '../job/rounds.ts';
-import type { JobDocument } from '../job/types.ts';
+import type { JobMachine } from '../estimate/believed.ts';
+import type { Sourced } from '../estimate/corner.ts';
+import type { PerCorner, RoundsState } from '../estimate/rounds.ts';
+import type { JobDocument } from '../document/types.ts';
 import type { Situation } from '../learn/belief.ts';
 import type { Fit } from '../learn/fit.ts';
 import type { LearntGain } from '../learn/gains.ts';
 import type { Prediction } from '../learn/predict.ts';
 import type { CornerAnswer, CornerMove, CrossAnswer } from './cornerAnswer.ts';
-import type { Stray } from './evidence.ts';
+import type { Stray } from '../estimate/evidence.ts';
 import type { Reason } from './reasons.ts';
 
 /** What the readings say, beside the heights. */

@@ -1,4 +1,4 @@
-import type { CornerSpec, Sourced } from '../job/corner.ts';
+import type { CornerSpec, Sourced } from '../estimate/corner.ts';
 import type { CornerId } from '../machine/body.ts';
 import { tolerances } from '../tolerances.ts';
 import type { ThreadRoom } from './limits.ts';

@@ -1,4 +1,4 @@
-import type { ToldPlan } from '../job/types.ts';
+import type { ToldPlan } from '../document/types.ts';
 import type { CornerId } from '../machine/body.ts';
 import { at, entry } from '../numerics/matrix.ts';
 import type { Answer } from './answer.ts';

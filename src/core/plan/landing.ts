@@ -1,11 +1,11 @@
-import { assumedRatio, hungAt, toleranceOf } from '../job/corner.ts';
+import { assumedRatio, hungAt, toleranceOf } from '../estimate/corner.ts';
 import { isRatioUnsaid } from '../estimate/ratioBelief.ts';
 import { priors, usualShare } from '../estimate/prior.ts';
 import type { Situation } from '../learn/belief.ts';
 import type { Prediction } from '../learn/predict.ts';
 import { axleOf } from '../machine/body.ts';
 import { entry } from '../numerics/matrix.ts';
-import { askedCorners } from '../sag/evidence.ts';
+import { askedCorners } from '../estimate/sagEvidence.ts';
 import { chanceWithin } from './chance.ts';
 import type { Setting } from './planning.ts';
 import { chanceOverRanges, rangesOf, type RangedAxle } from './rangeChance.ts';

@@ -1,4 +1,4 @@
-import type { CornerSpec } from '../job/corner.ts';
+import type { CornerSpec } from '../estimate/corner.ts';
 
 /** Seat movement left each way, mm at the seat: `down` <= 0 <= `up`; infinite where nothing is known. */
 export interface ThreadRoom {

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { blankDocument } from '#core/job/create.ts';
+import { blankDocument } from '#core/document/create.ts';
 import { bodyProjection, warp } from '#core/machine/body.ts';
-import type { JobDocument } from '#core/job/types.ts';
+import type { JobDocument } from '#core/document/types.ts';
 import {
   fourCorners,
   add,
@@ -21,7 +21,7 @@ import { answerFor, byCorner, type Answer } from './answer.ts';
 import { chanceWithin } from './chance.ts';
 import { threadRoom } from './limits.ts';
 import { reasonWords } from './reasons.ts';
-import { blankSpring } from '../job/spring.ts';
+import { blankSpring } from '../document/spring.ts';
 import { samplePlan } from './sampled.ts';
 import { planFact } from './tell.ts';
 

@@ -1,8 +1,8 @@
-import { canMove, hardEndOf } from '../job/fitting.ts';
-import type { JobMachine } from '../job/believed.ts';
-import { toleranceOf } from '../job/corner.ts';
-import type { RoundsState } from '../job/rounds.ts';
-import type { JobDocument } from '../job/types.ts';
+import { canMove, hardEndOf } from '../document/fitting.ts';
+import type { JobMachine } from '../estimate/believed.ts';
+import { toleranceOf } from '../estimate/corner.ts';
+import type { RoundsState } from '../estimate/rounds.ts';
+import type { JobDocument } from '../document/types.ts';
 import type { Doubt, Otherwise } from '../estimate/estimate.ts';
 import type { Situation } from '../learn/belief.ts';
 import type { Fit } from '../learn/fit.ts';

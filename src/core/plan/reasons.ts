@@ -1,5 +1,5 @@
 import { referenceKinds } from '../geometry/reference.ts';
-import type { JobDocument } from '../job/types.ts';
+import type { JobDocument } from '../document/types.ts';
 import { cornerNames, twinOf, type CornerId } from '../machine/body.ts';
 import { tolerances } from '../tolerances.ts';
 import { scalesWanted, type CornerAnswer, type CrossAnswer } from './cornerAnswer.ts';

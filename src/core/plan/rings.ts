@@ -1,5 +1,5 @@
-import type { JobMachine } from '../job/believed.ts';
-import type { JobDocument } from '../job/types.ts';
+import type { JobMachine } from '../estimate/believed.ts';
+import type { JobDocument } from '../document/types.ts';
 import type { Situation } from '../learn/belief.ts';
 import type { Outcome } from '../learn/simulate.ts';
 import type { CornerId } from '../machine/body.ts';

@@ -1,4 +1,4 @@
-import type { Fact, ToldCorner, ToldPlan } from '../job/types.ts';
+import type { Fact, ToldCorner, ToldPlan } from '../document/types.ts';
 import { plannedMoves, type Answer } from './answer.ts';
 import type { CornerAnswer } from './cornerAnswer.ts';
 

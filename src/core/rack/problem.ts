@@ -3,7 +3,7 @@ import type { RatioDescription } from '../geometry/ratioMap.ts';
 import { plainSetup, type LabSetup } from '../lab/setup.ts';
 import { solidOf, springFromRack, type RackSpring } from './spring.ts';
 import type { SpringDescription } from '../springs/spring.ts';
-import { springFrom } from '../job/spring.ts';
+import { springFrom } from '../document/spring.ts';
 
 /** A load case that the springs must serve. */
 export interface SearchCase {

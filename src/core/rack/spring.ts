@@ -1,5 +1,5 @@
 import { STEEL_G } from '../lab/section.ts';
-import { blankSpring, type SpringDocument } from '../job/spring.ts';
+import { blankSpring, type SpringDocument } from '../document/spring.ts';
 
 /** A spring of the rack as somebody describes it. A null is "not known"; what follows from other figures is worked out. */
 export interface RackValues {

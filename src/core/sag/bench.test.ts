@@ -7,8 +7,8 @@ import {
   type SagRig,
 } from '../../../tests/fixtures/sagRig.ts';
 import { add, adjustment, factEntry, must, record } from '../../../tests/fixtures/records.ts';
-import type { JobRecord } from '../job/types.ts';
-import { goodEnough } from '../job/enough.ts';
+import type { JobRecord } from '../document/types.ts';
+import { goodEnough } from '../plan/enough.ts';
 import { cornerVerdict, missingForVerdict } from '../judge/cornerVerdict.ts';
 import { answerFor, answerRidden, type Answer } from '../plan/answer.ts';
 import { sagEnds } from './bench.ts';

@@ -1,4 +1,4 @@
-import type { RiderDocument } from '../job/types.ts';
+import type { RiderDocument } from '../document/types.ts';
 import type { CornerId } from '../machine/body.ts';
 import { answerRidden, byCorner, type Answer } from '../plan/answer.ts';
 import type { CornerAnswer } from '../plan/cornerAnswer.ts';

@@ -1,5 +1,5 @@
 import { linkageDroopShift, linkLongerFor } from '../geometry/linkage.ts';
-import type { JobDocument } from '../job/types.ts';
+import type { JobDocument } from '../document/types.ts';
 import { cornersIn, footingOf } from '../machine/body.ts';
 
 /** What it takes to lower a bike at both ends alike. */

@@ -1,7 +1,7 @@
 import { referenceKinds, type Footing } from '../geometry/reference.ts';
-import type { JobDocument } from '../job/types.ts';
+import type { JobDocument } from '../document/types.ts';
 import { cornerNames, cornersIn, footingOf, type CornerId } from '../machine/body.ts';
-import type { CornerSag, LetGo, SagReadings } from './readings.ts';
+import type { CornerSag, LetGo, SagReadings } from '../document/sagReadings.ts';
 
 /** One reading of the bench, and how to come by it. */
 export interface SagPrompt {

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { add, factEntry, must, record } from '../../../tests/fixtures/records.ts';
 import { readSagTape, sagRig } from '../../../tests/fixtures/sagRig.ts';
-import { blankDocument } from '../job/create.ts';
-import type { RiderDocument } from '../job/types.ts';
-import { migrateDocument } from '../job/migrate.ts';
+import { blankDocument } from '../document/create.ts';
+import type { RiderDocument } from '../document/types.ts';
+import { migrateDocument } from '../document/migrate.ts';
 import { linkageDroopShift, linkLongerFor, type LinkageDescription } from '../geometry/linkage.ts';
 import { nextRung, readStep, stepNote } from '../judge/balance.ts';
 import { CornerModel } from '../machine/corner.ts';
@@ -16,8 +16,8 @@ import { bookPages } from './book.ts';
 import { loweringBy } from './lowering.ts';
 import { nextPrompt, promptsOf, questionSag } from './prompts.ts';
 import { chooseRate, springForSags } from './rates.ts';
-import { gatherSag, halfBandOf, midReading, repeatSpread } from './readings.ts';
-import { machineAlone, massesOf, missingFuel, nextRiderKey, withRider } from './riders.ts';
+import { gatherSag, halfBandOf, midReading, repeatSpread } from '../document/sagReadings.ts';
+import { machineAlone, massesOf, missingFuel, nextRiderKey, withRider } from '../document/riders.ts';
 import { limitsOf, schoolOf, schoolsAt } from './schools.ts';
 import { worthReading } from './worth.ts';
 

@@ -1,7 +1,7 @@
-import { blankDocument } from '../job/create.ts';
+import { blankDocument } from '../document/create.ts';
 import { cornersOf } from '../machine/body.ts';
 import { machineClasses, type MachineClass } from '../machine/classes.ts';
-import { sagWindows } from '../judge/sagWindows.ts';
+import { sagWindows } from './sagWindows.ts';
 import { isAsked, isRough, limitsOf, middleOf, schoolOf, schoolsAt } from './schools.ts';
 
 const idsOf = (machineClass: MachineClass) => schoolsAt(blankDocument(machineClass, 'x'), cornersOf(machineClass)[0] ?? 'FW', 'rider').map(({ id }) => id); // prettier-ignore

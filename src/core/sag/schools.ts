@@ -1,7 +1,7 @@
 import { ratioMap } from '../geometry/ratioMap.ts';
-import { cornerSpec } from '../job/corner.ts';
-import type { JobDocument, SagLimits } from '../job/types.ts';
-import { sagWindows, type SagWindow } from '../judge/sagWindows.ts';
+import { cornerSpec } from '../estimate/corner.ts';
+import type { JobDocument, SagLimits } from '../document/types.ts';
+import { sagWindows, type SagWindow } from './sagWindows.ts';
 import { axleOf, type CornerId } from '../machine/body.ts';
 
 /** The habits of setting sag that are met at an end of this machine; a ski's is read alone, at its shaft. */

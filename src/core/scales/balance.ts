@@ -1,5 +1,5 @@
-import type { PerCorner } from '../job/rounds.ts';
-import type { JobDocument } from '../job/types.ts';
+import type { PerCorner } from '../estimate/rounds.ts';
+import type { JobDocument } from '../document/types.ts';
 import { axleOf, sideOf, type CornerId } from '../machine/body.ts';
 import { meanOf } from '../numerics/mean.ts';
 import { tolerances } from '../tolerances.ts';

@@ -1,9 +1,9 @@
-import { blankBar } from '../job/create.ts';
+import { blankBar } from '../document/create.ts';
 import { cornersIn, axleOf, footingOf, twinOf, type CornerId } from '../machine/body.ts';
 import type { Axle } from '../machine/classes.ts';
 import { GRAVITY } from '../machine/solver.ts';
 import { simulate } from '../learn/simulate.ts';
-import type { JobRecord } from '../job/types.ts';
+import type { JobRecord } from '../document/types.ts';
 import { answerFor, type Answer } from '../plan/answer.ts';
 import { tolerances } from '../tolerances.ts';
 import { crossOn } from './balance.ts';

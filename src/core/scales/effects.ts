@@ -1,5 +1,5 @@
-import { canMove } from '../job/fitting.ts';
-import { cornerSpec } from '../job/corner.ts';
+import { canMove } from '../document/fitting.ts';
+import { cornerSpec } from '../estimate/corner.ts';
 import { influence, seatForce } from '../machine/equilibrium.ts';
 import { GRAVITY } from '../machine/solver.ts';
 import { cornersIn, type CornerId } from '../machine/body.ts';

@@ -1,5 +1,5 @@
-import { blankBar } from '../job/create.ts';
-import type { JobDocument } from '../job/types.ts';
+import { blankBar } from '../document/create.ts';
+import type { JobDocument } from '../document/types.ts';
 import { equilibrium } from '../machine/equilibrium.ts';
 import { GRAVITY } from '../machine/solver.ts';
 import { plainSetting } from '../machine/corner.ts';

@@ -1,5 +1,5 @@
 import { answerFor } from '../plan/answer.ts';
-import type { JobRecord } from '../job/types.ts';
+import type { JobRecord } from '../document/types.ts';
 import { add, adjustment, collars, fourCorners, must, record } from '../../../tests/fixtures/records.ts';
 import {
   crossOf,

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { blankBar } from '../job/create.ts';
-import { blankSpring } from '../job/spring.ts';
-import type { JobDocument } from '../job/types.ts';
+import { blankBar } from '../document/create.ts';
+import { blankSpring } from '../document/spring.ts';
+import type { JobDocument } from '../document/types.ts';
 import { answerFor } from '../plan/answer.ts';
 import {
   add,

@@ -8,8 +8,8 @@ import {
   readPadCar,
   standOf,
 } from '../../../tests/fixtures/padCar.ts';
-import { hardEndOf } from '../job/fitting.ts';
-import type { JobDocument } from '../job/types.ts';
+import { hardEndOf } from '../document/fitting.ts';
+import type { JobDocument } from '../document/types.ts';
 import {
   padAfterSum,
   swapFactorSum,

@@ -1,7 +1,7 @@
 import { axleOf, type CornerId } from '../machine/body.ts';
 import { answerBy, type Answer } from '../plan/answer.ts';
 import { tolerances } from '../tolerances.ts';
-import { canMove, hardEndOf } from '../job/fitting.ts';
+import { canMove, hardEndOf } from '../document/fitting.ts';
 import { moveSize, movesOf, type CornerMove } from './moves.ts';
 import { furthestOff } from './tradeOff.ts';
 

@@ -1,4 +1,4 @@
-import { cornerSpec } from '../job/corner.ts';
+import { cornerSpec } from '../estimate/corner.ts';
 import { cornerNames, type CornerId } from '../machine/body.ts';
 import { meanOf } from '../numerics/mean.ts';
 import type { Answer } from '../plan/answer.ts';

@@ -1,5 +1,5 @@
-import { isOf, type FactEntry } from '../job/facts.ts';
-import { totalToe } from '../judge/toe.ts';
+import { isOf, type FactEntry } from '../document/facts.ts';
+import { totalToe } from './toe.ts';
 import { axleOf, cornersIn, type CornerId } from '../machine/body.ts';
 import { meanOf } from '../numerics/mean.ts';
 import type { Answer } from '../plan/answer.ts';

@@ -1,5 +1,5 @@
 import { contactPoint, cornersIn } from '../machine/body.ts';
-import { situationOf } from '../job/believed.ts';
+import { situationOf } from '../estimate/believed.ts';
 import type { Situation } from '../learn/belief.ts';
 import type { Fit } from '../learn/fit.ts';
 import { simulate } from '../learn/simulate.ts';

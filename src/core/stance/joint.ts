@@ -1,4 +1,4 @@
-import type { BootDocument } from '../job/types.ts';
+import type { BootDocument } from '../document/types.ts';
 
 /** Angle of a shaft that hangs down outwards once its inner end has risen, degrees: sin a' = sin a + rise / L. */
 export function angleAfter(

@@ -1,9 +1,9 @@
 import { angleAfter } from './joint.ts';
-import { risenSince } from '../job/again.ts';
-import type { BootDocument, ClearanceDocument } from '../job/types.ts';
+import { risenSince } from './risen.ts';
+import type { BootDocument, ClearanceDocument } from '../document/types.ts';
 import type { CornerId } from '../machine/body.ts';
-import { distanceAfter, sinceMeasured } from '../margins/clearance.ts';
-import { standings, type Standing } from '../margins/standing.ts';
+import { distanceAfter, sinceMeasured } from './clearance.ts';
+import { standings, type Standing } from './standing.ts';
 import type { Answer } from '../plan/answer.ts';
 
 /** One thing that can touch, or an angle that can grow too far, followed from where it was measured. */

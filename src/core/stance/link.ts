@@ -1,10 +1,10 @@
-import { isOf, type FactEntry } from '../job/facts.ts';
+import { isOf, type FactEntry } from '../document/facts.ts';
 import { simulate } from '../learn/simulate.ts';
 import { axleOf, sideOf, twinOf, type CornerId } from '../machine/body.ts';
 import type { Axle } from '../machine/classes.ts';
 import type { Answer } from '../plan/answer.ts';
 import { crossOn } from '../scales/balance.ts';
-import { blankBar } from '../job/create.ts';
+import { blankBar } from '../document/create.ts';
 
 /** What a bar's link has to be so that it goes on without pushing. */
 export interface LinkLength {

@@ -1,5 +1,5 @@
 import { contactPoint, cornersIn, type CornerId } from '../machine/body.ts';
-import type { LowPointDocument } from '../job/types.ts';
+import type { LowPointDocument } from '../document/types.ts';
 import type { Answer } from '../plan/answer.ts';
 import { bodyRise } from './body.ts';
 import { tyreRise } from './tyres.ts';

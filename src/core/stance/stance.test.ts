@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { againDocument } from '../job/again.ts';
-import { standingFacts } from '../job/facts.ts';
-import type { Entry, JobDocument } from '../job/types.ts';
+import { standingFacts } from '../document/facts.ts';
+import type { Entry, JobDocument } from '../document/types.ts';
 import { collarMistake, mistakeWords } from '../judge/collarMistake.ts';
-import { distanceAfter, gainsAt } from '../margins/clearance.ts';
+import { distanceAfter, gainsAt } from './clearance.ts';
 import { marginsFor } from '../margins/margins.ts';
 import { answerFor } from '../plan/answer.ts';
 import { clearanceSum } from '../sums/planSums.ts';

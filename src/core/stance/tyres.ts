@@ -1,6 +1,6 @@
 import { contactPoint, cornersIn, axleOf } from '../machine/body.ts';
 import type { Axle } from '../machine/classes.ts';
-import type { JobDocument } from '../job/types.ts';
+import type { JobDocument } from '../document/types.ts';
 
 /** mm of radius that the tyres to go on add at an axle; 0 where none go on, or those fitted were not measured. */
 export function radiusAdded({ stance }: JobDocument, axle: Axle): number {

@@ -1,9 +1,9 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { everySum, wrongWith } from '../../../tests/fixtures/everySum.ts';
 import { add, adjustment, factEntry, must, record, settled } from '../../../tests/fixtures/records.ts';
-import { blankDocument } from '../job/create.ts';
-import { fittingFields, fittings, fittingsAt } from '../job/fitting.ts';
-import type { Fitting, JobRecord } from '../job/types.ts';
+import { blankDocument } from '../document/create.ts';
+import { fittingFields, fittings, fittingsAt } from '../document/fitting.ts';
+import type { Fitting, JobRecord } from '../document/types.ts';
 import { cornersOf, footingOf, type CornerId } from '../machine/body.ts';
 import { machineClasses } from '../machine/classes.ts';
 

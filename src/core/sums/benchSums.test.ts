@@ -1,14 +1,14 @@
 import { readSagTape, sagRig } from '../../../tests/fixtures/sagRig.ts';
 import { add, factEntry, must, record } from '../../../tests/fixtures/records.ts';
-import { blankSpring } from '../job/spring.ts';
-import type { JobDocument } from '../job/types.ts';
+import { blankSpring } from '../document/spring.ts';
+import type { JobDocument } from '../document/types.ts';
 import { answerFor, type Answer } from '../plan/answer.ts';
 import { attitudeOf } from '../sag/attitude.ts';
 import { sagEnds, type SagEnd } from '../sag/bench.ts';
 import { loweringBy } from '../sag/lowering.ts';
 import { worthReading } from '../sag/worth.ts';
 import { attitudeSum, bookSagSum, carriedSum, preloadSum, stepSum, tubesSum, worthSum } from './benchSums.ts';
-import type { Sum } from './types.ts';
+import type { Sum } from '../calculation/types.ts';
 
 const inputOf = (sum: Sum, symbol: string) => sum.inputs.find((one) => one.symbol === symbol)?.value ?? NaN;
 

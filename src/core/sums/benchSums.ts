@@ -5,9 +5,9 @@ import type { Attitude } from '../sag/attitude.ts';
 import type { SagEnd } from '../sag/bench.ts';
 import { FORK_RAKE_DEG, type Lowering } from '../sag/lowering.ts';
 import type { SagAsking } from '../sag/worth.ts';
-import { input } from './input.ts';
-import { leftOver } from './restInputs.ts';
-import type { Sum } from './types.ts';
+import { input } from '../calculation/input.ts';
+import { leftOver } from '../calculation/restInputs.ts';
+import type { Sum } from '../calculation/types.ts';
 
 /** Weight that an end's springs carry, with nobody on or ridden. */
 export function carriedSum(end: SagEnd, who: 'alone' | 'ridden'): Sum {

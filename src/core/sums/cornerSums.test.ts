@@ -1,5 +1,5 @@
-import { gainGroups } from '../job/corner.ts';
-import { blankDocument } from '../job/create.ts';
+import { gainGroups } from '../estimate/corner.ts';
+import { blankDocument } from '../document/create.ts';
 import { answerFor } from '../plan/answer.ts';
 import {
   add,
@@ -24,7 +24,7 @@ import {
   seatMoveSum,
   stopAtSum,
 } from './cornerSums.ts';
-import type { Sum } from './types.ts';
+import type { Sum } from '../calculation/types.ts';
 
 const inputOf = (sum: Sum | null, symbol: string) =>
   sum?.inputs.find((one) => one.symbol === symbol)?.value ?? NaN;

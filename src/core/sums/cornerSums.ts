@@ -1,16 +1,16 @@
-import { cornerSpec, type GainGroup } from '../job/corner.ts';
+import { cornerSpec, type GainGroup } from '../estimate/corner.ts';
 import { axleOf, cornerNames, type CornerId } from '../machine/body.ts';
 import { contactOf } from '../machine/equilibrium.ts';
 import { meanOf } from '../numerics/mean.ts';
 import { chanceOtherwise } from '../plan/landing.ts';
 import type { Answer } from '../plan/answer.ts';
 import type { CornerAnswer, CornerMove } from '../plan/cornerAnswer.ts';
-import type { Source } from '../job/corner.ts';
+import type { Source } from '../estimate/corner.ts';
 import { cornerHeight, type CornerHeight } from '../figures/cornerHeight.ts';
-import type { ToldCorner } from '../job/types.ts';
-import { input } from './input.ts';
-import { leftAtRest, restInputs } from './restInputs.ts';
-import type { Sum, SumInput } from './types.ts';
+import type { ToldCorner } from '../document/types.ts';
+import { input } from '../calculation/input.ts';
+import { leftAtRest, restInputs } from '../calculation/restInputs.ts';
+import type { Sum, SumInput } from '../calculation/types.ts';
 
 /** The height as measured in the newest round, or in an earlier one: the mean of its readings, plus the offset to the specified point. */
 export function heightNowSum(corner: CornerAnswer, answer: Answer, round = answer.state.current): Sum {

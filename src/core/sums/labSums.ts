@@ -3,8 +3,8 @@ import { ringPlaces } from '../lab/rings.ts';
 import { sectionAt } from '../lab/section.ts';
 import { caseTravel, type Bench } from '../lab/setup.ts';
 import { GRAVITY } from '../machine/solver.ts';
-import { input } from './input.ts';
-import type { Sum, SumInput } from './types.ts';
+import { input } from '../calculation/input.ts';
+import type { Sum, SumInput } from '../calculation/types.ts';
 
 /** Where the bench stands at rest, with the force its springs carry there. */
 function rest({ setup, model }: Bench) {

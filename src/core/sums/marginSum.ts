@@ -1,8 +1,8 @@
 import { cornerNames } from '../machine/body.ts';
 import type { MarginKind } from '../margins/left.ts';
 import type { Margin } from '../margins/margins.ts';
-import { input } from './input.ts';
-import type { Sum } from './types.ts';
+import { input } from '../calculation/input.ts';
+import type { Sum } from '../calculation/types.ts';
 
 interface Wording {
   title: string;

@@ -9,13 +9,13 @@ import {
   settled,
   someClearance,
 } from '../../../tests/fixtures/records.ts';
-import { blankSpring } from '../job/spring.ts';
-import { alternativesFor } from '../plan/alternatives.ts';
+import { blankSpring } from '../document/spring.ts';
+import { alternativesFor } from '../job/alternatives.ts';
 import { answerFor, byCorner } from '../plan/answer.ts';
 import { kitStart } from '../plan/kitStart.ts';
-import { casesAfter } from '../margins/standing.ts';
+import { casesAfter } from '../stance/standing.ts';
 import { caseHeightSum, clearanceSum, furthestSum, kitSum, lostSum } from './planSums.ts';
-import type { Sum } from './types.ts';
+import type { Sum } from '../calculation/types.ts';
 
 const say = (mm: number) => `${mm} mm`;
 const inputOf = (sum: Sum | null, symbol: string) =>

@@ -1,15 +1,15 @@
-import { distanceAfter, rowsAround } from '../margins/clearance.ts';
+import { distanceAfter, rowsAround } from '../stance/clearance.ts';
 import { settledIn } from '../job/again.ts';
-import type { ClearanceDocument, ToldCorner } from '../job/types.ts';
+import type { ClearanceDocument, ToldCorner } from '../document/types.ts';
 import { cornerNames, type CornerId } from '../machine/body.ts';
 import { contactOf } from '../machine/equilibrium.ts';
-import type { Alternative } from '../plan/alternatives.ts';
+import type { Alternative } from '../job/alternatives.ts';
 import type { Answer } from '../plan/answer.ts';
 import type { CornerAnswer } from '../plan/cornerAnswer.ts';
 import { settledShare } from '../learn/parameters.ts';
-import { input } from './input.ts';
-import { leftAtRest, restInputs } from './restInputs.ts';
-import type { Sum } from './types.ts';
+import { input } from '../calculation/input.ts';
+import { leftAtRest, restInputs } from '../calculation/restInputs.ts';
+import type { Sum } from '../calculation/types.ts';
 
 /** How far off its targets a way of doing it ends up. Null where no height is asked for. */
 export function furthestSum({ title, answer, offMm }: Alternative): Sum | null {

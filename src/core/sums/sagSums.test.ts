@@ -1,4 +1,4 @@
-import type { JobDocument } from '../job/types.ts';
+import type { JobDocument } from '../document/types.ts';
 import { add, factEntry, must, record } from '../../../tests/fixtures/records.ts';
 import { readSagTape, sagRig } from '../../../tests/fixtures/sagRig.ts';
 import { answerFor, type Answer } from '../plan/answer.ts';
@@ -7,7 +7,7 @@ import { sagEnds, type SagEnd } from '../sag/bench.ts';
 import { balanceOf } from '../scales/balance.ts';
 import { frictionSum, neededSum, sagAfterSum, sagEstimateSum, sagSum } from './sagSums.ts';
 import { effectSum, padsSum, shareSum } from './scaleSums.ts';
-import type { Sum } from './types.ts';
+import type { Sum } from '../calculation/types.ts';
 
 const inputOf = (sum: Sum | null, symbol: string) =>
   sum?.inputs.find((one) => one.symbol === symbol)?.value ?? NaN;

@@ -3,14 +3,14 @@ import { meanOf } from '../numerics/mean.ts';
 import type { Answer } from '../plan/answer.ts';
 import type { SagEnd } from '../sag/bench.ts';
 import { wayWords, whoWords } from '../sag/prompts.ts';
-import type { LetGo } from '../sag/readings.ts';
+import type { LetGo } from '../document/sagReadings.ts';
 import { sagFigure } from '../figures/sagFigure.ts';
 import { middleOf } from '../sag/schools.ts';
 import { GRAVITY } from '../machine/solver.ts';
 import { tolerances } from '../tolerances.ts';
-import { input } from './input.ts';
-import { leftAtRest } from './restInputs.ts';
-import type { Sum } from './types.ts';
+import { input } from '../calculation/input.ts';
+import { leftAtRest } from '../calculation/restInputs.ts';
+import type { Sum } from '../calculation/types.ts';
 
 /** Sag of one end in one state as it was read. Null where it was not. `who` is 'alone' or the rider's key. */
 export function sagSum(answer: Answer, end: SagEnd, who: string): Sum | null {

@@ -5,11 +5,11 @@ import type { BarShift } from '../scales/bars.ts';
 import type { SeatEffect } from '../scales/effects.ts';
 import type { SwapResult } from '../scales/swap.ts';
 import type { TradeOff, TradePoint } from '../scales/tradeOff.ts';
-import type { JobDocument } from '../job/types.ts';
-import { input } from './input.ts';
-import { leftOver } from './restInputs.ts';
+import type { JobDocument } from '../document/types.ts';
+import { input } from '../calculation/input.ts';
+import { leftOver } from '../calculation/restInputs.ts';
 import { padsAround } from '../scales/padsAround.ts';
-import type { SumInput, Sum } from './types.ts';
+import type { SumInput, Sum } from '../calculation/types.ts';
 
 /** A share of the weight on four pads. */
 export function shareSum(

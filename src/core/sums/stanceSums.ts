@@ -1,5 +1,5 @@
-import type { BootDocument, JobDocument } from '../job/types.ts';
-import { rodsOf, tieRodTurns, usualSteering } from '../judge/toe.ts';
+import type { BootDocument, JobDocument } from '../document/types.ts';
+import { rodsOf, tieRodTurns, usualSteering } from '../stance/toe.ts';
 import { cornerNames, type CornerId } from '../machine/body.ts';
 import { angleAfter } from '../stance/joint.ts';
 import type { Axle } from '../machine/classes.ts';
@@ -7,8 +7,8 @@ import type { LinkLength } from '../stance/link.ts';
 import type { LowPoint } from '../stance/lowPoints.ts';
 import type { Shift } from '../stance/alignment.ts';
 import type { Rake, WheelGap } from '../stance/gaps.ts';
-import { input } from './input.ts';
-import type { Sum, SumInput } from './types.ts';
+import { input } from '../calculation/input.ts';
+import type { Sum, SumInput } from '../calculation/types.ts';
 
 /** Tyre to arch over a wheel, before the work, now or after the plan. */
 export function gapSum(gap: WheelGap, when: 'before' | 'now' | 'after', diameterMm: number): Sum {

@@ -1,5 +1,5 @@
 import type { Schema, ValidationError } from 'joi';
-import type { JobDocument } from '#core/job/types.ts';
+import type { JobDocument } from '#core/document/types.ts';
 import type { ProblemDetail } from '#contract/problems.ts';
 import { documentSchema } from '#contract/schemas/document.ts';
 import { ProblemError } from './problem.ts';

@@ -1,7 +1,7 @@
 import { Router, type Request } from 'express';
 import { upgradedEntry } from '#core/document/upgradeFact.ts';
-import { migrateJob } from '#core/job/migrate.ts';
-import type { Entry } from '#core/job/types.ts';
+import { migrateJob } from '#core/document/migrate.ts';
+import type { Entry } from '#core/document/types.ts';
 import { listMachines } from '#db/jobs.ts';
 import type {
   Book,

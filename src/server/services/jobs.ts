@@ -1,6 +1,6 @@
-import { applyEntry, type EntryRefusal } from '#core/job/applyEntry.ts';
+import { applyEntry, type EntryRefusal } from '#core/document/applyEntry.ts';
 import { lineOf, type JobLine } from '#core/job/line.ts';
-import type { Entry, JobRecord } from '#core/job/types.ts';
+import type { Entry, JobRecord } from '#core/document/types.ts';
 import type { BookJob, JobList, ListQuery, NewJob, Shelf } from '#contract/api.ts';
 import { limits } from '#contract/limits.ts';
 import type { Database, Queryable } from '#db/connect.ts';

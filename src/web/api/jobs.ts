@@ -1,9 +1,9 @@
 import { keepPreviousData, QueryClient, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
 import type { Book, JobAnswer, JobList, MachineBook, Shelf } from '#contract/api.ts';
-import { applyEntry } from '#core/job/applyEntry.ts';
-import { migrateDocument } from '#core/job/migrate.ts';
-import type { JobRecord } from '#core/job/types.ts';
+import { applyEntry } from '#core/document/applyEntry.ts';
+import { migrateDocument } from '#core/document/migrate.ts';
+import type { JobRecord } from '#core/document/types.ts';
 import { ApiProblem, callApi } from './client.ts';
 import { hearServer } from './serverEvents.ts';
 import { onSent, send, useQueue, type Unsent } from './queue.ts';

@@ -3,8 +3,8 @@ import { create } from 'zustand';
 import type { ConflictBody, JobAnswer, NewJob } from '#contract/api.ts';
 import type { Problem } from '#contract/problems.ts';
 import { upgradedEntry } from '#core/document/upgradeFact.ts';
-import { migrateJob } from '#core/job/migrate.ts';
-import type { Entry } from '#core/job/types.ts';
+import { migrateJob } from '#core/document/migrate.ts';
+import type { Entry } from '#core/document/types.ts';
 import { useKeeping } from '../features/keeping/keeping.ts';
 import { ApiProblem, callApi } from './client.ts';
 

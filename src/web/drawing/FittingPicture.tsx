@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { Fitting } from '#core/job/types.ts';
+import type { Fitting } from '#core/document/types.ts';
 
 /** Each kind of adjuster as it looks on the bench; what is moved by hand is drawn in the action colour. */
 export function FittingPicture({ kind, height = 64 }: { kind: Fitting; height?: number }) {

@@ -1,8 +1,8 @@
 import { createElement } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
-import { fittings } from '#core/job/fitting.ts';
-import { blankDocument } from '#core/job/create.ts';
-import type { Fitting } from '#core/job/types.ts';
+import { fittings } from '#core/document/fitting.ts';
+import { blankDocument } from '#core/document/create.ts';
+import type { Fitting } from '#core/document/types.ts';
 import { sectionAt } from '#core/lab/section.ts';
 import { benchOf, plainSetup, type LabSetup } from '#core/lab/setup.ts';
 import { cornersOf, type CornerId } from '#core/machine/body.ts';

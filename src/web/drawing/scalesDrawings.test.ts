@@ -1,6 +1,6 @@
 import { createElement } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
-import { blankDocument } from '#core/job/create.ts';
+import { blankDocument } from '#core/document/create.ts';
 import { InfluencePlan } from './InfluencePlan.tsx';
 import { SideView } from './SideView.tsx';
 import { sideProfile } from './sideProfile.ts';

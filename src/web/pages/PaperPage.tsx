@@ -2,7 +2,7 @@ import { useParams, useSearchParams } from 'react-router';
 import { kindsOn, referenceKinds } from '#core/geometry/reference.ts';
 import { classDefaults, machineClasses, type MachineClass } from '#core/machine/classes.ts';
 import { cornerNames, cornersOf, footingOf, type CornerId } from '#core/machine/body.ts';
-import type { JobDocument } from '#core/job/types.ts';
+import type { JobDocument } from '#core/document/types.ts';
 import { MachinePlan } from '../drawing/MachinePlan.tsx';
 import { useJobRecord } from '../api/jobs.ts';
 import { capital } from '../features/job/words.ts';

@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import type { JobRecord } from '#core/job/types.ts';
+import type { JobRecord } from '#core/document/types.ts';
 import { answerFor } from '#core/plan/answer.ts';
 import { samplePlan, type Sampled } from '#core/plan/sampled.ts';
 

@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import type { JobRecord } from '#core/job/types.ts';
+import type { JobRecord } from '#core/document/types.ts';
 import { answerFor } from '#core/plan/answer.ts';
 import { hookedBars, type HookedBar } from '#core/scales/bars.ts';
 import { tradeOff, type TradeOff } from '#core/scales/tradeOff.ts';

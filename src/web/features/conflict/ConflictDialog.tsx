@@ -1,5 +1,5 @@
 import { factUnits, numberOf, type Fact } from '#core/document/factKinds.ts';
-import type { Json } from '#core/job/types.ts';
+import type { Json } from '#core/document/types.ts';
 import { dropUnsent, enqueue, useQueue, type Unsent } from '../../api/queue.ts';
 import { queryClient } from '../../api/jobs.ts';
 import { Button } from '../../ui/Button.tsx';

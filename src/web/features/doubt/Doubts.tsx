@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { misfitKey, type JobMisfit, type Suspicion } from '#core/estimate/estimate.ts';
-import { factAt } from '#core/job/facts.ts';
+import { factAt } from '#core/document/facts.ts';
 import { cornerNames, type CornerId } from '#core/machine/body.ts';
 import { checkWords, likelyWords, misfitWords } from '#words/misfit.ts';
 import type { Say } from '#words/figures.ts';

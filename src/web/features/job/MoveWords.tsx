@@ -1,6 +1,6 @@
-import type { Sourced } from '#core/job/corner.ts';
-import { fittings } from '#core/job/fitting.ts';
-import type { Fitting } from '#core/job/types.ts';
+import type { Sourced } from '#core/estimate/corner.ts';
+import { fittings } from '#core/document/fitting.ts';
+import type { Fitting } from '#core/document/types.ts';
 import type { CornerMove } from '#core/plan/cornerAnswer.ts';
 import { inReadersUnit } from '#core/units/measure.ts';
 import { lengthText } from '#core/units/formatLength.ts';

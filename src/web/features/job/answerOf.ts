@@ -1,4 +1,4 @@
-import type { JobRecord } from '#core/job/types.ts';
+import type { JobRecord } from '#core/document/types.ts';
 import { answerFor, type Answer } from '#core/plan/answer.ts';
 
 const answers = new WeakMap<JobRecord, Answer | null>();

@@ -1,4 +1,4 @@
-import type { JobRecord } from '#core/job/types.ts';
+import type { JobRecord } from '#core/document/types.ts';
 import { handOver } from './jobFiles.ts';
 
 /** Hands the reader a calendar file with one all-day entry for a recheck. */

@@ -1,8 +1,8 @@
 import { numbered, type FactPlace } from '#core/document/factKinds.ts';
-import { factAt, standingFacts } from '#core/job/facts.ts';
-import { applyEntry } from '#core/job/applyEntry.ts';
-import { applyOps } from '#core/job/ops.ts';
-import type { Entry, FactKind, JobDocument, JobRecord, Json } from '#core/job/types.ts';
+import { factAt, standingFacts } from '#core/document/facts.ts';
+import { applyEntry } from '#core/document/applyEntry.ts';
+import { applyOps } from '#core/document/ops.ts';
+import type { Entry, FactKind, JobDocument, JobRecord, Json } from '#core/document/types.ts';
 import type { CornerId } from '#core/machine/body.ts';
 import type { Draft } from '../numbers/drafts.ts';
 

@@ -1,5 +1,5 @@
-import { jobFileName, jobFileOf, jobFromFile } from '#core/job/file.ts';
-import type { JobRecord } from '#core/job/types.ts';
+import { jobFileName, jobFileOf, jobFromFile } from '#core/document/file.ts';
+import type { JobRecord } from '#core/document/types.ts';
 import type { JobAnswer } from '#contract/api.ts';
 import { ApiProblem, callApi } from '../../api/client.ts';
 

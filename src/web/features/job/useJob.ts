@@ -1,10 +1,10 @@
 import { useMemo } from 'react';
 import type { FactPlace } from '#core/document/factKinds.ts';
-import { correctedBy, factAt, standingFacts, type FactEntry } from '#core/job/facts.ts';
-import { historyOf, redoEntry, undoEntry, type History } from '#core/job/history.ts';
+import { correctedBy, factAt, standingFacts, type FactEntry } from '#core/document/facts.ts';
+import { historyOf, redoEntry, undoEntry, type History } from '#core/document/history.ts';
 import { nextAction, type NextAction } from '#core/job/nextAction.ts';
-import { readRounds, type RoundsState } from '#core/job/rounds.ts';
-import type { Entry, Fact, JobRecord, Json } from '#core/job/types.ts';
+import { readRounds, type RoundsState } from '#core/estimate/rounds.ts';
+import type { Entry, Fact, JobRecord, Json } from '#core/document/types.ts';
 import { marginsFor, type Margin } from '#core/margins/margins.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { useJobRecord } from '../../api/jobs.ts';

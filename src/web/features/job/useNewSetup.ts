@@ -1,9 +1,9 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import { applyEntry } from '#core/job/applyEntry.ts';
-import { blankDocument } from '#core/job/create.ts';
-import { migrateJob } from '#core/job/migrate.ts';
-import type { Entry, JobDocument, JobRecord } from '#core/job/types.ts';
+import { applyEntry } from '#core/document/applyEntry.ts';
+import { blankDocument } from '#core/document/create.ts';
+import { migrateJob } from '#core/document/migrate.ts';
+import type { Entry, JobDocument, JobRecord } from '#core/document/types.ts';
 import { cornersIn, cornersOf } from '#core/machine/body.ts';
 import type { MachineClass } from '#core/machine/classes.ts';
 import { enqueue } from '../../api/queue.ts';

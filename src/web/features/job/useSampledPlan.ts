@@ -1,6 +1,6 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import { useEffect, useState } from 'react';
-import type { JobRecord } from '#core/job/types.ts';
+import type { JobRecord } from '#core/document/types.ts';
 import type { Sampled } from '#core/plan/sampled.ts';
 import { untilDone } from '../../workers/untilDone.ts';
 import type { SamplingApi } from '../../workers/sampling.worker.ts';

@@ -1,5 +1,5 @@
-import { blankDocument } from '#core/job/create.ts';
-import type { Json } from '#core/job/types.ts';
+import { blankDocument } from '#core/document/create.ts';
+import type { Json } from '#core/document/types.ts';
 import { cornerNames, cornersOf } from '#core/machine/body.ts';
 import { machineClasses } from '#core/machine/classes.ts';
 import { factWords, pathWords } from './words.ts';

@@ -1,5 +1,5 @@
 import { cornerNames, type CornerId } from '#core/machine/body.ts';
-import type { Fact } from '#core/job/types.ts';
+import type { Fact } from '#core/document/types.ts';
 
 const FIELD_WORDS: Record<string, string> = {
   name: 'job name',

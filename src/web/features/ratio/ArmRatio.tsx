@@ -1,6 +1,6 @@
-import type { GainGroup } from '#core/job/corner.ts';
+import type { GainGroup } from '#core/estimate/corner.ts';
 import { cornersIn, axleOf } from '#core/machine/body.ts';
-import type { Json } from '#core/job/types.ts';
+import type { Json } from '#core/document/types.ts';
 import { priors } from '#core/estimate/prior.ts';
 import { usableMap } from '#core/geometry/ratioMap.ts';
 import { limits } from '#contract/limits.ts';

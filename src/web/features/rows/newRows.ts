@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import type { Json } from '#core/job/types.ts';
+import type { Json } from '#core/document/types.ts';
 import { keptStorage } from '../keeping/keeping.ts';
 
 /** A row that somebody added and has not filled yet: it counts for nothing until it is. */

@@ -1,8 +1,8 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import { keptStorage } from '../keeping/keeping.ts';
-import type { SagLimits } from '#core/job/types.ts';
-import type { SagWindow } from '#core/judge/sagWindows.ts';
+import type { SagLimits } from '#core/document/types.ts';
+import type { SagWindow } from '#core/sag/sagWindows.ts';
 import type { MachineClass } from '#core/machine/classes.ts';
 
 interface OwnSchools {

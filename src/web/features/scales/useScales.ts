@@ -1,6 +1,6 @@
 import { wrap, type Remote } from 'comlink';
 import { useEffect, useState } from 'react';
-import type { JobRecord } from '#core/job/types.ts';
+import type { JobRecord } from '#core/document/types.ts';
 import type { ScalesApi } from '../../workers/scales.worker.ts';
 
 /** ms without a keystroke before it is worked out. */

@@ -1,9 +1,9 @@
 import { springWay } from '#words/instruction.ts';
 import { useEffect, useRef } from 'react';
-import type { Source } from '#core/job/corner.ts';
+import type { Source } from '#core/estimate/corner.ts';
 import { inReadersUnit, type MeasureName } from '#core/units/measure.ts';
 import { useSettings } from '../../app/settings.ts';
-import type { SumUnit } from '#core/sums/types.ts';
+import type { SumUnit } from '#core/calculation/types.ts';
 import { SizeLength, Plain, Turns } from '../../ui/Figure.tsx';
 import { useSum } from './sumContext.ts';
 

@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import type { Sum } from '#core/sums/types.ts';
+import type { Sum } from '#core/calculation/types.ts';
 
 interface SumState {
   sum: Sum | null;

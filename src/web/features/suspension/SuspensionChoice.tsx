@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { assumedRatio, hungAt, type GainGroup } from '#core/job/corner.ts';
-import type { Json } from '#core/job/types.ts';
+import { assumedRatio, hungAt, type GainGroup } from '#core/estimate/corner.ts';
+import type { Json } from '#core/document/types.ts';
 import { ratioRange, suspensionsOf, type SuspensionType } from '#core/kinds/suspension.ts';
 import { axleOf, cornersIn } from '#core/machine/body.ts';
 import { suspensionTitles } from '#words/suspension.ts';

@@ -1,10 +1,10 @@
 import { useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useParams } from 'react-router';
-import { cornerSpec } from '#core/job/corner.ts';
+import { cornerSpec } from '#core/estimate/corner.ts';
 import { turningOrder } from '#core/job/nextAction.ts';
-import { workOf, type Work } from '#core/job/rounds.ts';
-import type { ToldCorner, ToldPlan } from '#core/job/types.ts';
+import { workOf, type Work } from '#core/estimate/rounds.ts';
+import type { ToldCorner, ToldPlan } from '#core/document/types.ts';
 import { planFact } from '#core/plan/tell.ts';
 import { isMoved } from '#core/plan/cornerAnswer.ts';
 import { cornerNames, type CornerId } from '#core/machine/body.ts';

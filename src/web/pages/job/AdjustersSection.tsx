@@ -1,9 +1,9 @@
 import { ChevronDown } from 'lucide-react';
 import { Collapsible } from 'radix-ui';
 import { useState } from 'react';
-import { sagWindows } from '#core/judge/sagWindows.ts';
-import type { CornerDocument, Json } from '#core/job/types.ts';
-import { fittings, hasMount, mountOfPitch } from '#core/job/fitting.ts';
+import { sagWindows } from '#core/sag/sagWindows.ts';
+import type { CornerDocument, Json } from '#core/document/types.ts';
+import { fittings, hasMount, mountOfPitch } from '#core/document/fitting.ts';
 import { cornerNames, cornersIn, footingOf, sideOf, type CornerId } from '#core/machine/body.ts';
 import { limitsOf, middleOf, schoolOf } from '#core/sag/schools.ts';
 import { limits } from '#contract/limits.ts';

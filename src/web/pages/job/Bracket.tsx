@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { factAt, isOf } from '#core/job/facts.ts';
+import { factAt, isOf } from '#core/document/facts.ts';
 import { bracketAfter, isFound, middleOf, type Better } from '#core/judge/bracket.ts';
 import { axleOf, cornersIn, footingOf, type CornerId } from '#core/machine/body.ts';
 import { limits } from '#contract/limits.ts';

@@ -1,5 +1,5 @@
 import { TriangleAlert } from 'lucide-react';
-import { factAt } from '#core/job/facts.ts';
+import { factAt } from '#core/document/facts.ts';
 import type { Caution } from '#core/judge/cautions.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { readPlace } from './cautionsRead.ts';

@@ -1,4 +1,4 @@
-import { factAt } from '#core/job/facts.ts';
+import { factAt } from '#core/document/facts.ts';
 import type { Job } from '../../features/job/useJob.ts';
 
 interface Item {

@@ -1,7 +1,7 @@
-import { risenSince } from '#core/job/again.ts';
-import { factAt } from '#core/job/facts.ts';
-import type { ClearanceDocument } from '#core/job/types.ts';
-import { distanceAfter, sinceMeasured } from '#core/margins/clearance.ts';
+import { risenSince } from '#core/stance/risen.ts';
+import { factAt } from '#core/document/facts.ts';
+import type { ClearanceDocument } from '#core/document/types.ts';
+import { distanceAfter, sinceMeasured } from '#core/stance/clearance.ts';
 import { cornerNames, cornersIn, type CornerId } from '#core/machine/body.ts';
 import { clearanceSum } from '#core/sums/planSums.ts';
 import { limits } from '#contract/limits.ts';

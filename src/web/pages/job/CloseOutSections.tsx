@@ -1,9 +1,9 @@
 import { Link } from 'react-router';
-import { factAt } from '#core/job/facts.ts';
-import { recheckOf, recheckWords } from '#core/job/recheck.ts';
-import { closeFor } from '#core/judge/checks.ts';
+import { factAt } from '#core/document/facts.ts';
+import { recheckOf, recheckWords } from '#core/document/recheck.ts';
+import { closeFor } from '#core/document/checks.ts';
 import { rodSum } from '#core/sums/stanceSums.ts';
-import { rodsOf, tieRodTurns, toeWanted, totalToe, usualSteering } from '#core/judge/toe.ts';
+import { rodsOf, tieRodTurns, toeWanted, totalToe, usualSteering } from '#core/stance/toe.ts';
 import { cornerNames, cornersIn, footingOf } from '#core/machine/body.ts';
 import { limits } from '#contract/limits.ts';
 import { saveRecheck } from '../../features/job/calendar.ts';

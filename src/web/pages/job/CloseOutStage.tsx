@@ -1,9 +1,9 @@
 import { cornerHeight, hasTaught } from '#core/figures/cornerHeight.ts';
 import { byCorner } from '#core/plan/answer.ts';
 import { cautionsAt } from '#core/judge/cautions.ts';
-import { goodEnough, notYet } from '#core/job/enough.ts';
-import { gainGroups } from '#core/job/corner.ts';
-import { factAt } from '#core/job/facts.ts';
+import { goodEnough, notYet } from '#core/plan/enough.ts';
+import { gainGroups } from '#core/estimate/corner.ts';
+import { factAt } from '#core/document/facts.ts';
 import { axleOf, cornersIn, cornerNames } from '#core/machine/body.ts';
 import { chanceSum, collarSum, gainSum, heightNowSum, offSum } from '#core/sums/cornerSums.ts';
 import { useState } from 'react';

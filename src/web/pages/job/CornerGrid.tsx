@@ -5,8 +5,8 @@ import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
 import { MachinePlan } from '../../drawing/MachinePlan.tsx';
 import { TravelRule } from '../../drawing/TravelRule.tsx';
 import type { TravelRuleData } from '../../drawing/travelRule.ts';
-import { unreadOf } from '#core/job/enough.ts';
-import { cornerSpec, toleranceOf } from '#core/job/corner.ts';
+import { unreadOf } from '#core/plan/enough.ts';
+import { cornerSpec, toleranceOf } from '#core/estimate/corner.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';
 

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { Json } from '#core/job/types.ts';
+import type { Json } from '#core/document/types.ts';
 import { cornerNames, cornersIn, type CornerId } from '#core/machine/body.ts';
 import { pathKey, valueAt } from '../../features/job/draftKeys.ts';
 import type { Job } from '../../features/job/useJob.ts';

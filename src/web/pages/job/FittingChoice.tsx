@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { fittingFields, fittings, fittingsAt } from '#core/job/fitting.ts';
-import type { CornerDocument, Fitting, Json } from '#core/job/types.ts';
+import { fittingFields, fittings, fittingsAt } from '#core/document/fitting.ts';
+import type { CornerDocument, Fitting, Json } from '#core/document/types.ts';
 import { cornerNames, footingOf, twinOf, type CornerId } from '#core/machine/body.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital } from '../../features/job/words.ts';

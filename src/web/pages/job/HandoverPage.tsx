@@ -1,8 +1,8 @@
-import { isOf } from '#core/job/facts.ts';
+import { isOf } from '#core/document/facts.ts';
 import { useParams } from 'react-router';
 import { cautionsAt } from '#core/judge/cautions.ts';
-import { closeFor } from '#core/judge/checks.ts';
-import { recheckOf, recheckWords } from '#core/job/recheck.ts';
+import { closeFor } from '#core/document/checks.ts';
+import { recheckOf, recheckWords } from '#core/document/recheck.ts';
 import { classDefaults } from '#core/machine/classes.ts';
 import { cornerNames, cornersIn } from '#core/machine/body.ts';
 import { balanceOf, takenPads } from '#core/scales/balance.ts';

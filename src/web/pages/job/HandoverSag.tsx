@@ -1,4 +1,4 @@
-import type { SagLimits } from '#core/job/types.ts';
+import type { SagLimits } from '#core/document/types.ts';
 import { cornerNames } from '#core/machine/body.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { sagFigure } from '#core/figures/sagFigure.ts';

@@ -1,9 +1,9 @@
 import { kindsOn, referenceKinds } from '#core/geometry/reference.ts';
 import { classDefaults } from '#core/machine/classes.ts';
-import { assumedRatio, gainGroups } from '#core/job/corner.ts';
+import { assumedRatio, gainGroups } from '#core/estimate/corner.ts';
 import { SuspensionChoice } from '../../features/suspension/SuspensionChoice.tsx';
 import { axleOf, cornerNames, cornersIn, footingOf, type CornerId } from '#core/machine/body.ts';
-import type { Json } from '#core/job/types.ts';
+import type { Json } from '#core/document/types.ts';
 import { sizeText } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../../app/settings.ts';
 import { pathKey, valueAt } from '../../features/job/draftKeys.ts';

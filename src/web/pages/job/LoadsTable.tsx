@@ -1,5 +1,5 @@
 import { Plus, X } from 'lucide-react';
-import type { Json, LoadDocument } from '#core/job/types.ts';
+import type { Json, LoadDocument } from '#core/document/types.ts';
 import { limits } from '#contract/limits.ts';
 import { pathKey } from '../../features/job/draftKeys.ts';
 import type { Job } from '../../features/job/useJob.ts';

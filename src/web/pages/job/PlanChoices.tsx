@@ -1,8 +1,8 @@
 import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { dependsOnLoad, marginsByCase } from '#core/margins/margins.ts';
-import { casesAfter } from '#core/margins/standing.ts';
-import { alternativesFor, type Alternative } from '#core/plan/alternatives.ts';
+import { casesAfter } from '#core/stance/standing.ts';
+import { alternativesFor, type Alternative } from '#core/job/alternatives.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { planFact } from '#core/plan/tell.ts';
 import { cornerNames } from '#core/machine/body.ts';

@@ -1,4 +1,4 @@
-import { hardEndOf } from '#core/job/fitting.ts';
+import { hardEndOf } from '#core/document/fitting.ts';
 import { firstToTurn, isUntold } from '#core/job/nextAction.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { scalesWanted, type CornerAnswer } from '#core/plan/cornerAnswer.ts';

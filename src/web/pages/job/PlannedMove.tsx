@@ -1,4 +1,4 @@
-import { fittings, lacksStep } from '#core/job/fitting.ts';
+import { fittings, lacksStep } from '#core/document/fitting.ts';
 import { cornerNames } from '#core/machine/body.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { isMoved, type CornerMove } from '#core/plan/cornerAnswer.ts';

@@ -1,4 +1,4 @@
-import { prepFor, unequalPressures } from '#core/judge/checks.ts';
+import { prepFor, unequalPressures } from '#core/document/checks.ts';
 import { cornerNames, cornersIn, footingOf, type CornerId } from '#core/machine/body.ts';
 import { limits } from '#contract/limits.ts';
 import type { Job } from '../../features/job/useJob.ts';

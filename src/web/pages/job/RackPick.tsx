@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { Json } from '#core/job/types.ts';
+import type { Json } from '#core/document/types.ts';
 import { cornerNames, twinOf, type CornerId } from '#core/machine/body.ts';
 import { rateOf, springFromRack, type RackSpring } from '#core/rack/spring.ts';
 import { useRack } from '../../api/rack.ts';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { browserStorage } from '../../features/keeping/keeping.ts';
-import type { Entry } from '#core/job/types.ts';
+import type { Entry } from '#core/document/types.ts';
 import { symptomsOn, type Symptom } from '#core/judge/symptoms.ts';
 import { footingOf } from '#core/machine/body.ts';
 import { limits } from '#contract/limits.ts';

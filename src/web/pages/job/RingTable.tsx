@@ -1,4 +1,4 @@
-import { factAt } from '#core/job/facts.ts';
+import { factAt } from '#core/document/facts.ts';
 import { benchFrom } from '#core/lab/fromJob.ts';
 import { ringPlaces, type RingWish } from '#core/lab/rings.ts';
 import { type Bench } from '#core/lab/setup.ts';

@@ -1,7 +1,7 @@
 import { ChevronDown, Plus, X } from 'lucide-react';
 import { Collapsible } from 'radix-ui';
-import type { Json } from '#core/job/types.ts';
-import { blankBar } from '#core/job/create.ts';
+import type { Json } from '#core/document/types.ts';
+import { blankBar } from '#core/document/create.ts';
 import { cornerNames, cornersIn, footingOf, type CornerId } from '#core/machine/body.ts';
 import { limits } from '#contract/limits.ts';
 import { useNewRows } from '../../features/rows/newRows.ts';

@@ -1,4 +1,4 @@
-import { factAt, isOf } from '#core/job/facts.ts';
+import { factAt, isOf } from '#core/document/facts.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { Select } from '../../ui/Select.tsx';
 

@@ -1,6 +1,6 @@
 import { Plus, X } from 'lucide-react';
-import { blankSpring, type SpringDocument } from '#core/job/spring.ts';
-import type { Json, RingDocument } from '#core/job/types.ts';
+import { blankSpring, type SpringDocument } from '#core/document/spring.ts';
+import type { Json, RingDocument } from '#core/document/types.ts';
 import { axleOf, cornerNames, cornersIn, twinOf, type CornerId } from '#core/machine/body.ts';
 import { limits } from '#contract/limits.ts';
 import { pathKey } from '../../features/job/draftKeys.ts';

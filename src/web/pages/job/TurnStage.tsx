@@ -1,12 +1,12 @@
 import { Link } from 'react-router';
 import { cautionsAt } from '#core/judge/cautions.ts';
 import { turningOrder } from '#core/job/nextAction.ts';
-import { cornerSpec, type CornerSpec } from '#core/job/corner.ts';
-import { factAt } from '#core/job/facts.ts';
-import { fittings } from '#core/job/fitting.ts';
-import { collarNow, workOf, type Work } from '#core/job/rounds.ts';
+import { cornerSpec, type CornerSpec } from '#core/estimate/corner.ts';
+import { factAt } from '#core/document/facts.ts';
+import { fittings } from '#core/document/fitting.ts';
+import { collarNow, workOf, type Work } from '#core/estimate/rounds.ts';
 import { toldSum } from '#core/sums/cornerSums.ts';
-import type { Fact, Fitting, ToldCorner, ToldPlan } from '#core/job/types.ts';
+import type { Fact, Fitting, ToldCorner, ToldPlan } from '#core/document/types.ts';
 import { cornerNames, type CornerId } from '#core/machine/body.ts';
 import { factKey } from '../../features/job/draftKeys.ts';
 import type { Job } from '../../features/job/useJob.ts';

@@ -1,5 +1,5 @@
 import { numbered, numberOf, type FactPlace, type NumberedKind } from '#core/document/factKinds.ts';
-import { factAt } from '#core/job/facts.ts';
+import { factAt } from '#core/document/facts.ts';
 import { questionHeight, questionTarget, questionWords } from '#core/judge/questions.ts';
 import type { CornerId } from '#core/machine/body.ts';
 import { meanOf } from '#core/numerics/mean.ts';

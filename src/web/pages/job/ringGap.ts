@@ -1,4 +1,4 @@
-import type { Json } from '#core/job/types.ts';
+import type { Json } from '#core/document/types.ts';
 import { placeRing, ringPlaces, type RingWish } from '#core/lab/rings.ts';
 import { benchOf, type Bench } from '#core/lab/setup.ts';
 import { cornerNames, type CornerId } from '#core/machine/body.ts';

@@ -1,10 +1,10 @@
-import { blankDocument } from '#core/job/create.ts';
-import { standingFacts } from '#core/job/facts.ts';
-import { readRounds } from '#core/job/rounds.ts';
-import { prepFor } from '#core/judge/checks.ts';
+import { blankDocument } from '#core/document/create.ts';
+import { standingFacts } from '#core/document/facts.ts';
+import { readRounds } from '#core/estimate/rounds.ts';
+import { prepFor } from '#core/document/checks.ts';
 import { stages, stagesOf } from '#core/job/nextAction.ts';
-import { blankSpring } from '#core/job/spring.ts';
-import type { JobRecord } from '#core/job/types.ts';
+import { blankSpring } from '#core/document/spring.ts';
+import type { JobRecord } from '#core/document/types.ts';
 import { marginsFor } from '#core/margins/margins.ts';
 import { answerFor } from '#core/plan/answer.ts';
 import { planFact } from '#core/plan/tell.ts';

@@ -1,4 +1,4 @@
-import { prepFor } from '#core/judge/checks.ts';
+import { prepFor } from '#core/document/checks.ts';
 import { isUntold, type Stage } from '#core/job/nextAction.ts';
 import { isOffItsGap } from '#core/plan/cornerAnswer.ts';
 import { cornersIn, type CornerId } from '#core/machine/body.ts';

@@ -8,9 +8,9 @@ import { classDefaults, machineClasses, type MachineClass } from '#core/machine/
 import { suspensionsOf } from '#core/kinds/suspension.ts';
 import { SuspensionChoice } from '../../features/suspension/SuspensionChoice.tsx';
 import { axleOf, cornerNames, cornersIn, footingOf, twinOf, type CornerId } from '#core/machine/body.ts';
-import { assumedRatio, gainGroups, type GainGroup } from '#core/job/corner.ts';
+import { assumedRatio, gainGroups, type GainGroup } from '#core/estimate/corner.ts';
 import { chanceSum } from '#core/sums/cornerSums.ts';
-import type { Json } from '#core/job/types.ts';
+import type { Json } from '#core/document/types.ts';
 import { ClassChoice } from '../../features/job/ClassChoice.tsx';
 import { pathKey } from '../../features/job/draftKeys.ts';
 import { useNewJob, type Job } from '../../features/job/useJob.ts';

@@ -7,7 +7,7 @@ import { keptStorage } from '../../features/keeping/keeping.ts';
 import type { CornerId } from '#core/machine/body.ts';
 import { problemFrom } from '#core/rack/fromJob.ts';
 import { plainProblem, readProblem, type SearchProblem } from '#core/rack/problem.ts';
-import type { JobRecord } from '#core/job/types.ts';
+import type { JobRecord } from '#core/document/types.ts';
 import { answerFor } from '#core/plan/answer.ts';
 import { useMirrored } from '../../features/links/useMirrored.ts';
 

@@ -1,12 +1,12 @@
 import { Link } from 'react-router';
 import { cornerVerdict, missingForVerdict } from '#core/judge/cornerVerdict.ts';
-import type { SagReading } from '#core/judge/sagWindows.ts';
-import type { Fitting, JobDocument } from '#core/job/types.ts';
+import type { SagReading } from '#core/sag/sagWindows.ts';
+import type { Fitting, JobDocument } from '#core/document/types.ts';
 import { cornerNames, type CornerId } from '#core/machine/body.ts';
 import { sagFigure } from '#core/figures/sagFigure.ts';
 import { byCorner, type Answer } from '#core/plan/answer.ts';
 import { isRough, schoolOf } from '#core/sag/schools.ts';
-import { cornerSpec } from '#core/job/corner.ts';
+import { cornerSpec } from '#core/estimate/corner.ts';
 import type { SagEnd } from '#core/sag/bench.ts';
 import { chooseRate } from '#core/sag/rates.ts';
 import { carriedSum, preloadSum, stepSum } from '#core/sums/benchSums.ts';

@@ -1,5 +1,5 @@
-import { cornerSpec } from '#core/job/corner.ts';
-import { isTurned } from '#core/job/fitting.ts';
+import { cornerSpec } from '#core/estimate/corner.ts';
+import { isTurned } from '#core/document/fitting.ts';
 import { cornerNames } from '#core/machine/body.ts';
 import { lengthText, sizeText } from '#core/units/formatLength.ts';
 import { limits } from '#contract/limits.ts';

@@ -1,7 +1,7 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
-import type { SagLimits } from '#core/job/types.ts';
-import type { SagWindow } from '#core/judge/sagWindows.ts';
+import type { SagLimits } from '#core/document/types.ts';
+import type { SagWindow } from '#core/sag/sagWindows.ts';
 import { classDefaults, type MachineClass } from '#core/machine/classes.ts';
 import { useOwnSchools } from '../../features/sag/ownSchools.ts';
 import { Button } from '../../ui/Button.tsx';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Json } from '#core/job/types.ts';
+import type { Json } from '#core/document/types.ts';
 import { loweringBy } from '#core/sag/lowering.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { tubesSum } from '#core/sums/benchSums.ts';

@@ -1,11 +1,11 @@
 import { Plus, X } from 'lucide-react';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import type { Json, RiderDocument } from '#core/job/types.ts';
+import type { Json, RiderDocument } from '#core/document/types.ts';
 import { cornerNames } from '#core/machine/body.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { bookPages, type BookPage } from '#core/sag/book.ts';
-import { nextRiderKey } from '#core/sag/riders.ts';
+import { nextRiderKey } from '#core/document/riders.ts';
 import { bookSagSum } from '#core/sums/benchSums.ts';
 import { seatMoveSum } from '#core/sums/cornerSums.ts';
 import { limits } from '#contract/limits.ts';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import type { Json, RiderDocument } from '#core/job/types.ts';
+import type { Json, RiderDocument } from '#core/document/types.ts';
 import { cornersIn, type CornerId } from '#core/machine/body.ts';
-import { ASSUMED_RIDER_KG, withRider } from '#core/sag/riders.ts';
+import { ASSUMED_RIDER_KG, withRider } from '#core/document/riders.ts';
 import { isAsked, limitsOf, middleOf, schoolsAt } from '#core/sag/schools.ts';
 import { limits } from '#contract/limits.ts';
 import { pathKey } from '../../features/job/draftKeys.ts';

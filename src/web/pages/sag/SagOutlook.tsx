@@ -1,7 +1,7 @@
-import { goodEnough } from '#core/job/enough.ts';
+import { goodEnough } from '#core/plan/enough.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import type { SagEnd } from '#core/sag/bench.ts';
-import { askedCorners } from '#core/sag/evidence.ts';
+import { askedCorners } from '#core/estimate/sagEvidence.ts';
 import { cornerNames, cornersIn } from '#core/machine/body.ts';
 import { chanceSum } from '#core/sums/cornerSums.ts';
 import type { Job } from '../../features/job/useJob.ts';

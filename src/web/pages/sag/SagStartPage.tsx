@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { machineClasses, type MachineClass } from '#core/machine/classes.ts';
-import { isRidden } from '#core/sag/riders.ts';
+import { isRidden } from '#core/document/riders.ts';
 import { ClassChoice } from '../../features/job/ClassChoice.tsx';
 import { pathKey } from '../../features/job/draftKeys.ts';
 import { useNewJob } from '../../features/job/useJob.ts';

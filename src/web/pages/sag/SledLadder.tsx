@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { isOf } from '#core/job/facts.ts';
+import { isOf } from '#core/document/facts.ts';
 import { nextRung, readStep, stepNote, type TriedStep, type Wish } from '#core/judge/balance.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { Button } from '../../ui/Button.tsx';

@@ -2,7 +2,7 @@ import { Volume2, VolumeX } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { FactPlace } from '#core/document/factKinds.ts';
-import { factAt } from '#core/job/facts.ts';
+import { factAt } from '#core/document/facts.ts';
 import { cornerNames } from '#core/machine/body.ts';
 import { promptsOf, questionSag, type SagPrompt } from '#core/sag/prompts.ts';
 import { limits } from '#contract/limits.ts';

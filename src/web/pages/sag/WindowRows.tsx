@@ -1,4 +1,4 @@
-import type { Json, SagLimits } from '#core/job/types.ts';
+import type { Json, SagLimits } from '#core/document/types.ts';
 import { cornerNames, type CornerId } from '#core/machine/body.ts';
 import type { SagEnd } from '#core/sag/bench.ts';
 import { limitsOf, middleOf, schoolOf, schoolsAt } from '#core/sag/schools.ts';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { Json } from '#core/job/types.ts';
+import type { Json } from '#core/document/types.ts';
 import type { LabSetup } from '#core/lab/setup.ts';
 import { cornerNames, cornersIn, twinOf, type CornerId } from '#core/machine/body.ts';
 import { useJobList } from '../../api/jobs.ts';

@@ -1,5 +1,5 @@
 import { Plus, X } from 'lucide-react';
-import { blankSpring, type SpringDocument } from '#core/job/spring.ts';
+import { blankSpring, type SpringDocument } from '#core/document/spring.ts';
 import { LAB_CASES, type LabSetup } from '#core/lab/setup.ts';
 import { limits } from '#contract/limits.ts';
 import { useLengthStyle } from '../../app/settings.ts';

@@ -1,6 +1,6 @@
 import { Archive, Check } from 'lucide-react';
 import { useState } from 'react';
-import type { SpringDocument } from '#core/job/spring.ts';
+import type { SpringDocument } from '#core/document/spring.ts';
 import { rackFromSpring } from '#core/rack/spring.ts';
 import { usePutSpring } from '../../api/rack.ts';
 

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
-import type { Json } from '#core/job/types.ts';
-import { blankBar } from '#core/job/create.ts';
+import type { Json } from '#core/document/types.ts';
+import { blankBar } from '#core/document/create.ts';
 import { cornerNames } from '#core/machine/body.ts';
 import { barShift } from '#core/scales/bars.ts';
 import { barCrossSum, barPadSum } from '#core/sums/scaleSums.ts';

@@ -1,5 +1,5 @@
-import { cornerSpec } from '#core/job/corner.ts';
-import type { JobDocument } from '#core/job/types.ts';
+import { cornerSpec } from '#core/estimate/corner.ts';
+import type { JobDocument } from '#core/document/types.ts';
 import { cornerNames } from '#core/machine/body.ts';
 import type { CornerMove } from '#core/scales/moves.ts';
 import { PitchAssumed, SeatMove } from '../../../features/job/MoveWords.tsx';

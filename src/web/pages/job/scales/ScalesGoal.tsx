@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import type { Json } from '#core/job/types.ts';
+import type { Json } from '#core/document/types.ts';
 import { balanceOf, takenPads } from '#core/scales/balance.ts';
 import { limits } from '#contract/limits.ts';
 import type { Job } from '../../../features/job/useJob.ts';

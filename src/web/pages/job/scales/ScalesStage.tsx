@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import type { Json } from '#core/job/types.ts';
-import { factAt } from '#core/job/facts.ts';
+import type { Json } from '#core/document/types.ts';
+import { factAt } from '#core/document/facts.ts';
 import { crossOn, takenPads } from '#core/scales/balance.ts';
 import { cornerNames } from '#core/machine/body.ts';
 import { limits } from '#contract/limits.ts';

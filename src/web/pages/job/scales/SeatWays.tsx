@@ -1,5 +1,5 @@
 import { useNavigate } from 'react-router';
-import { hardEndOf } from '#core/job/fitting.ts';
+import { hardEndOf } from '#core/document/fitting.ts';
 import { answerBy, type Answer } from '#core/plan/answer.ts';
 import { planFact } from '#core/plan/tell.ts';
 import { cornerNames } from '#core/machine/body.ts';

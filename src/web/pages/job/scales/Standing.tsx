@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { PerCorner } from '#core/job/rounds.ts';
+import type { PerCorner } from '#core/estimate/rounds.ts';
 import type { CornerId } from '#core/machine/body.ts';
 import { meanOf } from '#core/numerics/mean.ts';
 import { balanceOf, repeatSpread, type Balance, type Share } from '#core/scales/balance.ts';

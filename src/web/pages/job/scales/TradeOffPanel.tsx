@@ -1,5 +1,5 @@
 import { lazy, Suspense } from 'react';
-import type { JobDocument } from '#core/job/types.ts';
+import type { JobDocument } from '#core/document/types.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { tradeWords, type TradeOff, type TradePoint } from '#core/scales/tradeOff.ts';
 import { tradeHeightSum, tradeShareSum } from '#core/sums/scaleSums.ts';

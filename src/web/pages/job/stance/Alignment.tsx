@@ -1,6 +1,6 @@
 import { cornerNames } from '#core/machine/body.ts';
 import type { Answer } from '#core/plan/answer.ts';
-import { rodsOf, tieRodTurns, toeWanted } from '#core/judge/toe.ts';
+import { rodsOf, tieRodTurns, toeWanted } from '#core/stance/toe.ts';
 import { camberShift, toeShift, type Shift } from '#core/stance/alignment.ts';
 import { rodSum, shiftSum } from '#core/sums/stanceSums.ts';
 import { fineLengthText } from '#core/units/formatLength.ts';

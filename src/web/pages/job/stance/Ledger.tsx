@@ -1,6 +1,6 @@
-import { isOf } from '#core/job/facts.ts';
+import { isOf } from '#core/document/facts.ts';
 import { useState } from 'react';
-import type { Json } from '#core/job/types.ts';
+import type { Json } from '#core/document/types.ts';
 import { cornerNames, cornersIn, type CornerId } from '#core/machine/body.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { ledgerOf, type LedgerLine } from '#core/stance/ledger.ts';

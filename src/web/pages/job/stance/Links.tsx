@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Json } from '#core/job/types.ts';
+import type { Json } from '#core/document/types.ts';
 import { axleOf, cornerNames, cornersIn, type CornerId } from '#core/machine/body.ts';
 import type { Axle } from '#core/machine/classes.ts';
 import type { Answer } from '#core/plan/answer.ts';

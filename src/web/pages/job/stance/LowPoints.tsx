@@ -1,5 +1,5 @@
 import { Plus, X } from 'lucide-react';
-import type { Json, LowPointDocument } from '#core/job/types.ts';
+import type { Json, LowPointDocument } from '#core/document/types.ts';
 import type { Axle } from '#core/machine/classes.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { anglesAfter, USUAL_RADIUS_MM } from '#core/stance/anglesAfter.ts';

@@ -1,8 +1,8 @@
-import type { RoundsState } from '../job/rounds.ts';
-import { cornerSpec, toleranceOf } from '../job/corner.ts';
-import type { JobDocument } from '../job/types.ts';
+import type { RoundsState } from './rounds.ts';
+import { cornerSpec, toleranceOf } from './corner.ts';
+import type { JobDocument } from '../document/types.ts';
 import { cornersIn, footingOf, type CornerId } from '../machine/body.ts';
-import { frictionPrior } from '../estimate/prior.ts';
+import { frictionPrior } from './prior.ts';
 import { meanOf } from '../numerics/mean.ts';
 import { tolerances } from '../tolerances.ts';
 

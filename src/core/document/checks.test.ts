@@ -1,13 +1,13 @@
-import { blankDocument } from '../job/create.ts';
-import { recheckOf, recheckWords } from '../job/recheck.ts';
-import { standingFacts } from '../job/facts.ts';
+import { blankDocument } from './create.ts';
+import { recheckOf, recheckWords } from './recheck.ts';
+import { standingFacts } from './facts.ts';
 import { machineClasses } from '../machine/classes.ts';
 import { answerFor } from '../plan/answer.ts';
 import { add, factEntry, measured, must, plainDocument } from '../../../tests/fixtures/records.ts';
 import { footingOf } from '../machine/body.ts';
 import { blurOf, closeFor, prepFor, unequalPressures } from './checks.ts';
-import { symptomsOn } from './symptoms.ts';
-import { tieRodTurns, totalToe } from './toe.ts';
+import { symptomsOn } from '../judge/symptoms.ts';
+import { tieRodTurns, totalToe } from '../stance/toe.ts';
 
 const skip = (slot: string, how: 'done' | 'skipped' = 'skipped') => factEntry({ kind: 'prep', slot, how });
 

@@ -1,9 +1,9 @@
 import { axleOf, cornerNames, cornersIn, twinOf, type CornerId } from '../machine/body.ts';
 import { classDefaults } from '../machine/classes.ts';
-import { middleOf } from '../estimate/prior.ts';
+import { middleOf } from './prior.ts';
 import { ratioRange, type Hung } from '../kinds/suspension.ts';
 import { tolerances } from '../tolerances.ts';
-import type { JobDocument } from './types.ts';
+import type { JobDocument } from '../document/types.ts';
 
 /** Where a figure comes from; every sum shows it. */
 export type Source = 'measured' | 'sheet' | 'assumed' | 'learnt' | 'computed' | 'told';

@@ -1,4 +1,4 @@
-import type { JobDocument, RiderDocument } from '../job/types.ts';
+import type { JobDocument, RiderDocument } from './types.ts';
 import { footingOf } from '../machine/body.ts';
 import { classDefaults, type MachineClass } from '../machine/classes.ts';
 import { tolerances } from '../tolerances.ts';

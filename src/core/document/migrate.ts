@@ -1,5 +1,5 @@
 import { cornersOf } from '../machine/body.ts';
-import { upgradedEntries } from '../document/upgradeFact.ts';
+import { upgradedEntries } from './upgradeFact.ts';
 import { machineClasses } from '../machine/classes.ts';
 import { blankDocument } from './create.ts';
 import { fittingFrom } from './fitting.ts';

@@ -1,8 +1,8 @@
 import { FaultList, type Checked, type Fault } from '../faults.ts';
 import { usableMap } from '../geometry/ratioMap.ts';
 import { referenceKinds } from '../geometry/reference.ts';
-import { axleRatioSd, isRatioUnsaid, ownRatio, type MeasuredRatios } from '../estimate/ratioBelief.ts';
-import { frictionPrior, priors } from '../estimate/prior.ts';
+import { axleRatioSd, isRatioUnsaid, ownRatio, type MeasuredRatios } from './ratioBelief.ts';
+import { frictionPrior, priors } from './prior.ts';
 import type { BelievedMachine, ContactBelief, Reference, Situation } from '../learn/belief.ts';
 import { axleOf, contactPoint, cornerFault, cornersIn, sideOf, type CornerId } from '../machine/body.ts';
 import { checkMachine } from '../machine/check.ts';
@@ -17,12 +17,12 @@ import type {
 import { GRAVITY } from '../machine/solver.ts';
 import type { SpringDescription } from '../springs/spring.ts';
 import { tolerances } from '../tolerances.ts';
-import { machineAlone, massesOf, missingFuel, type RiderMass } from '../sag/riders.ts';
+import { machineAlone, massesOf, missingFuel, type RiderMass } from '../document/riders.ts';
 import { cornerSpec, type Source } from './corner.ts';
-import { blankCorner } from './create.ts';
+import { blankCorner } from '../document/create.ts';
 import type { PerCorner } from './rounds.ts';
-import { springFrom } from './spring.ts';
-import type { JobDocument } from './types.ts';
+import { springFrom } from '../document/spring.ts';
+import type { JobDocument } from '../document/types.ts';
 
 /** Where the figures of one corner's model come from. */
 interface CornerSources {

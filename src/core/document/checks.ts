@@ -1,6 +1,6 @@
 import type { Footing } from '../geometry/reference.ts';
 import { cornersIn, footingOf, twinOf } from '../machine/body.ts';
-import type { JobDocument } from '../job/types.ts';
+import type { JobDocument } from './types.ts';
 
 /** Something to see to, with its reason and what leaving it out costs. */
 export interface Check {

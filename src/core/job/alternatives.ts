@@ -1,11 +1,11 @@
-import { hardEndOf } from '../job/fitting.ts';
+import { hardEndOf } from '../document/fitting.ts';
 import { marginsFor, type Margin } from '../margins/margins.ts';
-import type { CornerDocument, JobDocument, JobRecord } from '../job/types.ts';
+import type { CornerDocument, JobDocument, JobRecord } from '../document/types.ts';
 import { axleOf, cornerNames, cornersIn, twinOf, type CornerId } from '../machine/body.ts';
-import { answerFor, type Answer } from './answer.ts';
-import { isMoved } from './cornerAnswer.ts';
-import type { Reason } from './reasons.ts';
-import type { Swap, Swaps } from './swaps.ts';
+import { answerFor, type Answer } from '../plan/answer.ts';
+import { isMoved } from '../plan/cornerAnswer.ts';
+import type { Reason } from '../plan/reasons.ts';
+import type { Swap, Swaps } from '../plan/swaps.ts';
 
 type AlternativeId = 'plan' | 'seats' | 'sides' | 'easy' | 'longer' | 'stiffer';
 

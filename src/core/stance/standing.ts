@@ -1,7 +1,7 @@
 import type { CornerId } from '../machine/body.ts';
 import type { CornerModel } from '../machine/corner.ts';
 import { readSolver, type ContactEquilibrium } from '../machine/equilibrium.ts';
-import { bodyRise } from '../stance/body.ts';
+import { bodyRise } from './body.ts';
 import type { Answer } from '../plan/answer.ts';
 
 /** How one corner stands in one load case, after the plan. */

@@ -1,4 +1,4 @@
-import type { JobDocument } from '../job/types.ts';
+import type { JobDocument } from '../document/types.ts';
 
 /** What a toe setting is worked out from, mm. */
 export interface ToeReadings {

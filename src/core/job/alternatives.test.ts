@@ -1,6 +1,6 @@
-import type { JobDocument } from '../job/types.ts';
-import { settlesBy } from '../job/nextAction.ts';
-import { casesAfter } from '../margins/standing.ts';
+import type { JobDocument } from '../document/types.ts';
+import { settlesBy } from './nextAction.ts';
+import { casesAfter } from '../stance/standing.ts';
 import {
   add,
   fourCorners,
@@ -11,8 +11,8 @@ import {
   settled,
 } from '../../../tests/fixtures/records.ts';
 import { alternativesFor, type Alternative } from './alternatives.ts';
-import { answerFor } from './answer.ts';
-import { kitStart } from './kitStart.ts';
+import { answerFor } from '../plan/answer.ts';
+import { kitStart } from '../plan/kitStart.ts';
 
 const springs = (document: JobDocument) => {
   for (const id of fourCorners) {

@@ -8,10 +8,10 @@ import type { SpringDocument } from './spring.ts';
 import type { CornerId } from '../machine/body.ts';
 import type { SuspensionType } from '../kinds/suspension.ts';
 import type { MachineClass } from '../machine/classes.ts';
-import type { Fact } from '../document/factKinds.ts';
+import type { Fact } from './factKinds.ts';
 
-export type { Fact, FactKind } from '../document/factKinds.ts';
-export type { ToldCorner, ToldPlan } from '../document/told.ts';
+export type { Fact, FactKind } from './factKinds.ts';
+export type { ToldCorner, ToldPlan } from './told.ts';
 
 /** Anything JSON can hold. */
 export type Json = null | boolean | number | string | Json[] | { [key: string]: Json };

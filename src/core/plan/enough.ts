@@ -1,7 +1,7 @@
 import { cornerNames, cornersIn, type CornerId } from '../machine/body.ts';
-import type { Answer } from '../plan/answerShape.ts';
-import { isMoved, scalesWanted } from '../plan/cornerAnswer.ts';
-import { askedCorners } from '../sag/evidence.ts';
+import type { Answer } from './answerShape.ts';
+import { isMoved, scalesWanted } from './cornerAnswer.ts';
+import { askedCorners } from '../estimate/sagEvidence.ts';
 import { meanOf } from '../numerics/mean.ts';
 import { tolerances } from '../tolerances.ts';
 

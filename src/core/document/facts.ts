@@ -1,4 +1,4 @@
-import type { Fact, FactKind, FactPlace } from '../document/factKinds.ts';
+import type { Fact, FactKind, FactPlace } from './factKinds.ts';
 import type { Entry, JobRecord } from './types.ts';
 
 export type FactEntry<K extends FactKind = FactKind> = Extract<Entry, { type: 'fact' }> & { fact: Fact<K> };

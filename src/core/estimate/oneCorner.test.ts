@@ -1,5 +1,5 @@
 import { nextAction } from '../job/nextAction.ts';
-import { misfitKey } from '../estimate/estimate.ts';
+import { misfitKey } from './estimate.ts';
 import { answerFor } from '../plan/answer.ts';
 import {
   add,

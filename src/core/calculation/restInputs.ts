@@ -1,4 +1,4 @@
-import type { JobMachine } from '../job/believed.ts';
+import type { JobMachine } from '../estimate/believed.ts';
 import type { CornerId } from '../machine/body.ts';
 import type { ContactEquilibrium } from '../machine/equilibrium.ts';
 import type { MachineSolver } from '../machine/solver.ts';

@@ -1,4 +1,4 @@
-import type { ClearanceDocument } from '../job/types.ts';
+import type { ClearanceDocument } from '../document/types.ts';
 import type { Answer } from '../plan/answer.ts';
 import type { CornerId } from '../machine/body.ts';
 

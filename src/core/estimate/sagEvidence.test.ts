@@ -1,14 +1,14 @@
 import { readAs, type Reading } from '../learn/fit.ts';
 import { add, factEntry, must, record } from '../../../tests/fixtures/records.ts';
-import { blankDocument } from '../job/create.ts';
-import { machineOf } from '../job/believed.ts';
-import { blankSpring } from '../job/spring.ts';
-import { readRounds } from '../job/rounds.ts';
-import type { JobDocument } from '../job/types.ts';
+import { blankDocument } from '../document/create.ts';
+import { machineOf } from './believed.ts';
+import { blankSpring } from '../document/spring.ts';
+import { readRounds } from './rounds.ts';
+import type { JobDocument } from '../document/types.ts';
 import { cornersIn, type CornerId } from '../machine/body.ts';
 import type { MachineClass } from '../machine/classes.ts';
-import { evidenceOf } from '../plan/evidence.ts';
-import { extendedOf, sagRead } from './evidence.ts';
+import { evidenceOf } from './evidence.ts';
+import { extendedOf, sagRead } from './sagEvidence.ts';
 
 type Fact = [corner: CornerId, slot: string, mm: number];
 

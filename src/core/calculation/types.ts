@@ -1,4 +1,4 @@
-import type { Source } from '../job/corner.ts';
+import type { Source } from '../estimate/corner.ts';
 
 /** How a value is written: lengths follow the reader's units, the rest is plain. */
 export type SumUnit =

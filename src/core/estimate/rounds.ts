@@ -1,12 +1,12 @@
 import { allCorners, type CornerId } from '../machine/body.ts';
 import type { Axle } from '../machine/classes.ts';
-import { measuredRatios } from '../estimate/measuredRatio.ts';
-import type { MeasuredRatios } from '../estimate/ratioBelief.ts';
-import { gatherSag, type SagReadings } from '../sag/readings.ts';
+import { measuredRatios } from './measuredRatio.ts';
+import type { MeasuredRatios } from './ratioBelief.ts';
+import { gatherSag, type SagReadings } from '../document/sagReadings.ts';
 import { numberOf, type Fact, type NumberedKind } from '../document/factKinds.ts';
-import { isOf, standingFacts, type FactEntry } from './facts.ts';
-import { restoredSlot, sortRepeats, type Repeat, type SortedRepeats } from './repeats.ts';
-import type { JobRecord, ToldCorner, ToldPlan } from './types.ts';
+import { isOf, standingFacts, type FactEntry } from '../document/facts.ts';
+import { restoredSlot, sortRepeats, type Repeat, type SortedRepeats } from '../document/repeats.ts';
+import type { JobRecord, ToldCorner, ToldPlan } from '../document/types.ts';
 
 export type PerCorner<T> = Partial<Record<CornerId, T>>;
 

@@ -1,14 +1,14 @@
-import { situationOf, type JobMachine } from '../job/believed.ts';
-import { cornerSpec } from '../job/corner.ts';
-import { blurOf } from '../judge/checks.ts';
-import type { Round, RoundsState } from '../job/rounds.ts';
-import { repeatSd } from '../job/repeats.ts';
-import type { JobDocument } from '../job/types.ts';
+import { situationOf, type JobMachine } from './believed.ts';
+import { cornerSpec } from './corner.ts';
+import { blurOf } from '../document/checks.ts';
+import type { Round, RoundsState } from './rounds.ts';
+import { repeatSd } from '../document/repeats.ts';
+import type { JobDocument } from '../document/types.ts';
 import type { Situation } from '../learn/belief.ts';
 import type { Fit, Reading, RoundEvidence } from '../learn/fit.ts';
 import type { CornerId } from '../machine/body.ts';
 import { GRAVITY } from '../machine/solver.ts';
-import { extendedOf, sagEvidence } from '../sag/evidence.ts';
+import { extendedOf, sagEvidence } from './sagEvidence.ts';
 import { tolerances } from '../tolerances.ts';
 
 /** What was read, by how the machine stood then (adjusters in mm from the baseline). */

@@ -1,7 +1,7 @@
-import { cornerSpec } from '../job/corner.ts';
-import type { JobMachine } from '../job/believed.ts';
-import type { PerCorner, Round, RoundsState } from '../job/rounds.ts';
-import type { JobDocument } from '../job/types.ts';
+import { cornerSpec } from './corner.ts';
+import type { JobMachine } from './believed.ts';
+import type { PerCorner, Round, RoundsState } from './rounds.ts';
+import type { JobDocument } from '../document/types.ts';
 import { referenceKinds } from '../geometry/reference.ts';
 import type { Situation } from '../learn/belief.ts';
 import type { Reading, RoundEvidence } from '../learn/fit.ts';
@@ -9,7 +9,7 @@ import { contactPoint, cornersIn, type CornerId } from '../machine/body.ts';
 import { CornerModel, plainSetting } from '../machine/corner.ts';
 import { meanOf } from '../numerics/mean.ts';
 import { tolerances } from '../tolerances.ts';
-import { halfBandOf, midReading, type CornerSag, type MidReading } from './readings.ts';
+import { halfBandOf, midReading, type CornerSag, type MidReading } from '../document/sagReadings.ts';
 import { bisect } from '../numerics/bisect.ts';
 
 /** Friction is taken out of sag readings, or counted in their spread: none is left to the fit. */

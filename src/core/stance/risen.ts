@@ -1,0 +1,9 @@
+import type { CornerId } from '../machine/body.ts';
+import type { Answer } from '../plan/answer.ts';
+
+/** mm that the body has risen over a corner since the baseline, as the readings have it. */
+export function risenSince({ machine, fit, state }: Answer, id: CornerId): number {
+  const i = machine.corners.indexOf(id);
+  const travel = (round: number) => fit.rounds.at(round)?.travel[i] ?? 0;
+  return travel(0) - travel(state.current);
+}
