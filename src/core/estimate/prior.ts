@@ -48,7 +48,7 @@ export const priors = {
    * The same as it mostly is on long travels: what a chance is told by. The wider one stands where readings are held against
    * the machine, so that friction is not taken for a fault.
    */
-  usualFriction: { leastMm: 1.45, perTravel: 0.003 },
+  usualFriction: { leastMm: 1.3, perTravel: 0.0028 },
 } as const;
 
 /** Middle of a range on the logarithm, to the hundredth: what is assumed of a ratio that nobody has given. */
