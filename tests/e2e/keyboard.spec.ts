@@ -38,7 +38,7 @@ test('a whole job without a mouse: start, measure, plan, turn in the bay, measur
   page,
 }) => {
   test.setTimeout(120_000);
-  await page.goto('/');
+  await page.goto('/?find=dunlin');
   await expect(page.getByRole('link', { name: /Dunlin/ })).toBeVisible();
   await page.keyboard.press('n');
   await expect(page).toHaveURL(/\/new/);

@@ -122,7 +122,7 @@ test.describe('the whole slice', () => {
   });
 
   test('an impossible target is met with the nearest, and what stands in the way', async ({ page }) => {
-    await page.goto('/');
+    await page.goto('/?find=dunlin');
     await page.getByRole('link', { name: /Dunlin/ }).click();
     await expect(page.getByRole('region', { name: 'Why it cannot be reached' })).toContainText(
       'thread is left that way',
