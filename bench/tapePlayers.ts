@@ -224,8 +224,11 @@ export function thePage(machine: TapeMachine, told: Told = 'tape'): Player & { d
           const mm = doneMm[i] ?? 0;
           if (mm !== 0)
             add({
-              ...{ kind: 'adjustment', round, corner, slot: 'done' },
-              mm: mm,
+              kind: 'adjustment',
+              round,
+              corner,
+              slot: 'done',
+              mm,
               askedMm: mm,
             });
         });
@@ -264,7 +267,10 @@ function startRecord(machine: TapeMachine, told: Told): JobRecord {
         ...record.entries,
         entryOf(
           {
-            ...{ kind: 'collar', round: 0, corner: id as CornerId, slot: 'now' },
+            kind: 'collar',
+            round: 0,
+            corner: id as CornerId,
+            slot: 'now',
             mm: collarMm,
           },
           record.entries.length,

@@ -139,14 +139,16 @@ export function isNumbered(kind: FactKind): kind is NumberedKind {
   return factUnits[kind] !== null;
 }
 
+/** Own fields that may be empty, by kind: a fact always has them, a store leaves them out. */
+export const emptyFields: Partial<Record<FactKind, Record<string, null>>> = {
+  adjustment: { askedMm: null },
+  mount: { askedMm: null },
+  ring: { askedMm: null },
+  recheck: { km: null, day: null },
+  cycled: { nearest: null },
+};
+
 /** A fact that carries a number, in the unit of its kind, and nothing else yet. */
 export function numbered<K extends NumberedKind>(place: FactPlace<K>, value: number): Fact<K> {
-  const moved = place.kind === 'adjustment' || place.kind === 'mount' || place.kind === 'ring';
-  return {
-    ...place,
-    [factUnits[place.kind]]: value,
-    ...(moved ? { askedMm: null } : {}),
-    ...(place.kind === 'cycled' ? { nearest: null } : {}),
-    ...(place.kind === 'recheck' ? { day: null } : {}),
-  } as unknown as Fact<K>;
+  return { ...place, ...emptyFields[place.kind], [factUnits[place.kind]]: value } as unknown as Fact<K>;
 }

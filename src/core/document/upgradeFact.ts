@@ -1,4 +1,4 @@
-import { factUnits, type FactKind } from './factKinds.ts';
+import { emptyFields, factUnits, type FactKind } from './factKinds.ts';
 
 type Plain = Record<string, unknown>;
 
@@ -13,15 +13,6 @@ const saidUnder: Partial<Record<FactKind, string>> = {
   note: 'words',
   recheck: 'day',
   cycled: 'nearest',
-};
-
-/** Own fields that may be empty: earlier versions left them out of nothing, a store may. */
-const emptyFields: Partial<Record<FactKind, Plain>> = {
-  adjustment: { askedMm: null },
-  mount: { askedMm: null },
-  ring: { askedMm: null },
-  recheck: { km: null, day: null },
-  cycled: { nearest: null },
 };
 
 /**

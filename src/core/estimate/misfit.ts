@@ -135,14 +135,14 @@ export function explanations(
   const explained = cases.map((one, k) => ({
     ...one,
     fit: fits[k] as Fit,
-    meant: one.meant ?? same,
+    meant: one.meant ?? unchanged,
     probability: shares[k] ?? 0,
     share: shares[k] ?? 0,
   }));
   return { fine: plainly + roughly, plain, explained: together(explained) };
 }
 
-const same = (situation: Situation) => situation;
+const unchanged = (situation: Situation) => situation;
 
 /** Odd readings at one reference are one suspicion, of the likeliest round: which of two is odd often nobody can tell. */
 function together(explained: readonly Explained[]): Explained[] {

@@ -19,7 +19,8 @@ export const priors = {
   drawnBeyond: 0.03,
   /**
    * What one corner rises by beside what its axle's ratio says, as a share, where nobody has said how it is hung: unlike
-   * sides, a ratio that changes on the way, bars. Side-by-sides have springs one on another, bikes mostly a linkage.
+   * sides, a ratio that changes on the way, bars. Side-by-sides have springs one on another, bikes mostly a linkage. Set so that
+   * the chance told of first plans is what lands on simulated machines (`npm run bench`).
    */
   ownRise: {
     car: 0.08,

@@ -127,10 +127,13 @@ function clashesOf(item: Unsent): Clash[] {
   return [];
 }
 
-/** What a fact says: its number, or its words. */
+/** What a fact says: its length, its number with its unit, or its words. */
 function saidBy(fact: Fact): Json {
   const number = numberOf(fact);
-  if (number !== null) return number;
+  const unit = factUnits[fact.kind];
+  if (fact.kind === 'recheck')
+    return [number === null ? '' : `${number} km`, fact.day ?? ''].filter(Boolean).join(', ');
+  if (number !== null) return unit === 'mm' ? number : `${number} ${unit}`;
   return 'how' in fact ? fact.how : 'words' in fact ? fact.words : null;
 }
 

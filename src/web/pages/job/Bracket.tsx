@@ -72,7 +72,10 @@ function Halving({ job, end, kind }: { job: Job; end: End; kind: Kind }) {
   const bracket = range === null ? null : bracketAfter(range, answers);
   const say = (better: Better, clicks: number) =>
     job.actions.record(`${capital(kind)}, ${end}: ${clicks} clicks is better`, {
-      ...{ kind: 'note', round, corner: null, slot: `${stem}-${answers.length}` },
+      kind: 'note',
+      round,
+      corner: null,
+      slot: `${stem}-${answers.length}`,
       words: `${capital(kind)}, ${end}: ${clicks} clicks is better (${better === 'low' ? 'harder' : 'softer'} of the two).`,
     });
   return (
@@ -115,7 +118,10 @@ function Halving({ job, end, kind }: { job: Job; end: End; kind: Kind }) {
             onClick={() =>
               cornersOfEnd(job, end).forEach((corner) =>
                 job.actions.record(`${capital(kind)} set, ${end}`, {
-                  ...{ kind: 'clicks', round, corner, slot: kind },
+                  kind: 'clicks',
+                  round,
+                  corner,
+                  slot: kind,
                   clicks: middleOf(bracket),
                 }),
               )
