@@ -23,8 +23,10 @@ export function cornerVerdict(answer: Answer, id: CornerId): SpringVerdict | nul
   const preload = along === null ? null : readingSign === 1 ? along : 1 - along;
   const window = sagWindow && windowOf(sagWindow, 'rider');
   const aloneMm = staticSagAfter(answer, id);
+  // What the page calls not known well enough judges no spring.
+  const known = document.riders.length === 0 || corner.sagSdMm <= tolerances.sagKnownMm;
   return springVerdict({
-    riderSag: window ? readSag(window, corner.sagMm, travelMm.value) : null,
+    riderSag: window && known ? readSag(window, corner.sagMm, travelMm.value) : null,
     staticSag:
       staticWindow && aloneMm !== null
         ? readSag(windowOf(staticWindow, 'static'), aloneMm, travelMm.value)
@@ -49,6 +51,9 @@ export function missingForVerdict(answer: Answer, id: CornerId): string | null {
     if (staticWindow && !isSagRead(answer.state, id, 'alone'))
       return 'read its sag with nobody on too: only both together tell its rate';
   }
+  const corner = answer.corners.find((one) => one.id === id);
+  if (document.riders.length > 0 && sagWindow && (corner?.sagSdMm ?? 0) > tolerances.sagKnownMm)
+    return 'read its sag with the rider on, pressed and lifted: it is not known well enough';
   if (sagWindow || air) return null;
   if (springs === 'assumed') return 'give the rate and free length of its spring, or a sag window';
   const ranged = answer.corners.some(

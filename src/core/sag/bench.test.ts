@@ -116,6 +116,16 @@ describe('what the bench says of an end', () => {
     expect(cornerVerdict(half, 'RW')?.because).not.toContain('static');
   });
 
+  test('a rider’s sag that is not known well enough judges no spring either', () => {
+    const rig = sagRig('road', 5);
+    const job = readRound(record(rig.document), rig, 0);
+    const answer = must(answerFor(job));
+    const vague = { ...answer, corners: answer.corners.map((corner) => ({ ...corner, sagSdMm: 6 })) };
+    expect(missingForVerdict(answer, 'RW')).toBeNull();
+    expect(missingForVerdict(vague, 'RW')).toContain('not known well enough');
+    expect(cornerVerdict(vague, 'RW')?.because).not.toContain('rider sag');
+  });
+
   test('a spring much too soft, and one much too stiff, are recognised by the rate that both sags want', () => {
     for (const [stiff, verdict] of [
       [0.5, 'too soft'],
