@@ -85,7 +85,7 @@ describe('what is described of stance and scales', () => {
   });
 
   test.each<[string, (document: JobDocument) => void]>([
-    ['/document/corners/LF/clearances/0', (one) => (one.corners.LF.clearances = [{ ...someClearance, rows: [[0, 5], [0, 20]] }])],
+    ['/document/corners/LF/clearances/0/rows', (one) => (one.corners.LF.clearances = [{ ...someClearance, rows: [[0, 5], [0, 20]] }])],
     ['/document/stance/points/0/nowMm', (one) => (one.stance.points = [{ name: 'sump', xMm: 0, yMm: 0, nowMm: -5, leastMm: null }])],
     ['/document/stance/tyreMm/rear', (one) => (one.stance.tyreMm.rear = 3)],
     ['/document/crossWeight', (one) => (one.crossWeight = 0)],
@@ -111,7 +111,7 @@ describe('what is described of stance and scales', () => {
         #- '{corners,LF,clearances,0,rows}' #- '{corners,LF,clearances,0,atMm}' #- '{steering,toePerMm}' where id = ${id}`);
     const { body } = await request(server.address).get(`/api/jobs/${id}`).expect(200);
     expect(body.document).toMatchObject({
-      schemaVersion: 7,
+      schemaVersion: 8,
       crossWeight: null,
       frontEqual: false,
       stance: { points: [] },

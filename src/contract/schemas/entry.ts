@@ -3,7 +3,8 @@ import { ratioSlots } from '#core/estimate/measuredRatio.ts';
 import type { FactKind } from '#core/document/factKinds.ts';
 import { allCorners } from '#core/machine/body.ts';
 import { limits } from '../limits.ts';
-import { documentSchema, within } from './document.ts';
+import { documentSchema } from './document.ts';
+import { within } from './fromDescription.ts';
 
 const uuid = Joi.string().uuid();
 

@@ -1,4 +1,4 @@
-import { blankDocument } from '#core/document/create.ts';
+import { DOCUMENT_VERSION } from '#core/document/description/job.ts';
 import { newJobSchema } from './entry.ts';
 
 type Node = Record<string, unknown>;
@@ -13,7 +13,7 @@ export function jobFileSchema(): Node {
   const body = sharing(whole, definitions) as Node;
   return {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
-    title: `Margin job file, version ${blankDocument('car', '').schemaVersion}`,
+    title: `Margin job file, version ${DOCUMENT_VERSION}`,
     description:
       'One job: what is fitted and wanted, and everything seen and done. Lengths in mm, forces in N, masses in kg, as the names say. Fields that are not known are kept.',
     ...body,

@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { contradiction, type RackValues } from '#core/rack/spring.ts';
 import { RACK_MOST } from '#core/rack/csv.ts';
 import { limits } from '../limits.ts';
-import { within } from './document.ts';
+import { within } from './fromDescription.ts';
 
 const optional = (range: { min: number; max: number }) => within(range).allow(null).required();
 

@@ -1,11 +1,11 @@
 import { cornersOf, footingOf } from '../machine/body.ts';
 import { machineClasses } from '../machine/classes.ts';
 import { blankDocument } from './create.ts';
-import { canMove, fittingFields, fittingFrom, fittings, fittingsAt, isTurned } from './fitting.ts';
-import type { Fitting } from './types.ts';
+import { adjusterKinds, adjustersMetAt, isTurned, stepOf } from '../kinds/adjusters/index.ts';
+import { canMove, fittingFields, fittingFrom } from './fitting.ts';
 import { migrateDocument } from './migrate.ts';
 
-const kinds = Object.keys(fittings) as Fitting[];
+const kinds = adjusterKinds;
 
 test('choosing a fitting leaves nothing of the one before', () => {
   for (const before of kinds)
@@ -26,13 +26,13 @@ test('choosing a fitting leaves nothing of the one before', () => {
 test('every class starts with a fitting that is met where it stands', () => {
   for (const one of machineClasses)
     for (const id of cornersOf(one))
-      expect(fittingsAt(footingOf(one), id)).toContain(blankDocument(one, '').corners[id].fitting);
+      expect(adjustersMetAt(footingOf(one), id)).toContain(blankDocument(one, '').corners[id].fitting);
 });
 
 test('what goes in steps is not moved by a plan until somebody says how long one is', () => {
   for (const kind of kinds) {
     const fresh = fittingFields(kind);
-    const stepped = fittings[kind].step !== null;
+    const stepped = stepOf(kind) !== null;
     expect(canMove(fresh)).toBe(kind !== 'fixed' && !stepped);
     expect(canMove({ ...fresh, stepMm: 6 })).toBe(kind !== 'fixed');
     if (stepped) expect(isTurned(kind)).toBe(false);
@@ -52,7 +52,7 @@ test('a description from before fittings had names is named by what is in it', (
     corners: { ...document.corners, RA: arm },
   };
   const now = migrateDocument(old);
-  expect([now.schemaVersion, now.corners.RA.fitting, now.corners.RA.boots]).toEqual([7, 'cam', []]);
+  expect([now.schemaVersion, now.corners.RA.fitting, now.corners.RA.boots]).toEqual([8, 'cam', []]);
   expect(now.machine.learnt).toEqual({ from: 'before', ratios: {}, settled: {} });
   expect([fitting, boots, floorMm]).toEqual(['cam', [], null]);
 });

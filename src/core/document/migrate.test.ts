@@ -27,13 +27,11 @@ const older: Record<number, (document: Plain) => Plain> = {
       (corner) => without(corner, 'staticWindow'),
     ),
   3: (document) =>
-    eachCorner(without(document, 'skid'), (corner) =>
-      without(corner, 'fitting', 'boots', 'floorMm', 'adjustable'),
-    ),
+    eachCorner(without(document, 'skid'), (corner) => without(corner, 'fitting', 'boots', 'floorMm')),
   2: (document) =>
     eachCorner(
       { ...without(document, 'crossTarget'), machine: without(document.machine, 'learnt', 'id') },
-      (corner) => without(corner, 'sagMm', 'sagWindow', 'torsion', 'cam', 'air'),
+      (corner) => without(corner, 'sagMm', 'sagWindow', 'torsion', 'cam', 'air', 'adjustable'),
     ),
 };
 
@@ -106,6 +104,6 @@ describe('documents of earlier versions', () => {
 
   test('a job is brought up in its document alone', () => {
     const job = { id: 'x', document: as(3, blankDocument('car', 'Siskin')), entries: [1] };
-    expect(migrateJob(job)).toMatchObject({ id: 'x', entries: [1], document: { schemaVersion: 7 } });
+    expect(migrateJob(job)).toMatchObject({ id: 'x', entries: [1], document: { schemaVersion: 8 } });
   });
 });

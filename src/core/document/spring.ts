@@ -1,21 +1,10 @@
 import type { FaultList } from '../faults.ts';
 import type { SpringDescription } from '../springs/spring.ts';
+import type { Value } from './description/field.ts';
+import type { spring } from './description/parts.ts';
 
 /** One spring as a workshop describes it. A null is "not known". */
-export interface SpringDocument {
-  /** What is written on it, or what the workshop calls it. */
-  name: string;
-  kind: 'linear' | 'table';
-  /** For a linear coil. */
-  rateNPerMm: number | null;
-  /** For a measured one: rows of [compression mm, force N]. */
-  rows: [number, number][] | null;
-  freeLengthMm: number | null;
-  /** Length with all coils touching. */
-  solidLengthMm: number | null;
-  /** A tender or helper is meant to go solid early. */
-  tender: boolean;
-}
+export type SpringDocument = Value<typeof spring>;
 
 /** A blank linear coil. */
 export const blankSpring: SpringDocument = {

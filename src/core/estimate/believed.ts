@@ -1,3 +1,20 @@
+import { fittedFields } from '../document/description/fitted.ts';
+import { cornerField } from '../document/description/corner.ts';
+import { jobField } from '../document/description/job.ts';
+import { taken } from '../document/description/assumed.ts';
+import { torsion as torsionField } from '../document/description/parts.ts';
+import { torsionRate } from '../springs/torsion.ts';
+import {
+  airTaken,
+  barRate,
+  camDegrees,
+  isAirAssumed,
+  isTorsionAssumed,
+  camArcs,
+  ratioTaken,
+  torsionTaken,
+} from '../document/taken.ts';
+import type { RatioDescription } from '../geometry/ratioMap.ts';
 import { FaultList, type Checked, type Fault } from '../faults.ts';
 import { usableMap } from '../geometry/ratioMap.ts';
 import { referenceKinds } from '../geometry/reference.ts';
@@ -19,10 +36,10 @@ import type { SpringDescription } from '../springs/spring.ts';
 import { tolerances } from '../tolerances.ts';
 import { machineAlone, massesOf, missingFuel, type RiderMass } from '../document/riders.ts';
 import { cornerSpec, type Source } from './corner.ts';
-import { blankCorner } from '../document/create.ts';
+import { blankCorner, blankDocument } from '../document/create.ts';
 import type { PerCorner } from './rounds.ts';
 import { springFrom } from '../document/spring.ts';
-import type { JobDocument } from '../document/types.ts';
+import type { CornerDocument, JobDocument, TorsionDocument } from '../document/types.ts';
 
 /** Where the figures of one corner's model come from. */
 interface CornerSources {
@@ -133,16 +150,14 @@ function settlingPrior({ settlingMm }: JobDocument, driven: boolean): BelievedMa
 }
 
 /** The parts of a corner that a fault can be in: springs and what goes with them. All else stays when there is one. */
-const FITTED = [
-  'springs', 'rings', 'ratioFrom', 'springRatio', 'torsion', 'cam', 'air', 'preloadMm', 'roomMm', 'gas', 'stopRows',
-  'mount', 'tyreRateNPerMm', 'unsprungKg', 'loadKg',
-] as const satisfies readonly (keyof JobDocument['corners'][CornerId])[]; // prettier-ignore
+const FITTED = fittedFields(cornerField.fields);
 
 /**
  * The same job without what is fitted, for a model in which that contradicts itself. What was turned by a cam, by pressure or
  * at a mount cannot be told without it, and is left as it is.
  */
 export function plainly(document: JobDocument): JobDocument {
+  const anew = blankDocument(document.machine.class, document.name);
   const corners = Object.fromEntries(
     cornersIn(document).map((id) => {
       const corner = document.corners[id];
@@ -152,7 +167,8 @@ export function plainly(document: JobDocument): JobDocument {
       return [id, { ...corner, ...bare, adjustable: corner.adjustable && !byParts }];
     }),
   ) as JobDocument['corners'];
-  return { ...document, bars: { front: null, rear: null }, corners };
+  const whole = Object.fromEntries(fittedFields(jobField.fields).map((key) => [key, anew[key]]));
+  return { ...document, ...whole, corners };
 }
 
 /** Situation with these seats and mounts, in load case `k`. */
@@ -191,12 +207,14 @@ function cornerFrom(
   const spec = cornerSpec(document, id);
   const assumed = classDefaults[document.machine.class];
   const travelMm = spec.travelMm.value;
-  const ratio = corner.ratioFrom ?? { kind: 'constant' as const, ratio: spec.ratio.value };
+  const ratio: RatioDescription = corner.ratioFrom
+    ? ratioTaken(corner.ratioFrom)
+    : { kind: 'constant', ratio: spec.ratio.value };
   const springRatio =
     corner.springRatio === null ? null : { kind: 'constant' as const, ratio: corner.springRatio };
   const unsprungKg = corner.unsprungKg ?? assumed.unsprungKg;
   const rest = restingSpring(document, id, springRatio ?? ratio, unsprungKg);
-  const springs = fittedSprings(document, id, faults);
+  const springs = fittedSprings(document, id, rest, faults);
   const own = corner.torsion || corner.air;
   const free = corner.springs.reduce((sum, { freeLengthMm }) => sum + (freeLengthMm ?? NaN), 0);
   const fromRoom =
@@ -235,9 +253,9 @@ function cornerFrom(
     },
     belief: {
       ratio: ownRatio(document, id, { ratio, travelMm, measuredRatio }),
-      springs: springSds(springs),
+      springs: springSds(springs, areSpringsAssumed(corner, springs)),
       preloadMm: corner.air
-        ? tolerances.gaugeSdBar / AIR_STEP_BAR
+        ? (isAirAssumed(corner.air) ? priors.unknownAirBar : tolerances.gaugeSdBar) / AIR_STEP_BAR
         : givenPreload === null && !corner.torsion
           ? 0.2 * rest.strokeMm
           : tolerances.preloadSdMm,
@@ -245,7 +263,7 @@ function cornerFrom(
       frictionMm: frictionPrior(travelMm),
     },
     sources: {
-      springs: springs ? 'sheet' : 'assumed',
+      springs: areSpringsAssumed(corner, springs) ? 'assumed' : 'sheet',
       preload: own
         ? 'sheet'
         : corner.preloadMm !== null
@@ -280,13 +298,23 @@ function restingSpring(
   return { forceN: weightN / slope, strokeMm: Math.max(map?.value ?? 0.8 * z, 1) };
 }
 
-function fittedSprings(document: JobDocument, id: CornerId, faults: FaultList): SpringsDescription | null {
+function fittedSprings(
+  document: JobDocument,
+  id: CornerId,
+  rest: Rest,
+  faults: FaultList,
+): SpringsDescription | null {
   const { springs, rings, torsion, cam, air } = document.corners[id];
-  if (air) return { kind: 'air', air };
+  if (air) return { kind: 'air', air: airTaken(air) };
   if (torsion) {
-    if (cam !== null && cam >= torsion.camDegrees.length)
-      faults.add(`corners.${id}.cam`, cam, `a position from 0 to ${torsion.camDegrees.length - 1}`);
-    return { kind: 'torsion', torsion, cam: cam ?? 0 };
+    const positions = camDegrees(torsion).length;
+    if (cam !== null && cam >= positions)
+      faults.add(`corners.${id}.cam`, cam, `a position from 0 to ${positions - 1}`);
+    return {
+      kind: 'torsion',
+      torsion: torsionTaken(torsion, carryingRate(torsion, cam ?? 0, rest)),
+      cam: cam ?? 0,
+    };
   }
   if (springs.length === 0) return null;
   const made = springs.map((spring, i) => springFrom(`corners.${id}.springs[${i}]`, spring, faults));
@@ -294,8 +322,21 @@ function fittedSprings(document: JobDocument, id: CornerId, faults: FaultList): 
   return known.length === made.length ? { kind: 'stack', stack: { springs: known, rings } } : null;
 }
 
-function springSds(springs: SpringsDescription | null): number[] {
-  if (!springs) return [priors.unknownSpring.own];
+/** N mm per degree with which torsion springs of unknown rate carry the load at the class's usual ride height. */
+function carryingRate(torsion: TorsionDocument, cam: number, { forceN, strokeMm }: Rest): number {
+  const woundMm = camArcs(torsion)[cam] ?? 0;
+  const leverMm = taken(torsionField.fields.leverMm, torsion.leverMm);
+  return torsionRate({ count: torsion.count, leverMm }, forceN / (strokeMm + woundMm));
+}
+
+/** Whether springs push by figures that nobody has given. */
+function areSpringsAssumed({ torsion, air }: CornerDocument, springs: SpringsDescription | null): boolean {
+  if (air) return isAirAssumed(air);
+  return torsion ? isTorsionAssumed(torsion) : springs === null;
+}
+
+function springSds(springs: SpringsDescription | null, assumed: boolean): number[] {
+  if (!springs || (assumed && springs.kind === 'torsion')) return [priors.unknownSpring.own];
   if (springs.kind === 'air') return [];
   return springs.kind === 'torsion' ? [priors.spring] : springs.stack.springs.map(() => priors.spring);
 }
@@ -309,7 +350,7 @@ function barsOf(document: JobDocument, faults: FaultList): BarDescription[] {
       faults.add(`bars.${axle}`, 'a bar', 'none: there are no two sides to tie');
       return [];
     }
-    return [{ between: [left, right], rateNPerMm: bar.rateNPerMm, offsetMm: 0, hooked: bar.hooked }];
+    return [{ between: [left, right], rateNPerMm: barRate(bar), offsetMm: 0, hooked: bar.hooked }];
   });
 }
 
@@ -318,7 +359,7 @@ function axleSpringSd(document: JobDocument, axle: Axle): number {
   const own = cornersIn(document).filter((id) => axleOf(id) === axle);
   const named = own.some((id) => {
     const { springs, torsion, air } = document.corners[id];
-    return springs.length > 0 || torsion !== null || air !== null;
+    return springs.length > 0 || (torsion !== null && !isTorsionAssumed(torsion)) || air !== null;
   });
   return named ? 0 : priors.unknownSpring.axle;
 }

@@ -1,7 +1,6 @@
 import { axleOf, cornerNames, cornersIn, twinOf, type CornerId } from '../machine/body.ts';
 import { classDefaults } from '../machine/classes.ts';
-import { middleOf } from './prior.ts';
-import { ratioRange, type Hung } from '../kinds/suspension.ts';
+import { usualRatio, type Hung } from '../kinds/suspension.ts';
 import { tolerances } from '../tolerances.ts';
 import type { JobDocument } from '../document/types.ts';
 
@@ -43,7 +42,7 @@ export function hungAt({ machine, corners }: JobDocument, id: CornerId): Hung {
 
 /** The ratio assumed of a corner until somebody gives one: the middle of what its suspension, or its class, may have. */
 export function assumedRatio(document: JobDocument, id: CornerId): number {
-  return middleOf(ratioRange(hungAt(document, id)));
+  return usualRatio(hungAt(document, id));
 }
 
 /** Fills one corner's description. */

@@ -17,7 +17,8 @@ import {
   settled,
 } from '../../../tests/fixtures/records.ts';
 import { ratioFromLengths, ratioSlots, type RatioLengths } from './measuredRatio.ts';
-import { middleOf, rangeSd } from './prior.ts';
+import { middleOf } from '../kinds/suspension.ts';
+import { rangeSd } from './prior.ts';
 
 const lengths = (wheel: [number, number], damper: [number, number]): RatioLengths => ({
   'wheel-standing': wheel[0],

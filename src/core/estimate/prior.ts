@@ -43,6 +43,8 @@ export const priors = {
   spring: 0.03,
   /** Springs nobody has named, taken to carry the load at the class's ride height: alike on an axle, else anything. */
   unknownSpring: { axle: 0.5, own: 0.1 },
+  /** bar by which an air spring of unknown pressure, volume or piston may push like another. */
+  unknownAirBar: 1,
   /** mm that friction leaves at the wheel, settled: at least so much, and a share of the travel; it is learnt from the readings. */
   friction: { leastMm: 1.3, perTravel: 0.005 },
   /**
@@ -51,11 +53,6 @@ export const priors = {
    */
   usualFriction: { leastMm: 1.3, perTravel: 0.0028 },
 } as const;
-
-/** Middle of a range on the logarithm, to the hundredth: what is assumed of a ratio that nobody has given. */
-export function middleOf([low, high]: RatioRange): number {
-  return Math.round(100 * Math.sqrt(low * high)) / 100;
-}
 
 /**
  * Spread of the logarithm of a ratio of which only its range is known. A normal distribution that is as dense in the middle

@@ -1,3 +1,7 @@
+import { carriedOver, type Changed } from '../document/description/carried.ts';
+import { cornerField } from '../document/description/corner.ts';
+import { jobField } from '../document/description/job.ts';
+import { airTaken } from '../document/taken.ts';
 import { risenSince } from '../stance/risen.ts';
 import type { Answer } from '../plan/answer.ts';
 import { angleAfter } from '../stance/joint.ts';
@@ -41,38 +45,55 @@ export function settledIn({ machine, fit, now, state }: Answer): LearntDocument[
 
 /**
  * The description of the next job on the same machine: everything as it stands now, with what was learnt of it and
- * nothing measured. `machineId` is shared by both jobs.
+ * nothing measured. `machineId` is shared by both jobs. What is carried over, and how, the document's description says.
  */
 export function againDocument(answer: Answer, machineId: string, name: string): JobDocument {
   const { document } = answer;
+  const machineClass = document.machine.class;
+  const { machine, stance } = jobField.fields;
+  const whole = { machineClass, corner: null };
   const corners = Object.fromEntries(
     cornersIn(document).map((id) => [id, cornerNow(answer, id)]),
   ) as JobDocument['corners'];
   return {
     ...document,
-    name,
-    machine: { ...document.machine, ...weighedWhole(document), id: machineId, learnt: learntFrom(answer) },
-    // Springs that have been driven have lost what they will lose.
-    settlingMm: null,
-    note: '',
-    // Low points were measured at a baseline: the next one's is where they are now.
+    ...carriedOver(jobField.fields, document, { name }, whole),
+    machine: {
+      ...document.machine,
+      ...carriedOver(
+        machine.fields,
+        document.machine,
+        { id: machineId, learnt: learntFrom(answer), ...weighedWhole(document) },
+        whole,
+      ),
+    },
     stance: {
       ...document.stance,
-      points: lowPoints(answer).map(({ index, hereMm }) => ({
-        ...(document.stance.points[index] as LowPointDocument),
-        nowMm: hereMm,
-      })),
+      ...carriedOver(stance.fields, document.stance, { points: pointsNow(answer) }, whole),
     },
     corners,
-  };
+  } as JobDocument;
+}
+
+/** Low points were measured at a baseline: the next one's is where they are now. */
+function pointsNow(answer: Answer): LowPointDocument[] {
+  return lowPoints(answer).map(({ index, hereMm }) => ({
+    ...(answer.document.stance.points[index] as LowPointDocument),
+    nowMm: hereMm,
+  }));
 }
 
 /** What the wheels weighed together, for a machine of which nobody has named the whole: good as a weight from a sheet. */
-function weighedWhole({ machine, corners, riders }: JobDocument) {
+function weighedWhole({
+  machine,
+  corners,
+  riders,
+}: JobDocument): Pick<JobDocument['machine'], 'massKg' | 'frontShare'> {
   const ids = cornersIn({ machine });
   const kg = ids.map((id) => corners[id].loadKg ?? NaN);
   const massKg = kg.reduce((sum, one) => sum + one, 0);
-  if (machine.massKg !== null || riders.length > 0 || !Number.isFinite(massKg)) return {};
+  if (machine.massKg !== null || riders.length > 0 || !Number.isFinite(massKg))
+    return { massKg: machine.massKg, frontShare: machine.frontShare };
   const onFront = ids.reduce((sum, id, k) => sum + (axleOf(id) === 'front' ? (kg[k] ?? 0) : 0), 0);
   return { massKg, frontShare: onFront / massKg };
 }
@@ -87,16 +108,13 @@ function cornerNow(answer: Answer, id: CornerId): CornerDocument {
   const risenMm = risenSince(answer, id);
   const { preloadMm, roomMm, mount, air, torsion } = corner;
   const coil = !air && !torsion;
-  return {
-    ...corner,
+  const changed: Changed<typeof cornerField.fields> = {
     preloadMm: preloadMm === null || !coil ? preloadMm : preloadMm + seat,
     roomMm: roomMm === null ? null : roomMm - seat,
     cam: torsion ? camAt(corner, seat) : corner.cam,
-    air: air ? { ...air, gaugeBar: air.gaugeBar + AIR_STEP_BAR * seat } : null,
+    air: air ? { ...air, gaugeBar: airTaken(air).gaugeBar + AIR_STEP_BAR * seat } : null,
     mount: mount ? { ...mount, engagedMm: mount.engagedMm === null ? null : mount.engagedMm - out } : null,
     rings: corner.rings.map((ring, j) => ({ ...ring, limitMm: ring.limitMm - (now.ringsMm?.[i]?.[j] ?? 0) })),
-    // Weighed at another time, and with other heights: it is history, not this job's weight.
-    loadKg: null,
     boots: corner.boots.map((boot) => ({ ...boot, nowDeg: angleAfter(boot, risenMm) })),
     clearances: corner.clearances.map((one) => {
       const sinceMm = sinceMeasured(answer, id, one, risenMm);
@@ -108,4 +126,6 @@ function cornerNow(answer: Answer, id: CornerId): CornerDocument {
       };
     }),
   };
+  const place = { machineClass: document.machine.class, corner: id };
+  return { ...corner, ...carriedOver(cornerField.fields, corner, changed, place) } as CornerDocument;
 }

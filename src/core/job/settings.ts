@@ -1,3 +1,4 @@
+import { airTaken } from '../document/taken.ts';
 import { numberOf } from '../document/factKinds.ts';
 import { meanOf } from '../numerics/mean.ts';
 import { AIR_STEP_BAR } from '../machine/corner.ts';
@@ -80,7 +81,7 @@ export function settingsOf(record: JobRecord): MachineSetting[] {
         readingSign,
         mountMm: mounts.get(id) ?? 0,
         cam: torsion ? camAt(document.corners[id], seatMm) : null,
-        airBar: air ? air.gaugeBar + AIR_STEP_BAR * seatMm : null,
+        airBar: air ? airTaken(air).gaugeBar + AIR_STEP_BAR * seatMm : null,
         compression: noted('clicks', id, 'compression'),
         rebound: noted('clicks', id, 'rebound'),
       };

@@ -1,3 +1,4 @@
+import { adjusterOf } from '../kinds/adjusters/index.ts';
 import type { Footing } from '../geometry/reference.ts';
 import type { Stage } from '../job/nextAction.ts';
 import type { JobDocument } from '../document/types.ts';
@@ -66,7 +67,7 @@ const rules: readonly Rule[] = [
   {
     id: 'engagement',
     at: 'turn',
-    when: anyCorner(({ fitting }) => fitting === 'mount'),
+    when: anyCorner(({ fitting }) => adjusterOf(fitting).beside === 'lower mount'),
     words: 'Never run a lower mount past its least thread: the witness hole stays covered.',
     why: 'A mount that lets go drops the corner.',
   },
@@ -80,7 +81,7 @@ const rules: readonly Rule[] = [
   {
     id: 'clamps',
     at: 'turn',
-    when: anyCorner(({ fitting }) => fitting === 'clamp'),
+    when: anyCorner(({ fitting }) => adjusterOf(fitting).beside === 'tubes in clamps'),
     words: 'Hold the front up before a fork clamp is loosened, one clamp at a time.',
     why: 'The chassis comes down on the tubes.',
   },

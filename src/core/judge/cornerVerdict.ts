@@ -1,3 +1,4 @@
+import { camDegrees } from '../document/taken.ts';
 import type { CornerId } from '../machine/body.ts';
 import type { CornerModel } from '../machine/corner.ts';
 import type { Answer } from '../plan/answer.ts';
@@ -76,7 +77,8 @@ function staticSagAfter(
 }
 
 function camShare({ document, corners }: Answer, id: CornerId): number {
-  const positions = document.corners[id].torsion?.camDegrees.length ?? 1;
+  const { torsion } = document.corners[id];
+  const positions = torsion ? camDegrees(torsion).length : 1;
   const after = corners.find((one) => one.id === id)?.cam?.after ?? 0;
   return positions < 2 ? 0.5 : after / (positions - 1);
 }

@@ -102,6 +102,16 @@ export function ratioRange({ machineClass, axle, suspension, alongLeg }: Hung): 
   return [Math.min(...all.map(([low]) => low)), Math.max(...all.map(([, high]) => high))];
 }
 
+/** Middle of a range on the logarithm, to the hundredth. */
+export function middleOf([low, high]: RatioRange): number {
+  return Math.round(100 * Math.sqrt(low * high)) / 100;
+}
+
+/** The ratio assumed of a corner until somebody gives one: the middle of what its suspension, or its class, may have. */
+export function usualRatio(hung: Hung): number {
+  return middleOf(ratioRange(hung));
+}
+
 /** Whether a suspension is met on an axle of a class. */
 export function isMetOn(machineClass: MachineClass, axle: Axle, suspension: SuspensionType): boolean {
   return suspensionsMet[machineClass][axle][suspension] !== undefined;

@@ -1,3 +1,4 @@
+import { camDegrees } from '../document/taken.ts';
 import type { SagLimits } from '../document/types.ts';
 import type { CornerSpec } from '../estimate/corner.ts';
 import { input } from '../calculation/input.ts';
@@ -94,7 +95,7 @@ function fixedMargins({ document }: Answer, corner: CornerAnswer): Left[] {
   const { sagWindow, torsion } = document.corners[corner.id];
   return [
     ...engagement(document, corner),
-    ...(torsion && corner.cam ? camLeft(torsion.camDegrees.length, corner) : []),
+    ...(torsion && corner.cam ? camLeft(camDegrees(torsion).length, corner) : []),
     ...(sagWindow ? [sagLeft(sagWindow, corner)] : []),
   ];
 }

@@ -1,9 +1,9 @@
+import { airTaken, camArcs } from '../document/taken.ts';
 import type { JobMachine } from '../estimate/believed.ts';
 import type { CornerSpec } from '../estimate/corner.ts';
 import type { CornerDocument, JobDocument, MountDocument } from '../document/types.ts';
 import { twinOf, type CornerId } from '../machine/body.ts';
 import { AIR_STEP_BAR } from '../machine/corner.ts';
-import { torsionArc } from '../springs/torsion.ts';
 import { tolerances } from '../tolerances.ts';
 import type { Situation } from '../learn/belief.ts';
 import type { Adjuster } from './aim.ts';
@@ -28,7 +28,8 @@ export function seatRoom(
     return { down: Math.min(...choices), up: Math.max(...choices) };
   }
   if (corner.air) {
-    const [now, second] = [corner.air.gaugeBar + AIR_STEP_BAR * seatNowMm, corner.air.second];
+    const { gaugeBar, second } = airTaken(corner.air);
+    const now = gaugeBar + AIR_STEP_BAR * seatNowMm;
     return { down: -now / AIR_STEP_BAR, up: second ? (second.gaugeBar - now) / AIR_STEP_BAR : Infinity };
   }
   return threadRoom(spec, collarMm);
@@ -37,8 +38,9 @@ export function seatRoom(
 /** Moves from now to every cam position, mm at the leg. */
 export function camChoices({ torsion, cam }: CornerDocument, seatNowMm: number): number[] {
   if (!torsion) return [];
-  const base = torsionArc(torsion, torsion.camDegrees[cam ?? 0] ?? 0);
-  return torsion.camDegrees.map((degrees) => torsionArc(torsion, degrees) - base - seatNowMm);
+  const arcs = camArcs(torsion);
+  const base = arcs[cam ?? 0] ?? 0;
+  return arcs.map((arc) => arc - base - seatNowMm);
 }
 
 /** The cam position after a seat has gone so far from the baseline, counted from 0. */

@@ -1,3 +1,4 @@
+import type { RatioDocument } from '../document/types.ts';
 import fc from 'fast-check';
 import { add, factEntry, must, record } from '../../../tests/fixtures/records.ts';
 import { readSagTape, sagRig } from '../../../tests/fixtures/sagRig.ts';
@@ -141,7 +142,7 @@ describe('riders', () => {
     delete older.riders;
     delete older.sagRead;
     const now = migrateDocument(older);
-    expect(now).toMatchObject({ schemaVersion: 7, riders: [], sagRead: { fuel: 1 }, ownNote: 'kept' });
+    expect(now).toMatchObject({ schemaVersion: 8, riders: [], sagRead: { fuel: 1 }, ownNote: 'kept' });
     expect(now.corners.RW.staticWindow).toBeNull();
   });
 });
@@ -287,7 +288,7 @@ describe('lowering', () => {
     expect(mm).toBeLessThan(0);
     expect(linkLongerFor(parallel, 4000)).toBeNull();
     const document = blankDocument('dual-purpose', 'x');
-    document.corners.RW.ratioFrom = { kind: 'linkage', ...parallel, linkLongerMm: mm };
+    document.corners.RW.ratioFrom = { kind: 'linkage', ...parallel, linkLongerMm: mm } as RatioDocument;
     const more = must(loweringBy(document, 10));
     expect(linkageDroopShift({ ...parallel, linkLongerMm: mm + (more.linkMm ?? 0) })).toBeCloseTo(35, 6);
     expect(more.tubesMm).toBeCloseTo(10 / Math.cos((25 * Math.PI) / 180), 9);

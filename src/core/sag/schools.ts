@@ -1,3 +1,4 @@
+import { ratioTaken } from '../document/taken.ts';
 import { ratioMap } from '../geometry/ratioMap.ts';
 import { cornerSpec } from '../estimate/corner.ts';
 import type { JobDocument, SagLimits } from '../document/types.ts';
@@ -20,7 +21,7 @@ export function schoolsAt(document: JobDocument, id: CornerId, of: SagWindow['of
 export function limitsOf(document: JobDocument, id: CornerId, { unit, at, low, high }: SagWindow): SagLimits {
   const { travelMm, ratio } = cornerSpec(document, id);
   const { ratioFrom } = document.corners[id];
-  const mean = ratioFrom ? meanOver(ratioFrom, travelMm.value) : ratio.value;
+  const mean = ratioFrom ? meanOver(ratioTaken(ratioFrom), travelMm.value) : ratio.value;
   const scale = unit === 'share of travel' ? travelMm.value : at === 'shaft' ? 1 / mean : 1;
   return { fromMm: Math.round(low * scale), toMm: Math.round(high * scale) };
 }

@@ -64,9 +64,9 @@ export function hookedBars(record: JobRecord, answer: Answer): HookedBar[] {
   const found = (['front', 'rear'] as const).flatMap((axle): HookedBar[] => {
     if (document.bars[axle]?.hooked) return [];
     const wheelRate = wheelRateOf(answer, axle);
-    const rates = document.bars[axle]
-      ? [document.bars[axle].rateNPerMm]
-      : SHARES.map((share) => share * wheelRate);
+    const said = document.bars[axle]?.rateNPerMm ?? null;
+    // A bar whose rate nobody has given may be as soft or as stiff as they come.
+    const rates = said === null ? SHARES.map((share) => share * wheelRate) : [said];
     const tries = rates.map((rateNPerMm) => {
       const bars = { ...document.bars, [axle]: blankBar(rateNPerMm, true) };
       const tried = answerFor({ ...record, document: { ...document, bars } }, { planned: false });

@@ -41,7 +41,15 @@ export function torsionAsStack(torsion: TorsionDescription): StackDescription {
   return { springs: [{ kind: 'linear', rateNPerMm, solidMm }], rings: [] };
 }
 
+/** N mm per degree of one of `count` springs that together press the leg's end like a coil of so many N/mm. */
+export function torsionRate(
+  { count, leverMm }: Pick<TorsionDescription, 'count' | 'leverMm'>,
+  rateNPerMm: number,
+): number {
+  return (rateNPerMm * RADIANS * leverMm ** 2) / count;
+}
+
 /** mm at the leg's end for a twist in degrees: what a cam position adds as preload. */
-export function torsionArc({ leverMm }: TorsionDescription, degrees: number): number {
+export function torsionArc({ leverMm }: Pick<TorsionDescription, 'leverMm'>, degrees: number): number {
   return degrees * RADIANS * leverMm;
 }

@@ -1,3 +1,4 @@
+import { barRate } from '../document/taken.ts';
 import { isOf, type FactEntry } from '../document/facts.ts';
 import { simulate } from '../learn/simulate.ts';
 import { axleOf, sideOf, twinOf, type CornerId } from '../machine/body.ts';
@@ -52,7 +53,7 @@ export function linkLength(answer: Answer, facts: readonly FactEntry[], axle: Ax
     round: measured.round,
     gapThenMm,
     lengthMm: bar.linkMm === null ? null : bar.linkMm + gapThenMm,
-    asItIs: bar.rateNPerMm > 0 ? hookedAsItIs(answer, axle, { corner, gapThenMm, perWheel }) : null,
+    asItIs: barRate(bar) > 0 ? hookedAsItIs(answer, axle, { corner, gapThenMm, perWheel }) : null,
   };
 }
 

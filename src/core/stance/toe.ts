@@ -1,3 +1,5 @@
+import { assumedOf } from '../document/description/assumed.ts';
+import { jobField } from '../document/description/job.ts';
 import type { JobDocument } from '../document/types.ts';
 
 /** What a toe setting is worked out from, mm. */
@@ -24,8 +26,15 @@ export function tieRodTurns(
   return (armMm * changeMm) / (2 * diameterMm) / pitchMm;
 }
 
+const fields = jobField.fields.steering.fields;
+
 /** What is usual where nobody has measured, mm. */
-export const usualSteering = { toeMm: 1, tyreMm: 630, armMm: 120, pitchMm: 1.5 };
+export const usualSteering = {
+  toeMm: assumedOf(fields.toeMm),
+  tyreMm: assumedOf(fields.tyreMm),
+  armMm: assumedOf(fields.armMm),
+  pitchMm: assumedOf(fields.pitchMm),
+};
 
 /** Total toe wanted of a job, mm, in positive. */
 export function toeWanted({ steering }: JobDocument): { toeMm: number } {

@@ -2,8 +2,9 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { everySum, wrongWith } from '../../../tests/fixtures/everySum.ts';
 import { add, adjustment, factEntry, must, record, settled } from '../../../tests/fixtures/records.ts';
 import { blankDocument } from '../document/create.ts';
-import { fittingFields, fittings, fittingsAt } from '../document/fitting.ts';
-import type { Fitting, JobRecord } from '../document/types.ts';
+import { adjusterKinds, adjustersMetAt } from '../kinds/adjusters/index.ts';
+import { fittingFields } from '../document/fitting.ts';
+import type { JobRecord } from '../document/types.ts';
 import { cornersOf, footingOf, type CornerId } from '../machine/body.ts';
 import { machineClasses } from '../machine/classes.ts';
 
@@ -25,10 +26,10 @@ describe('every sum that can be opened adds up', () => {
 });
 
 /** One job per kind of adjuster, on the first class that has it: read off its targets, turned once, read again. */
-const kinds = (Object.keys(fittings) as Fitting[]).map((kind) => {
+const kinds = adjusterKinds.map((kind) => {
   const machineClass = must(
     machineClasses.find((one) =>
-      cornersOf(one).some((id) => fittingsAt(footingOf(one), id).includes(kind)),
+      cornersOf(one).some((id) => adjustersMetAt(footingOf(one), id).includes(kind)),
     ) ?? null,
   );
   return { kind, machineClass };
@@ -41,7 +42,8 @@ describe.each(kinds)('$kind on a $machineClass', ({ kind, machineClass }) => {
     const ids = cornersOf(machineClass);
     ids.forEach((id, k) => {
       const corner = document.corners[id];
-      if (fittingsAt(footingOf(machineClass), id).includes(kind)) Object.assign(corner, fittingFields(kind));
+      if (adjustersMetAt(footingOf(machineClass), id).includes(kind))
+        Object.assign(corner, fittingFields(kind));
       Object.assign(corner, { ratio: 0.6, travelMm: 200, stopMm: 30, pitchMm: 2, targetMm: 400 + k });
       corner.clearances = [
         { name: 'tyre to arch', nowMm: 40, perMm: 1, leastMm: 20, atMm: null, rows: null },

@@ -1,3 +1,4 @@
+import { barRate } from '../document/taken.ts';
 import { cornerNames, type CornerId } from '../machine/body.ts';
 import type { Answer } from '../plan/answer.ts';
 import type { Balance, Share } from '../scales/balance.ts';
@@ -147,7 +148,15 @@ export function barCrossSum({ crossWith, crossWithout, leftN }: BarShift, bars: 
   const hooked = (['front', 'rear'] as const).flatMap((axle) => {
     const bar = bars[axle];
     return bar?.hooked
-      ? [input(`K ${axle}`, `${axle} bar, at the wheel`, bar.rateNPerMm, 'rate', 'sheet')]
+      ? [
+          input(
+            `K ${axle}`,
+            `${axle} bar, at the wheel`,
+            barRate(bar),
+            'rate',
+            bar.rateNPerMm === null ? 'assumed' : 'sheet',
+          ),
+        ]
       : [];
   });
   return {

@@ -1,5 +1,5 @@
 import type { Sourced } from '#core/estimate/corner.ts';
-import { fittings } from '#core/document/fitting.ts';
+import { adjusterOf, stepOf } from '#core/kinds/adjusters/index.ts';
 import type { Fitting } from '#core/document/types.ts';
 import type { CornerMove } from '#core/plan/cornerAnswer.ts';
 import { inReadersUnit } from '#core/units/measure.ts';
@@ -38,11 +38,13 @@ export function SeatMove({
       </>
     );
   if (steps !== null) {
-    const words = fittings[fitting].step ?? { one: 'step', many: 'steps' };
+    const words = stepOf(fitting) ?? { one: 'step', many: 'steps' };
+    const { goes } = adjusterOf(fitting);
+    const counted = goes.by === 'steps' && goes.counted === 'more or fewer';
     return (
       <>
         <span className="figures">{Math.abs(steps)}</span> {Math.abs(steps) === 1 ? words.one : words.many}{' '}
-        {fitting === 'grooves' || fitting === 'seat' ? springWay(steps) : steps > 0 ? 'more' : 'fewer'}
+        {counted ? (steps > 0 ? 'more' : 'fewer') : springWay(steps)}
       </>
     );
   }
@@ -84,7 +86,7 @@ export function Pressure({ bar }: { bar: number }) {
 
 /** "Lower mount 2½ turns out", or tubes slid through their clamps. */
 export function MountMove({ turns, mm, fitting }: { turns: number; mm: number; fitting: Fitting }) {
-  if (fitting === 'clamp')
+  if (adjusterOf(fitting).beside === 'tubes in clamps')
     return (
       <>
         tubes <SizeLength mm={Math.abs(mm)} />{' '}
@@ -116,7 +118,7 @@ export function OtherMoves({ corner, fitting }: { corner: CornerMove; fitting: F
       {mount && mountMm !== 0 && (
         <p className="text-action mt-1 font-semibold" data-testid={`mount-${corner.id}`}>
           <MountMove turns={mount.turns} mm={mountMm} fitting={fitting} />
-          {mount.afterMm !== null && fitting !== 'clamp' && (
+          {mount.afterMm !== null && adjusterOf(fitting).beside !== 'tubes in clamps' && (
             <span className="label text-second block font-normal">
               <SizeLength mm={mount.afterMm} /> of thread stay engaged
             </span>

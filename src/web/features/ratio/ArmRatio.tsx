@@ -1,3 +1,6 @@
+import { assumedOf } from '#core/document/description/assumed.ts';
+import { ratioFrom } from '#core/document/description/parts.ts';
+import { ratioTaken } from '#core/document/taken.ts';
 import type { GainGroup } from '#core/estimate/corner.ts';
 import { cornersIn, axleOf } from '#core/machine/body.ts';
 import type { Json } from '#core/document/types.ts';
@@ -11,8 +14,7 @@ import { capital } from '../job/words.ts';
 import type { Job } from '../job/useJob.ts';
 import { useNewRows } from '../rows/newRows.ts';
 
-/** Degrees between damper and arm that are taken where nobody has measured them: most dampers lean a little. */
-const USUAL_LEAN_DEG = 75;
+const angle = ratioFrom.of.levers.damperAngleDeg;
 
 const LENGTHS = [
   { key: 'damperLeverMm', label: 'Pivot to damper' },
@@ -34,7 +36,7 @@ export function ArmRatio({ job, group, order }: { job: Job; group: GainGroup; or
   const begun = useNewRows(
     `${job.record.id}|arm-${axle}`,
     LENGTHS.map(({ key }) => key),
-    (fields) => put({ kind: 'levers', damperAngleDeg: USUAL_LEAN_DEG, ...fields }),
+    (fields) => put({ kind: 'levers', damperAngleDeg: null, ...fields }),
   );
   const row = begun.rows[0];
   const set = (key: string, value: number | null) => {
@@ -42,7 +44,7 @@ export function ArmRatio({ job, group, order }: { job: Job; group: GainGroup; or
     else if (row) begun.set(row.id, key, value);
     else begun.add({ [key]: value });
   };
-  const ratio = arm && usableMap(arm, 100);
+  const ratio = arm && usableMap(ratioTaken(arm), 100);
   ratio?.evaluate(50);
   return (
     <details open={arm !== null || row !== undefined} className="mt-3">
@@ -72,11 +74,11 @@ export function ArmRatio({ job, group, order }: { job: Job; group: GainGroup; or
             draftKey={`${job.record.id}|arm-${axle}.damperAngleDeg`}
             quantity="number"
             decimals={0}
-            range={{ min: 5, max: 175 }}
+            range={angle.range}
             order={order + 2}
-            value={arm.damperAngleDeg === USUAL_LEAN_DEG ? null : arm.damperAngleDeg}
-            assumed={USUAL_LEAN_DEG}
-            onCommit={(value) => put({ ...arm, damperAngleDeg: value ?? USUAL_LEAN_DEG })}
+            value={arm.damperAngleDeg}
+            assumed={assumedOf(angle)}
+            onCommit={(value) => put({ ...arm, damperAngleDeg: value })}
           />
         )}
       </div>

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import type { RatioDescription } from '#core/geometry/ratioMap.ts';
 import { limits } from '#contract/limits.ts';
 import { NumberField } from '../../ui/NumberField.tsx';
@@ -19,32 +20,48 @@ interface Props {
 
 /** Where a ratio that changes over the travel comes from: measured pairs, levers, or a linkage. */
 export function RatioFields({ value, ratio, travelMm, draftKey, put }: Props) {
-  const kind = ratioKindOf(value);
+  // What a new way of saying it starts from only repeats the one ratio: it counts once somebody has typed over it.
+  const [begun, setBegun] = useState<RatioDescription | null>(null);
+  const shown = begun ?? value;
+  const kind = ratioKindOf(shown);
+  const typed = (next: RatioDescription | null) => {
+    setBegun(null);
+    put(next);
+  };
   return (
     <>
       <Select
         label="Ratio by"
         value={kind}
         options={ratioKinds.map((one) => ({ value: one, words: ratioKindWords[one] }))}
-        onChange={(to) => put(startOf(to as RatioKind, ratio, travelMm))}
+        onChange={(to) => {
+          const start = startOf(to as RatioKind, ratio, travelMm);
+          setBegun(start);
+          if (start === null) put(null);
+        }}
       />
-      {value?.kind === 'table' && (
+      {begun && (
+        <p className="text-tight mt-2">
+          Not counted yet: this only repeats the one ratio. Type over it what was measured.
+        </p>
+      )}
+      {shown?.kind === 'table' && (
         <PairTable
           columns={[
             { label: 'Wheel travel', quantity: 'length', range: { min: 0, max: 2000 } },
             { label: 'Damper compression', quantity: 'length', range: { min: 0, max: 2000 } },
           ]}
-          rows={value.rows}
+          rows={shown.rows}
           row="pair"
           least={2}
           most={limits.tableRows}
           draftKey={draftKey}
-          put={(rows) => put({ kind: 'table', rows })}
+          put={(rows) => typed({ kind: 'table', rows })}
         />
       )}
-      {value?.kind === 'levers' && <Levers value={value} draftKey={draftKey} put={put} />}
-      {value?.kind === 'linkage' && (
-        <LinkageFields value={value} travelMm={travelMm} draftKey={draftKey} put={put} />
+      {shown?.kind === 'levers' && <Levers value={shown} draftKey={draftKey} put={typed} />}
+      {shown?.kind === 'linkage' && (
+        <LinkageFields value={shown} travelMm={travelMm} draftKey={draftKey} put={typed} />
       )}
     </>
   );

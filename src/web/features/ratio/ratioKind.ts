@@ -11,7 +11,7 @@ export const ratioKindWords: Record<RatioKind, string> = {
 
 export const ratioKinds = Object.keys(ratioKindWords) as RatioKind[];
 
-export const ratioKindOf = (from: RatioDescription | null): RatioKind =>
+export const ratioKindOf = (from: Pick<RatioDescription, 'kind'> | null): RatioKind =>
   from && from.kind !== 'constant' ? from.kind : 'one';
 
 /** An ordinary swing arm, mm. */
@@ -23,7 +23,10 @@ export function startOf(kind: RatioKind, ratio: number, travelMm: number): Ratio
     case 'table':
       return {
         kind,
-        rows: [0, 0.5, 1].map((share) => [share * travelMm, Math.round(10 * share * travelMm * ratio) / 10]),
+        rows: [
+          [0, 0],
+          [travelMm, Math.round(10 * travelMm * ratio) / 10],
+        ],
       };
     case 'levers':
       return { kind, damperLeverMm: Math.round(400 * ratio), wheelLeverMm: 400, damperAngleDeg: 90 };

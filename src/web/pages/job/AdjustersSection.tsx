@@ -3,13 +3,14 @@ import { Collapsible } from 'radix-ui';
 import { useState } from 'react';
 import { sagWindows } from '#core/sag/sagWindows.ts';
 import type { CornerDocument, Json } from '#core/document/types.ts';
-import { fittings, hasMount, mountOfPitch } from '#core/document/fitting.ts';
+import { adjusterOf, hasMount, stepOf } from '#core/kinds/adjusters/index.ts';
+import { airTaken, camDegrees } from '#core/document/taken.ts';
+import { mountOfPitch } from '#core/document/fitting.ts';
 import { cornerNames, cornersIn, footingOf, sideOf, type CornerId } from '#core/machine/body.ts';
 import { limitsOf, middleOf, schoolOf } from '#core/sag/schools.ts';
 import { limits } from '#contract/limits.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { cornerNumbers } from '../../features/job/words.ts';
-import type { QuantityName, Range } from '../../features/numbers/quantity.ts';
 import { Select } from '../../ui/Select.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { pathKey } from '../../features/job/draftKeys.ts';
@@ -54,8 +55,6 @@ export function AdjustersSection({ job }: { job: Job }) {
                 path={['corners', id, 'weight']}
                 label={`Height counts, ${cornerNames[id]}`}
                 order={40 + cornerNumbers[id]}
-                quantity="number"
-                range={limits.weight}
                 placeholder="1"
               />
             )}
@@ -82,8 +81,6 @@ function CrossWeight({ job }: { job: Job }) {
         label="Cross weight wanted, RF + LR"
         showLabel
         order={1}
-        quantity="share"
-        range={limits.share}
         placeholder="as it comes"
       />
     </div>
@@ -115,7 +112,6 @@ function SagRows({ job }: { job: Job }) {
             path={['corners', id, 'sagMm']}
             label={`Sag wanted, ${cornerNames[id]}`}
             order={10 + cornerNumbers[id]}
-            range={limits.sagMm}
           />
         )}
       </CornerRow>
@@ -143,9 +139,7 @@ function SagRows({ job }: { job: Job }) {
                     name={name}
                     label={`Sag window ${k === 0 ? 'from' : 'to'}`}
                     order={20 + 10 * k + cornerNumbers[id]}
-                    quantity="length"
                     range={windowRange(document.corners[id], name)}
-                    required
                   />
                 ))}
               </div>
@@ -168,24 +162,14 @@ function windowRange({ sagWindow }: CornerDocument, name: 'fromMm' | 'toMm') {
 function StepRows({ job }: { job: Job }) {
   const { corners } = job.record.document;
   const ids = cornersIn(job.record.document);
-  const stepped = (id: CornerId) => fittings[corners[id].fitting].step;
-  const apart = (id: CornerId) => corners[id].fitting === 'apart';
-  const field = (
-    id: CornerId,
-    name: string,
-    label: string,
-    order: number,
-    range: Range,
-    quantity: QuantityName,
-    placeholder: string,
-  ) => (
+  const stepped = (id: CornerId) => stepOf(corners[id].fitting);
+  const apart = (id: CornerId) => adjusterOf(corners[id].fitting).springRatio === 'asked';
+  const field = (id: CornerId, name: string, label: string, order: number, placeholder: string) => (
     <PathField
       job={job}
       path={['corners', id, name]}
       label={`${label}, ${cornerNames[id]}`}
       order={order + cornerNumbers[id]}
-      quantity={quantity}
-      range={range}
       placeholder={placeholder}
     />
   );
@@ -197,25 +181,12 @@ function StepRows({ job }: { job: Job }) {
           label="One step"
           help="from groove to groove, or what a leaf was measured to lift"
         >
-          {(id) =>
-            stepped(id) && field(id, 'stepMm', 'One step', 50, limits.stepMm, 'length', 'not counted yet')
-          }
+          {(id) => stepped(id) && field(id, 'stepMm', 'One step', 50, 'not counted yet')}
         </CornerRow>
       )}
       {ids.some(apart) && (
         <CornerRow job={job} label="Spring’s own ratio" help="spring per wheel, apart from the damper">
-          {(id) =>
-            apart(id) &&
-            field(
-              id,
-              'springRatio',
-              'Spring’s own ratio',
-              60,
-              limits.ratio,
-              'ratio',
-              'as the damper, assumed',
-            )
-          }
+          {(id) => apart(id) && field(id, 'springRatio', 'Spring’s own ratio', 60, 'as the damper, assumed')}
         </CornerRow>
       )}
     </>
@@ -226,9 +197,6 @@ interface PartRow {
   name: string;
   label: string;
   help: string;
-  quantity: 'length' | 'size' | 'number' | 'pressure';
-  range: { min: number; max: number };
-  required?: boolean;
 }
 
 /** Rows for an object that only some corners have. */
@@ -245,7 +213,7 @@ function PartRows({
 }) {
   const { document } = job.record;
   if (!cornersIn(document).some((id) => document.corners[id][at])) return null;
-  return rows.map(({ name, label, help, quantity, range, required }, k) => (
+  return rows.map(({ name, label, help }, k) => (
     <CornerRow key={name} job={job} label={label} help={help}>
       {(id) =>
         document.corners[id][at] && (
@@ -256,9 +224,6 @@ function PartRows({
             name={name}
             label={label}
             order={order + 10 * k + cornerNumbers[id]}
-            quantity={quantity}
-            range={range}
-            required={required ?? false}
           />
         )
       }
@@ -267,9 +232,9 @@ function PartRows({
 }
 
 const mountRows: readonly PartRow[] = [
-  { name: 'threadMm', label: 'Mount thread', help: 'its diameter: 1½ of it must hold', quantity: 'size', range: limits.threadMm },
-  { name: 'engagedMm', label: 'Thread engaged now', help: 'in the mount, at the baseline', quantity: 'size', range: limits.clearanceMm },
-  { name: 'mostMm', label: 'Engaged at most', help: 'screwed in all the way', quantity: 'size', range: limits.clearanceMm },
+  { name: 'threadMm', label: 'Mount thread', help: 'its diameter: 1½ of it must hold' },
+  { name: 'engagedMm', label: 'Thread engaged now', help: 'in the mount, at the baseline' },
+  { name: 'mostMm', label: 'Engaged at most', help: 'screwed in all the way' },
 ]; // prettier-ignore
 
 function MountRows({ job }: { job: Job }) {
@@ -313,8 +278,8 @@ function MountPitch({ job, id }: { job: Job; id: CornerId }) {
 }
 
 const torsionRows: readonly PartRow[] = [
-  { name: 'rateNMmPerDeg', label: 'Torsion rate', help: 'one spring, N·mm per degree', quantity: 'number', range: limits.torsionNMmPerDeg, required: true },
-  { name: 'leverMm', label: 'Leg length', help: 'spring centre to where the leg presses', quantity: 'size', range: limits.springMm, required: true },
+  { name: 'rateNMmPerDeg', label: 'Torsion rate', help: 'one spring, N·mm per degree' },
+  { name: 'leverMm', label: 'Leg length', help: 'spring centre to where the leg presses' },
 ]; // prettier-ignore
 
 /** Cam positions as a workshop reads them off: where they begin, how far apart, how many. */
@@ -367,14 +332,15 @@ function CamRows({ job }: { job: Job }) {
                   quantity="number"
                   decimals={1}
                   range={range}
-                  value={read(torsion.camDegrees)}
+                  value={torsion.camDegrees === null ? null : read(torsion.camDegrees)}
+                  assumed={read(camDegrees(torsion))}
                   onCommit={(value) => {
-                    if (value === null) return;
-                    const camDegrees = write(torsion.camDegrees, value);
+                    const next = value === null ? null : write(camDegrees(torsion), value);
+                    const positions = camDegrees({ ...torsion, camDegrees: next }).length;
                     job.actions.change(
                       `${label}, ${cornerNames[id]}`,
-                      [['corners', id, 'torsion'], { ...torsion, camDegrees } as unknown as Json],
-                      [['corners', id, 'cam'], Math.min(cam ?? 0, camDegrees.length - 1)],
+                      [['corners', id, 'torsion'], { ...torsion, camDegrees: next } as unknown as Json],
+                      [['corners', id, 'cam'], Math.min(cam ?? 0, positions - 1)],
                     );
                   }}
                 />
@@ -391,9 +357,9 @@ function CamRows({ job }: { job: Job }) {
               <Select
                 label={`Cam stands at, ${cornerNames[id]}`}
                 value={String(cam ?? 0)}
-                options={torsion.camDegrees.map((degrees, k) => ({
+                options={camDegrees(torsion).map((degrees, k, all) => ({
                   value: String(k),
-                  words: `${k + 1} of ${torsion.camDegrees.length}, ${degrees}°`,
+                  words: `${k + 1} of ${all.length}, ${degrees}°${torsion.camDegrees === null ? ' assumed' : ''}`,
                 }))}
                 onChange={(value) =>
                   job.actions.change(`Cam stands at, ${cornerNames[id]}`, [
@@ -411,9 +377,9 @@ function CamRows({ job }: { job: Job }) {
 }
 
 const airRows: readonly PartRow[] = [
-  { name: 'gaugeBar', label: 'Air pressure', help: 'gauge, fully extended, at the baseline', quantity: 'pressure', range: { min: 0, max: 100 }, required: true },
-  { name: 'volumeCm3', label: 'Air volume', help: 'cm³, fully extended', quantity: 'number', range: { min: 1, max: 100000 }, required: true },
-  { name: 'areaMm2', label: 'Piston area', help: 'mm²', quantity: 'number', range: { min: 1, max: 100000 }, required: true },
+  { name: 'gaugeBar', label: 'Air pressure', help: 'gauge, fully extended, at the baseline' },
+  { name: 'volumeCm3', label: 'Air volume', help: 'cm³, fully extended' },
+  { name: 'areaMm2', label: 'Piston area', help: 'mm²' },
 ]; // prettier-ignore
 
 const usualSecond = ({ gaugeBar, volumeCm3 }: { gaugeBar: number; volumeCm3: number }) => ({
@@ -445,11 +411,12 @@ function AirRows({ job }: { job: Job }) {
                   draftKey={`${pathKey(job.record.id, ['corners', id, 'air'])}.second.${name}`}
                   quantity={quantity}
                   decimals={1}
-                  range={name === 'gaugeBar' ? { ...range, min: air.gaugeBar } : range}
+                  range={name === 'gaugeBar' ? { ...range, min: airTaken(air).gaugeBar } : range}
                   value={air.second?.[name] ?? null}
                   placeholder="none"
                   onCommit={(value) => {
-                    const second = value === null ? null : { ...usual(air), ...air.second, [name]: value };
+                    const second =
+                      value === null ? null : { ...usual(airTaken(air)), ...air.second, [name]: value };
                     job.actions.change(`${label}, ${cornerNames[id]}`, [
                       ['corners', id, 'air'],
                       { ...air, second } as unknown as Json,

@@ -3,7 +3,8 @@ import { factAt } from '#core/document/facts.ts';
 import { recheckOf, recheckWords } from '#core/document/recheck.ts';
 import { closeFor } from '#core/document/checks.ts';
 import { rodSum } from '#core/sums/stanceSums.ts';
-import { rodsOf, tieRodTurns, toeWanted, totalToe, usualSteering } from '#core/stance/toe.ts';
+import type { usualSteering } from '#core/stance/toe.ts';
+import { rodsOf, tieRodTurns, toeWanted, totalToe } from '#core/stance/toe.ts';
 import { cornerNames, cornersIn, footingOf } from '#core/machine/body.ts';
 import { limits } from '#contract/limits.ts';
 import { saveRecheck } from '../../features/job/calendar.ts';
@@ -53,21 +54,8 @@ function Toe({ job, round }: { job: Job; round: number }) {
   const [frontMm, rearMm] = [read('front'), read('rear')];
   const toe = frontMm !== null && rearMm !== null ? totalToe({ frontMm, rearMm }) : null;
   const turns = toe === null ? null : tieRodTurns(wantedMm - toe, rods);
-  const own = (
-    name: keyof typeof usualSteering,
-    label: string,
-    range: { min: number; max: number },
-    order: number,
-  ) => (
-    <PathField
-      job={job}
-      path={['steering', name]}
-      label={label}
-      showLabel
-      order={order}
-      range={range}
-      assumed={usualSteering[name]}
-    />
+  const own = (name: keyof typeof usualSteering, label: string, order: number) => (
+    <PathField job={job} path={['steering', name]} label={label} showLabel order={order} />
   );
   return (
     <section aria-label="Toe" data-fields>
@@ -84,10 +72,10 @@ function Toe({ job, round }: { job: Job; round: number }) {
             range={limits.heightMm}
           />
         ))}
-        {own('toeMm', 'Toe-in wanted', { min: -20, max: 20 }, 202)}
-        {own('tyreMm', 'Tyre diameter', { min: 200, max: 1500 }, 203)}
-        {own('armMm', 'Steering arm', { min: 40, max: 400 }, 204)}
-        {own('pitchMm', 'Tie rod pitch', { min: 0.5, max: 5 }, 205)}
+        {own('toeMm', 'Toe-in wanted', 202)}
+        {own('tyreMm', 'Tyre diameter', 203)}
+        {own('armMm', 'Steering arm', 204)}
+        {own('pitchMm', 'Tie rod pitch', 205)}
       </div>
       {toe !== null && (
         <p className="mt-5" data-testid="toe">

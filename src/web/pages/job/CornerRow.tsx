@@ -1,10 +1,11 @@
+import { described, numberAt } from '../../features/forms/described.ts';
 import type { ReactNode } from 'react';
 import type { Json } from '#core/document/types.ts';
 import { cornerNames, cornersIn, type CornerId } from '#core/machine/body.ts';
 import { pathKey, valueAt } from '../../features/job/draftKeys.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';
-import type { QuantityName, Range } from '../../features/numbers/quantity.ts';
+import type { Range } from '../../features/numbers/quantity.ts';
 import { NumberField } from '../../ui/NumberField.tsx';
 
 interface TableProps {
@@ -92,28 +93,28 @@ interface PartFieldProps {
   name: string;
   label: string;
   order: number;
-  quantity: QuantityName;
-  range: Range;
-  /** Kept when emptied, where the object needs a number. */
-  required?: boolean;
+  /** Where only some of what is possible would fit what stands beside it. */
+  range?: Range;
 }
 
 /** One number of an object in a corner's description, such as a lower mount: the object is replaced whole. */
-export function PartField({ job, id, at, name, label, order, quantity, range, required }: PartFieldProps) {
+export function PartField({ job, id, at, name, label, order, range }: PartFieldProps) {
   const path = ['corners', id, ...at];
+  const field = [...path, name];
+  const { nullable } = numberAt(field);
   const whole = valueAt(job.record.document, path) as Record<string, Json>;
   const words = `${label}, ${cornerNames[id]}`;
   return (
     <NumberField
       label={words}
       draftKey={`${pathKey(job.record.id, path)}.${name}`}
-      quantity={quantity}
+      {...described(job.record.document, field)}
+      {...(range ? { range } : {})}
       decimals={2}
-      range={range}
       order={order}
       value={whole[name] as number | null}
       onCommit={(value) => {
-        if (value !== null || !required) job.actions.change(words, [path, { ...whole, [name]: value }]);
+        if (value !== null || nullable) job.actions.change(words, [path, { ...whole, [name]: value }]);
       }}
     />
   );

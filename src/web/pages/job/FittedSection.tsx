@@ -69,8 +69,6 @@ export function FittedSection({ job }: { job: Job }) {
             label="Preload at droop"
             help="wheel hanging, collar as at the baseline"
             name="preloadMm"
-            quantity="length"
-            range={limits.preloadMm}
           />
           <PathRow
             job={job}
@@ -78,8 +76,6 @@ export function FittedSection({ job }: { job: Job }) {
             label="Weight on the wheel"
             help="scales, wheel and all"
             name="loadKg"
-            quantity="mass"
-            range={limits.wheelKg}
             hint={(id) => cornerKg(document, id)}
           />
         </CornerTable>
@@ -117,8 +113,6 @@ function Whole({ job }: { job: Job }) {
         label={ridden ? 'Machine without its riders' : 'Whole machine now'}
         showLabel
         order={1}
-        quantity="mass"
-        range={limits.machineKg}
         assumed={assumed.kg}
       />
       <PathField
@@ -127,8 +121,6 @@ function Whole({ job }: { job: Job }) {
         label="Of that on the front"
         showLabel
         order={2}
-        quantity="share"
-        range={limits.share}
         assumed={assumed.frontShare}
       />
       <PathField
@@ -137,8 +129,6 @@ function Whole({ job }: { job: Job }) {
         label="New springs will lose"
         showLabel
         order={3}
-        quantity="size"
-        range={limits.settlingMm}
         placeholder="nothing allowed for"
       />
       <Dimensions job={job} />
@@ -149,15 +139,9 @@ function Whole({ job }: { job: Job }) {
 /** Where the machine stands: what a seat does to the other corners depends on it. */
 function Dimensions({ job }: { job: Job }) {
   const { class: machineClass } = job.record.document.machine;
-  const { wheelbaseMm, trackMm } = classDefaults[machineClass];
+  const { wheelbaseMm } = classDefaults[machineClass];
   const footing = footingOf(machineClass);
-  const one = (
-    name: string,
-    label: string,
-    assumedMm: number,
-    order: number,
-    range: Range = limits.baseMm,
-  ) => (
+  const one = (name: string, label: string, order: number, assumedMm?: number) => (
     <PathField
       key={name}
       job={job}
@@ -165,18 +149,15 @@ function Dimensions({ job }: { job: Job }) {
       label={label}
       showLabel
       order={order}
-      range={range}
-      assumed={assumedMm}
+      {...(assumedMm === undefined ? {} : { assumed: assumedMm })}
     />
   );
   return (
     <>
-      {one('wheelbaseMm', footing === 'sleds' ? 'Skis to rear arm' : 'Wheelbase', wheelbaseMm, 4)}
-      {footing !== 'bikes' &&
-        one('trackFrontMm', footing === 'sleds' ? 'Ski stance' : 'Front track', trackMm.front, 5)}
-      {footing === 'wheels' && one('trackRearMm', 'Rear track', trackMm.rear, 6)}
-      {footing === 'sleds' &&
-        one('armAheadMm', 'Front arm ahead of rear', 0.4 * wheelbaseMm, 6, { min: 50, max: 2000 })}
+      {one('wheelbaseMm', footing === 'sleds' ? 'Skis to rear arm' : 'Wheelbase', 4)}
+      {footing !== 'bikes' && one('trackFrontMm', footing === 'sleds' ? 'Ski stance' : 'Front track', 5)}
+      {footing === 'wheels' && one('trackRearMm', 'Rear track', 6)}
+      {footing === 'sleds' && one('armAheadMm', 'Front arm ahead of rear', 6, 0.4 * wheelbaseMm)}
     </>
   );
 }
@@ -196,10 +177,8 @@ function PathRow({
   label,
   help,
   name,
-  quantity,
-  range,
   hint,
-}: RowProps & { name: string; hint?: (id: CornerId) => number }) {
+}: Omit<RowProps, 'quantity' | 'range'> & { name: string; hint?: (id: CornerId) => number }) {
   return (
     <CornerRow job={job} label={label} help={help}>
       {(id) => (
@@ -207,9 +186,7 @@ function PathRow({
           job={job}
           path={['corners', id, name]}
           order={10 * (index + 1) + cornerNumbers[id]}
-          quantity={quantity}
-          range={range}
-          assumed={hint?.(id) ?? null}
+          {...(hint ? { assumed: hint(id) } : {})}
         />
       )}
     </CornerRow>

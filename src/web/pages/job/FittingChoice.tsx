@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import { fittingFields, fittings, fittingsAt } from '#core/document/fitting.ts';
+import { adjusterOf, adjustersMetAt } from '#core/kinds/adjusters/index.ts';
+import { fittingFields } from '#core/document/fitting.ts';
 import type { CornerDocument, Fitting, Json } from '#core/document/types.ts';
 import { cornerNames, footingOf, twinOf, type CornerId } from '#core/machine/body.ts';
 import type { Job } from '../../features/job/useJob.ts';
@@ -11,7 +12,7 @@ import { Dialog } from '../../ui/Dialog.tsx';
 export function FittingChoice({ job, id }: { job: Job; id: CornerId }) {
   const [open, setOpen] = useState(false);
   const { fitting } = job.record.document.corners[id];
-  const { title } = fittings[fitting];
+  const { title } = adjusterOf(fitting);
   return (
     <>
       <button
@@ -36,11 +37,10 @@ export function FittingChoice({ job, id }: { job: Job; id: CornerId }) {
   );
 }
 
-/** A strut's seat is read from its mounting hole, unless somebody has said otherwise. */
+/** Where an adjuster's collar is read from of itself, unless somebody has said otherwise. */
 function datumOf({ collar }: CornerDocument, id: CornerId, kind: Fitting): [string[], Json][] {
-  return kind === 'strut' && collar.datum === ''
-    ? [[['corners', id, 'collar', 'datum'], 'centre of the mounting hole']]
-    : [];
+  const { datum } = adjusterOf(kind);
+  return datum !== '' && collar.datum === '' ? [[['corners', id, 'collar', 'datum'], datum]] : [];
 }
 
 function Pictures({ job, id, done }: { job: Job; id: CornerId; done: () => void }) {
@@ -64,7 +64,7 @@ function Pictures({ job, id, done }: { job: Job; id: CornerId; done: () => void 
   return (
     <>
       <div className="grid grid-cols-3 gap-2 max-md:grid-cols-2">
-        {fittingsAt(footingOf(document.machine.class), id).map((kind) => {
+        {adjustersMetAt(footingOf(document.machine.class), id).map((kind) => {
           const chosen = document.corners[id].fitting === kind;
           return (
             <button
@@ -75,8 +75,8 @@ function Pictures({ job, id, done }: { job: Job; id: CornerId; done: () => void 
               className={`hover:bg-wash flex flex-col items-center border p-2 text-center ${chosen ? 'border-action bg-wash' : 'border-rule'}`}
             >
               <FittingPicture kind={kind} height={72} />
-              <span className="mt-1 font-semibold">{capital(fittings[kind].title)}</span>
-              <span className="label text-second">{fittings[kind].does}</span>
+              <span className="mt-1 font-semibold">{capital(adjusterOf(kind).title)}</span>
+              <span className="label text-second">{adjusterOf(kind).does}</span>
             </button>
           );
         })}

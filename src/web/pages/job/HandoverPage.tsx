@@ -1,3 +1,4 @@
+import { adjusterOf } from '#core/kinds/adjusters/index.ts';
 import { isOf } from '#core/document/facts.ts';
 import { useParams } from 'react-router';
 import { cautionsAt } from '#core/judge/cautions.ts';
@@ -186,9 +187,9 @@ function Weights({ job }: { job: Job }) {
 
 function Setting({ corner, job }: { corner: CornerAnswer; job: Job }) {
   const { fitting: kind } = job.record.document.corners[corner.id];
-  if (kind === 'cam' && corner.cam) return <>cam {corner.cam.now + 1}</>;
-  if (kind === 'air' && corner.airBar) return <Pressure bar={corner.airBar.now} />;
-  if (kind === 'fixed') return <>fixed</>;
+  if (corner.cam) return <>cam {corner.cam.now + 1}</>;
+  if (corner.airBar) return <Pressure bar={corner.airBar.now} />;
+  if (adjusterOf(kind).goes.by === 'nothing') return <>fixed</>;
   return (
     <>
       {corner.collarMm === null ? '—' : <SizeLength mm={corner.collarMm} />}

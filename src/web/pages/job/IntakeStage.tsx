@@ -1,15 +1,16 @@
+import { cornerField } from '#core/document/description/corner.ts';
 import { kindsOn, referenceKinds } from '#core/geometry/reference.ts';
 import { classDefaults } from '#core/machine/classes.ts';
-import { assumedRatio, gainGroups } from '#core/estimate/corner.ts';
+import { gainGroups } from '#core/estimate/corner.ts';
 import { SuspensionChoice } from '../../features/suspension/SuspensionChoice.tsx';
-import { axleOf, cornerNames, cornersIn, footingOf, type CornerId } from '#core/machine/body.ts';
+import { cornerNames, cornersIn, footingOf, type CornerId } from '#core/machine/body.ts';
 import type { Json } from '#core/document/types.ts';
 import { sizeText } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../../app/settings.ts';
 import { pathKey, valueAt } from '../../features/job/draftKeys.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital, cornerNumbers, pathWords } from '../../features/job/words.ts';
-import type { QuantityName, Range } from '../../features/numbers/quantity.ts';
+import type { Range } from '../../features/numbers/quantity.ts';
 import { saveJobFile } from '../../features/job/jobFiles.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/TextField.tsx';
@@ -18,7 +19,7 @@ import { FittingChoice } from './FittingChoice.tsx';
 import { FittedSection } from './FittedSection.tsx';
 import { GoalSetter } from './GoalSetter.tsx';
 import { Footer, NextLink } from './Footer.tsx';
-import { PathField, ranges, useTargetQuestion } from './fields.tsx';
+import { PathField, useTargetQuestion } from './fields.tsx';
 import { RatioChoice } from './RatioChoice.tsx';
 import { RoomSection } from './RoomSection.tsx';
 import { SideChoice } from './SideChoice.tsx';
@@ -26,81 +27,22 @@ import { SideChoice } from './SideChoice.tsx';
 interface Row {
   label: string;
   help: string;
+  /** Within a corner of the document. */
   path: string[];
-  quantity: QuantityName;
-  range: Range;
-  /** What is assumed while nothing is given. */
-  assumed: (job: Job, id: CornerId) => number | null;
 }
 
 const classOf = (job: Job) => classDefaults[job.record.document.machine.class];
 
 const NUMBER_ROWS: readonly Row[] = [
-  {
-    label: 'Target height',
-    help: 'as the specification states it',
-    path: ['targetMm'],
-    quantity: 'length',
-    range: ranges.height,
-    assumed: () => null,
-  },
-  {
-    label: 'Offset',
-    help: 'added to the tape’s reading to reach the specified point',
-    path: ['reference', 'offsetMm'],
-    quantity: 'length',
-    range: ranges.offset,
-    assumed: () => null,
-  },
-  {
-    label: 'Motion ratio',
-    help: 'damper per wheel: 0.5 or 2:1',
-    path: ['ratio'],
-    quantity: 'ratio',
-    range: ranges.ratio,
-    assumed: (job, id) => assumedRatio(job.record.document, id),
-  },
-  {
-    label: 'Thread pitch',
-    help: 'mm of seat per turn',
-    path: ['pitchMm'],
-    quantity: 'size',
-    range: ranges.pitch,
-    assumed: (job) => classOf(job).pitchMm,
-  },
-  {
-    label: 'Wheel travel',
-    help: 'full droop to metal',
-    path: ['travelMm'],
-    quantity: 'length',
-    range: ranges.travel,
-    assumed: (job, id) => classOf(job).travelMm[axleOf(id)],
-  },
-  {
-    label: 'Bump stop takes',
-    help: 'wheel travel left when it is first touched',
-    path: ['stopMm'],
-    quantity: 'length',
-    range: ranges.stop,
-    assumed: (job) => classOf(job).stopMm,
-  },
-  {
-    label: 'Collar from',
-    help: 'least reading on good thread',
-    path: ['collar', 'minMm'],
-    quantity: 'size',
-    range: ranges.collar,
-    assumed: () => null,
-  },
-  {
-    label: 'Collar to',
-    help: 'greatest reading on good thread',
-    path: ['collar', 'maxMm'],
-    quantity: 'size',
-    range: ranges.collar,
-    assumed: () => null,
-  },
-];
+  { label: 'Target height', help: 'as the specification states it', path: ['targetMm'] },
+  { label: 'Offset', help: 'added to the tape’s reading to reach the specified point', path: ['reference', 'offsetMm'] },
+  { label: 'Motion ratio', help: 'damper per wheel: 0.5 or 2:1', path: ['ratio'] },
+  { label: 'Thread pitch', help: 'mm of seat per turn', path: ['pitchMm'] },
+  { label: 'Wheel travel', help: 'full droop to metal', path: ['travelMm'] },
+  { label: 'Bump stop takes', help: 'wheel travel left when it is first touched', path: ['stopMm'] },
+  { label: 'Collar from', help: 'least reading on good thread', path: ['collar', 'minMm'] },
+  { label: 'Collar to', help: 'greatest reading on good thread', path: ['collar', 'maxMm'] },
+]; // prettier-ignore
 
 /** What it is, what is fitted, what is wanted. Everything not given is assumed for the class and says so. */
 export function IntakeStage({ job }: { job: Job }) {
@@ -214,16 +156,7 @@ function JobFields({ job }: { job: Job }) {
       {text(['name'], 'Job')}
       {text(['machine', 'title'], 'Machine')}
       {text(['load'], 'Load on board while measuring', 200)}
-      <PathField
-        job={job}
-        path={['toleranceMm']}
-        label="Tolerance, each corner ±"
-        showLabel
-        order={1}
-        quantity="size"
-        range={ranges.tolerance}
-        assumed={classOf(job).toleranceMm}
-      />
+      <PathField job={job} path={['toleranceMm']} label="Tolerance, each corner ±" showLabel order={1} />
       <TolerancePreset job={job} />
       <SideChoice job={job} />
       <HardEnd job={job} />
@@ -309,9 +242,7 @@ function NumberRow({ job, row, index }: { job: Job; row: Row; index: number }) {
               job={job}
               path={['corners', id, ...row.path]}
               order={10 * (index + 1) + cornerNumbers[id]}
-              quantity={row.quantity}
-              range={rangeAt(job, id, row)}
-              assumed={row.assumed(job, id)}
+              {...rangeAt(job, id, row)}
             />
           </td>
         );
@@ -321,10 +252,13 @@ function NumberRow({ job, row, index }: { job: Job; row: Row; index: number }) {
 }
 
 /** A collar's limits bound each other, so that the field itself refuses what crosses. */
-function rangeAt(job: Job, id: CornerId, { label, range }: Row): Range {
+function rangeAt(job: Job, id: CornerId, { path: [first, key] }: Row): { range?: Range } {
+  if (first !== 'collar') return {};
   const { minMm, maxMm } = job.record.document.corners[id].collar;
-  if (label === 'Collar from') return { ...range, max: maxMm ?? range.max };
-  return label === 'Collar to' ? { ...range, min: minMm ?? range.min } : range;
+  const { range } = cornerField.fields.collar.fields.minMm;
+  return {
+    range: key === 'minMm' ? { ...range, max: maxMm ?? range.max } : { ...range, min: minMm ?? range.min },
+  };
 }
 
 /** Copies the first corner's value to the others. */

@@ -13,7 +13,7 @@ import { AssumedMark } from '../../features/job/AssumedMark.tsx';
 import { MarginValue } from '../../features/job/MarginWords.tsx';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { SumPanel } from '../../features/sums/SumPanel.tsx';
-import { isTurned } from '#core/document/fitting.ts';
+import { isTurned } from '#core/kinds/adjusters/index.ts';
 import { Judgement } from './Judgement.tsx';
 import { marginWord, StateMark, stateTone } from '../../ui/StateMark.tsx';
 

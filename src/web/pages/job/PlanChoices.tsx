@@ -8,7 +8,6 @@ import { planFact } from '#core/plan/tell.ts';
 import { cornerNames } from '#core/machine/body.ts';
 import { meanOf } from '#core/numerics/mean.ts';
 import { bareLength, lengthText } from '#core/units/formatLength.ts';
-import { limits } from '#contract/limits.ts';
 import { useLengthStyle } from '../../app/settings.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { MarginLine } from '../../features/job/MarginWords.tsx';
@@ -67,7 +66,6 @@ function AimHigh({ job }: { job: Job }) {
           label="Aim high for settling"
           showLabel
           order={1}
-          range={limits.settlingMm}
           placeholder={seen.length > 0 ? `${bareLength(meanOf(seen), style)} last time` : 'not'}
         />
       </div>

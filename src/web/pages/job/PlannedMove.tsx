@@ -1,4 +1,5 @@
-import { fittings, lacksStep } from '#core/document/fitting.ts';
+import { stepOf } from '#core/kinds/adjusters/index.ts';
+import { lacksStep } from '#core/document/fitting.ts';
 import { cornerNames } from '#core/machine/body.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { isMoved, type CornerMove } from '#core/plan/cornerAnswer.ts';
@@ -28,7 +29,7 @@ export function Move({
         <p className={`${size} font-bold`}>{stepless ? 'Not planned' : 'Leave it'}</p>
         {stepless && (
           <p className="text-tight font-semibold">
-            how far one {fittings[fitted.fitting].step?.one ?? 'step'} moves it is not given yet: Intake
+            how far one {stepOf(fitted.fitting)?.one ?? 'step'} moves it is not given yet: Intake
           </p>
         )}
         {corner.collarMm !== null && (

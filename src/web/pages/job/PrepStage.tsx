@@ -60,7 +60,6 @@ function Floor({ job }: { job: Job }) {
             label={`Floor, ${cornerNames[id]}`}
             showLabel
             order={20 + cornerNumbers[id]}
-            range={limits.floorMm}
             placeholder="level"
           />
         ))}

@@ -1,3 +1,4 @@
+import { ratioTaken } from '#core/document/taken.ts';
 import { useState } from 'react';
 import type { RatioDescription } from '#core/geometry/ratioMap.ts';
 import { cornerSpec } from '#core/estimate/corner.ts';
@@ -52,7 +53,7 @@ function Editor({ job, id }: { job: Job; id: CornerId }) {
   return (
     <div data-fields>
       <RatioFields
-        value={ratioFrom}
+        value={ratioFrom && ratioTaken(ratioFrom)}
         ratio={ratio.value}
         travelMm={travelMm.value}
         draftKey={pathKey(job.record.id, ['corners', id, 'ratioFrom'])}

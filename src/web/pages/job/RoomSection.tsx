@@ -1,3 +1,4 @@
+import { described } from '../../features/forms/described.ts';
 import { ChevronDown, Plus, X } from 'lucide-react';
 import { Collapsible } from 'radix-ui';
 import type { Json } from '#core/document/types.ts';
@@ -48,7 +49,6 @@ export function RoomSection({ job }: { job: Job }) {
                 path={['corners', id, 'floorMm']}
                 label={`Floor, ${cornerNames[id]}`}
                 order={900 + cornerNumbers[id]}
-                range={limits.floorMm}
                 placeholder="level"
               />
             )}
@@ -298,7 +298,9 @@ function Bars({ job }: { job: Job }) {
                   onChange={(next) =>
                     put(
                       `Bar, ${axle}`,
-                      next === 'none' ? null : { ...(bar ?? blankBar(10, false)), hooked: next === 'hooked' },
+                      next === 'none'
+                        ? null
+                        : { ...(bar ?? blankBar(null, false)), hooked: next === 'hooked' },
                     )
                   }
                 />
@@ -308,14 +310,11 @@ function Bars({ job }: { job: Job }) {
                   label={`Bar rate at the wheels, ${axle}`}
                   showLabel
                   draftKey={`${pathKey(job.record.id, ['bars', axle])}.rate`}
-                  quantity="rate"
+                  {...described(job.record.document, ['bars', axle, 'rateNPerMm'])}
                   decimals={2}
-                  range={limits.barRateNPerMm}
                   order={800 + k}
                   value={bar.rateNPerMm}
-                  onCommit={(rateNPerMm) =>
-                    rateNPerMm !== null && put(`Bar rate, ${axle}`, { ...bar, rateNPerMm })
-                  }
+                  onCommit={(rateNPerMm) => put(`Bar rate, ${axle}`, { ...bar, rateNPerMm })}
                 />
               )}
             </div>

@@ -3,7 +3,7 @@ import { cautionsAt } from '#core/judge/cautions.ts';
 import { turningOrder } from '#core/job/nextAction.ts';
 import { cornerSpec, type CornerSpec } from '#core/estimate/corner.ts';
 import { factAt } from '#core/document/facts.ts';
-import { fittings } from '#core/document/fitting.ts';
+import { stepOf } from '#core/kinds/adjusters/index.ts';
 import { collarNow, workOf, type Work } from '#core/estimate/rounds.ts';
 import { toldSum } from '#core/sums/cornerSums.ts';
 import type { Fact, Fitting, ToldCorner, ToldPlan } from '#core/document/types.ts';
@@ -292,7 +292,7 @@ function DoneField({ job, id, round, done, record }: DoneFieldProps) {
     draftKey: `${factKey(job.record.id, { kind: 'adjustment', round, corner: id, slot: 'done' })}|typed`,
   };
   const doneMm = done?.mm ?? null;
-  const { step } = fittings[job.record.document.corners[id].fitting];
+  const step = stepOf(job.record.document.corners[id].fitting);
   return (
     <div className="relative mt-3 max-w-36 wide:in-data-[corner^=R]:ml-auto">
       {step ? (

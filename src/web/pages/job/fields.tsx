@@ -1,3 +1,4 @@
+import { described } from '../../features/forms/described.ts';
 import { numbered, numberOf, type FactPlace, type NumberedKind } from '#core/document/factKinds.ts';
 import { factAt } from '#core/document/facts.ts';
 import { questionHeight, questionTarget, questionWords } from '#core/judge/questions.ts';
@@ -64,10 +65,12 @@ interface PathFieldProps {
   path: string[];
   label?: string;
   order: number;
-  quantity?: QuantityName;
-  range: Range;
+  /** Where only some of what is possible would fit what stands beside it. */
+  range?: Range;
+  /** What stands in the empty field in place of what is assumed of it. */
   placeholder?: string;
-  assumed?: number | null;
+  /** What is assumed here, where that is not the same for all machines of a class. */
+  assumed?: number;
   showLabel?: boolean;
   showUnit?: boolean;
   question?: ((value: number) => string | null) | undefined;
@@ -75,14 +78,17 @@ interface PathFieldProps {
 }
 
 /** A number of the description, or none: then the class's value is assumed and stands in the field as a hint. */
-export function PathField({ job, path, label, quantity = 'length', ...rest }: PathFieldProps) {
+export function PathField({ job, path, label, placeholder, assumed, ...rest }: PathFieldProps) {
   const words = capital(pathWords(path));
+  const { assumed: usual, ...field } = described(job.record.document, path);
   return (
     <NumberField
+      {...field}
       {...rest}
+      assumed={placeholder === undefined ? (assumed ?? usual) : null}
+      placeholder={placeholder}
       label={label ?? words}
       draftKey={pathKey(job.record.id, path)}
-      quantity={quantity}
       decimals={2}
       value={valueAt(job.record.document, path) as number | null}
       unsent={job.unsent.some(

@@ -1,3 +1,5 @@
+import { airTaken } from '#core/document/taken.ts';
+import { adjusterOf } from '#core/kinds/adjusters/index.ts';
 import { Link } from 'react-router';
 import { cornerVerdict, missingForVerdict } from '#core/judge/cornerVerdict.ts';
 import type { SagReading } from '#core/sag/sagWindows.ts';
@@ -98,7 +100,7 @@ export function EndVerdict({ job, id, end }: { job: Job; id: CornerId; end: SagE
       )}
       {corner.airBar && job.record.document.corners[id].air && (
         <AirCurve
-          air={job.record.document.corners[id].air}
+          air={airTaken(job.record.document.corners[id].air)}
           gaugeBar={corner.airBar.after}
           strokeMm={end.travelMm * corner.spec.ratio.value}
         />
@@ -289,7 +291,7 @@ function isWindowGuessed(document: JobDocument, id: CornerId): boolean {
 
 /** Whether it is done to both legs of a fork. */
 function isFork(fitting: Fitting): boolean {
-  return fitting === 'cap' || fitting === 'spacer' || fitting === 'clamp';
+  return adjusterOf(fitting).inFork;
 }
 
 /** What the adjuster of an end is moved by. */

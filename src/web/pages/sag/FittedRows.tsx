@@ -1,5 +1,5 @@
 import { cornerSpec } from '#core/estimate/corner.ts';
-import { isTurned } from '#core/document/fitting.ts';
+import { isTurned } from '#core/kinds/adjusters/index.ts';
 import { cornerNames } from '#core/machine/body.ts';
 import { lengthText, sizeText } from '#core/units/formatLength.ts';
 import { limits } from '#contract/limits.ts';
@@ -30,7 +30,6 @@ export function FittedRows({ job }: { job: Job }) {
               path={['corners', id, 'travelMm']}
               label={`Wheel travel, ${cornerNames[id]}`}
               order={2000 + cornerNumbers[id]}
-              range={ranges.travel}
               placeholder={lengthText(cornerSpec(document, id).travelMm.value, style)}
             />
           )}
@@ -43,8 +42,6 @@ export function FittedRows({ job }: { job: Job }) {
                 path={['corners', id, 'ratio']}
                 label={`Motion ratio, ${cornerNames[id]}`}
                 order={2010 + cornerNumbers[id]}
-                quantity="ratio"
-                range={ranges.ratio}
                 placeholder={String(cornerSpec(document, id).ratio.value)}
               />
               <RatioChoice job={job} id={id} />
@@ -59,7 +56,6 @@ export function FittedRows({ job }: { job: Job }) {
                 path={['corners', id, 'pitchMm']}
                 label={`Thread pitch, ${cornerNames[id]}`}
                 order={2020 + cornerNumbers[id]}
-                range={ranges.pitch}
                 placeholder={sizeText(cornerSpec(document, id).pitchMm.value, style.system)}
               />
             )
@@ -94,7 +90,6 @@ export function FittedRows({ job }: { job: Job }) {
               path={['corners', id, 'preloadMm']}
               label={`Preload at droop, ${cornerNames[id]}`}
               order={2210 + cornerNumbers[id]}
-              range={limits.preloadMm}
             />
           )}
         </CornerRow>

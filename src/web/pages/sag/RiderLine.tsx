@@ -121,8 +121,6 @@ export function RiderLine({ job, rider }: { job: Job; rider: RiderDocument }) {
           label="Machine alone"
           showLabel
           order={4}
-          quantity="mass"
-          range={limits.machineKg}
           placeholder="assumed"
         />
         <PathField
@@ -131,8 +129,6 @@ export function RiderLine({ job, rider }: { job: Job; rider: RiderDocument }) {
           label="Tank holds, litres"
           showLabel
           order={5}
-          quantity="number"
-          range={limits.tankL}
           placeholder={machine.tankL === null ? 'not told' : ''}
         />
       </div>

@@ -2,7 +2,6 @@ import type { Json, SagLimits } from '#core/document/types.ts';
 import { cornerNames, type CornerId } from '#core/machine/body.ts';
 import type { SagEnd } from '#core/sag/bench.ts';
 import { limitsOf, middleOf, schoolOf, schoolsAt } from '#core/sag/schools.ts';
-import { limits } from '#contract/limits.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { cornerNumbers } from '../../features/job/words.ts';
 import { useOwnSchools } from '../../features/sag/ownSchools.ts';
@@ -37,7 +36,6 @@ export function WindowRows({ job, ends }: { job: Job; ends: readonly SagEnd[] })
               path={['corners', id, 'sagMm']}
               label={`Sag wanted, ${cornerNames[id]}`}
               order={300 + cornerNumbers[id]}
-              range={limits.sagMm}
             />
           )}
         </CornerRow>
@@ -93,10 +91,8 @@ function OneWindow({ job, id, of, rank, ends }: OneProps) {
               id={id}
               at={[key[of]]}
               name={name}
-              required
               label={`${of === 'rider' ? 'Rider' : 'Static'} sag ${k === 0 ? 'from' : 'to'}`}
               order={rank + 10 * k + cornerNumbers[id]}
-              quantity="length"
               range={k === 0 ? { min: 0, max: window.toMm - 1 } : { min: window.fromMm + 1, max: 1000 }}
             />
           ))}

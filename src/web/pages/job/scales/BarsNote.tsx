@@ -63,7 +63,9 @@ export function BarsNote({ job }: { job: Job }) {
               job.actions.change(`Bar, ${axle}`, [
                 ['bars', axle],
                 {
-                  ...(bars[axle] ?? blankBar(Math.round(10 * rateNPerMm) / 10, true)),
+                  ...(bars[axle] ?? blankBar(null, true)),
+                  // What the readings themselves show is more than a guess.
+                  rateNPerMm: bars[axle]?.rateNPerMm ?? Math.round(10 * rateNPerMm) / 10,
                   hooked: true,
                 } as unknown as Json,
               ])

@@ -1,7 +1,6 @@
 import { Link } from 'react-router';
 import type { Json } from '#core/document/types.ts';
 import { balanceOf, takenPads } from '#core/scales/balance.ts';
-import { limits } from '#contract/limits.ts';
 import type { Job } from '../../../features/job/useJob.ts';
 import { Plain } from '../../../ui/Figure.tsx';
 import { PathField } from '../fields.tsx';
@@ -68,15 +67,7 @@ export function ScalesGoal({ job }: { job: Job }) {
         ))}
         {goal === 'cross' && (
           <div className="w-32">
-            <PathField
-              job={job}
-              path={['crossTarget']}
-              label="Cross weight wanted"
-              showLabel
-              quantity="share"
-              order={3200}
-              range={limits.share}
-            />
+            <PathField job={job} path={['crossTarget']} label="Cross weight wanted" showLabel order={3200} />
           </div>
         )}
       </div>

@@ -28,7 +28,6 @@ export function SwapPanel({ job, round }: { job: Job; round: number }) {
               path={['corners', id, 'floorMm']}
               label={`Pad height, ${cornerNames[id]}`}
               order={3300 + cornerNumbers[id]}
-              range={limits.floorMm}
               placeholder="level"
             />
           )}
@@ -39,9 +38,7 @@ export function SwapPanel({ job, round }: { job: Job; round: number }) {
               job={job}
               path={['corners', id, 'padFactor']}
               label={`Pad factor, ${cornerNames[id]}`}
-              quantity="number"
               order={3310 + cornerNumbers[id]}
-              range={limits.padFactor}
               placeholder="1"
             />
           )}

@@ -40,8 +40,6 @@ export function Alignment({ job, answer }: { job: Job; answer: Answer }) {
               path={['corners', id, 'camberPerMm']}
               label={`Camber per mm, ${cornerNames[id]}`}
               order={410 + cornerNumbers[id]}
-              quantity="number"
-              range={limits.camberPerMm}
               placeholder={learntWords(camberShift(answer, job.facts, id))}
             />
           )}
@@ -76,8 +74,6 @@ export function Alignment({ job, answer }: { job: Job; answer: Answer }) {
             label="Toe-in per mm down"
             showLabel
             order={422}
-            quantity="number"
-            range={limits.toePerMm}
             placeholder={learntWords(toe)}
           />
         </div>

@@ -5,7 +5,6 @@ import { wheelbaseOf } from '#core/stance/body.ts';
 import { rakeOf, wheelGaps, type WheelGap } from '#core/stance/gaps.ts';
 import { changesTyres } from '#core/stance/tyres.ts';
 import { gapSum, nextGapSum, rakeSum } from '#core/sums/stanceSums.ts';
-import { limits } from '#contract/limits.ts';
 import type { Job } from '../../../features/job/useJob.ts';
 import { capital } from '../../../features/job/words.ts';
 import { SumFigure } from '../../../features/sums/SumFigure.tsx';
@@ -41,7 +40,6 @@ function Tyres({ job }: { job: Job }) {
           label={`${capital(axle)} tyre, measured`}
           showLabel
           order={10 + 2 * k}
-          range={limits.tyreMm}
         />,
         <PathField
           key={`next ${axle}`}
@@ -50,7 +48,6 @@ function Tyres({ job }: { job: Job }) {
           label={`${capital(axle)} tyre to go on`}
           showLabel
           order={11 + 2 * k}
-          range={limits.tyreMm}
           placeholder="none"
         />,
       ])}

@@ -1,0 +1,121 @@
+import { adjusterKinds } from '../../kinds/adjusters/index.ts';
+import { suspensionTypes, usualRatio } from '../../kinds/suspension.ts';
+import { referenceKinds, type ReferenceKind } from '../../geometry/reference.ts';
+import { axleOf, footingOf } from '../../machine/body.ts';
+import { classDefaults } from '../../machine/classes.ts';
+import {
+  choice,
+  choiceOrNone,
+  flag,
+  given,
+  group,
+  list,
+  number,
+  rowsOrNone,
+  text,
+  type Place,
+} from './field.ts';
+import * as part from './parts.ts';
+import * as range from './ranges.ts';
+
+/** How a class is measured at a corner. */
+function usualReference({ machineClass, corner }: Place): ReferenceKind {
+  return classDefaults[machineClass].referenceKind[corner ? axleOf(corner) : 'front'];
+}
+
+/** What is turned at a corner, as it mostly is. */
+function usualFitting({ machineClass, corner }: Place) {
+  return corner && axleOf(corner) === 'front' && footingOf(machineClass) === 'bikes' ? 'cap' : 'seat';
+}
+
+/** Everything that is said of one corner. A null is "not given": what is assumed stands in its place, marked so. */
+export const cornerField = group({
+  reference: group({
+    kind: choice(Object.keys(referenceKinds) as ReferenceKind[], { blank: usualReference }),
+    /** Added to the tape's reading to reach the point that the specification means. */
+    offsetMm: number('mm by tape', range.offsetMm, { blank: 0 }),
+    /** mm that the point lies ahead of its contact; negative behind. */
+    aheadMm: number('mm by tape', range.placeMm, { blank: 0, since: 3 }),
+  }),
+  /** Height wanted, as the specification states it. */
+  targetMm: given('mm by tape', range.heightMm),
+  /** How much the height counts against the others. */
+  weight: given('factor', { min: 0.05, max: 20 }, { since: 3, assumed: 1 }),
+  /** Sag wanted, mm of wheel travel from fully extended, in the load case that the targets are for. */
+  sagMm: given('mm by tape', range.sagMm, { since: 3 }),
+  sagWindow: part.sagWindow,
+  staticWindow: part.staticWindow,
+  /** How this corner is hung; null where nobody has said. */
+  suspension: choiceOrNone(suspensionTypes, { since: 7 }),
+  /** Motion ratio that somebody named, damper per wheel. */
+  ratio: given('damper per wheel', range.ratio, { assumed: usualRatio }),
+  /** Thread pitch: mm of seat per turn. */
+  pitchMm: given('mm', range.pitchMm, { assumed: ({ machineClass }) => classDefaults[machineClass].pitchMm }),
+  /** Wheel travel from full droop to metal. */
+  travelMm: given('mm by tape', range.travelMm, {
+    assumed: ({ machineClass, axle }) => classDefaults[machineClass].travelMm[axle],
+  }),
+  /** Wheel travel left at which the bump stop is first touched. */
+  stopMm: given('mm by tape', range.stopMm, { assumed: ({ machineClass }) => classDefaults[machineClass].stopMm }),
+  collar: group(
+    {
+      /** The point the caliper is held against. */
+      datum: text(range.mostName, { blank: '' }),
+      /** Whether the reading grows as the seat moves towards the spring (preload up, vehicle up). */
+      grows: choice(['with-seat', 'against-seat'], { blank: 'with-seat' }),
+      /** Readings between which the collar is on good thread. */
+      minMm: given('mm', range.collarMm),
+      maxMm: given('mm', range.collarMm),
+    },
+    {
+      order: {
+        low: 'minMm',
+        high: 'maxMm',
+        want: 'the least collar reading must be below the greatest',
+      },
+    },
+  ),
+  ratioFrom: part.ratioFrom,
+  /** Spring per wheel, where the spring is apart from the damper. */
+  springRatio: given('damper per wheel', range.ratio, { since: 2, fitted: true }),
+  /** From the seat outwards; none where nothing is known of them. */
+  springs: list(part.spring, { most: range.mostSprings, since: 2, fitted: true }),
+  rings: list(part.ring, { most: range.mostSprings - 1, since: 2, fitted: true, next: 'as it is now' }),
+  torsion: part.torsion,
+  /** Where the cam stands at the baseline, counted from 0. */
+  cam: given('count', { min: 0, max: range.mostCams - 1 }, {
+    whole: true, since: 3, fitted: true, next: 'as it is now',
+  }),
+  air: part.air,
+  /** How far the springs are compressed at full droop with the collar where it was at the baseline; negative is slack. */
+  preloadMm: given('mm by tape', range.preloadMm, { since: 2, fitted: true, next: 'as it is now' }),
+  /** Room for the springs at full extension with the collar there; with free lengths it gives the preload. */
+  roomMm: given('mm by tape', { min: 20, max: 1500 }, { since: 2, fitted: true, next: 'as it is now' }),
+  gas: part.gas,
+  /** Bump stop as rows of [squeeze mm, force N] at the damper; touched where `stopMm` says. */
+  stopRows: rowsOrNone({ x: { min: 0, max: 500 }, y: range.springN, most: range.mostRows, since: 2, fitted: true }),
+  /** What is moved by hand, by its name in the workshop. */
+  fitting: choice(adjusterKinds, { blank: usualFitting, since: 4 }),
+  /** False where nothing can be moved: a fixed perch, a leaf, a plain fork. */
+  adjustable: flag({ blank: true, since: 3 }),
+  /** Smallest movement of the seat: a groove or notch. Null is an eighth of a turn. */
+  stepMm: given('mm', { min: 0.3, max: 120 }, { since: 2 }),
+  mount: part.mount,
+  tyreRateNPerMm: given('N/mm', { min: 10, max: 5000 }, {
+    since: 2, fitted: true, assumed: ({ machineClass }) => classDefaults[machineClass].tyreRateNPerMm,
+  }),
+  /** Wheel, brake and half the arms. */
+  unsprungKg: given('kg', range.wheelKg, {
+    since: 2, fitted: true, assumed: ({ machineClass }) => classDefaults[machineClass].unsprungKg,
+  }),
+  /** Weight on this wheel as measured, wheel and all: of another day, it is history. */
+  loadKg: given('kg', range.wheelKg, { since: 2, fitted: true, next: 'blank' }),
+  clearances: list(part.clearance, { most: range.mostLoads, since: 2, next: 'as it is now' }),
+  boots: list(part.boot, { most: range.mostLoads, since: 4, next: 'as it is now' }),
+  /** How much the floor under this wheel lies above the shop's level; null is level. */
+  floorMm: given('mm by tape', { min: -50, max: 50 }, { since: 4 }),
+  /** What this wheel's pad shows over what stands on it. */
+  padFactor: given('factor', { min: 0.8, max: 1.2 }, { since: 6, assumed: 1 }),
+  /** Degrees of camber gained (more negative is a loss) per mm that this corner comes down; null where not known. */
+  camberPerMm: given('deg/mm', { min: -0.2, max: 0.2 }, { since: 6 }),
+}); // prettier-ignore
