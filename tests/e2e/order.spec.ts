@@ -49,12 +49,18 @@ test('what can touch is entered and becomes a margin; a second spring and its ri
   await page.getByRole('button', { name: 'Remove outer joint, front left' }).click();
   await expect(page.locator('[data-margin=joint]')).toHaveCount(0);
   await page.getByLabel('Front bar').selectOption('hooked up while measuring');
-  await expect(field(page, 'Bar rate at the wheels, front')).toHaveValue('10');
+  await expect(field(page, 'Bar rate at the wheels, front')).toHaveValue('');
+  await expect(field(page, 'Bar rate at the wheels, front')).toHaveAttribute('placeholder', '10 assumed');
   await page.getByRole('button', { name: /Springs and weights/ }).click();
   for (const corner of ['front left', 'front right']) await field(page, `Spring rate, ${corner}`).fill('60');
   await page.keyboard.press('Tab');
   await page.getByRole('button', { name: 'One spring more, front left' }).click();
-  await expect(field(page, 'Spring rate, spring 2, front right')).toHaveValue('60');
+  // A further spring says nothing yet, and counts for nothing until it does.
+  await expect(field(page, 'Spring rate, spring 2, front right')).toHaveValue('');
+  await expect(page.getByText('Something fitted contradicts itself')).toHaveCount(0);
+  for (const corner of ['front left', 'front right'])
+    await field(page, `Spring rate, spring 2, ${corner}`).fill('60');
+  await page.keyboard.press('Tab');
   await field(page, 'Ring 1 stops the slider, front left').fill('70');
   await page.keyboard.press('Tab');
   await expect(page.getByRole('link', { name: /^Rings/ })).toBeVisible();

@@ -89,6 +89,36 @@ test.describe('data stays what was read', () => {
       .toBeGreaterThanOrEqual(4);
   });
 
+  test('what is committed as the page is left counts on the next one, though nothing was sent or kept yet', async ({
+    page,
+  }) => {
+    const ruff = blankDocument('car', 'Ruff');
+    const id = await made(page, ruff, { LF: 370, RF: 371, LR: 380, RR: 381 });
+    await page.goto(`/jobs/${id}/baseline`);
+    // Neither the server nor the browser's own database gets to answer before the page is gone.
+    await page.route('**/entries', () => undefined);
+    await page.evaluate(() => {
+      Object.defineProperty(IDBObjectStore.prototype, 'put', {
+        value: () => {
+          throw new Error('too late');
+        },
+      });
+    });
+    await field(page, 'Rear right, reading 2').fill('383');
+    await page.evaluate((next) => {
+      (document.activeElement as HTMLElement).blur();
+      location.href = next;
+    }, `/jobs/${id}/plan`);
+    await expect(page).toHaveURL(/plan$/);
+    await page.unroute('**/entries');
+    await page.reload();
+    await page.goto(`/jobs/${id}/baseline`);
+    await expect(field(page, 'Rear right, reading 2')).toHaveValue('383');
+    await allSent(page);
+    const record = await (await page.request.get(`/api/jobs/${id}`)).json();
+    expect(JSON.stringify(record.entries)).toContain('383');
+  });
+
   test('a fault at one corner does not make a fixed one move', async ({ page }) => {
     const document = described('car', (one) => {
       for (const id of IDS) one.corners[id].targetMm = 360;

@@ -109,7 +109,7 @@ test('close out: seen to, toe in turns of the tie rods, clicks, recheck in a cal
     expect(paper.toString('latin1').match(/\/Type\s*\/Page\b/g), format).toHaveLength(1);
   }
   await page.emulateMedia({ media: 'screen' });
-  await page.goto('/');
+  await page.goto('/?find=turnstone');
   await expect(page.getByRole('link', { name: /Turnstone.*Recheck due 11 December 2026/ })).toBeVisible();
 });
 

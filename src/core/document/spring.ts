@@ -17,6 +17,11 @@ export const blankSpring: SpringDocument = {
   tender: false,
 };
 
+/** Whether anybody has said how stiff a spring is: one that was only added counts for nothing. */
+export function isSaid({ kind, rateNPerMm, rows }: SpringDocument): boolean {
+  return kind === 'linear' ? rateNPerMm !== null : rows !== null;
+}
+
 /** The spring as the engine takes it; null, with faults noted, where it lacks its rate or contradicts itself. */
 export function springFrom(
   path: string,

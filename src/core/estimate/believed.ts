@@ -38,7 +38,7 @@ import { machineAlone, massesOf, missingFuel, type RiderMass } from '../document
 import { cornerSpec, type Source } from './corner.ts';
 import { blankCorner, blankDocument } from '../document/create.ts';
 import type { PerCorner } from './rounds.ts';
-import { springFrom } from '../document/spring.ts';
+import { isSaid, springFrom } from '../document/spring.ts';
 import type { CornerDocument, JobDocument, TorsionDocument } from '../document/types.ts';
 
 /** Where the figures of one corner's model come from. */
@@ -316,10 +316,12 @@ function fittedSprings(
       cam: cam ?? 0,
     };
   }
-  if (springs.length === 0) return null;
-  const made = springs.map((spring, i) => springFrom(`corners.${id}.springs[${i}]`, spring, faults));
+  const said = springs.slice(0, 1 + springs.findLastIndex(isSaid));
+  if (said.length === 0) return null;
+  const made = said.map((spring, i) => springFrom(`corners.${id}.springs[${i}]`, spring, faults));
   const known = made.filter((spring): spring is SpringDescription => spring !== null);
-  return known.length === made.length ? { kind: 'stack', stack: { springs: known, rings } } : null;
+  const standing = rings.filter(({ after }) => after < said.length - 1 || said.length === springs.length);
+  return known.length === made.length ? { kind: 'stack', stack: { springs: known, rings: standing } } : null;
 }
 
 /** N mm per degree with which torsion springs of unknown rate carry the load at the class's usual ride height. */
@@ -359,7 +361,7 @@ function axleSpringSd(document: JobDocument, axle: Axle): number {
   const own = cornersIn(document).filter((id) => axleOf(id) === axle);
   const named = own.some((id) => {
     const { springs, torsion, air } = document.corners[id];
-    return springs.length > 0 || (torsion !== null && !isTorsionAssumed(torsion)) || air !== null;
+    return springs.some(isSaid) || (torsion !== null && !isTorsionAssumed(torsion)) || air !== null;
   });
   return named ? 0 : priors.unknownSpring.axle;
 }

@@ -1,3 +1,4 @@
+import { airTaken } from '../document/taken.ts';
 import { machineOf, plainly, type JobMachine, type MachineOptions } from '../estimate/believed.ts';
 import { cornerSpec, toleranceOf } from '../estimate/corner.ts';
 import { collarNow, readRounds, type PerCorner, type RoundsState } from '../estimate/rounds.ts';
@@ -477,7 +478,7 @@ function adjusterAnswer({ document, machine, now }: Setting, id: CornerId, after
   const seat = ({ seatsMm }: Situation) => seatsMm[i] ?? 0;
   const mounted = ({ mountsMm }: Situation) => mountsMm[i] ?? 0;
   const { torsion, air, mount } = corner;
-  const bar = (situation: Situation) => (air?.gaugeBar ?? 0) + AIR_STEP_BAR * seat(situation);
+  const bar = (situation: Situation) => (air ? airTaken(air).gaugeBar : 0) + AIR_STEP_BAR * seat(situation);
   const mountMm = mounted(after) - mounted(now);
   return {
     cam: torsion ? { now: camAt(corner, seat(now)), after: camAt(corner, seat(after)) } : null,

@@ -71,7 +71,8 @@ function hookedAsItIs(
 ): LinkLength['asItIs'] {
   const { believed, corners } = machine;
   const { solver } = predictAt(specifiedAfter).outcome;
-  const rate = document.bars[axle]?.rateNPerMm ?? 0;
+  const bar = document.bars[axle];
+  const rate = bar ? barRate(bar) : 0;
   const [left, right] = corners.filter((id) => axleOf(id) === axle);
   if (!left || !right) return null;
   const [l, r] = [corners.indexOf(left), corners.indexOf(right)];

@@ -7,6 +7,7 @@ import { migrateJob } from '#core/document/migrate.ts';
 import type { Entry } from '#core/document/types.ts';
 import { useKeeping } from '../features/keeping/keeping.ts';
 import { ApiProblem, callApi } from './client.ts';
+import { jot, jotted, unjot } from './journal.ts';
 
 /** Something typed that the server does not have yet. */
 export interface Unsent {
@@ -50,8 +51,10 @@ function notKept(): void {
 
 /** Keeps an item beyond this page; where that fails it stays in memory, and the reader is told. */
 async function keep(item: Unsent): Promise<void> {
+  jot(item);
   try {
     await (await db).put('unsent', item);
+    unjot(item.id);
     useKeeping.setState({ queue: true });
   } catch {
     notKept();
@@ -64,7 +67,12 @@ let failures = 0;
 /** Takes up what an earlier visit left and starts sending. */
 export async function openQueue(): Promise<void> {
   const left = await db.then((open) => open.getAll('unsent')).catch(() => []);
-  useQueue.setState(({ items }) => ({ items: inOrder([...left.map(upToDate), ...items]), ready: true }));
+  const late = jotted();
+  useQueue.setState(({ items }) => ({
+    items: inOrder([...[...left, ...late].map(upToDate), ...items]),
+    ready: true,
+  }));
+  late.forEach((item) => void keep(item));
   window.addEventListener('online', () => void send());
   void send();
 }
@@ -104,6 +112,7 @@ export function enqueue(jobId: string, what: Unsent['what']): void {
 /** Forgets an item: it was sent, or the reader let it go. */
 export function dropUnsent(id: string): void {
   useQueue.setState(({ items }) => ({ items: items.filter((item) => item.id !== id) }));
+  unjot(id);
   void db.then((open) => open.delete('unsent', id)).catch(() => undefined);
 }
 

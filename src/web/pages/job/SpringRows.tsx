@@ -170,7 +170,7 @@ function StackSize({ job, id }: { job: Job; id: CornerId }) {
           onClick={() =>
             put(`Another spring, ${cornerNames[id]}`, [
               ...springs,
-              { ...blankSpring, name: `spring ${count + 1}`, rateNPerMm: springs.at(-1)?.rateNPerMm ?? 50 },
+              { ...blankSpring, name: `spring ${count + 1}` },
             ])
           }
         >
