@@ -1,3 +1,4 @@
+import { blankSpring } from '../document/spring.ts';
 import { answerFor, byCorner, plannedMoves } from '../plan/answer.ts';
 import { nextAction } from './nextAction.ts';
 import {
@@ -22,9 +23,7 @@ describe('a fault at one corner leaves the others what they are', () => {
     Object.assign(one.corners.RF, fittingFields('air'));
     one.corners.LR.mount = mountOfPitch(2);
     // The fault: a spring that is solid before it is pressed.
-    one.corners.RR.springs = [
-      { name: '', rateNPerMm: 60, freeLengthMm: 200, solidLengthMm: 250, tender: false, rows: null },
-    ] as never;
+    one.corners.RR.springs = [{ ...blankSpring, rateNPerMm: 60, freeLengthMm: 200, solidLengthMm: 250 }];
   });
 
   test('fixed corners, air and mounts are not moved by the plain sheet', () => {

@@ -18,6 +18,8 @@ const corner = (part: Partial<CornerSetting>): CornerSetting => ({
   collarMm: null,
   seatMm: 0,
   pitchMm: 2,
+  pitchAssumed: false,
+  collarRead: true,
   readingSign: 1,
   mountMm: 0,
   cam: null,
@@ -33,9 +35,16 @@ test('a job of two rounds has two settings, the moves carried into the second', 
   expect(first).toMatchObject({
     round: 0,
     locked: false,
-    corners: { LF: { heightMm: 375, collarMm: 90, seatMm: 0 } },
+    corners: { LF: { heightMm: 375, collarMm: 90, collarRead: true, seatMm: 0 } },
   });
-  expect(second?.corners.LF).toMatchObject({ heightMm: 366, collarMm: 85, seatMm: -5, pitchMm: 2 });
+  expect(second?.corners.LF).toMatchObject({
+    heightMm: 366,
+    collarMm: 85,
+    collarRead: false,
+    seatMm: -5,
+    pitchMm: 2,
+    pitchAssumed: false,
+  });
   expect(second?.corners.RR).toMatchObject({ heightMm: 366, collarMm: 90, seatMm: 0 });
   const locked = add(job, factEntry({ kind: 'locked', round: 1, slot: 'locked' }));
   expect(settingsOf(locked).map((one) => one.locked)).toEqual([false, true]);

@@ -13,9 +13,13 @@ import type { FactKind, JobRecord } from '../document/types.ts';
 export interface CornerSetting {
   heightMm: number | null;
   collarMm: number | null;
+  /** Whether the collar was read in this round; else it is carried from an earlier reading by what was turned since. */
+  collarRead: boolean;
   /** mm of seat since the job's baseline, and mm of one turn. */
   seatMm: number;
   pitchMm: number;
+  /** Whether nobody gave that, so that turns are counted from the usual one. */
+  pitchAssumed: boolean;
   /** +1 when the collar reading grows as the seat goes up. */
   readingSign: 1 | -1;
   mountMm: number;
@@ -78,6 +82,8 @@ export function settingsOf(record: JobRecord): MachineSetting[] {
         collarMm: collarNow(state.rounds.slice(0, k + 1), id, readingSign),
         seatMm,
         pitchMm: pitchMm.value,
+        pitchAssumed: pitchMm.source === 'assumed',
+        collarRead: round.collars[id] !== undefined,
         readingSign,
         mountMm: mounts.get(id) ?? 0,
         cam: torsion ? camAt(document.corners[id], seatMm) : null,

@@ -36,8 +36,6 @@ export function chanceIfMeasured(answer: Answer): number | null {
   const covariance = conditionedRows(rows.heights, known);
   // Planned anew with the ratio known, every height would be aimed at its target.
   const mean = corners.map(({ spec, specMm }) => spec.targetMm ?? specMm);
-  return (
-    Math.max(chanceWithin({ mean, covariance }, targets, tolerance.value), answer.chanceAfter) *
-    answer.doubt.planned
-  );
+  const chance = answer.doubt.planned * chanceWithin({ mean, covariance }, targets, tolerance.value);
+  return Math.max(chance, answer.chanceAfter);
 }

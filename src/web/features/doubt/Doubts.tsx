@@ -1,3 +1,4 @@
+import { adjusterOf } from '#core/kinds/adjusters/index.ts';
 import { Link } from 'react-router';
 import { misfitKey, type JobMisfit, type Suspicion } from '#core/estimate/estimate.ts';
 import { factAt } from '#core/document/facts.ts';
@@ -68,6 +69,9 @@ function PutRight({
   misfit: Extract<JobMisfit, { corner: CornerId; round: number }>;
 }) {
   const { corner, round } = misfit;
+  // The other way from a position or a pressure is no place there is: what it stands at is entered on Turn.
+  const { by } = adjusterOf(job.record.document.corners[corner].fitting).goes;
+  if (by !== 'thread' && by !== 'steps') return null;
   const done = (['adjustment', 'mount'] as const).flatMap((kind) => {
     const fact = factAt(job.facts, { kind, round, corner, slot: 'done' })?.fact;
     return fact?.mm ? [fact] : [];

@@ -2,6 +2,7 @@ import { springWay } from '#words/instruction.ts';
 import { Link } from 'react-router';
 import { seatBetween, type CornerSetting } from '#core/job/settings.ts';
 import { cornerNames, cornersOf } from '#core/machine/body.ts';
+import { AssumedMark } from '../../features/job/AssumedMark.tsx';
 import { Pressure } from '../../features/job/MoveWords.tsx';
 import { capital } from '../../features/job/words.ts';
 import { Length, SizeLength, Turns } from '../../ui/Figure.tsx';
@@ -158,7 +159,20 @@ function SetAt({ setting }: { setting: CornerSetting | undefined }) {
 function Adjuster({ setting }: { setting: CornerSetting }) {
   if (setting.cam !== null) return <>cam {setting.cam + 1}</>;
   if (setting.airBar !== null) return <Pressure bar={setting.airBar} />;
-  return setting.collarMm === null ? <>—</> : <SizeLength mm={setting.collarMm} />;
+  if (setting.collarMm === null) return <>—</>;
+  return (
+    <>
+      <SizeLength mm={setting.collarMm} />
+      {!setting.collarRead && (
+        <span
+          className="label text-second block"
+          title="carried from its last reading by what was turned since"
+        >
+          not read then
+        </span>
+      )}
+    </>
+  );
 }
 
 function Way({ from, to, sameJob }: { from: CornerSetting; to: CornerSetting; sameJob: boolean }) {
@@ -180,6 +194,7 @@ function Way({ from, to, sameJob }: { from: CornerSetting; to: CornerSetting; sa
       {turns && (
         <>
           <Turns turns={mm / from.pitchMm} /> {springWay(mm)}
+          {from.pitchAssumed && <AssumedMark />}
         </>
       )}
       {mountMm !== 0 && (
