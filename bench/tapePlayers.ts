@@ -1,7 +1,7 @@
 import { blankDocument } from '#core/document/create.ts';
 import { nextAction } from '#core/job/nextAction.ts';
 import type { Entry, Fact, JobRecord } from '#core/document/types.ts';
-import type { CornerId } from '#core/machine/body.ts';
+import type { CornerId } from '#core/kinds/corners.ts';
 import type { Doubt } from '#core/estimate/estimate.ts';
 import { answerFor } from '#core/plan/answer.ts';
 import { seededUniform, standardNormal } from '#core/numerics/random.ts';

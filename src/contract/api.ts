@@ -2,8 +2,8 @@ import type { RackSpring, RackValues } from '#core/rack/spring.ts';
 import type { EntryRefusal } from '#core/document/applyEntry.ts';
 import type { JobSummary } from '#core/job/nextAction.ts';
 import type { MachineSetting } from '#core/job/settings.ts';
-import type { CornerId } from '#core/machine/body.ts';
-import type { MachineClass } from '#core/machine/classes.ts';
+import type { CornerId } from '#core/kinds/corners.ts';
+import type { MachineClass } from '#core/kinds/classes/index.ts';
 import type { Entry, JobDocument, JobRecord } from '#core/document/types.ts';
 
 /** What a list is asked for by: words of a job's or machine's name, and which part of it. */

@@ -1,7 +1,7 @@
 import { and, asc, desc, eq, gt, ilike, inArray, isNotNull, isNull, or, sql, type SQL } from 'drizzle-orm';
 import type { AnyPgColumn } from 'drizzle-orm/pg-core';
 import type { Book, ListQuery, Shelf } from '#contract/api.ts';
-import type { MachineClass } from '#core/machine/classes.ts';
+import type { MachineClass } from '#core/kinds/classes/index.ts';
 import { migrateDocument } from '#core/document/migrate.ts';
 import { LINE_REVISION, type JobLine } from '#core/job/line.ts';
 import type { Entry, JobDocument, JobRecord } from '#core/document/types.ts';

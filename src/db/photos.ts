@@ -1,6 +1,6 @@
 import { and, desc, eq, sql } from 'drizzle-orm';
 import type { Photo } from '#contract/api.ts';
-import type { CornerId } from '#core/machine/body.ts';
+import type { CornerId } from '#core/kinds/corners.ts';
 import type { Queryable } from './connect.ts';
 import { jobs, photos } from './tables.ts';
 

@@ -14,7 +14,7 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
-import type { CornerId } from '#core/machine/body.ts';
+import type { CornerId } from '#core/kinds/corners.ts';
 import type { JobLine } from '#core/job/line.ts';
 import type { JobDocument, Op } from '#core/document/types.ts';
 

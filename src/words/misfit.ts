@@ -1,6 +1,6 @@
 import type { JobMisfit, Suspicion } from '#core/estimate/estimate.ts';
 import type { Say } from './figures.ts';
-import { cornerNames } from '#core/machine/body.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
 
 const round = (k: number) => (k === 0 ? 'the first readings' : `round ${k}`);
 

@@ -1,5 +1,5 @@
 import type { RatioFault } from '#core/estimate/measuredRatio.ts';
-import type { SuspensionType } from '#core/kinds/suspension.ts';
+import type { SuspensionType } from '#core/kinds/suspensionTypes.ts';
 
 export const suspensionTitles: Record<SuspensionType, string> = {
   strut: 'strut',

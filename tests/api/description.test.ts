@@ -4,7 +4,7 @@ import type { Field } from '#core/document/description/field.ts';
 import { mayBeAbsent } from '#core/document/description/field.ts';
 import { everyField, fieldAt } from '#core/document/description/walk.ts';
 import { documentSchema } from '#contract/schemas/document.ts';
-import { machineClasses } from '#core/machine/classes.ts';
+import { machineClasses } from '#core/kinds/classes/index.ts';
 import { sampleDocument } from '../fixtures/sampleDocument.ts';
 import { startTestServer, type TestServer } from '../fixtures/server.ts';
 

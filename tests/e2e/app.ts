@@ -1,6 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import type { JobRecord } from '#core/document/types.ts';
-import type { CornerId } from '#core/machine/body.ts';
+import type { CornerId } from '#core/kinds/corners.ts';
 import { test as base, expect, type Locator, type Page } from '@playwright/test';
 // Plain scripts without types: what they give is said here.
 // @ts-expect-error no declarations

@@ -4,8 +4,8 @@ import { blankBar, blankDocument } from '#core/document/create.ts';
 import { fittingFields } from '#core/document/fitting.ts';
 import { blankSpring } from '#core/document/spring.ts';
 import type { JobDocument } from '#core/document/types.ts';
-import { cornerNames, type CornerId } from '#core/machine/body.ts';
-import type { MachineClass } from '#core/machine/classes.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import type { MachineClass } from '#core/kinds/classes/index.ts';
 import { hideVehicle, isIn, measure, work, type Vehicle } from '../fixtures/shop.ts';
 import { allSent, expect, field, test, turnAsTold } from './app.ts';
 

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { Page } from '@playwright/test';
 import { blankDocument } from '#core/document/create.ts';
 import { fittingFields } from '#core/document/fitting.ts';
-import type { CornerId } from '#core/machine/body.ts';
+import type { CornerId } from '#core/kinds/corners.ts';
 import { allSent, expect, field, test, turnAsTold } from './app.ts';
 
 /** Whole jobs as somebody with a tape does them: only what is typed here is known, the truth is never told. */

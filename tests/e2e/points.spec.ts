@@ -4,8 +4,9 @@ import { blankDocument } from '#core/document/create.ts';
 import { fittingFields, mountOfPitch } from '#core/document/fitting.ts';
 import type { Fitting, JobDocument } from '#core/document/types.ts';
 import { blankSpring } from '#core/document/spring.ts';
-import { cornerNames, cornersOf, type CornerId } from '#core/machine/body.ts';
-import type { MachineClass } from '#core/machine/classes.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import { cornersOf } from '#core/kinds/classes/index.ts';
+import type { MachineClass } from '#core/kinds/classes/index.ts';
 import { allSent, expect, field, quickStart, test, readAll, turnAll } from './app.ts';
 
 const WHEELS = ['Front left', 'Front right', 'Rear left', 'Rear right'] as const;

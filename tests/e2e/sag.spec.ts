@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Page } from '@playwright/test';
-import { cornerNames } from '#core/machine/body.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
 import { readSagTape, sagRig, trueSag, turnRig, type RigKind, type SagRig } from '../fixtures/sagRig.ts';
 import { allSent, expect, field, test, turnAsTold } from './app.ts';
 

@@ -3,7 +3,7 @@ import type { AddressInfo } from 'node:net';
 import type { Page } from '@playwright/test';
 import { WebSocketServer } from 'ws';
 import type { Entry, JobDocument } from '#core/document/types.ts';
-import { cornerNames } from '#core/machine/body.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
 import { add, adjustment, collars, fourCorners, record } from '../fixtures/records.ts';
 import {
   crossOf,

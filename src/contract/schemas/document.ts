@@ -1,6 +1,6 @@
 import { jobField } from '#core/document/description/job.ts';
-import { cornerFault } from '#core/machine/body.ts';
-import type { MachineClass } from '#core/machine/classes.ts';
+import { cornerFault } from '#core/kinds/classes/index.ts';
+import type { MachineClass } from '#core/kinds/classes/index.ts';
 import type Joi from 'joi';
 import { schemaOf } from './fromDescription.ts';
 

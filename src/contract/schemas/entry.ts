@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { ratioSlots } from '#core/estimate/measuredRatio.ts';
 import type { FactKind } from '#core/document/factKinds.ts';
-import { allCorners } from '#core/machine/body.ts';
+import { allCorners } from '#core/kinds/corners.ts';
 import { limits } from '../limits.ts';
 import { documentSchema } from './document.ts';
 import { within } from './fromDescription.ts';

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { allCorners } from '#core/machine/body.ts';
+import { allCorners } from '#core/kinds/corners.ts';
 import {
   mayBeAbsent,
   type Field,

@@ -1,5 +1,5 @@
 import type { JobMachine } from '../estimate/believed.ts';
-import type { CornerId } from '../machine/body.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import type { ContactEquilibrium } from '../machine/equilibrium.ts';
 import type { MachineSolver } from '../machine/solver.ts';
 import { input } from './input.ts';

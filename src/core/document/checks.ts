@@ -1,5 +1,6 @@
 import type { Footing } from '../geometry/reference.ts';
-import { cornersIn, footingOf, twinOf } from '../machine/body.ts';
+import { cornersIn, footingOf } from '../kinds/classes/index.ts';
+import { twinOf } from '../kinds/corners.ts';
 import type { JobDocument } from './types.ts';
 
 /** Something to see to, with its reason and what leaving it out costs. */

@@ -1,5 +1,5 @@
-import type { CornerId } from '../machine/body.ts';
-import type { MachineClass } from '../machine/classes.ts';
+import type { CornerId } from '../kinds/corners.ts';
+import type { MachineClass } from '../kinds/classes/index.ts';
 import { blankFields } from './description/blank.ts';
 import { cornerField } from './description/corner.ts';
 import { jobField } from './description/job.ts';

@@ -1,5 +1,5 @@
-import { cornersOf, footingOf } from '../machine/body.ts';
-import { machineClasses } from '../machine/classes.ts';
+import { cornersOf, footingOf } from '../kinds/classes/index.ts';
+import { machineClasses } from '../kinds/classes/index.ts';
 import { blankDocument } from './create.ts';
 import { adjusterKinds, adjustersMetAt, isTurned, stepOf } from '../kinds/adjusters/index.ts';
 import { canMove, fittingFields, fittingFrom } from './fitting.ts';

@@ -1,5 +1,7 @@
-import { axleOf, cornersIn } from '../machine/body.ts';
-import type { Axle, MachineClass } from '../machine/classes.ts';
+import { axleOf } from '../kinds/corners.ts';
+import { cornersIn } from '../kinds/classes/index.ts';
+import type { Axle } from '../kinds/corners.ts';
+import type { MachineClass } from '../kinds/classes/index.ts';
 import { adjusterOf, stepOf } from '../kinds/adjusters/index.ts';
 import { blankFields } from './description/blank.ts';
 import * as part from './description/parts.ts';

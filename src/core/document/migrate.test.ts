@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { machineClasses } from '../machine/classes.ts';
+import { machineClasses } from '../kinds/classes/index.ts';
 import { blankDocument } from './create.ts';
 import { migrateDocument, migrateJob } from './migrate.ts';
 import type { JobDocument } from './types.ts';

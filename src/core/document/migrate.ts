@@ -1,6 +1,6 @@
 import { upgradedEntries } from './upgradeFact.ts';
-import { cornersOf } from '../machine/body.ts';
-import { machineClasses } from '../machine/classes.ts';
+import { cornersOf } from '../kinds/classes/index.ts';
+import { machineClasses } from '../kinds/classes/index.ts';
 import { filled, isPlain, type Plain } from './description/filled.ts';
 import { DOCUMENT_VERSION, jobField } from './description/job.ts';
 import { fittingFrom } from './fitting.ts';

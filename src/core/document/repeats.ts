@@ -1,4 +1,4 @@
-import type { CornerId } from '../machine/body.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import { tolerances } from '../tolerances.ts';
 
 /** One reading of several at the same place in the same round. */

@@ -1,6 +1,5 @@
 import type { JobDocument, RiderDocument } from './types.ts';
-import { footingOf } from '../machine/body.ts';
-import { classDefaults, type MachineClass } from '../machine/classes.ts';
+import { classDefaults, type MachineClass } from '../kinds/classes/index.ts';
 import { tolerances } from '../tolerances.ts';
 
 /** A weight that comes and goes with a rider, placed in mm ahead of the middle of the wheelbase. */
@@ -15,14 +14,6 @@ export interface RiderMass {
   ride: boolean;
 }
 
-/** Where a rider sits: share of the weight on the rear, in riding posture. */
-const rearShares: Partial<Record<MachineClass, number>> = {
-  motorcycle: 0.58,
-  'dual-purpose': 0.6,
-  scooter: 0.64,
-  snowmobile: 0.68,
-};
-
 /** Pillion and luggage sit at or behind the rear axle. */
 const PASSENGER_REAR = 0.92;
 const LUGGAGE_REAR = 1.06;
@@ -35,12 +26,12 @@ export const ASSUMED_RIDER_KG = 85;
 
 /** Machines with riders: what a sag bench is for. */
 export function isRidden(machineClass: MachineClass): boolean {
-  return footingOf(machineClass) !== 'wheels';
+  return classDefaults[machineClass].rider !== null;
 }
 
 /** Share of a rider's weight on the rear. */
 function rearShareOf({ machine }: JobDocument, { rearShare }: Pick<RiderDocument, 'rearShare'>): number {
-  return rearShare ?? rearShares[machine.class] ?? 0.6;
+  return rearShare ?? classDefaults[machine.class].rider?.rearShare ?? 0.5;
 }
 
 /**

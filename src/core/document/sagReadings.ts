@@ -1,4 +1,4 @@
-import type { CornerId } from '../machine/body.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import { meanOf } from '../numerics/mean.ts';
 import { tolerances } from '../tolerances.ts';
 

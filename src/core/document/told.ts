@@ -1,4 +1,4 @@
-import type { CornerId } from '../machine/body.ts';
+import type { CornerId } from '../kinds/corners.ts';
 
 /** What one corner was told, kept as it was told. */
 export interface ToldCorner {

@@ -21,9 +21,12 @@ import { referenceKinds } from '../geometry/reference.ts';
 import { axleRatioSd, isRatioUnsaid, ownRatio, type MeasuredRatios } from './ratioBelief.ts';
 import { frictionPrior, priors } from './prior.ts';
 import type { BelievedMachine, ContactBelief, Reference, Situation } from '../learn/belief.ts';
-import { axleOf, contactPoint, cornerFault, cornersIn, sideOf, type CornerId } from '../machine/body.ts';
+import { axleOf, sideOf, type CornerId } from '../kinds/corners.ts';
+import { contactPoint } from '../machine/body.ts';
+import { cornerFault, cornersIn } from '../kinds/classes/index.ts';
 import { checkMachine } from '../machine/check.ts';
-import { classDefaults, type Axle } from '../machine/classes.ts';
+import { classDefaults } from '../kinds/classes/index.ts';
+import type { Axle } from '../kinds/corners.ts';
 import { AIR_STEP_BAR } from '../machine/corner.ts';
 import type {
   BarDescription,

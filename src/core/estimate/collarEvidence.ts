@@ -1,4 +1,4 @@
-import type { CornerId } from '../machine/body.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import { collarNow, type RoundsState } from './rounds.ts';
 
 /** mm, one standard deviation of a change read on a collar: its own reading twice, and a slip of the caliper. */

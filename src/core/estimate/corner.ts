@@ -1,5 +1,6 @@
-import { axleOf, cornerNames, cornersIn, twinOf, type CornerId } from '../machine/body.ts';
-import { classDefaults } from '../machine/classes.ts';
+import { axleOf, cornerNames, twinOf, type CornerId } from '../kinds/corners.ts';
+import { cornersIn } from '../kinds/classes/index.ts';
+import { classDefaults } from '../kinds/classes/index.ts';
 import { usualRatio, type Hung } from '../kinds/suspension.ts';
 import { tolerances } from '../tolerances.ts';
 import type { JobDocument } from '../document/types.ts';

@@ -1,6 +1,7 @@
+import { classDefaults } from '../kinds/classes/index.ts';
 import { blankDocument } from '../document/create.ts';
-import { isMetOn, ratioRange, suspensionsMet, suspensionsOf } from '../kinds/suspension.ts';
-import { machineClasses } from '../machine/classes.ts';
+import { isMetOn, ratioRange, suspensionsOf } from '../kinds/suspension.ts';
+import { machineClasses } from '../kinds/classes/index.ts';
 import { answerFor } from '../plan/answer.ts';
 import { chanceIfMeasured } from '../plan/ifMeasured.ts';
 import { playFault } from '../../../bench/tapeFaults.ts';
@@ -62,7 +63,7 @@ describe('what a suspension says of its ratio', () => {
       for (const axle of ['front', 'rear'] as const)
         for (const suspension of suspensionsOf(one, axle)) {
           const [low, high] = ratioRange({ machineClass: one, axle, suspension, alongLeg: true });
-          expect(suspensionsMet[one][axle][suspension]).toEqual([low, high]);
+          expect(classDefaults[one].suspensions[axle][suspension]).toEqual([low, high]);
           expect(isMetOn(one, axle, suspension)).toBe(true);
           const all = ratioRange({ machineClass: one, axle, suspension: null, alongLeg: true });
           expect(rangeSd([low, high], true)).toBeLessThanOrEqual(rangeSd(all, true) + 1e-12);

@@ -5,8 +5,8 @@ import type { Situation } from '../learn/belief.ts';
 import type { Fit, RoundEvidence } from '../learn/fit.ts';
 import { fitWithFriction } from '../learn/friction.ts';
 import { predict, type Prediction } from '../learn/predict.ts';
-import type { CornerId } from '../machine/body.ts';
-import type { Axle } from '../machine/classes.ts';
+import type { CornerId } from '../kinds/corners.ts';
+import type { Axle } from '../kinds/corners.ts';
 import { explanations, type Explained, type Misfit } from './misfit.ts';
 
 /** What could be wrong, by the places of a job. */

@@ -6,7 +6,7 @@ import { repeatSd } from '../document/repeats.ts';
 import type { JobDocument } from '../document/types.ts';
 import type { Situation } from '../learn/belief.ts';
 import type { Fit, Reading, RoundEvidence } from '../learn/fit.ts';
-import type { CornerId } from '../machine/body.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import { GRAVITY } from '../machine/solver.ts';
 import { extendedOf, sagEvidence } from './sagEvidence.ts';
 import { tolerances } from '../tolerances.ts';

@@ -1,6 +1,6 @@
 import type { FactEntry } from '../document/facts.ts';
-import { axleOf, type CornerId } from '../machine/body.ts';
-import type { Axle } from '../machine/classes.ts';
+import { axleOf, type CornerId } from '../kinds/corners.ts';
+import type { Axle } from '../kinds/corners.ts';
 import { priors } from './prior.ts';
 import type { MeasuredRatio, MeasuredRatios } from './ratioBelief.ts';
 

@@ -1,6 +1,6 @@
 import type { BelievedMachine, Situation } from '../learn/belief.ts';
 import { fit, readAs, type Fit, type RoundEvidence } from '../learn/fit.ts';
-import type { Axle } from '../machine/classes.ts';
+import type { Axle } from '../kinds/corners.ts';
 import { CornerModel } from '../machine/corner.ts';
 import type { MassDescription } from '../machine/description.ts';
 import { softmaxShares } from '../numerics/softmax.ts';

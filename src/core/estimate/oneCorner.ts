@@ -1,7 +1,8 @@
 import type { RoundsState } from './rounds.ts';
 import { cornerSpec, toleranceOf } from './corner.ts';
 import type { JobDocument } from '../document/types.ts';
-import { cornersIn, footingOf, type CornerId } from '../machine/body.ts';
+import { cornersIn, footingOf } from '../kinds/classes/index.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import { frictionPrior } from './prior.ts';
 import { meanOf } from '../numerics/mean.ts';
 import { tolerances } from '../tolerances.ts';

@@ -1,6 +1,5 @@
 import { tolerances } from '../tolerances.ts';
-import type { MachineClass } from '../machine/classes.ts';
-import type { RatioRange } from '../kinds/suspension.ts';
+import type { RatioRange } from '../kinds/suspensionTypes.ts';
 
 /**
  * How well things are known before anything is read: one table for the page and every command. Standard deviations; of
@@ -17,20 +16,6 @@ export const priors = {
   beyondRange: 0.05,
   /** The same where a ratio is drawn from its range: between two ranges that do not meet there are few machines. */
   drawnBeyond: 0.03,
-  /**
-   * What one corner rises by beside what its axle's ratio says, as a share, where nobody has said how it is hung: unlike
-   * sides, a ratio that changes on the way, bars. Side-by-sides have springs one on another, bikes mostly a linkage. Set so that
-   * the chance told of first plans is what lands on simulated machines (`npm run bench`).
-   */
-  ownRise: {
-    car: 0.08,
-    truck: 0.09,
-    'side-by-side': 0.13,
-    snowmobile: 0.06,
-    motorcycle: 0.13,
-    'dual-purpose': 0.12,
-    scooter: 0.09,
-  } satisfies Record<MachineClass, number>,
   /** A ratio of which not even the suspension is known is known no better than this. */
   leastUnknown: 0.2,
   /** Left and right of an axle are made alike to about this. */

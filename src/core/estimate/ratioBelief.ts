@@ -3,8 +3,9 @@ import { hungAt } from './corner.ts';
 import type { JobDocument } from '../document/types.ts';
 import { ratioRange, suspensionsOf } from '../kinds/suspension.ts';
 import type { Spread } from '../learn/belief.ts';
-import { axleOf, cornersIn, twinOf, type CornerId } from '../machine/body.ts';
-import type { Axle } from '../machine/classes.ts';
+import { axleOf, twinOf, type CornerId } from '../kinds/corners.ts';
+import { cornersIn } from '../kinds/classes/index.ts';
+import type { Axle } from '../kinds/corners.ts';
 import { tolerances } from '../tolerances.ts';
 import { priors, rangeSd } from './prior.ts';
 

@@ -1,5 +1,5 @@
-import { allCorners, type CornerId } from '../machine/body.ts';
-import type { Axle } from '../machine/classes.ts';
+import { allCorners, type CornerId } from '../kinds/corners.ts';
+import type { Axle } from '../kinds/corners.ts';
 import { measuredRatios } from './measuredRatio.ts';
 import type { MeasuredRatios } from './ratioBelief.ts';
 import { gatherSag, type SagReadings } from '../document/sagReadings.ts';

@@ -5,8 +5,9 @@ import { machineOf } from './believed.ts';
 import { blankSpring } from '../document/spring.ts';
 import { readRounds } from './rounds.ts';
 import type { JobDocument } from '../document/types.ts';
-import { cornersIn, type CornerId } from '../machine/body.ts';
-import type { MachineClass } from '../machine/classes.ts';
+import { cornersIn } from '../kinds/classes/index.ts';
+import type { CornerId } from '../kinds/corners.ts';
+import type { MachineClass } from '../kinds/classes/index.ts';
 import { evidenceOf } from './evidence.ts';
 import { extendedOf, sagRead } from './sagEvidence.ts';
 

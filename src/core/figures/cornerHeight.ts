@@ -1,6 +1,6 @@
 import type { Answer } from '../plan/answer.ts';
-import type { CornerId } from '../machine/body.ts';
-import { axleOf } from '../machine/body.ts';
+import type { CornerId } from '../kinds/corners.ts';
+import { axleOf } from '../kinds/corners.ts';
 import { frictionPrior } from '../estimate/prior.ts';
 import { repeatSd } from '../document/repeats.ts';
 import { measuredOf, type Entered, type Estimated, type Measured, type Predicted } from './figure.ts';

@@ -1,5 +1,5 @@
 import type { Answer } from '../plan/answer.ts';
-import type { CornerId } from '../machine/body.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import { padsAround } from '../scales/padsAround.ts';
 import { takenPads } from '../scales/balance.ts';
 import { measuredOf, type Measured } from './figure.ts';

@@ -1,5 +1,6 @@
 import { referenceKinds } from '../geometry/reference.ts';
-import { axleOf, footingOf } from '../machine/body.ts';
+import { axleOf } from '../kinds/corners.ts';
+import { footingOf } from '../kinds/classes/index.ts';
 import { meanOf } from '../numerics/mean.ts';
 import type { Answer } from '../plan/answer.ts';
 import type { SagEnd } from '../sag/bench.ts';

@@ -1,6 +1,6 @@
 import type { Answer } from '../plan/answer.ts';
 import type { CornerAnswer } from '../plan/cornerAnswer.ts';
-import { classDefaults } from '../machine/classes.ts';
+import { classDefaults } from '../kinds/classes/index.ts';
 import {
   measuredOf,
   type Assumed,

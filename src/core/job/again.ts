@@ -9,7 +9,8 @@ import { lowPoints } from '../stance/lowPoints.ts';
 import { distanceAfter, sinceMeasured } from '../stance/clearance.ts';
 import { AIR_STEP_BAR } from '../machine/corner.ts';
 import { camAt } from '../plan/adjusters.ts';
-import { axleOf, cornersIn, type CornerId } from '../machine/body.ts';
+import { axleOf, type CornerId } from '../kinds/corners.ts';
+import { cornersIn } from '../kinds/classes/index.ts';
 import { lossesAt } from '../learn/settling.ts';
 import type { CornerDocument, JobDocument, LearntDocument, LowPointDocument } from '../document/types.ts';
 

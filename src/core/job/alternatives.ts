@@ -1,7 +1,8 @@
 import { hardEndOf } from '../document/fitting.ts';
 import { marginsFor, type Margin } from '../margins/margins.ts';
 import type { CornerDocument, JobDocument, JobRecord } from '../document/types.ts';
-import { axleOf, cornerNames, cornersIn, twinOf, type CornerId } from '../machine/body.ts';
+import { axleOf, cornerNames, twinOf, type CornerId } from '../kinds/corners.ts';
+import { cornersIn } from '../kinds/classes/index.ts';
 import { answerFor, type Answer } from '../plan/answer.ts';
 import { isMoved } from '../plan/cornerAnswer.ts';
 import type { Reason } from '../plan/reasons.ts';

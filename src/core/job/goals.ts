@@ -1,5 +1,7 @@
 import { referenceKinds, tyreAdds } from '../geometry/reference.ts';
-import { contactPoint, cornersIn, axleOf, type CornerId } from '../machine/body.ts';
+import { contactPoint } from '../machine/body.ts';
+import { cornersIn } from '../kinds/classes/index.ts';
+import { axleOf, type CornerId } from '../kinds/corners.ts';
 import type { PerCorner } from '../estimate/rounds.ts';
 import type { JobDocument } from '../document/types.ts';
 

@@ -1,5 +1,6 @@
 import type { Checked } from '../faults.ts';
-import { axleOf, cornersIn, sideOf, type CornerId } from '../machine/body.ts';
+import { axleOf, sideOf, type CornerId } from '../kinds/corners.ts';
+import { cornersIn } from '../kinds/classes/index.ts';
 import { influence, readSolver, type ContactEquilibrium, type Influence } from '../machine/equilibrium.ts';
 import { GRAVITY } from '../machine/solver.ts';
 import { fit } from '../learn/fit.ts';

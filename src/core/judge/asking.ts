@@ -1,5 +1,5 @@
-import { axleOf } from '../machine/body.ts';
-import type { Axle } from '../machine/classes.ts';
+import { axleOf } from '../kinds/corners.ts';
+import type { Axle } from '../kinds/corners.ts';
 import { worthAsking, type Asking } from '../learn/worth.ts';
 import type { Answer } from '../plan/answer.ts';
 import { tolerances } from '../tolerances.ts';

@@ -2,7 +2,7 @@ import { adjusterOf } from '../kinds/adjusters/index.ts';
 import type { Footing } from '../geometry/reference.ts';
 import type { Stage } from '../job/nextAction.ts';
 import type { JobDocument } from '../document/types.ts';
-import { cornersIn, footingOf } from '../machine/body.ts';
+import { cornersIn, footingOf } from '../kinds/classes/index.ts';
 
 export interface Caution {
   id: string;

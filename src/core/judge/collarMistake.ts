@@ -1,4 +1,4 @@
-import type { CornerId } from '../machine/body.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import type { Answer } from '../plan/answer.ts';
 
 /** Height taken with the spring's collar where a lower mount should have set it. */

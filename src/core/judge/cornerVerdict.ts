@@ -1,5 +1,5 @@
 import { camDegrees } from '../document/taken.ts';
-import type { CornerId } from '../machine/body.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import type { CornerModel } from '../machine/corner.ts';
 import type { Answer } from '../plan/answer.ts';
 import { isSagRead } from '../estimate/sagEvidence.ts';

@@ -1,5 +1,5 @@
-import type { CornerId } from '../machine/body.ts';
-import { twinOf } from '../machine/body.ts';
+import type { CornerId } from '../kinds/corners.ts';
+import { twinOf } from '../kinds/corners.ts';
 import type { Round } from '../estimate/rounds.ts';
 import { meanOf } from '../numerics/mean.ts';
 import { tolerances } from '../tolerances.ts';

@@ -1,6 +1,6 @@
 import type { RatioDescription } from '../geometry/ratioMap.ts';
 import { readSolver } from '../machine/equilibrium.ts';
-import type { CornerId } from '../machine/body.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import type { CornerModel, CornerSetting } from '../machine/corner.ts';
 import { GRAVITY } from '../machine/solver.ts';
 import { differentCases } from '../stance/standing.ts';

@@ -1,4 +1,4 @@
-import type { Axle } from '../machine/classes.ts';
+import type { Axle } from '../kinds/corners.ts';
 import { stackOf, type CornerSetting } from '../machine/corner.ts';
 import type { BelievedMachine, Spread } from './belief.ts';
 

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { answerFor, byCorner } from '../plan/answer.ts';
 import type { JobDocument, JobRecord } from '../document/types.ts';
 import { settledIn } from '../job/again.ts';
-import { cornersOf, type CornerId } from '../machine/body.ts';
+import { cornersOf } from '../kinds/classes/index.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import { settledShare } from './parameters.ts';
 import { add, factEntry, heights, plainDocument, record, settled } from '../../../tests/fixtures/records.ts';
 

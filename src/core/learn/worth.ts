@@ -1,4 +1,4 @@
-import type { Axle } from '../machine/classes.ts';
+import type { Axle } from '../kinds/corners.ts';
 import { dot } from '../numerics/matrix.ts';
 import { tolerances } from '../tolerances.ts';
 import type { Fit } from './fit.ts';

@@ -7,98 +7,8 @@ import {
   type Matrix,
   type Vector,
 } from '../numerics/matrix.ts';
-import type { Fault } from '../faults.ts';
-import type { Footing } from '../geometry/reference.ts';
-import { classDefaults, type Axle, type MachineClass } from './classes.ts';
-
-/** Where a machine stands on its springs: a wheel, a ski, or one arm of a skid. */
-export type CornerId = 'LF' | 'RF' | 'LR' | 'RR' | 'LS' | 'RS' | 'FA' | 'RA' | 'FW' | 'RW';
-
-interface Place {
-  name: string;
-  axle: Axle;
-  /** +1 left, -1 right, 0 on the middle line. */
-  side: 1 | 0 | -1;
-  /** Place between the axles: +1/2 at the front one, -1/2 at the rear one. */
-  along: number;
-  twin: CornerId | null;
-}
-
-const places: Record<CornerId, Place> = {
-  LF: { name: 'front left', axle: 'front', side: 1, along: 0.5, twin: 'RF' },
-  RF: { name: 'front right', axle: 'front', side: -1, along: 0.5, twin: 'LF' },
-  LR: { name: 'rear left', axle: 'rear', side: 1, along: -0.5, twin: 'RR' },
-  RR: { name: 'rear right', axle: 'rear', side: -1, along: -0.5, twin: 'LR' },
-  LS: { name: 'left ski', axle: 'front', side: 1, along: 0.5, twin: 'RS' },
-  RS: { name: 'right ski', axle: 'front', side: -1, along: 0.5, twin: 'LS' },
-  FA: { name: 'skid front arm', axle: 'rear', side: 0, along: -0.1, twin: null },
-  RA: { name: 'skid rear arm', axle: 'rear', side: 0, along: -0.5, twin: null },
-  FW: { name: 'front wheel', axle: 'front', side: 0, along: 0.5, twin: null },
-  RW: { name: 'rear wheel', axle: 'rear', side: 0, along: -0.5, twin: null },
-};
-
-const fourWheels: readonly CornerId[] = ['LF', 'RF', 'LR', 'RR'];
-const sled: readonly CornerId[] = ['LS', 'RS', 'FA', 'RA'];
-const twoWheels: readonly CornerId[] = ['FW', 'RW'];
-
-const cornersByClass: Record<MachineClass, readonly CornerId[]> = {
-  car: fourWheels,
-  truck: fourWheels,
-  'side-by-side': fourWheels,
-  snowmobile: sled,
-  motorcycle: twoWheels,
-  'dual-purpose': twoWheels,
-  scooter: twoWheels,
-};
-
-/** The corners of a class in measuring order. */
-export function cornersOf(machineClass: MachineClass): readonly CornerId[] {
-  return cornersByClass[machineClass];
-}
-
-/** Four wheels, two skis and a skid, or two wheels. */
-export function footingOf(machineClass: MachineClass): Footing {
-  const corners = cornersByClass[machineClass];
-  return corners === sled ? 'sleds' : corners === twoWheels ? 'bikes' : 'wheels';
-}
-
-/** What contradicts the class among the corners that a description names: one missing, or one that it cannot have. */
-export function cornerFault(machineClass: MachineClass, named: readonly string[]): Fault | null {
-  const corners: readonly string[] = cornersOf(machineClass);
-  const missing = corners.find((id) => !named.includes(id));
-  const want = `a ${classDefaults[machineClass].title} to have the corners ${corners.join(', ')}`;
-  if (missing) return { path: `corners.${missing}`, got: 'nothing', want };
-  const strange = named.find((id) => !corners.includes(id));
-  return strange === undefined ? null : { path: `corners.${strange}`, got: 'a corner', want };
-}
-
-/** The corners of a job's machine in measuring order. */
-export function cornersIn({ machine }: { machine: Footprint }): readonly CornerId[] {
-  return cornersOf(machine.class);
-}
-
-/** Every corner that any class has. */
-export const allCorners = Object.keys(places) as CornerId[];
-
-export const cornerNames = Object.fromEntries(allCorners.map((id) => [id, places[id].name])) as Record<
-  CornerId,
-  string
->;
-
-/** Front or rear axle of a corner; a skid's arms count as the rear one. */
-export function axleOf(corner: CornerId): Axle {
-  return places[corner].axle;
-}
-
-/** +1 for the left side, -1 for the right, 0 on the middle line. */
-export function sideOf(corner: CornerId): 1 | 0 | -1 {
-  return places[corner].side;
-}
-
-/** The corner across the axle; null on the middle line. */
-export function twinOf(corner: CornerId): CornerId | null {
-  return places[corner].twin;
-}
+import { classDefaults, cornersOf, type MachineClass } from '../kinds/classes/index.ts';
+import { alongOf, axleOf, sideOf, type CornerId } from '../kinds/corners.ts';
 
 export interface Footprint {
   class: MachineClass;
@@ -113,7 +23,7 @@ export interface Footprint {
 /** Contact point of a corner in mm: x forward from the middle of the wheelbase, y to the left. */
 export function contactPoint(footprint: Footprint, corner: CornerId): { x: number; y: number } {
   const assumed = classDefaults[footprint.class];
-  const { axle, along, side } = places[corner];
+  const [axle, along, side] = [axleOf(corner), alongOf(corner), sideOf(corner)];
   const track = (axle === 'front' ? footprint.trackFrontMm : footprint.trackRearMm) ?? assumed.trackMm[axle];
   const wheelbase = footprint.wheelbaseMm ?? assumed.wheelbaseMm;
   const fromRear = corner === 'FA' ? (footprint.armAheadMm ?? 0.4 * wheelbase) : null;

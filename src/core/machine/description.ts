@@ -3,7 +3,7 @@ import type { AirDescription } from '../springs/air.ts';
 import type { GasDescription } from '../springs/gas.ts';
 import type { StackDescription } from '../springs/stack.ts';
 import type { TorsionDescription } from '../springs/torsion.ts';
-import type { Axle } from './classes.ts';
+import type { Axle } from '../kinds/corners.ts';
 
 /** What carries a contact. */
 export type SpringsDescription =

@@ -6,7 +6,7 @@ import { restInputs } from '../calculation/restInputs.ts';
 import type { SumInput } from '../calculation/types.ts';
 import type { Answer } from '../plan/answer.ts';
 import type { CornerAnswer } from '../plan/cornerAnswer.ts';
-import type { CornerId } from '../machine/body.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import { tolerances } from '../tolerances.ts';
 import type { Left, MarginKind } from './left.ts';
 import { distanceAfter, gainsAt, sinceMeasured } from '../stance/clearance.ts';

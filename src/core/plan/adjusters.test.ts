@@ -2,8 +2,9 @@ import { againDocument } from '../job/again.ts';
 import { blankDocument } from '../document/create.ts';
 import { blankSpring } from '../document/spring.ts';
 import type { JobDocument, RingDocument } from '../document/types.ts';
-import { cornersIn, type CornerId } from '../machine/body.ts';
-import { machineClasses, type MachineClass } from '../machine/classes.ts';
+import { cornersIn } from '../kinds/classes/index.ts';
+import type { CornerId } from '../kinds/corners.ts';
+import { machineClasses, type MachineClass } from '../kinds/classes/index.ts';
 import { marginsFor } from '../margins/margins.ts';
 import {
   add,

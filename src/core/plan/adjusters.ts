@@ -2,7 +2,7 @@ import { airTaken, camArcs } from '../document/taken.ts';
 import type { JobMachine } from '../estimate/believed.ts';
 import type { CornerSpec } from '../estimate/corner.ts';
 import type { CornerDocument, JobDocument, MountDocument } from '../document/types.ts';
-import { twinOf, type CornerId } from '../machine/body.ts';
+import { twinOf, type CornerId } from '../kinds/corners.ts';
 import { AIR_STEP_BAR } from '../machine/corner.ts';
 import { tolerances } from '../tolerances.ts';
 import type { Situation } from '../learn/belief.ts';

@@ -10,8 +10,10 @@ import { estimateOf, misfitKey, type Doubt, type Evidence } from '../estimate/es
 import { gainsOf } from '../learn/gains.ts';
 import { predict, type Prediction } from '../learn/predict.ts';
 import { simulate } from '../learn/simulate.ts';
-import { axleOf, cornersIn, sideOf, twinOf, warp, type CornerId } from '../machine/body.ts';
-import { classDefaults } from '../machine/classes.ts';
+import { axleOf, sideOf, twinOf, type CornerId } from '../kinds/corners.ts';
+import { cornersIn } from '../kinds/classes/index.ts';
+import { warp } from '../machine/body.ts';
+import { classDefaults } from '../kinds/classes/index.ts';
 import { AIR_STEP_BAR } from '../machine/corner.ts';
 import { at, entry } from '../numerics/matrix.ts';
 import { tolerances } from '../tolerances.ts';

@@ -1,5 +1,5 @@
 import type { CornerSpec, Sourced } from '../estimate/corner.ts';
-import type { CornerId } from '../machine/body.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import { tolerances } from '../tolerances.ts';
 import type { ThreadRoom } from './limits.ts';
 

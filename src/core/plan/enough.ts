@@ -1,4 +1,5 @@
-import { cornerNames, cornersIn, type CornerId } from '../machine/body.ts';
+import { cornerNames, type CornerId } from '../kinds/corners.ts';
+import { cornersIn } from '../kinds/classes/index.ts';
 import type { Answer } from './answerShape.ts';
 import { isMoved, scalesWanted } from './cornerAnswer.ts';
 import { askedCorners } from '../estimate/sagEvidence.ts';

@@ -1,7 +1,7 @@
 import { ratioBasis } from '../estimate/ratioBelief.ts';
 import { priors } from '../estimate/prior.ts';
 import { conditionedRows, travelSpreadRows } from '../learn/predict.ts';
-import { axleOf } from '../machine/body.ts';
+import { axleOf } from '../kinds/corners.ts';
 import { isMoved } from './cornerAnswer.ts';
 import { chanceWithin } from './chance.ts';
 import type { Answer } from './answer.ts';

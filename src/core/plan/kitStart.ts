@@ -1,5 +1,5 @@
 import type { ToldPlan } from '../document/types.ts';
-import type { CornerId } from '../machine/body.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import { at, entry } from '../numerics/matrix.ts';
 import type { Answer } from './answer.ts';
 

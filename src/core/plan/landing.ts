@@ -1,9 +1,10 @@
+import { classDefaults } from '../kinds/classes/index.ts';
 import { assumedRatio, hungAt, toleranceOf } from '../estimate/corner.ts';
 import { isRatioUnsaid } from '../estimate/ratioBelief.ts';
-import { priors, usualShare } from '../estimate/prior.ts';
+import { usualShare } from '../estimate/prior.ts';
 import type { Situation } from '../learn/belief.ts';
 import type { Prediction } from '../learn/predict.ts';
-import { axleOf } from '../machine/body.ts';
+import { axleOf } from '../kinds/corners.ts';
 import { entry } from '../numerics/matrix.ts';
 import { askedCorners } from '../estimate/sagEvidence.ts';
 import { chanceWithin } from './chance.ts';
@@ -74,7 +75,7 @@ function chanceIfSo(setting: Setting, situation: Situation): number | null {
     targets: heights,
     withinMm: toleranceOf(document).value,
     risesMm: prediction.mean.map((mm, r) => mm - entry(here, r)),
-    ownRise: priors.ownRise[document.machine.class],
+    ownRise: classDefaults[document.machine.class].ownRise,
     spreadBy: read.map((id) => {
       const contact = machine.believed.machine.contacts[machine.corners.indexOf(id)];
       return contact ? usualShare(contact.travelMm) : 1;

@@ -2,8 +2,9 @@ import { priors } from '../estimate/prior.ts';
 import type { Fit } from '../learn/fit.ts';
 import { conditionedRows, travelSpreadRows } from '../learn/predict.ts';
 import type { Situation } from '../learn/belief.ts';
-import { commonness, ratioRange, suspensionsOf, type Hung, type RatioRange } from '../kinds/suspension.ts';
-import type { Axle } from '../machine/classes.ts';
+import { commonness, ratioRange, suspensionsOf, type Hung } from '../kinds/suspension.ts';
+import type { RatioRange } from '../kinds/suspensionTypes.ts';
+import type { Axle } from '../kinds/corners.ts';
 import { cholesky, dot, entry } from '../numerics/matrix.ts';
 import { seededUniform, standardNormal, type Uniform } from '../numerics/random.ts';
 

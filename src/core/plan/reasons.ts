@@ -1,6 +1,6 @@
 import { referenceKinds } from '../geometry/reference.ts';
 import type { JobDocument } from '../document/types.ts';
-import { cornerNames, twinOf, type CornerId } from '../machine/body.ts';
+import { cornerNames, twinOf, type CornerId } from '../kinds/corners.ts';
 import { tolerances } from '../tolerances.ts';
 import { scalesWanted, type CornerAnswer, type CrossAnswer } from './cornerAnswer.ts';
 import type { ThreadRoom } from './limits.ts';

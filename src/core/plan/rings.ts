@@ -2,7 +2,7 @@ import type { JobMachine } from '../estimate/believed.ts';
 import type { JobDocument } from '../document/types.ts';
 import type { Situation } from '../learn/belief.ts';
 import type { Outcome } from '../learn/simulate.ts';
-import type { CornerId } from '../machine/body.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import type { CornerModel } from '../machine/corner.ts';
 
 /** Gap between each slider and its ring where a corner rests, mm along the damper: 0 on the ring. */

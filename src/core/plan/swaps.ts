@@ -1,5 +1,5 @@
 import type { Fit } from '../learn/fit.ts';
-import type { CornerId } from '../machine/body.ts';
+import type { CornerId } from '../kinds/corners.ts';
 
 /** A spring put in place of the one that is fitted. */
 export interface Swap {

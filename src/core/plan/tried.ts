@@ -1,4 +1,4 @@
-import type { CornerId } from '../machine/body.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import type { Situation } from '../learn/belief.ts';
 
 /** Places of one corner's adjusters that somebody tries by hand, counted like those of a situation; left out is as planned. */

@@ -1,7 +1,7 @@
 import { setupFrom } from '../lab/fromJob.ts';
 import { ringPlaces } from '../lab/rings.ts';
 import { benchOf } from '../lab/setup.ts';
-import type { CornerId } from '../machine/body.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import type { Answer } from '../plan/answer.ts';
 import { plainProblem, type SearchCase, type SearchProblem } from './problem.ts';
 

@@ -1,4 +1,6 @@
-import { contactPoint, cornersIn, axleOf } from '../machine/body.ts';
+import { contactPoint } from '../machine/body.ts';
+import { cornersIn } from '../kinds/classes/index.ts';
+import { axleOf } from '../kinds/corners.ts';
 import type { Answer } from '../plan/answer.ts';
 import type { SagEnd } from './bench.ts';
 

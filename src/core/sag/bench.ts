@@ -2,7 +2,7 @@ import { readSag, windowOf, type SagReading } from './sagWindows.ts';
 import type { Situation } from '../learn/belief.ts';
 import { drawValues } from '../learn/predict.ts';
 import { simulate, type Outcome } from '../learn/simulate.ts';
-import type { CornerId } from '../machine/body.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import { CornerModel, plainSetting, type CornerSetting } from '../machine/corner.ts';
 import { GRAVITY } from '../machine/solver.ts';
 import { seededUniform } from '../numerics/random.ts';

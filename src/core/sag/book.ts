@@ -1,5 +1,5 @@
 import type { RiderDocument } from '../document/types.ts';
-import type { CornerId } from '../machine/body.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import { answerRidden, byCorner, type Answer } from '../plan/answer.ts';
 import type { CornerAnswer } from '../plan/cornerAnswer.ts';
 

@@ -1,6 +1,6 @@
 import { linkageDroopShift, linkLongerFor } from '../geometry/linkage.ts';
 import type { JobDocument } from '../document/types.ts';
-import { cornersIn, footingOf } from '../machine/body.ts';
+import { cornersIn, footingOf } from '../kinds/classes/index.ts';
 
 /** What it takes to lower a bike at both ends alike. */
 export interface Lowering {

@@ -1,6 +1,7 @@
 import { referenceKinds, type Footing } from '../geometry/reference.ts';
 import type { JobDocument } from '../document/types.ts';
-import { cornerNames, cornersIn, footingOf, type CornerId } from '../machine/body.ts';
+import { cornerNames, type CornerId } from '../kinds/corners.ts';
+import { cornersIn, footingOf } from '../kinds/classes/index.ts';
 import type { CornerSag, LetGo, SagReadings } from '../document/sagReadings.ts';
 
 /** One reading of the bench, and how to come by it. */

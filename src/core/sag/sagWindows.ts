@@ -1,5 +1,3 @@
-import type { MachineClass } from '../machine/classes.ts';
-
 /** A habit of setting sag: what is measured, and between what it should lie. Presets, to be edited, not dogma. */
 export interface SagWindow {
   id: string;
@@ -12,14 +10,9 @@ export interface SagWindow {
   low: number;
   high: number;
   why: string;
-  /** Machines it is a habit on; none where somebody made it his own. */
-  on: readonly MachineClass[];
 }
 
-const road = ['motorcycle'] as const;
-const rough = ['dual-purpose'] as const;
-
-/** The usual one of a class stands before the others. */
+/** Every habit; which are met on a machine, and the usual one among them, its class says. */
 export const sagWindows: readonly SagWindow[] = [
   {
     id: 'third',
@@ -30,7 +23,6 @@ export const sagWindows: readonly SagWindow[] = [
     low: 0.3,
     high: 0.36,
     why: 'dual-purpose: room to extend into holes, two thirds for hits',
-    on: rough,
   },
   {
     id: 'road',
@@ -41,7 +33,6 @@ export const sagWindows: readonly SagWindow[] = [
     low: 0.25,
     high: 0.33,
     why: 'road: keeps the geometry where it was drawn',
-    on: road,
   },
   {
     id: 'sport',
@@ -52,7 +43,6 @@ export const sagWindows: readonly SagWindow[] = [
     low: 30,
     high: 40,
     why: 'sport road machines',
-    on: road,
   },
   {
     id: 'scooter',
@@ -63,7 +53,6 @@ export const sagWindows: readonly SagWindow[] = [
     low: 17,
     high: 23,
     why: 'short travel: a percentage would leave nothing',
-    on: ['scooter'],
   },
   {
     id: 'sled-rear',
@@ -74,7 +63,6 @@ export const sagWindows: readonly SagWindow[] = [
     low: 50,
     high: 75,
     why: 'sled rear from topped out; less for aggressive riders',
-    on: ['snowmobile'],
   },
   {
     id: 'sled-rear-deep',
@@ -85,7 +73,6 @@ export const sagWindows: readonly SagWindow[] = [
     low: 75,
     high: 90,
     why: 'sled rear, the deeper school: lighter skis, more comfort',
-    on: ['snowmobile'],
   },
   {
     id: 'ski',
@@ -96,7 +83,6 @@ export const sagWindows: readonly SagWindow[] = [
     low: 19,
     high: 25,
     why: 'ski shocks, machine alone',
-    on: ['snowmobile'],
   },
   {
     id: 'plush',
@@ -107,7 +93,6 @@ export const sagWindows: readonly SagWindow[] = [
     low: 0.45,
     high: 0.52,
     why: 'comfort first, on smooth ground',
-    on: [...road, ...rough, 'scooter', 'snowmobile'],
   },
   {
     id: 'firm',
@@ -118,7 +103,6 @@ export const sagWindows: readonly SagWindow[] = [
     low: 20,
     high: 30,
     why: 'smooth tracks and big loads',
-    on: [...road, 'scooter'],
   },
   {
     id: 'static-road',
@@ -129,7 +113,6 @@ export const sagWindows: readonly SagWindow[] = [
     low: 5,
     high: 15,
     why: 'road bikes, machine alone',
-    on: road,
   },
   {
     id: 'static-scooter',
@@ -140,7 +123,6 @@ export const sagWindows: readonly SagWindow[] = [
     low: 3,
     high: 10,
     why: 'scooters, machine alone: enough that it does not top out',
-    on: ['scooter'],
   },
   {
     id: 'static-offroad',
@@ -151,7 +133,6 @@ export const sagWindows: readonly SagWindow[] = [
     low: 25,
     high: 40,
     why: 'off-road bikes, machine alone',
-    on: rough,
   },
 ];
 
@@ -166,7 +147,6 @@ export function windowOf({ fromMm, toMm }: { fromMm: number; toMm: number }, of:
     low: fromMm,
     high: toMm,
     why: 'asked for',
-    on: [],
   };
 }
 

@@ -1,6 +1,5 @@
+import { classDefaults, cornersOf, machineClasses, type MachineClass } from '../kinds/classes/index.ts';
 import { blankDocument } from '../document/create.ts';
-import { cornersOf } from '../machine/body.ts';
-import { machineClasses, type MachineClass } from '../machine/classes.ts';
 import { sagWindows } from './sagWindows.ts';
 import { isAsked, isRough, limitsOf, middleOf, schoolOf, schoolsAt } from './schools.ts';
 
@@ -10,10 +9,13 @@ describe('schools of sag', () => {
   test('each stands in order, and is met on something that is ridden', () => {
     for (const one of sagWindows) {
       expect(one.low).toBeLessThan(one.high);
-      expect(one.on.length).toBeGreaterThan(0);
+      expect(machineClasses.filter((each) => classDefaults[each].sagHabits.includes(one.id))).not.toEqual([]);
       expect(one.why.length).toBeGreaterThan(10);
     }
     expect(new Set(sagWindows.map(({ id }) => id)).size).toBe(sagWindows.length);
+    const known = sagWindows.map(({ id }) => id);
+    for (const each of machineClasses)
+      for (const habit of classDefaults[each].sagHabits) expect(known).toContain(habit);
   });
 
   test('road and rough machines have their own; a car has none', () => {

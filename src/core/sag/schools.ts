@@ -1,20 +1,18 @@
+import { classDefaults } from '../kinds/classes/index.ts';
 import { ratioTaken } from '../document/taken.ts';
 import { ratioMap } from '../geometry/ratioMap.ts';
 import { cornerSpec } from '../estimate/corner.ts';
 import type { JobDocument, SagLimits } from '../document/types.ts';
 import { sagWindows, type SagWindow } from './sagWindows.ts';
-import { axleOf, type CornerId } from '../machine/body.ts';
+import { axleOf, type CornerId } from '../kinds/corners.ts';
 
 /** The habits of setting sag that are met at an end of this machine; a ski's is read alone, at its shaft. */
 export function schoolsAt(document: JobDocument, id: CornerId, of: SagWindow['of']): SagWindow[] {
-  const machineClass = document.machine.class;
-  const ski = machineClass === 'snowmobile' && axleOf(id) === 'front';
-  return sagWindows.filter(
-    (one) =>
-      one.of === of &&
-      one.on.includes(machineClass) &&
-      (machineClass !== 'snowmobile' || ski === (one.at === 'shaft')),
-  );
+  const { sagHabits, sagAtShaft } = classDefaults[document.machine.class];
+  const atShaft = axleOf(id) === sagAtShaft;
+  return sagHabits
+    .flatMap((habit) => sagWindows.filter((one) => one.id === habit))
+    .filter((one) => one.of === of && (sagAtShaft === null || atShaft === (one.at === 'shaft')));
 }
 
 /** A school's window at an end, mm of wheel travel rounded to whole millimetres. */
@@ -60,5 +58,5 @@ export function isAsked(id: CornerId): boolean {
 
 /** Whether the machine is meant for rough ground: between two springs the firmer is then the one to take. */
 export function isRough({ machine }: JobDocument): boolean {
-  return machine.class === 'dual-purpose' || machine.class === 'snowmobile';
+  return classDefaults[machine.class].rough;
 }

@@ -2,7 +2,7 @@ import type { Answer } from '../plan/answer.ts';
 import { conditioned } from '../learn/worth.ts';
 import { dot } from '../numerics/matrix.ts';
 import { travelSpreadRows, type SpreadRows } from '../learn/predict.ts';
-import type { CornerId } from '../machine/body.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import { tolerances } from '../tolerances.ts';
 
 /** One more thing to read, and what it would do to the spread of the sag that is planned at that end. */

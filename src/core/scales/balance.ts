@@ -1,6 +1,6 @@
 import type { PerCorner } from '../estimate/rounds.ts';
 import type { JobDocument } from '../document/types.ts';
-import { axleOf, sideOf, type CornerId } from '../machine/body.ts';
+import { axleOf, sideOf, type CornerId } from '../kinds/corners.ts';
 import { meanOf } from '../numerics/mean.ts';
 import { tolerances } from '../tolerances.ts';
 

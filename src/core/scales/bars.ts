@@ -1,6 +1,7 @@
 import { blankBar } from '../document/create.ts';
-import { cornersIn, axleOf, footingOf, twinOf, type CornerId } from '../machine/body.ts';
-import type { Axle } from '../machine/classes.ts';
+import { cornersIn, footingOf } from '../kinds/classes/index.ts';
+import { axleOf, twinOf, type CornerId } from '../kinds/corners.ts';
+import type { Axle } from '../kinds/corners.ts';
 import { GRAVITY } from '../machine/solver.ts';
 import { simulate } from '../learn/simulate.ts';
 import type { JobRecord } from '../document/types.ts';

@@ -2,7 +2,8 @@ import { canMove } from '../document/fitting.ts';
 import { cornerSpec } from '../estimate/corner.ts';
 import { influence, seatForce } from '../machine/equilibrium.ts';
 import { GRAVITY } from '../machine/solver.ts';
-import { cornersIn, type CornerId } from '../machine/body.ts';
+import { cornersIn } from '../kinds/classes/index.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import type { Outcome } from '../learn/simulate.ts';
 import type { Answer } from '../plan/answer.ts';
 

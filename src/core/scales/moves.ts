@@ -1,4 +1,4 @@
-import type { CornerId } from '../machine/body.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import type { Answer } from '../plan/answer.ts';
 import { isMoved } from '../plan/cornerAnswer.ts';
 

@@ -1,5 +1,5 @@
 import type { Situation } from '../learn/belief.ts';
-import type { CornerId } from '../machine/body.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import { GRAVITY } from '../machine/solver.ts';
 import type { Answer } from '../plan/answer.ts';
 

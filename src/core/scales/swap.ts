@@ -1,5 +1,6 @@
-import { axleOf, cornersIn, sideOf, type CornerId } from '../machine/body.ts';
-import type { Axle } from '../machine/classes.ts';
+import { axleOf, sideOf, type CornerId } from '../kinds/corners.ts';
+import { cornersIn } from '../kinds/classes/index.ts';
+import type { Axle } from '../kinds/corners.ts';
 import { GRAVITY } from '../machine/solver.ts';
 import { simulate } from '../learn/simulate.ts';
 import { meanOf } from '../numerics/mean.ts';

@@ -1,6 +1,6 @@
 import { tolerances } from '../tolerances.ts';
 import { movesOf, type CornerMove } from './moves.ts';
-import type { CornerId } from '../machine/body.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import { answerBy, type Answer } from '../plan/answer.ts';
 
 /** One plan on the line between heights and scales. */

@@ -1,4 +1,4 @@
-import { axleOf, type CornerId } from '../machine/body.ts';
+import { axleOf, type CornerId } from '../kinds/corners.ts';
 import { answerBy, type Answer } from '../plan/answer.ts';
 import { tolerances } from '../tolerances.ts';
 import { canMove, hardEndOf } from '../document/fitting.ts';

@@ -1,5 +1,5 @@
 import { cornerSpec } from '../estimate/corner.ts';
-import { cornerNames, type CornerId } from '../machine/body.ts';
+import { cornerNames, type CornerId } from '../kinds/corners.ts';
 import { meanOf } from '../numerics/mean.ts';
 import type { Answer } from '../plan/answer.ts';
 import { seatEffects } from './effects.ts';

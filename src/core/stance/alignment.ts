@@ -1,6 +1,7 @@
 import { isOf, type FactEntry } from '../document/facts.ts';
 import { totalToe } from './toe.ts';
-import { axleOf, cornersIn, type CornerId } from '../machine/body.ts';
+import { axleOf, type CornerId } from '../kinds/corners.ts';
+import { cornersIn } from '../kinds/classes/index.ts';
 import { meanOf } from '../numerics/mean.ts';
 import type { Answer } from '../plan/answer.ts';
 

@@ -1,4 +1,5 @@
-import { contactPoint, cornersIn } from '../machine/body.ts';
+import { contactPoint } from '../machine/body.ts';
+import { cornersIn } from '../kinds/classes/index.ts';
 import { situationOf } from '../estimate/believed.ts';
 import type { Situation } from '../learn/belief.ts';
 import type { Fit } from '../learn/fit.ts';

@@ -1,6 +1,6 @@
 import type { ClearanceDocument } from '../document/types.ts';
 import type { Answer } from '../plan/answer.ts';
-import type { CornerId } from '../machine/body.ts';
+import type { CornerId } from '../kinds/corners.ts';
 
 /**
  * mm between two things once the body has risen so far (mm, down is negative) since the distance was measured: by its

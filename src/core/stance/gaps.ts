@@ -1,7 +1,8 @@
-import type { CornerId } from '../machine/body.ts';
-import { axleOf, cornersIn } from '../machine/body.ts';
+import type { CornerId } from '../kinds/corners.ts';
+import { axleOf } from '../kinds/corners.ts';
+import { cornersIn } from '../kinds/classes/index.ts';
 import type { Situation } from '../learn/belief.ts';
-import type { Axle } from '../machine/classes.ts';
+import type { Axle } from '../kinds/corners.ts';
 import type { Answer } from '../plan/answer.ts';
 import { meanOf } from '../numerics/mean.ts';
 import { baselineOf } from './body.ts';

@@ -1,7 +1,7 @@
 import { angleAfter } from './joint.ts';
 import { risenSince } from './risen.ts';
 import type { BootDocument, ClearanceDocument } from '../document/types.ts';
-import type { CornerId } from '../machine/body.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import { distanceAfter, sinceMeasured } from './clearance.ts';
 import { standings, type Standing } from './standing.ts';
 import type { Answer } from '../plan/answer.ts';

@@ -1,8 +1,8 @@
 import { barRate } from '../document/taken.ts';
 import { isOf, type FactEntry } from '../document/facts.ts';
 import { simulate } from '../learn/simulate.ts';
-import { axleOf, sideOf, twinOf, type CornerId } from '../machine/body.ts';
-import type { Axle } from '../machine/classes.ts';
+import { axleOf, sideOf, twinOf, type CornerId } from '../kinds/corners.ts';
+import type { Axle } from '../kinds/corners.ts';
 import type { Answer } from '../plan/answer.ts';
 import { crossOn } from '../scales/balance.ts';
 import { blankBar } from '../document/create.ts';

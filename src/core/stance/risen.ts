@@ -1,4 +1,4 @@
-import type { CornerId } from '../machine/body.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import type { Answer } from '../plan/answer.ts';
 
 /** mm that the body has risen over a corner since the baseline, as the readings have it. */

@@ -1,4 +1,4 @@
-import type { CornerId } from '../machine/body.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import type { CornerModel } from '../machine/corner.ts';
 import { readSolver, type ContactEquilibrium } from '../machine/equilibrium.ts';
 import { bodyRise } from './body.ts';

@@ -1,5 +1,7 @@
-import { contactPoint, cornersIn, axleOf } from '../machine/body.ts';
-import type { Axle } from '../machine/classes.ts';
+import { contactPoint } from '../machine/body.ts';
+import { cornersIn } from '../kinds/classes/index.ts';
+import { axleOf } from '../kinds/corners.ts';
+import type { Axle } from '../kinds/corners.ts';
 import type { JobDocument } from '../document/types.ts';
 
 /** mm of radius that the tyres to go on add at an axle; 0 where none go on, or those fitted were not measured. */

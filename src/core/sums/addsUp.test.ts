@@ -5,8 +5,9 @@ import { blankDocument } from '../document/create.ts';
 import { adjusterKinds, adjustersMetAt } from '../kinds/adjusters/index.ts';
 import { fittingFields } from '../document/fitting.ts';
 import type { JobRecord } from '../document/types.ts';
-import { cornersOf, footingOf, type CornerId } from '../machine/body.ts';
-import { machineClasses } from '../machine/classes.ts';
+import { cornersOf, footingOf } from '../kinds/classes/index.ts';
+import type { CornerId } from '../kinds/corners.ts';
+import { machineClasses } from '../kinds/classes/index.ts';
 
 const demos = readdirSync('demo').filter((name) => name.endsWith('.json'));
 

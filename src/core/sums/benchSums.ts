@@ -1,4 +1,4 @@
-import { cornerNames } from '../machine/body.ts';
+import { cornerNames } from '../kinds/corners.ts';
 import { GRAVITY } from '../machine/solver.ts';
 import type { BookEnd } from '../sag/book.ts';
 import type { Attitude } from '../sag/attitude.ts';

@@ -1,5 +1,5 @@
 import { cornerSpec, type GainGroup } from '../estimate/corner.ts';
-import { axleOf, cornerNames, type CornerId } from '../machine/body.ts';
+import { axleOf, cornerNames, type CornerId } from '../kinds/corners.ts';
 import { contactOf } from '../machine/equilibrium.ts';
 import { meanOf } from '../numerics/mean.ts';
 import { chanceOtherwise } from '../plan/landing.ts';

@@ -1,4 +1,4 @@
-import { cornerNames } from '../machine/body.ts';
+import { cornerNames } from '../kinds/corners.ts';
 import type { MarginKind } from '../margins/left.ts';
 import type { Margin } from '../margins/margins.ts';
 import { input } from '../calculation/input.ts';

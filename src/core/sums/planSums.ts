@@ -1,7 +1,7 @@
 import { distanceAfter, rowsAround } from '../stance/clearance.ts';
 import { settledIn } from '../job/again.ts';
 import type { ClearanceDocument, ToldCorner } from '../document/types.ts';
-import { cornerNames, type CornerId } from '../machine/body.ts';
+import { cornerNames, type CornerId } from '../kinds/corners.ts';
 import { contactOf } from '../machine/equilibrium.ts';
 import type { Alternative } from '../job/alternatives.ts';
 import type { Answer } from '../plan/answer.ts';

@@ -1,4 +1,4 @@
-import { cornerNames } from '../machine/body.ts';
+import { cornerNames } from '../kinds/corners.ts';
 import { meanOf } from '../numerics/mean.ts';
 import type { Answer } from '../plan/answer.ts';
 import type { SagEnd } from '../sag/bench.ts';

@@ -1,5 +1,5 @@
 import { barRate } from '../document/taken.ts';
-import { cornerNames, type CornerId } from '../machine/body.ts';
+import { cornerNames, type CornerId } from '../kinds/corners.ts';
 import type { Answer } from '../plan/answer.ts';
 import type { Balance, Share } from '../scales/balance.ts';
 import type { BarShift } from '../scales/bars.ts';

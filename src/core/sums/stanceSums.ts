@@ -1,8 +1,8 @@
 import type { BootDocument, JobDocument } from '../document/types.ts';
 import { rodsOf, tieRodTurns, usualSteering } from '../stance/toe.ts';
-import { cornerNames, type CornerId } from '../machine/body.ts';
+import { cornerNames, type CornerId } from '../kinds/corners.ts';
 import { angleAfter } from '../stance/joint.ts';
-import type { Axle } from '../machine/classes.ts';
+import type { Axle } from '../kinds/corners.ts';
 import type { LinkLength } from '../stance/link.ts';
 import type { LowPoint } from '../stance/lowPoints.ts';
 import type { Shift } from '../stance/alignment.ts';

@@ -1,5 +1,5 @@
 import express, { Router, type Response } from 'express';
-import type { CornerId } from '#core/machine/body.ts';
+import type { CornerId } from '#core/kinds/corners.ts';
 import type { Photo, PhotoList } from '#contract/api.ts';
 import { limits } from '#contract/limits.ts';
 import { jobIdSchema, photoListSchema, photoPlaceSchema } from '#contract/schemas/entry.ts';

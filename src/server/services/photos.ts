@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
 import type { Photo } from '#contract/api.ts';
 import { limits } from '#contract/limits.ts';
-import type { CornerId } from '#core/machine/body.ts';
+import type { CornerId } from '#core/kinds/corners.ts';
 import type { Database } from '#db/connect.ts';
 import { countPhotos, insertPhoto, listPhotos, machineKeyOf } from '#db/photos.ts';
 import { ProblemError } from '../http/problem.ts';

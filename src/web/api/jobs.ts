@@ -6,7 +6,8 @@ import { migrateDocument } from '#core/document/migrate.ts';
 import type { JobRecord } from '#core/document/types.ts';
 import { ApiProblem, callApi } from './client.ts';
 import { hearServer } from './serverEvents.ts';
-import { onSent, send, useQueue, type Unsent } from './queue.ts';
+import { onSent, send, useQueue } from './queue.ts';
+import type { Unsent } from './unsent.ts';
 
 export const queryClient = new QueryClient({
   defaultOptions: {

@@ -1,4 +1,4 @@
-import type { Unsent } from './queue.ts';
+import type { Unsent } from './unsent.ts';
 
 /**
  * What was typed an instant ago, before the browser's database has it: that takes a moment, and the page may be left in

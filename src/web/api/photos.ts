@@ -1,6 +1,6 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import type { Photo, PhotoList } from '#contract/api.ts';
-import type { CornerId } from '#core/machine/body.ts';
+import type { CornerId } from '#core/kinds/corners.ts';
 import { callApi, sendPicture, removeAt } from './client.ts';
 import { queryClient } from './jobs.ts';
 

@@ -8,17 +8,7 @@ import type { Entry } from '#core/document/types.ts';
 import { useKeeping } from '../features/keeping/keeping.ts';
 import { ApiProblem, callApi } from './client.ts';
 import { jot, jotted, unjot } from './journal.ts';
-
-/** Something typed that the server does not have yet. */
-export interface Unsent {
-  id: string;
-  jobId: string;
-  /** Place in the order of typing. */
-  order: number;
-  what: { kind: 'job'; job: NewJob } | { kind: 'entry'; entry: Entry };
-  /** Why the server would not take it, once it said so. It stays until the reader decides. */
-  refused: { problem: Problem; conflict: ConflictBody | null } | null;
-}
+import type { Unsent } from './unsent.ts';
 
 interface QueueDb extends DBSchema {
   unsent: { key: string; value: Unsent };

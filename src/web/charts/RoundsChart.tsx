@@ -1,6 +1,6 @@
 import Plotly from 'plotly.js-basic-dist-min';
 import { useEffect, useRef } from 'react';
-import { cornerNames } from '#core/machine/body.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
 import { MM_PER_INCH } from '#core/units/formatLength.ts';
 import { useSettings } from '../app/settings.ts';
 import type { Job } from '../features/job/useJob.ts';

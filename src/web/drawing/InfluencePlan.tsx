@@ -1,6 +1,7 @@
-import { contactPoint, type CornerId, type Footprint } from '#core/machine/body.ts';
-import { classDefaults } from '#core/machine/classes.ts';
-import { outlineOf } from './outlines.ts';
+import { contactPoint, type Footprint } from '#core/machine/body.ts';
+import type { CornerId } from '#core/kinds/corners.ts';
+import { classDefaults } from '#core/kinds/classes/index.ts';
+import { classPictures } from './classes/index.ts';
 
 /** What one turn does at one wheel, already in the reader's words. */
 interface InfluenceAt {
@@ -52,7 +53,7 @@ export function InfluencePlan({ footprint, seat, title, corners, mostMm }: Props
 function Body({ footprint }: { footprint: Footprint }) {
   const defaults = classDefaults[footprint.class];
   const base = footprint.wheelbaseMm ?? defaults.wheelbaseMm;
-  const outline = outlineOf(footprint.class, base, defaults.trackMm.front);
+  const outline = classPictures[footprint.class].above(base, defaults.trackMm.front);
   const scale = (Y.rear - Y.front) / base;
   return (
     <g

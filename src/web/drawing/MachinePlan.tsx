@@ -1,13 +1,8 @@
-import {
-  contactPoint,
-  cornersOf,
-  footingOf,
-  sideOf,
-  type CornerId,
-  type Footprint,
-} from '#core/machine/body.ts';
-import { classDefaults } from '#core/machine/classes.ts';
-import { outlineOf } from './outlines.ts';
+import { contactPoint, type Footprint } from '#core/machine/body.ts';
+import { cornersOf, footingOf } from '#core/kinds/classes/index.ts';
+import { sideOf, type CornerId } from '#core/kinds/corners.ts';
+import { classDefaults } from '#core/kinds/classes/index.ts';
+import { classPictures } from './classes/index.ts';
 
 interface Props {
   footprint: Footprint;
@@ -26,7 +21,7 @@ export function MachinePlan({ footprint, moves, width = 190, lying = false }: Pr
     footprint.trackFrontMm ?? defaults.trackMm.front,
     footprint.trackRearMm ?? defaults.trackMm.rear,
   );
-  const outline = outlineOf(footprint.class, base, track);
+  const outline = classPictures[footprint.class].above(base, track);
   const foot = footOf(footprint, base, track);
   const margin = foot.width * 1.4;
   const [left, top] = [-outline.width / 2 - margin, -base / 2 - base * outline.nose - 40];

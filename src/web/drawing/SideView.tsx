@@ -1,4 +1,4 @@
-import type { MachineClass } from '#core/machine/classes.ts';
+import type { MachineClass } from '#core/kinds/classes/index.ts';
 import { sideProfile } from './sideProfile.ts';
 
 /** Arches are this much wider than their tyres. */

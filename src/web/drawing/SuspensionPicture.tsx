@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { SuspensionType } from '#core/kinds/suspension.ts';
+import type { SuspensionType } from '#core/kinds/suspensionTypes.ts';
 
 /** How a wheel is hung, seen from the front (a bike's from the side); damper and spring in the action colour. */
 export function SuspensionPicture({ kind, height = 64 }: { kind: SuspensionType; height?: number }) {

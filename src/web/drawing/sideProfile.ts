@@ -1,4 +1,6 @@
-import type { MachineClass } from '#core/machine/classes.ts';
+import type { MachineClass } from '#core/kinds/classes/index.ts';
+import { classPictures } from './classes/index.ts';
+import type { Shape } from './classes/picture.ts';
 
 /** One step of a body's edge: x to the rear from the middle of the wheelbase, y up from the line through both arch lips, mm; an arch ends there with its radius. */
 type Edge = ['M' | 'L', number, number] | ['A', number, number, number];
@@ -16,28 +18,9 @@ interface SideProfile {
   glass: string[];
 }
 
-interface Shape {
-  nose: number;
-  tail: number;
-  /** Sill, bonnet and roof over the arch lips, as shares of the wheelbase. */
-  sill: number;
-  bonnet: number;
-  roof: number;
-  /** Foot of the windscreen, front and rear end of the roof, foot of the rear glass: shares of the wheelbase from the front axle. */
-  screen: readonly [number, number, number, number];
-  /** Edge of the bed or boot over the arch lips. */
-  deck: number;
-}
-
-const shapes: Partial<Record<MachineClass, Shape>> = {
-  car: { nose: 0.3, tail: 0.3, sill: -0.17, bonnet: 0.06, roof: 0.25, screen: [0.2, 0.42, 0.78, 1.1], deck: 0.1 },
-  truck: { nose: 0.24, tail: 0.34, sill: -0.12, bonnet: 0.1, roof: 0.27, screen: [0.16, 0.32, 0.6, 0.66], deck: 0.09 },
-  'side-by-side': { nose: 0.19, tail: 0.17, sill: -0.1, bonnet: 0.1, roof: 0.38, screen: [0.22, 0.36, 0.8, 0.98], deck: 0.08 },
-}; // prettier-ignore
-
-/** Side profile of a four-wheeled class on a wheelbase in mm; a car's where the class has none of its own. */
+/** Side profile of a class on a wheelbase in mm; a car's where the class has none of its own. */
 export function sideProfile(machineClass: MachineClass, base: number): SideProfile {
-  const shape = shapes[machineClass] ?? (shapes.car as Shape);
+  const shape = classPictures[machineClass].side ?? (classPictures.car.side as Shape);
   const half = base / 2;
   const [nose, tail] = [shape.nose * base, shape.tail * base];
   const at = (share: number) => -half + share * base;

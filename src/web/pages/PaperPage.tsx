@@ -1,7 +1,8 @@
 import { useParams, useSearchParams } from 'react-router';
 import { kindsOn, referenceKinds } from '#core/geometry/reference.ts';
-import { classDefaults, machineClasses, type MachineClass } from '#core/machine/classes.ts';
-import { cornerNames, cornersOf, footingOf, type CornerId } from '#core/machine/body.ts';
+import { classDefaults, machineClasses, type MachineClass } from '#core/kinds/classes/index.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import { cornersOf, footingOf } from '#core/kinds/classes/index.ts';
 import type { JobDocument } from '#core/document/types.ts';
 import { MachinePlan } from '../drawing/MachinePlan.tsx';
 import { useJobRecord } from '../api/jobs.ts';

@@ -1,9 +1,11 @@
 import type { BookJob } from '#contract/api.ts';
 import { settingsOf } from '#core/job/settings.ts';
-import { allCorners, contactPoint, cornersOf, footingOf, twinOf } from '#core/machine/body.ts';
-import { classDefaults, machineClasses } from '#core/machine/classes.ts';
+import { allCorners, twinOf } from '#core/kinds/corners.ts';
+import { contactPoint } from '#core/machine/body.ts';
+import { cornersOf, footingOf } from '#core/kinds/classes/index.ts';
+import { classDefaults, machineClasses } from '#core/kinds/classes/index.ts';
 import { add, adjustment, heights, measured, settled } from '../../../tests/fixtures/records.ts';
-import { outlineOf } from '../drawing/outlines.ts';
+import { classPictures } from '../drawing/classes/index.ts';
 import { cornerNumbers } from '../features/job/words.ts';
 import { machineOf, pageWords } from './book/machines.ts';
 
@@ -39,7 +41,7 @@ describe('every class', () => {
     (one) => {
       const footprint = { class: one, wheelbaseMm: null, trackFrontMm: null, trackRearMm: null };
       const { wheelbaseMm, trackMm } = classDefaults[one];
-      const outline = outlineOf(one, wheelbaseMm, Math.max(trackMm.front, trackMm.rear));
+      const outline = classPictures[one].above(wheelbaseMm, Math.max(trackMm.front, trackMm.rear));
       expect(outline.body).toMatch(/^M.*Z$/);
       expect(outline.body).not.toContain('NaN');
       for (const id of cornersOf(one)) {

@@ -1,4 +1,4 @@
-import { cornersOf } from '../../machine/body.ts';
+import { cornersOf } from '../../kinds/classes/index.ts';
 import type { Field, Fields, Place } from './field.ts';
 
 /**

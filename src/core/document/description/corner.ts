@@ -1,8 +1,10 @@
 import { adjusterKinds } from '../../kinds/adjusters/index.ts';
-import { suspensionTypes, usualRatio } from '../../kinds/suspension.ts';
+import { suspensionTypes } from '../../kinds/suspensionTypes.ts';
+import { usualRatio } from '../../kinds/suspension.ts';
 import { referenceKinds, type ReferenceKind } from '../../geometry/reference.ts';
-import { axleOf, footingOf } from '../../machine/body.ts';
-import { classDefaults } from '../../machine/classes.ts';
+import { axleOf } from '../../kinds/corners.ts';
+import { footingOf } from '../../kinds/classes/index.ts';
+import { classDefaults } from '../../kinds/classes/index.ts';
 import {
   choice,
   choiceOrNone,

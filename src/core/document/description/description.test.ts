@@ -1,6 +1,6 @@
 import { sampleDocument, sampleOf } from '../../../../tests/fixtures/sampleDocument.ts';
-import { cornersOf } from '../../machine/body.ts';
-import { machineClasses, type MachineClass } from '../../machine/classes.ts';
+import { cornersOf } from '../../kinds/classes/index.ts';
+import { machineClasses, type MachineClass } from '../../kinds/classes/index.ts';
 import { blankCorner, blankDocument } from '../create.ts';
 import { migrateDocument } from '../migrate.ts';
 import { assumedOf } from './assumed.ts';

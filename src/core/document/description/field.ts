@@ -1,6 +1,6 @@
 import type { Hung } from '../../kinds/suspension.ts';
-import type { CornerId } from '../../machine/body.ts';
-import type { MachineClass } from '../../machine/classes.ts';
+import type { CornerId } from '../../kinds/corners.ts';
+import type { MachineClass } from '../../kinds/classes/index.ts';
 
 /** What a number is counted in. Lengths read by tape show as fractions in inches, sizes as decimals. */
 export type Unit =

@@ -1,4 +1,5 @@
-import { cornersOf, type CornerId } from '../../machine/body.ts';
+import { cornersOf } from '../../kinds/classes/index.ts';
+import type { CornerId } from '../../kinds/corners.ts';
 import { blankOf } from './blank.ts';
 import type { Field, Fields, GroupField, Place } from './field.ts';
 

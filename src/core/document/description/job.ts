@@ -1,4 +1,4 @@
-import { classDefaults, machineClasses } from '../../machine/classes.ts';
+import { classDefaults, machineClasses } from '../../kinds/classes/index.ts';
 import {
   choice,
   choiceOrNone,

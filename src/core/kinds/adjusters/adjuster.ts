@@ -1,5 +1,5 @@
 import type { Footing } from '../../geometry/reference.ts';
-import type { Axle } from '../../machine/classes.ts';
+import type { Axle } from '../corners.ts';
 
 /** How an adjuster goes from where it stands. */
 type Going =

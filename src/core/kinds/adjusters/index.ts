@@ -1,5 +1,5 @@
 import type { Footing } from '../../geometry/reference.ts';
-import { axleOf, type CornerId } from '../../machine/body.ts';
+import { axleOf, type CornerId } from '../corners.ts';
 import type { Adjuster } from './adjuster.ts';
 import { air } from './air.ts';
 import { apart } from './apart.ts';

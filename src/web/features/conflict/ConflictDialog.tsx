@@ -1,6 +1,7 @@
 import { factUnits, numberOf, type Fact } from '#core/document/factKinds.ts';
 import type { Json } from '#core/document/types.ts';
-import { dropUnsent, enqueue, useQueue, type Unsent } from '../../api/queue.ts';
+import { dropUnsent, enqueue, useQueue } from '../../api/queue.ts';
+import type { Unsent } from '../../api/unsent.ts';
 import { queryClient } from '../../api/jobs.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';

@@ -2,7 +2,7 @@ import { adjusterOf } from '#core/kinds/adjusters/index.ts';
 import { Link } from 'react-router';
 import { misfitKey, type JobMisfit, type Suspicion } from '#core/estimate/estimate.ts';
 import { factAt } from '#core/document/facts.ts';
-import { cornerNames, type CornerId } from '#core/machine/body.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { checkWords, likelyWords, misfitWords } from '#words/misfit.ts';
 import type { Say } from '#words/figures.ts';
 import { lengthText } from '#core/units/formatLength.ts';

@@ -3,7 +3,8 @@ import type { NumberField, Unit } from '#core/document/description/field.ts';
 import { fieldAt } from '#core/document/description/walk.ts';
 import type { JobDocument } from '#core/document/types.ts';
 import { hungAt } from '#core/estimate/corner.ts';
-import { cornersIn, type CornerId } from '#core/machine/body.ts';
+import { cornersIn } from '#core/kinds/classes/index.ts';
+import type { CornerId } from '#core/kinds/corners.ts';
 import type { QuantityName } from '../numbers/quantity.ts';
 
 const quantityOf: Record<Unit, QuantityName> = {

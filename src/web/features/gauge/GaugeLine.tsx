@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { axleOf, type CornerId } from '#core/machine/body.ts';
+import { axleOf, type CornerId } from '#core/kinds/corners.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../../app/settings.ts';
 import { Button } from '../../ui/Button.tsx';

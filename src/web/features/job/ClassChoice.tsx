@@ -1,4 +1,4 @@
-import { classDefaults, type MachineClass } from '#core/machine/classes.ts';
+import { classDefaults, type MachineClass } from '#core/kinds/classes/index.ts';
 
 interface Props {
   classes: readonly MachineClass[];

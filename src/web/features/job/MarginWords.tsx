@@ -1,6 +1,6 @@
 import { marginTitles, type Margin } from '#core/margins/margins.ts';
 import type { MarginKind } from '#core/margins/left.ts';
-import { cornerNames } from '#core/machine/body.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
 import { Length, SizeLength, Turns } from '../../ui/Figure.tsx';
 import { AssumedMark } from './AssumedMark.tsx';
 import { marginWord, StateMark, stateTone } from '../../ui/StateMark.tsx';

@@ -3,7 +3,7 @@ import { factAt, standingFacts } from '#core/document/facts.ts';
 import { applyEntry } from '#core/document/applyEntry.ts';
 import { applyOps } from '#core/document/ops.ts';
 import type { Entry, FactKind, JobDocument, JobRecord, Json } from '#core/document/types.ts';
-import type { CornerId } from '#core/machine/body.ts';
+import type { CornerId } from '#core/kinds/corners.ts';
 import type { Draft } from '../numbers/drafts.ts';
 
 /** Name of the draft of a fact's field. */

@@ -2,7 +2,7 @@ import { createContext, useContext, useMemo, useState } from 'react';
 import { marginsFor } from '#core/margins/margins.ts';
 import { triedAnswer } from '#core/plan/answer.ts';
 import type { Tried, TriedCorner } from '#core/plan/tried.ts';
-import type { CornerId } from '#core/machine/body.ts';
+import type { CornerId } from '#core/kinds/corners.ts';
 import type { Job } from './useJob.ts';
 
 /** Seats and rings moved by hand on the drawing, in place of the plan's, until they are turned or put back. */

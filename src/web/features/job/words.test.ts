@@ -1,7 +1,8 @@
 import { blankDocument } from '#core/document/create.ts';
 import type { Json } from '#core/document/types.ts';
-import { cornerNames, cornersOf } from '#core/machine/body.ts';
-import { machineClasses } from '#core/machine/classes.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
+import { cornersOf } from '#core/kinds/classes/index.ts';
+import { machineClasses } from '#core/kinds/classes/index.ts';
 import { factWords, pathWords } from './words.ts';
 
 /** Every place of a document that one field can set, corners by their first. */

@@ -1,4 +1,4 @@
-import { cornerNames, type CornerId } from '#core/machine/body.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import type { Fact } from '#core/document/types.ts';
 
 const FIELD_WORDS: Record<string, string> = {
@@ -127,7 +127,7 @@ export function roundWords(round: number): string {
 export const cornerNumbers: Record<CornerId, number> = {
   ...{ LF: 1, RF: 2, LR: 3, RR: 4 },
   ...{ LS: 1, RS: 2, FA: 3, RA: 4 },
-  ...{ FW: 1, RW: 2 },
+  ...{ FW: 1, RW: 2, RM: 3 },
 };
 
 /** First letter raised. */

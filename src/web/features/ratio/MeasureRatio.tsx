@@ -2,7 +2,7 @@ import { useEffect, useRef } from 'react';
 import { useLocation } from 'react-router';
 import { lengthsAt, ratioFromLengths, type RatioSlot } from '#core/estimate/measuredRatio.ts';
 import { isRatioUnsaid } from '#core/estimate/ratioBelief.ts';
-import { axleOf, type CornerId } from '#core/machine/body.ts';
+import { axleOf, type CornerId } from '#core/kinds/corners.ts';
 import { gainGroups, type GainGroup } from '#core/estimate/corner.ts';
 import { limits } from '#contract/limits.ts';
 import { ratioFaultWords } from '#words/suspension.ts';

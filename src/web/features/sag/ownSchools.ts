@@ -3,10 +3,15 @@ import { persist } from 'zustand/middleware';
 import { keptStorage } from '../keeping/keeping.ts';
 import type { SagLimits } from '#core/document/types.ts';
 import type { SagWindow } from '#core/sag/sagWindows.ts';
-import type { MachineClass } from '#core/machine/classes.ts';
+import type { MachineClass } from '#core/kinds/classes/index.ts';
+
+/** A window that a shop has made its own, for machines of a class. */
+interface OwnSchool extends SagWindow {
+  on: readonly MachineClass[];
+}
 
 interface OwnSchools {
-  schools: SagWindow[];
+  schools: OwnSchool[];
   keep: (title: string, of: SagWindow['of'], window: SagLimits, machineClass: MachineClass) => void;
   forget: (id: string) => void;
 }

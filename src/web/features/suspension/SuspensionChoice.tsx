@@ -1,8 +1,10 @@
 import { useState } from 'react';
 import { assumedRatio, hungAt, type GainGroup } from '#core/estimate/corner.ts';
 import type { Json } from '#core/document/types.ts';
-import { ratioRange, suspensionsOf, type SuspensionType } from '#core/kinds/suspension.ts';
-import { axleOf, cornersIn } from '#core/machine/body.ts';
+import { ratioRange, suspensionsOf } from '#core/kinds/suspension.ts';
+import type { SuspensionType } from '#core/kinds/suspensionTypes.ts';
+import { axleOf } from '#core/kinds/corners.ts';
+import { cornersIn } from '#core/kinds/classes/index.ts';
 import { suspensionTitles } from '#words/suspension.ts';
 import { SuspensionPicture } from '../../drawing/SuspensionPicture.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';

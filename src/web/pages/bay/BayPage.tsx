@@ -7,7 +7,7 @@ import { workOf, type Work } from '#core/estimate/rounds.ts';
 import type { ToldCorner, ToldPlan } from '#core/document/types.ts';
 import { planFact } from '#core/plan/tell.ts';
 import { isMoved } from '#core/plan/cornerAnswer.ts';
-import { cornerNames, type CornerId } from '#core/machine/body.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { useJob, type Job } from '../../features/job/useJob.ts';
 import { MachinePlan } from '../../drawing/MachinePlan.tsx';
 import { Effect, MountMove, PitchAssumed, RingMove, SeatMove } from '../../features/job/MoveWords.tsx';

@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { benchFrom } from '#core/lab/fromJob.ts';
 import { sectionAt } from '#core/lab/section.ts';
 import { caseTravel } from '#core/lab/setup.ts';
-import { cornerNames, type CornerId } from '#core/machine/body.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../../app/settings.ts';
 import { StackSection } from '../../drawing/StackSection.tsx';

@@ -1,6 +1,6 @@
 import { formatDistanceToNow } from 'date-fns';
 import { Link } from 'react-router';
-import { classDefaults } from '#core/machine/classes.ts';
+import { classDefaults } from '#core/kinds/classes/index.ts';
 import type { JobSummary } from '#core/job/nextAction.ts';
 import { MachinePlan } from '../../drawing/MachinePlan.tsx';
 import { MarginLine } from '../../features/job/MarginWords.tsx';

@@ -1,5 +1,5 @@
 import { Link, useSearchParams } from 'react-router';
-import { classDefaults } from '#core/machine/classes.ts';
+import { classDefaults } from '#core/kinds/classes/index.ts';
 import { useBook, useMachineBook } from '../../api/jobs.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Compare } from './Compare.tsx';

@@ -1,7 +1,8 @@
 import { springWay } from '#words/instruction.ts';
 import { Link } from 'react-router';
 import { seatBetween, type CornerSetting } from '#core/job/settings.ts';
-import { cornerNames, cornersOf } from '#core/machine/body.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
+import { cornersOf } from '#core/kinds/classes/index.ts';
 import { AssumedMark } from '../../features/job/AssumedMark.tsx';
 import { Pressure } from '../../features/job/MoveWords.tsx';
 import { capital } from '../../features/job/words.ts';

@@ -2,7 +2,7 @@ import { useNavigate } from 'react-router';
 import { seatBetween, type CornerSetting } from '#core/job/settings.ts';
 import { AIR_STEP_BAR } from '#core/machine/corner.ts';
 import type { ToldCorner, ToldPlan } from '#core/document/types.ts';
-import { cornersOf } from '#core/machine/body.ts';
+import { cornersOf } from '#core/kinds/classes/index.ts';
 import { useJob } from '../../features/job/useJob.ts';
 import { Button } from '../../ui/Button.tsx';
 import type { Page } from './machines.ts';

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { factAt, isOf } from '#core/document/facts.ts';
 import { bracketAfter, isFound, middleOf, type Better } from '#core/judge/bracket.ts';
-import { axleOf, cornersIn, footingOf, type CornerId } from '#core/machine/body.ts';
+import { axleOf, type CornerId } from '#core/kinds/corners.ts';
+import { cornersIn, footingOf } from '#core/kinds/classes/index.ts';
 import { limits } from '#contract/limits.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital } from '../../features/job/words.ts';

@@ -1,6 +1,7 @@
 import { byCorner, plannedMoves } from '#core/plan/answer.ts';
 import type { ReactNode } from 'react';
-import { axleOf, cornerNames, cornersIn, footingOf, type CornerId } from '#core/machine/body.ts';
+import { axleOf, cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import { cornersIn, footingOf } from '#core/kinds/classes/index.ts';
 import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
 import { MachinePlan } from '../../drawing/MachinePlan.tsx';
 import { TravelRule } from '../../drawing/TravelRule.tsx';

@@ -1,7 +1,8 @@
 import { described, numberAt } from '../../features/forms/described.ts';
 import type { ReactNode } from 'react';
 import type { Json } from '#core/document/types.ts';
-import { cornerNames, cornersIn, type CornerId } from '#core/machine/body.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import { cornersIn } from '#core/kinds/classes/index.ts';
 import { pathKey, valueAt } from '../../features/job/draftKeys.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';

@@ -4,7 +4,7 @@ import { labMarks } from '#core/lab/curve.ts';
 import { benchFrom } from '#core/lab/fromJob.ts';
 import { roundedSection, sectionAt } from '#core/lab/section.ts';
 import { caseTravel, type Bench, type LabSetup } from '#core/lab/setup.ts';
-import { cornerNames, type CornerId } from '#core/machine/body.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../../app/settings.ts';

@@ -1,8 +1,9 @@
 import { ChevronDown } from 'lucide-react';
 import { Collapsible } from 'radix-ui';
 import { cornerKg } from '#core/estimate/believed.ts';
-import { classDefaults } from '#core/machine/classes.ts';
-import { cornersIn, footingOf, type CornerId } from '#core/machine/body.ts';
+import { classDefaults } from '#core/kinds/classes/index.ts';
+import { cornersIn, footingOf } from '#core/kinds/classes/index.ts';
+import type { CornerId } from '#core/kinds/corners.ts';
 import { machineAlone } from '#core/document/riders.ts';
 import { limits } from '#contract/limits.ts';
 import type { Job } from '../../features/job/useJob.ts';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { rakeDegrees, seesTyres, targetsFor, type Goal } from '#core/job/goals.ts';
 import type { Json } from '#core/document/types.ts';
-import { cornersIn, footingOf } from '#core/machine/body.ts';
+import { cornersIn, footingOf } from '#core/kinds/classes/index.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { Button } from '../../ui/Button.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';

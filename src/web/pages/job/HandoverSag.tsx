@@ -1,5 +1,5 @@
 import type { SagLimits } from '#core/document/types.ts';
-import { cornerNames } from '#core/machine/body.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { sagFigure } from '#core/figures/sagFigure.ts';
 import { sagEnds, type SagEnd } from '#core/sag/bench.ts';

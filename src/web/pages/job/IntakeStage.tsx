@@ -1,9 +1,10 @@
 import { cornerField } from '#core/document/description/corner.ts';
 import { kindsOn, referenceKinds } from '#core/geometry/reference.ts';
-import { classDefaults } from '#core/machine/classes.ts';
+import { classDefaults } from '#core/kinds/classes/index.ts';
 import { gainGroups } from '#core/estimate/corner.ts';
 import { SuspensionChoice } from '../../features/suspension/SuspensionChoice.tsx';
-import { cornerNames, cornersIn, footingOf, type CornerId } from '#core/machine/body.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import { cornersIn, footingOf } from '#core/kinds/classes/index.ts';
 import type { Json } from '#core/document/types.ts';
 import { sizeText } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../../app/settings.ts';

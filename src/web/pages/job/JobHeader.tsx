@@ -1,4 +1,4 @@
-import { classDefaults } from '#core/machine/classes.ts';
+import { classDefaults } from '#core/kinds/classes/index.ts';
 import { HeaderSlot } from '../../app/headerSlot.tsx';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital, roundWords } from '../../features/job/words.ts';

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { cornerVerdict, missingForVerdict, ringStandings } from '#core/judge/cornerVerdict.ts';
-import { cornerNames } from '#core/machine/body.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
 import { collarMistake, mistakeWords } from '#core/judge/collarMistake.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../../app/settings.ts';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { cornerNames, type CornerId } from '#core/machine/body.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { kitStart } from '#core/plan/kitStart.ts';
 import { limits } from '#contract/limits.ts';

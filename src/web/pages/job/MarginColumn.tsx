@@ -1,6 +1,6 @@
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { askingWords, bestQuestion } from '#core/judge/asking.ts';
-import { cornerNames } from '#core/machine/body.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
 import { marginTitles, worstOfEachKind, type Margin } from '#core/margins/margins.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import type { Answer } from '#core/plan/answer.ts';

@@ -1,5 +1,6 @@
 import { referenceKinds } from '#core/geometry/reference.ts';
-import { cornerNames, cornersIn } from '#core/machine/body.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
+import { cornersIn } from '#core/kinds/classes/index.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { cornerNumbers } from '../../features/job/words.ts';
 

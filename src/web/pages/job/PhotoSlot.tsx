@@ -2,7 +2,7 @@ import { Camera } from 'lucide-react';
 import { memo, useId, useState } from 'react';
 import type { Photo } from '#contract/api.ts';
 import { limits } from '#contract/limits.ts';
-import { cornerNames, type CornerId } from '#core/machine/body.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { ApiProblem } from '../../api/client.ts';
 import { useAddPhoto, usePhotos, useRemovePhoto } from '../../api/photos.ts';
 import { Button } from '../../ui/Button.tsx';

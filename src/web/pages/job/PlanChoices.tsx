@@ -5,7 +5,7 @@ import { casesAfter } from '#core/stance/standing.ts';
 import { alternativesFor, type Alternative } from '#core/job/alternatives.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { planFact } from '#core/plan/tell.ts';
-import { cornerNames } from '#core/machine/body.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
 import { meanOf } from '#core/numerics/mean.ts';
 import { bareLength, lengthText } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../../app/settings.ts';

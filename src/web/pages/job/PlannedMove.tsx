@@ -1,6 +1,6 @@
 import { stepOf } from '#core/kinds/adjusters/index.ts';
 import { lacksStep } from '#core/document/fitting.ts';
-import { cornerNames } from '#core/machine/body.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { isMoved, type CornerMove } from '#core/plan/cornerAnswer.ts';
 import { seatMoveSum, stopAtSum } from '#core/sums/cornerSums.ts';

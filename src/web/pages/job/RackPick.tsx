@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Json } from '#core/document/types.ts';
-import { cornerNames, twinOf, type CornerId } from '#core/machine/body.ts';
+import { cornerNames, twinOf, type CornerId } from '#core/kinds/corners.ts';
 import { rateOf, springFromRack, type RackSpring } from '#core/rack/spring.ts';
 import { useRack } from '../../api/rack.ts';
 import type { Job } from '../../features/job/useJob.ts';

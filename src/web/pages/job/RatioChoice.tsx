@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { RatioDescription } from '#core/geometry/ratioMap.ts';
 import { cornerSpec } from '#core/estimate/corner.ts';
 import type { Json } from '#core/document/types.ts';
-import { cornerNames, twinOf, type CornerId } from '#core/machine/body.ts';
+import { cornerNames, twinOf, type CornerId } from '#core/kinds/corners.ts';
 import { pathKey } from '../../features/job/draftKeys.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { RatioFields } from '../../features/ratio/RatioFields.tsx';

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { browserStorage } from '../../features/keeping/keeping.ts';
 import type { Entry } from '#core/document/types.ts';
 import { symptomsOn, type Symptom } from '#core/judge/symptoms.ts';
-import { footingOf } from '#core/machine/body.ts';
+import { footingOf } from '#core/kinds/classes/index.ts';
 import { limits } from '#contract/limits.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { roundWords } from '../../features/job/words.ts';

@@ -2,7 +2,7 @@ import { factAt } from '#core/document/facts.ts';
 import { benchFrom } from '#core/lab/fromJob.ts';
 import { ringPlaces, type RingWish } from '#core/lab/rings.ts';
 import { type Bench } from '#core/lab/setup.ts';
-import { cornerNames, type CornerId } from '#core/machine/body.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { isOffItsGap, type CornerAnswer, type RingAnswer } from '#core/plan/cornerAnswer.ts';
 import { bareLength } from '#core/units/formatLength.ts';

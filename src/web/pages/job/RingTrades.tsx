@@ -1,6 +1,6 @@
 import { benchFrom } from '#core/lab/fromJob.ts';
 import { ringTrade } from '#core/lab/rings.ts';
-import { cornerNames } from '#core/machine/body.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { type CornerAnswer } from '#core/plan/cornerAnswer.ts';
 import { capital } from '../../features/job/words.ts';

@@ -1,5 +1,5 @@
 import type { Footing } from '#core/geometry/reference.ts';
-import { footingOf } from '#core/machine/body.ts';
+import { footingOf } from '#core/kinds/classes/index.ts';
 import { limits } from '#contract/limits.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { roundWords } from '../../features/job/words.ts';

@@ -1,4 +1,5 @@
-import { cornersIn, twinOf } from '#core/machine/body.ts';
+import { cornersIn } from '#core/kinds/classes/index.ts';
+import { twinOf } from '#core/kinds/corners.ts';
 import type { Job } from '../../features/job/useJob.ts';
 
 /** Whether left and right seats move alike. */

@@ -1,7 +1,8 @@
 import { Plus, X } from 'lucide-react';
 import { blankSpring, type SpringDocument } from '#core/document/spring.ts';
 import type { Json, RingDocument } from '#core/document/types.ts';
-import { axleOf, cornerNames, cornersIn, twinOf, type CornerId } from '#core/machine/body.ts';
+import { axleOf, cornerNames, twinOf, type CornerId } from '#core/kinds/corners.ts';
+import { cornersIn } from '#core/kinds/classes/index.ts';
 import { limits } from '#contract/limits.ts';
 import { pathKey } from '../../features/job/draftKeys.ts';
 import type { Job } from '../../features/job/useJob.ts';

@@ -2,7 +2,7 @@ import { useSearchParams } from 'react-router';
 import { benchFrom } from '#core/lab/fromJob.ts';
 import { inMotion, ringPlaces } from '#core/lab/rings.ts';
 import { caseTravel, type Bench } from '#core/lab/setup.ts';
-import { type CornerId } from '#core/machine/body.ts';
+import type { CornerId } from '#core/kinds/corners.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { limits } from '#contract/limits.ts';
 import type { Job } from '../../features/job/useJob.ts';

@@ -7,7 +7,7 @@ import { stepOf } from '#core/kinds/adjusters/index.ts';
 import { collarNow, workOf, type Work } from '#core/estimate/rounds.ts';
 import { toldSum } from '#core/sums/cornerSums.ts';
 import type { Fact, Fitting, ToldCorner, ToldPlan } from '#core/document/types.ts';
-import { cornerNames, type CornerId } from '#core/machine/body.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { factKey } from '../../features/job/draftKeys.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';

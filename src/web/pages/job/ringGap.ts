@@ -1,7 +1,7 @@
 import type { Json } from '#core/document/types.ts';
 import { placeRing, ringPlaces, type RingWish } from '#core/lab/rings.ts';
 import { benchOf, type Bench } from '#core/lab/setup.ts';
-import { cornerNames, type CornerId } from '#core/machine/body.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import type { Job } from '../../features/job/useJob.ts';
 
 /** The gap wanted of a ring, set in the document. */

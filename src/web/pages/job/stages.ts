@@ -1,7 +1,8 @@
 import { prepFor } from '#core/document/checks.ts';
 import { isUntold, type Stage } from '#core/job/nextAction.ts';
 import { isOffItsGap } from '#core/plan/cornerAnswer.ts';
-import { cornersIn, type CornerId } from '#core/machine/body.ts';
+import { cornersIn } from '#core/kinds/classes/index.ts';
+import type { CornerId } from '#core/kinds/corners.ts';
 import { balanceOf, takenPads } from '#core/scales/balance.ts';
 import type { Job } from '../../features/job/useJob.ts';
 

@@ -1,7 +1,7 @@
 import { Search } from 'lucide-react';
 import { Link, useSearchParams } from 'react-router';
 import { faultWords } from '#core/faults.ts';
-import { allCorners, cornerNames } from '#core/machine/body.ts';
+import { allCorners, cornerNames } from '#core/kinds/corners.ts';
 import { checkProblem } from '#core/rack/problem.ts';
 import { useJobRecord } from '../../api/jobs.ts';
 import { useRack } from '../../api/rack.ts';

@@ -4,7 +4,7 @@ import { useSearchParams } from 'react-router';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import { keptStorage } from '../../features/keeping/keeping.ts';
-import type { CornerId } from '#core/machine/body.ts';
+import type { CornerId } from '#core/kinds/corners.ts';
 import { problemFrom } from '#core/rack/fromJob.ts';
 import { plainProblem, readProblem, type SearchProblem } from '#core/rack/problem.ts';
 import type { JobRecord } from '#core/document/types.ts';

@@ -2,7 +2,7 @@ import type { FactPlace } from '#core/document/factKinds.ts';
 import { factAt } from '#core/document/facts.ts';
 import { cornerSpec } from '#core/estimate/corner.ts';
 import { referenceKinds } from '#core/geometry/reference.ts';
-import { cornerNames, type CornerId } from '#core/machine/body.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { bothWays, otherWays, questionSag, wayWords } from '#core/sag/prompts.ts';
 import { repeatSpread } from '#core/document/sagReadings.ts';
 import { limits } from '#contract/limits.ts';

@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { cornerVerdict, missingForVerdict } from '#core/judge/cornerVerdict.ts';
 import type { SagReading } from '#core/sag/sagWindows.ts';
 import type { Fitting, JobDocument } from '#core/document/types.ts';
-import { cornerNames, type CornerId } from '#core/machine/body.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { sagFigure } from '#core/figures/sagFigure.ts';
 import { byCorner, type Answer } from '#core/plan/answer.ts';
 import { isRough, schoolOf } from '#core/sag/schools.ts';

@@ -1,6 +1,6 @@
 import { cornerSpec } from '#core/estimate/corner.ts';
 import { isTurned } from '#core/kinds/adjusters/index.ts';
-import { cornerNames } from '#core/machine/body.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
 import { lengthText, sizeText } from '#core/units/formatLength.ts';
 import { limits } from '#contract/limits.ts';
 import { useLengthStyle } from '../../app/settings.ts';

@@ -2,7 +2,7 @@ import { X } from 'lucide-react';
 import { useState } from 'react';
 import type { SagLimits } from '#core/document/types.ts';
 import type { SagWindow } from '#core/sag/sagWindows.ts';
-import { classDefaults, type MachineClass } from '#core/machine/classes.ts';
+import { classDefaults, type MachineClass } from '#core/kinds/classes/index.ts';
 import { useOwnSchools } from '../../features/sag/ownSchools.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';

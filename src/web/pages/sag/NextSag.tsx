@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { cornersIn } from '#core/machine/body.ts';
+import { cornersIn } from '#core/kinds/classes/index.ts';
 import { nextPrompt } from '#core/sag/prompts.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital } from '../../features/job/words.ts';

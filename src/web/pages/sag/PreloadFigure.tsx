@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { CornerModel } from '#core/machine/corner.ts';
-import { cornerNames } from '#core/machine/body.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
 import { GRAVITY } from '#core/machine/solver.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import type { SagEnd } from '#core/sag/bench.ts';

@@ -2,7 +2,7 @@ import { Plus, X } from 'lucide-react';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import type { Json, RiderDocument } from '#core/document/types.ts';
-import { cornerNames } from '#core/machine/body.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { bookPages, type BookPage } from '#core/sag/book.ts';
 import { nextRiderKey } from '#core/document/riders.ts';

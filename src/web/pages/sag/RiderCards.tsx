@@ -1,5 +1,5 @@
 import { Link, useParams } from 'react-router';
-import { cornerNames } from '#core/machine/body.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
 import { bookPages } from '#core/sag/book.ts';
 import { useJob } from '../../features/job/useJob.ts';
 import { PitchAssumed, SeatMove } from '../../features/job/MoveWords.tsx';

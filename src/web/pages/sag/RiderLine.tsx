@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { Json, RiderDocument } from '#core/document/types.ts';
-import { cornersIn, type CornerId } from '#core/machine/body.ts';
+import { cornersIn } from '#core/kinds/classes/index.ts';
+import type { CornerId } from '#core/kinds/corners.ts';
 import { ASSUMED_RIDER_KG, withRider } from '#core/document/riders.ts';
 import { isAsked, limitsOf, middleOf, schoolsAt } from '#core/sag/schools.ts';
 import { limits } from '#contract/limits.ts';

@@ -1,5 +1,5 @@
 import { lazy, Suspense } from 'react';
-import { footingOf } from '#core/machine/body.ts';
+import { footingOf } from '#core/kinds/classes/index.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import type { SagEnd } from '#core/sag/bench.ts';
 import type { Job } from '../../features/job/useJob.ts';

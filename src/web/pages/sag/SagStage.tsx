@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { cornersIn } from '#core/machine/body.ts';
+import { cornersIn } from '#core/kinds/classes/index.ts';
 import { sagEnds } from '#core/sag/bench.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { Footer } from '../job/Footer.tsx';

@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import { machineClasses, type MachineClass } from '#core/machine/classes.ts';
+import { machineClasses, type MachineClass } from '#core/kinds/classes/index.ts';
 import { isRidden } from '#core/document/riders.ts';
 import { ClassChoice } from '../../features/job/ClassChoice.tsx';
 import { pathKey } from '../../features/job/draftKeys.ts';

@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { FactPlace } from '#core/document/factKinds.ts';
 import { factAt } from '#core/document/facts.ts';
-import { cornerNames } from '#core/machine/body.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
 import { promptsOf, questionSag, type SagPrompt } from '#core/sag/prompts.ts';
 import { limits } from '#contract/limits.ts';
 import { useNumberField } from '../../features/numbers/useNumberField.ts';

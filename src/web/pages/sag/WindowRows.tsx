@@ -1,5 +1,5 @@
 import type { Json, SagLimits } from '#core/document/types.ts';
-import { cornerNames, type CornerId } from '#core/machine/body.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import type { SagEnd } from '#core/sag/bench.ts';
 import { limitsOf, middleOf, schoolOf, schoolsAt } from '#core/sag/schools.ts';
 import type { Job } from '../../features/job/useJob.ts';

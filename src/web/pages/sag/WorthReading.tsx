@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { cornerNames } from '#core/machine/body.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { worthReading, type SagAsking } from '#core/sag/worth.ts';
 import { worthSum } from '#core/sums/benchSums.ts';

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import type { Json } from '#core/document/types.ts';
 import { blankBar } from '#core/document/create.ts';
-import { cornerNames } from '#core/machine/body.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
 import { barShift } from '#core/scales/bars.ts';
 import { barCrossSum, barPadSum } from '#core/sums/scaleSums.ts';
 import { SumFigure } from '../../../features/sums/SumFigure.tsx';

@@ -1,6 +1,7 @@
 import { springWay } from '#words/instruction.ts';
 import { useState, type ReactNode } from 'react';
-import { cornerNames, cornersIn, type CornerId } from '#core/machine/body.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import { cornersIn } from '#core/kinds/classes/index.ts';
 import { seatEffects, type SeatEffect } from '#core/scales/effects.ts';
 import { lowerWords, storyWords, weightStory, type WeightStory } from '#core/scales/why.ts';
 import { effectSum } from '#core/sums/scaleSums.ts';

@@ -1,6 +1,6 @@
 import { cornerSpec } from '#core/estimate/corner.ts';
 import type { JobDocument } from '#core/document/types.ts';
-import { cornerNames } from '#core/machine/body.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
 import type { CornerMove } from '#core/scales/moves.ts';
 import { PitchAssumed, SeatMove } from '../../../features/job/MoveWords.tsx';
 import { Turns } from '../../../ui/Figure.tsx';

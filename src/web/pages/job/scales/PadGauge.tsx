@@ -1,5 +1,6 @@
 import { useEffect } from 'react';
-import { cornerNames, cornersIn, type CornerId } from '#core/machine/body.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import { cornersIn } from '#core/kinds/classes/index.ts';
 import { padPlace } from '#core/gauge/simulatedPads.ts';
 import { GRAVITY } from '#core/machine/solver.ts';
 import { ChooseGauge } from '../../../features/gauge/GaugeLine.tsx';

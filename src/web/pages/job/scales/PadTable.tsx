@@ -1,4 +1,4 @@
-import { cornerNames } from '#core/machine/body.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
 import { limits } from '#contract/limits.ts';
 import type { Job } from '../../../features/job/useJob.ts';
 import { cornerNumbers } from '../../../features/job/words.ts';

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { takenPads } from '#core/scales/balance.ts';
-import { footingOf } from '#core/machine/body.ts';
+import { footingOf } from '#core/kinds/classes/index.ts';
 import type { Job } from '../../../features/job/useJob.ts';
 import { Panel } from '../Panel.tsx';
 import { BarsNote } from './BarsNote.tsx';

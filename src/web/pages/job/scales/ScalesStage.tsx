@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { Json } from '#core/document/types.ts';
 import { factAt } from '#core/document/facts.ts';
 import { crossOn, takenPads } from '#core/scales/balance.ts';
-import { cornerNames } from '#core/machine/body.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
 import { limits } from '#contract/limits.ts';
 import type { Job } from '../../../features/job/useJob.ts';
 import { cornerNumbers, roundWords } from '../../../features/job/words.ts';

@@ -2,7 +2,7 @@ import { useNavigate } from 'react-router';
 import { hardEndOf } from '#core/document/fitting.ts';
 import { answerBy, type Answer } from '#core/plan/answer.ts';
 import { planFact } from '#core/plan/tell.ts';
-import { cornerNames } from '#core/machine/body.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
 import type { SeatWay } from '#core/scales/ways.ts';
 import type { Job } from '../../../features/job/useJob.ts';
 import { Button } from '../../../ui/Button.tsx';

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import type { PerCorner } from '#core/estimate/rounds.ts';
-import type { CornerId } from '#core/machine/body.ts';
+import type { CornerId } from '#core/kinds/corners.ts';
 import { meanOf } from '#core/numerics/mean.ts';
 import { balanceOf, repeatSpread, type Balance, type Share } from '#core/scales/balance.ts';
 import { padsSum, shareSum } from '#core/sums/scaleSums.ts';

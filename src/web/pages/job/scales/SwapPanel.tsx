@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Json } from '#core/document/types.ts';
-import { cornerNames } from '#core/machine/body.ts';
-import type { Axle } from '#core/machine/classes.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
+import type { Axle } from '#core/kinds/corners.ts';
 import { swapResult, type SwapResult } from '#core/scales/swap.ts';
 import { swapFactorSum, swapHeightSum } from '#core/sums/scaleSums.ts';
 import { limits } from '#contract/limits.ts';

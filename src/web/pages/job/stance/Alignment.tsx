@@ -1,4 +1,4 @@
-import { cornerNames } from '#core/machine/body.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { rodsOf, tieRodTurns, toeWanted } from '#core/stance/toe.ts';
 import { camberShift, toeShift, type Shift } from '#core/stance/alignment.ts';

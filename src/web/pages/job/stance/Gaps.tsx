@@ -1,5 +1,5 @@
-import { axleOf, cornerNames } from '#core/machine/body.ts';
-import type { Axle } from '#core/machine/classes.ts';
+import { axleOf, cornerNames } from '#core/kinds/corners.ts';
+import type { Axle } from '#core/kinds/corners.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { wheelbaseOf } from '#core/stance/body.ts';
 import { rakeOf, wheelGaps, type WheelGap } from '#core/stance/gaps.ts';

@@ -1,7 +1,8 @@
 import { isOf } from '#core/document/facts.ts';
 import { useState } from 'react';
 import type { Json } from '#core/document/types.ts';
-import { cornerNames, cornersIn, type CornerId } from '#core/machine/body.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import { cornersIn } from '#core/kinds/classes/index.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { ledgerOf, type LedgerLine } from '#core/stance/ledger.ts';
 import { clearanceSum } from '#core/sums/planSums.ts';

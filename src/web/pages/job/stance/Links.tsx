@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import type { Json } from '#core/document/types.ts';
-import { axleOf, cornerNames, cornersIn, type CornerId } from '#core/machine/body.ts';
-import type { Axle } from '#core/machine/classes.ts';
+import { axleOf, cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import { cornersIn } from '#core/kinds/classes/index.ts';
+import type { Axle } from '#core/kinds/corners.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { linkLength } from '#core/stance/link.ts';
 import { linkSum } from '#core/sums/stanceSums.ts';

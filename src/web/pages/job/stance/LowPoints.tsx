@@ -1,6 +1,6 @@
 import { Plus, X } from 'lucide-react';
 import type { Json, LowPointDocument } from '#core/document/types.ts';
-import type { Axle } from '#core/machine/classes.ts';
+import type { Axle } from '#core/kinds/corners.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { anglesAfter, USUAL_RADIUS_MM } from '#core/stance/anglesAfter.ts';
 import { wheelbaseOf } from '#core/stance/body.ts';

@@ -1,5 +1,5 @@
-import { axleOf, type CornerId } from '#core/machine/body.ts';
-import type { Axle } from '#core/machine/classes.ts';
+import { axleOf, type CornerId } from '#core/kinds/corners.ts';
+import type { Axle } from '#core/kinds/corners.ts';
 import { referenceKinds } from '#core/geometry/reference.ts';
 import { meanOf } from '#core/numerics/mean.ts';
 import type { Answer } from '#core/plan/answer.ts';
