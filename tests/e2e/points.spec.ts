@@ -405,6 +405,7 @@ const kinds: readonly Kind[] = [
   { kind: 'mount', machineClass: 'car', corner: 'LF', edit: { mount: mountOfPitch(2) }, raise: /lower mount .* turns out \(longer\)/, lower: /lower mount .* turns in \(shorter\)/ },
   { kind: 'grooves', machineClass: 'truck', corner: 'LF', edit: { stepMm: 6 }, raise: /grooves? towards the spring/, lower: /grooves? away from the spring/ },
   { kind: 'leaf', machineClass: 'truck', corner: 'LR', edit: { stepMm: 18 }, raise: /\d (leaf|leaves) more/, lower: /\d (leaf|leaves) fewer/ },
+  { kind: 'shims', machineClass: 'car', corner: 'LF', edit: { stepMm: 3 }, raise: /\d+ shims? more/, lower: /\d+ shims? fewer/ },
   { kind: 'cam', machineClass: 'snowmobile', corner: 'RA', edit: { cam: 1 }, raise: /cam to position [34]/, lower: /cam to position 1/ },
   { kind: 'air', machineClass: 'snowmobile', corner: 'LS', raise: /add air to [\d.]+\sbar/, lower: /let air out to [\d.]+\sbar/ },
   { kind: 'cap', machineClass: 'motorcycle', corner: 'FW', raise: /turns towards the spring/, lower: /turns away from the spring/ },

@@ -131,6 +131,17 @@ const pictures: Record<Fitting, ReactNode> = {
       <Ways x={50} y={27} reach={9} />
     </>
   ),
+  shims: (
+    <>
+      {damper}
+      <path d="M18 18H38" />
+      <Coil x={28} top={30} bottom={58} turns={4} />
+      <Moved>
+        <path d="M17 20H39V23H17ZM17 23.5H39V26.5H17ZM17 27H39V30H17Z" fill="var(--sheet)" />
+      </Moved>
+      <Ways x={50} y={25} reach={9} />
+    </>
+  ),
   strut: (
     <>
       <path d="M16 6H40M28 6V14M23 14H33V50H23ZM20 48H36V68H20Z" />

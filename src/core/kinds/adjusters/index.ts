@@ -11,12 +11,13 @@ import { grooves } from './grooves.ts';
 import { leaf } from './leaf.ts';
 import { mount } from './mount.ts';
 import { seat } from './seat.ts';
+import { shims } from './shims.ts';
 import { spacer } from './spacer.ts';
 import { strut } from './strut.ts';
 
 /** Every kind of adjuster, in the order they are offered. */
 const adjusters = {
-  seat, mount, apart, grooves, strut, leaf, cam, air, cap, spacer, clamp, fixed,
+  seat, mount, apart, grooves, strut, leaf, shims, cam, air, cap, spacer, clamp, fixed,
 } satisfies Record<string, Adjuster>; // prettier-ignore
 
 /** What is moved by hand at a corner. */
