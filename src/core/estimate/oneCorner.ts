@@ -1,7 +1,7 @@
 import type { RoundsState } from './rounds.ts';
 import { cornerSpec, toleranceOf } from './corner.ts';
 import type { JobDocument } from '../document/types.ts';
-import { cornersIn, footingOf } from '../kinds/classes/index.ts';
+import { cornersIn, standsOnFour } from '../kinds/classes/index.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import { frictionPrior } from './prior.ts';
 import { meanOf } from '../numerics/mean.ts';
@@ -25,7 +25,7 @@ const OUT_OF_PLANE = 2.5;
  */
 export function oneCornerOff(document: JobDocument, { rounds, current }: RoundsState): OneCorner | null {
   const { machine, crossTarget, frontEqual } = document;
-  if (current > 0 || footingOf(machine.class) !== 'wheels' || crossTarget !== null || frontEqual) return null;
+  if (current > 0 || !standsOnFour(machine.class) || crossTarget !== null || frontEqual) return null;
   const ids = cornersIn(document);
   const offs = ids.flatMap((corner): OneCorner[] => {
     const { targetMm, offsetMm } = cornerSpec(document, corner);

@@ -7,7 +7,7 @@ import { isMoved, isOffItsGap, type CornerAnswer } from '../plan/cornerAnswer.ts
 import { goodEnough, wantsReadingAgain } from '../plan/enough.ts';
 import type { Reason } from '../plan/reasons.ts';
 import { axleOf, cornerNames, type CornerId } from '../kinds/corners.ts';
-import { cornersIn, footingOf } from '../kinds/classes/index.ts';
+import { cornersIn, footingOf, standsOnFour } from '../kinds/classes/index.ts';
 import { tolerances } from '../tolerances.ts';
 import { standingFacts } from '../document/facts.ts';
 import { recheckOf, recheckWords } from '../document/recheck.ts';
@@ -32,18 +32,14 @@ export const stages = [
 ] as const;
 export type Stage = (typeof stages)[number];
 
-/** Stages of machines that stand on four wheels. */
-const onWheels: readonly Stage[] = ['scales', 'stance'];
-
-/** The stages that a job has: rings only where some are fitted, sag only where somebody rides. */
+/** The stages that a job has: rings only where some are fitted, sag only where somebody rides, scales only for four pads. */
 export function stagesOf(document: JobDocument): Stage[] {
   const ringed = cornersIn(document).some((id) => document.corners[id].rings.length > 0);
   const ridden = isRidden(document.machine.class);
   const wheels = footingOf(document.machine.class) === 'wheels';
-  return stages.filter(
-    (stage) =>
-      (stage !== 'rings' || ringed) && (stage !== 'sag' || ridden) && (!onWheels.includes(stage) || wheels),
-  );
+  const scales = standsOnFour(document.machine.class);
+  const has: Partial<Record<Stage, boolean>> = { rings: ringed, sag: ridden, scales, stance: wheels };
+  return stages.filter((stage) => has[stage] ?? true);
 }
 
 export interface NextAction {

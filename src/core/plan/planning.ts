@@ -8,7 +8,7 @@ import type { Situation } from '../learn/belief.ts';
 import type { Fit } from '../learn/fit.ts';
 import type { Prediction } from '../learn/predict.ts';
 import { axleOf, sideOf, twinOf, type CornerId } from '../kinds/corners.ts';
-import { footingOf } from '../kinds/classes/index.ts';
+import { standsOnFour } from '../kinds/classes/index.ts';
 import { tolerances } from '../tolerances.ts';
 import { adjustersOf, groupsOf } from './adjusters.ts';
 import { aimFor, type Adjuster, type AimSolution } from './aim.ts';
@@ -164,7 +164,7 @@ function planBy(
       groups: groupsOf(machine, adjusters, document.equalSides, corners.length),
       // Drawn machines pull a little towards their own middle, which several goals at once would show.
       draws: fitted && extras.length === 0 ? tolerances.pageDraws : 0,
-      spareTwist: footingOf(document.machine.class) === 'wheels',
+      spareTwist: standsOnFour(document.machine.class),
       predictAt,
     });
   const aim = (from: Situation) => {

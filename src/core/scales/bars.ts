@@ -1,5 +1,5 @@
 import { blankBar } from '../document/create.ts';
-import { cornersIn, footingOf } from '../kinds/classes/index.ts';
+import { cornersIn, standsOnFour } from '../kinds/classes/index.ts';
 import { axleOf, twinOf, type CornerId } from '../kinds/corners.ts';
 import type { Axle } from '../kinds/corners.ts';
 import { GRAVITY } from '../machine/solver.ts';
@@ -61,7 +61,7 @@ const SHARES = [0.25, 0.5, 1, 2];
  */
 export function hookedBars(record: JobRecord, answer: Answer): HookedBar[] {
   const { document } = record;
-  if (footingOf(document.machine.class) !== 'wheels' || !wasTilted(answer)) return [];
+  if (!standsOnFour(document.machine.class) || !wasTilted(answer)) return [];
   const found = (['front', 'rear'] as const).flatMap((axle): HookedBar[] => {
     if (document.bars[axle]?.hooked) return [];
     const wheelRate = wheelRateOf(answer, axle);

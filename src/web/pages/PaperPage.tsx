@@ -1,6 +1,6 @@
 import { useParams, useSearchParams } from 'react-router';
 import { kindsOn, referenceKinds } from '#core/geometry/reference.ts';
-import { classDefaults, machineClasses, type MachineClass } from '#core/kinds/classes/index.ts';
+import { classDefaults, machineClasses, type MachineClass, standsOnFour } from '#core/kinds/classes/index.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { cornersOf, footingOf } from '#core/kinds/classes/index.ts';
 import type { JobDocument } from '#core/document/types.ts';
@@ -156,7 +156,7 @@ function CornerBoxes({ id, document }: { id: CornerId; document: JobDocument | n
               ))}
             </tr>
           ))}
-          {document && footingOf(document.machine.class) === 'wheels' && (
+          {document && standsOnFour(document.machine.class) && (
             <tr>
               <th scope="row" className="label text-left font-normal">
                 on the pad

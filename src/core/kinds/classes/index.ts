@@ -1,6 +1,6 @@
 import type { Fault } from '../../faults.ts';
 import type { Footing } from '../../geometry/reference.ts';
-import type { CornerId } from '../corners.ts';
+import { sideOf, type CornerId } from '../corners.ts';
 import { car } from './car.ts';
 import { dualPurpose } from './dualPurpose.ts';
 import { motorcycle } from './motorcycle.ts';
@@ -41,6 +41,12 @@ export function cornersIn({ machine }: { machine: { class: MachineClass } }): re
 /** Whether it stands on wheels at its corners, on skis and a skid, or on two wheels in line. */
 export function footingOf(machineClass: MachineClass): Footing {
   return classDefaults[machineClass].footing;
+}
+
+/** Whether it stands on four wheels, left and right at both ends: what is told from four heights or four pads. */
+export function standsOnFour(machineClass: MachineClass): boolean {
+  const corners = cornersOf(machineClass);
+  return corners.length === 4 && corners.every((id) => sideOf(id) !== 0);
 }
 
 /** What contradicts the class among the corners that a description names: one missing, or one that it cannot have. */

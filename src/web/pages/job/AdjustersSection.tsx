@@ -6,8 +6,8 @@ import type { CornerDocument, Json } from '#core/document/types.ts';
 import { adjusterOf, hasMount, stepOf } from '#core/kinds/adjusters/index.ts';
 import { airTaken, camDegrees } from '#core/document/taken.ts';
 import { mountOfPitch } from '#core/document/fitting.ts';
-import { cornerNames, sideOf, type CornerId } from '#core/kinds/corners.ts';
-import { cornersIn, footingOf } from '#core/kinds/classes/index.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import { cornersIn, footingOf, standsOnFour } from '#core/kinds/classes/index.ts';
 import { limitsOf, middleOf, schoolOf } from '#core/sag/schools.ts';
 import { limits } from '#contract/limits.ts';
 import type { Job } from '../../features/job/useJob.ts';
@@ -72,8 +72,7 @@ export function AdjustersSection({ job }: { job: Job }) {
 }
 
 function CrossWeight({ job }: { job: Job }) {
-  const ids = cornersIn(job.record.document);
-  if (ids.length !== 4 || ids.some((id) => sideOf(id) === 0)) return null;
+  if (!standsOnFour(job.record.document.machine.class)) return null;
   return (
     <div className="relative grid grid-cols-4 items-end gap-x-4 max-md:grid-cols-2">
       <PathField

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { takenPads } from '#core/scales/balance.ts';
-import { footingOf } from '#core/kinds/classes/index.ts';
+import { standsOnFour } from '#core/kinds/classes/index.ts';
 import type { Job } from '../../../features/job/useJob.ts';
 import { Panel } from '../Panel.tsx';
 import { BarsNote } from './BarsNote.tsx';
@@ -9,7 +9,7 @@ import { Standing } from './Standing.tsx';
 
 /** Wheels on pads, read beside the heights; what follows from them is on the Scales stage. */
 export function ScalesPanel({ job, round }: { job: Job; round: number }) {
-  if (footingOf(job.record.document.machine.class) !== 'wheels') return null;
+  if (!standsOnFour(job.record.document.machine.class)) return null;
   const read = job.state.rounds[round]?.pads ?? {};
   return (
     <div className="mx-4 mt-2 print:hidden">
