@@ -4,6 +4,7 @@ import { sideOf, type CornerId } from '../corners.ts';
 import { car } from './car.ts';
 import { dualPurpose } from './dualPurpose.ts';
 import { motorcycle } from './motorcycle.ts';
+import { quad } from './quad.ts';
 import { scooter } from './scooter.ts';
 import { sideBySide } from './sideBySide.ts';
 import { snowmobile } from './snowmobile.ts';
@@ -15,6 +16,7 @@ const classes = {
   car,
   truck,
   'side-by-side': sideBySide,
+  quad,
   snowmobile,
   motorcycle,
   'dual-purpose': dualPurpose,

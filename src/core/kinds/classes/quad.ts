@@ -1,0 +1,27 @@
+import { aArms, swingArm } from '../ratioRanges.ts';
+import type { Machine } from './machine.ts';
+
+/** A quad: two front wheels on arms of their own, and a swing arm behind with one damper on the centre line. */
+export const quad: Machine = {
+  title: 'quad',
+  footing: 'wheels',
+  corners: ['LF', 'RF', 'RM'],
+  wheelbaseMm: 1280,
+  trackMm: { front: 980, rear: 930 },
+  pitchMm: 1.75,
+  travelMm: { front: 220, rear: 235 },
+  restShare: 0.33,
+  stopMm: 25,
+  toleranceMm: 6,
+  massKg: 275,
+  frontShare: 0.46,
+  tyreRateNPerMm: 70,
+  unsprungKg: 14,
+  referenceKind: { front: 'ground-chassis', rear: 'ground-chassis' },
+  suspensions: { front: { 'a-arms': aArms }, rear: { 'swing-arm': swingArm } },
+  ownRise: 0.12,
+  rider: { rearShare: 0.56 },
+  rough: true,
+  sagHabits: ['third', 'firm', 'static-offroad'],
+  sagAtShaft: null,
+};
