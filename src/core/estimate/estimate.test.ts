@@ -142,7 +142,7 @@ test('measured in front and behind, the plan goes by it, and the chance was told
 });
 
 describe('a few simulated machines with a tape alone (many are played by npm run bench)', () => {
-  const few = 8;
+  const few = 6;
 
   test('the page lands like the fair calculation, stops wrongly no more often than a careful hand, and beats the tape', () => {
     const page = trial((machine) => thePage(machine), few, 12);

@@ -153,12 +153,16 @@ describe.each(all)('$title', ({ job, shows, suspects, finish }) => {
     expect(nextAction(job, answer).stage === 'close-out').toBe(finish);
   });
 
-  test('every calculation that can be opened adds up', () => {
-    expect(everySum(job).flatMap(wrongWith)).toEqual([]);
-  });
-
   test('margins that rest on a guess say so', () => {
     for (const margin of marginsFor(answer))
       if (['droop', 'bump-stop', 'bump-metal'].includes(margin.kind)) expect(margin.assumed).toBe(true);
   });
 });
+
+// Every sum of every demo job, stage and kind is checked beside the sums; here those of every fourth situation.
+test.each(all.filter((_, k) => k % 4 === 0))(
+  '$title: every calculation that can be opened adds up',
+  ({ job }) => {
+    expect(everySum(job).flatMap(wrongWith)).toEqual([]);
+  },
+);

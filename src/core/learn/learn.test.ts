@@ -178,12 +178,12 @@ describe('in a simulated workshop', () => {
     return { machine, job, answer: must(answerFor(job)) };
   }
 
-  const seeds = Array.from({ length: 60 }, (_, i) => 1000 + i);
+  const seeds = Array.from({ length: 16 }, (_, i) => 1000 + i);
 
-  test('true heights are in after two rounds on at least 58 of 60 machines, and more of them than after one', () => {
+  test('true heights are in after two rounds on at least 15 of 16 machines, and more of them than after one', () => {
     const once = seeds.filter((seed) => within(work(seed, 1).machine)).length;
     const twice = seeds.filter((seed) => within(work(seed, 2).machine)).length;
-    expect(twice).toBeGreaterThanOrEqual(58);
+    expect(twice).toBeGreaterThanOrEqual(15);
     expect(twice).toBeGreaterThanOrEqual(once);
   });
 
@@ -193,15 +193,15 @@ describe('in a simulated workshop', () => {
       const { now, prior } = must(answer.posterior.gains.LF ?? null);
       return Math.abs(now.mean - machine.gain.front) < Math.abs(prior.mean - machine.gain.front);
     });
-    expect(better.length).toBeGreaterThan(40);
+    expect(better.length).toBeGreaterThan(10);
   });
 
-  test('told to stop with a true height out on at most 2 of 60', () => {
+  test('told to stop with a true height out on at most 1 of 16', () => {
     const wrong = seeds.filter((seed) => {
       const { machine, answer } = work(seed, 1);
       return goodEnough(answer) && !within(machine);
     });
-    expect(wrong.length).toBeLessThanOrEqual(2);
+    expect(wrong.length).toBeLessThanOrEqual(1);
   });
 
   test('the stated chance is honest: of landings told with c in 100, about c in 100 land', () => {
@@ -211,6 +211,6 @@ describe('in a simulated workshop', () => {
     }));
     const expected = told.reduce((sum, { chance }) => sum + chance, 0);
     const landed = told.filter((one) => one.landed).length;
-    expect(Math.abs(landed - expected)).toBeLessThan(12);
+    expect(Math.abs(landed - expected)).toBeLessThan(4);
   });
 });

@@ -208,7 +208,7 @@ describe('any plan', () => {
           expect(Math.abs(one.nowMm + rise - one.predictedMm)).toBeLessThan(0.011);
         });
       }),
-      { numRuns: 25 },
+      { numRuns: 12 },
     );
   });
 

