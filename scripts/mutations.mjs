@@ -76,18 +76,8 @@ const sample = files
   .map(({ place }) => place);
 
 const copy = mkdtempSync(join(tmpdir(), 'margin-mutations-'));
-for (const part of [
-  'src',
-  'tests',
-  'package.json',
-  'jest.config.mjs',
-  'tsconfig.json',
-  'tsconfig.core.json',
-  'README.md',
-  'docs',
-  'CHANGELOG.md',
-])
-  cpSync(join(root, part), join(copy, part), { recursive: true });
+for (const file of execFileSync('git', ['ls-files'], { encoding: 'utf8' }).trim().split('\n'))
+  cpSync(join(root, file), join(copy, file), { recursive: true });
 symlinkSync(join(root, 'node_modules'), join(copy, 'node_modules'));
 
 /** Whether tests fail, or never end. */

@@ -96,7 +96,7 @@ test('a field that is missing, out of its range or of another type is refused, a
   }
 });
 
-test('values that must stand in order are refused out of it, in words', () => {
+test('values that must stand in order are refused out of it, in words, here and in the answer', async () => {
   const document = plain(sampleDocument('car'));
   const crossed = put(document, ['corners', 'LF', 'collar', 'minMm'], 900);
   expect(documentSchema.validate(put(crossed, ['corners', 'LF', 'collar', 'maxMm'], 20)).error?.message).toBe(
@@ -115,4 +115,14 @@ test('values that must stand in order are refused out of it, in words', () => {
   expect(documentSchema.validate(back).error?.message).toBe(
     'the heights of the table must grow from row to row',
   );
+  const answer = await request(server.address)
+    .post('/api/jobs')
+    .send({ id: randomUUID(), document: back, entries: [] })
+    .expect(422);
+  expect(answer.body.errors).toEqual([
+    {
+      pointer: '/document/corners/LF/clearances/0/rows',
+      detail: 'the heights of the table must grow from row to row',
+    },
+  ]);
 });

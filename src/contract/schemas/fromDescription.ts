@@ -71,10 +71,10 @@ function rowsSchema({ x, y, most, growing }: { x: Range; y: Range; most: number;
   return schema
     .custom((value: [number, number][], helpers) =>
       value.some(([at], k) => k > 0 && at <= (value[k - 1]?.[0] ?? -Infinity))
-        ? helpers.error('rows.order')
+        ? helpers.error('described', { want: 'the heights of the table must grow from row to row' })
         : value,
     )
-    .messages({ 'rows.order': 'the heights of the table must grow from row to row' });
+    .messages({ described: '{#want}' });
 }
 
 /** The schemas of several fields by their names. */
@@ -90,7 +90,7 @@ function groupSchema({ fields, order }: GroupField): Joi.ObjectSchema {
   return schema
     .custom((value: Record<string, number | null>, helpers) => {
       const [least, most] = [value[low] ?? null, value[high] ?? null];
-      return least !== null && most !== null && least >= most ? helpers.error('order') : value;
+      return least !== null && most !== null && least >= most ? helpers.error('described', { want }) : value;
     })
-    .messages({ order: want });
+    .messages({ described: '{#want}' });
 }

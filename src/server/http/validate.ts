@@ -46,11 +46,10 @@ function wordsFor(type: string, { limit, valids, want }: Context): string {
   if (type === 'number.max') return `must be at most ${limit}`;
   if (type === 'string.max' || type === 'array.max')
     return `must have at most ${limit} ${type.startsWith('string') ? 'characters' : 'items'}`;
-  if (type === 'collar.order') return 'the least collar reading must be below the greatest';
   if (type === 'spring.order') return 'the solid length must be below the free length';
   if (type === 'rows.order') return 'compression and force must grow from row to row';
   if (type === 'array.unique') return 'stands in the list twice';
-  if (type === 'sag.order') return 'the least sag must be below the most';
+  if (type === 'described' && want) return want;
   if (type === 'corners' && want) return `expected ${want}`;
   return WORDS[type.split('.')[0] ?? ''] ?? 'is not right';
 }

@@ -1,16 +1,18 @@
+import { useThisJob } from '../jobStore/jobContext.ts';
 import Plotly from 'plotly.js-basic-dist-min';
 import { useEffect, useRef } from 'react';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { MM_PER_INCH } from '#core/units/formatLength.ts';
 import { useSettings } from '../app/settings.ts';
-import type { Job } from '../features/job/useJob.ts';
-import { capital, roundWords } from '../features/job/words.ts';
+import { capital } from '../features/job/words.ts';
+import { roundWords } from '#words/fields.ts';
 
 const DASHES = ['solid', 'dash', 'dot', 'dashdot'];
 const SYMBOLS = ['circle', 'square', 'diamond', 'triangle-up'];
 
 /** How far each corner was from its target, round by round, with the tolerance as a band. */
-export function RoundsChart({ job }: { job: Job }) {
+export function RoundsChart() {
+  const job = useThisJob();
   const node = useRef<HTMLDivElement>(null);
   const system = useSettings((state) => state.system);
   const theme = useSettings((state) => state.theme);

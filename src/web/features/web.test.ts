@@ -5,7 +5,8 @@ import type { LengthStyle } from '#core/units/formatLength.ts';
 import { measured, record } from '../../../tests/fixtures/records.ts';
 import { rulerTicks, ruleWords, type TravelRuleData } from '../drawing/travelRule.ts';
 import { factKey, pathKey, valueAt, withDrafts } from './job/draftKeys.ts';
-import { capital, factWords, pathWords, roundWords } from './job/words.ts';
+import { capital } from './job/words.ts';
+import { factWords, pathWords, roundWords } from '#words/fields.ts';
 import { meantBy } from './numbers/meant.ts';
 import { quantities, readWithin } from './numbers/quantity.ts';
 

@@ -7,7 +7,8 @@ import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { Length } from '../../ui/Figure.tsx';
 import { newStamp } from '../job/stamp.ts';
-import { capital, factWords, pathWords } from '../job/words.ts';
+import { capital } from '../job/words.ts';
+import { factWords, pathWords } from '#words/fields.ts';
 
 interface Clash {
   what: string;

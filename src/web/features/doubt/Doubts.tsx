@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { adjusterOf } from '#core/kinds/adjusters/index.ts';
 import { Link } from 'react-router';
 import { misfitKey, type JobMisfit, type Suspicion } from '#core/estimate/estimate.ts';
@@ -11,7 +12,8 @@ import type { Job } from '../job/useJob.ts';
 import { Button } from '../../ui/Button.tsx';
 
 /** What does not agree, most likely first, each with what would settle it. Silent where readings and machine agree. */
-export function Doubts({ job }: { job: Job }) {
+export function Doubts() {
+  const job = useThisJob();
   const style = useLengthStyle(0);
   const say = (mm: number) => lengthText(mm, style);
   const doubt = job.answer?.doubt;
@@ -51,7 +53,7 @@ export function Doubts({ job }: { job: Job }) {
         >
           {checkLabel(first.misfit)}
         </Link>
-        {first.misfit.code === 'turned-other-way' && <PutRight job={job} misfit={first.misfit} />}
+        {first.misfit.code === 'turned-other-way' && <PutRight misfit={first.misfit} />}
         <Button look="quiet" onClick={() => dismiss(job, first, say)}>
           I checked: it is right as read
         </Button>
@@ -61,13 +63,8 @@ export function Doubts({ job }: { job: Job }) {
 }
 
 /** The collar does stand the other way: what was recorded as turned is put right. */
-function PutRight({
-  job,
-  misfit,
-}: {
-  job: Job;
-  misfit: Extract<JobMisfit, { corner: CornerId; round: number }>;
-}) {
+function PutRight({ misfit }: { misfit: Extract<JobMisfit, { corner: CornerId; round: number }> }) {
+  const job = useThisJob();
   const { corner, round } = misfit;
   // The other way from a position or a pressure is no place there is: what it stands at is entered on Turn.
   const { by } = adjusterOf(job.record.document.corners[corner].fitting).goes;

@@ -3,7 +3,7 @@ import type { Json } from '#core/document/types.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { cornersOf } from '#core/kinds/classes/index.ts';
 import { machineClasses } from '#core/kinds/classes/index.ts';
-import { factWords, pathWords } from './words.ts';
+import { factWords, pathWords } from '#words/fields.ts';
 
 /** Every place of a document that one field can set, corners by their first. */
 function placesOf(value: Json, before: string[] = []): string[][] {

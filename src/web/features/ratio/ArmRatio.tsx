@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { assumedOf } from '#core/document/description/assumed.ts';
 import { ratioFrom } from '#core/document/description/parts.ts';
 import { ratioTaken } from '#core/document/taken.ts';
@@ -12,7 +13,6 @@ import { ArmLengths } from '../../drawing/ArmLengths.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { Plain } from '../../ui/Figure.tsx';
 import { capital } from '../job/words.ts';
-import type { Job } from '../job/useJob.ts';
 import { useNewRows } from '../rows/newRows.ts';
 
 const angle = ratioFrom.of.levers.damperAngleDeg;
@@ -23,7 +23,8 @@ const LENGTHS = [
 ] as const;
 
 /** The ratio of an axle by two lengths on its arm, which need no jack: good to about 5 %. */
-export function ArmRatio({ job, group, order }: { job: Job; group: GainGroup; order: number }) {
+export function ArmRatio({ group, order }: { group: GainGroup; order: number }) {
+  const job = useThisJob();
   const { document } = job.record;
   const axle = axleOf(group.id);
   const own = cornersIn(document).filter((id) => axleOf(id) === axle);

@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useEffect, useRef } from 'react';
 import { useLocation } from 'react-router';
 import { lengthsAt, ratioFromLengths, type RatioSlot } from '#core/estimate/measuredRatio.ts';
@@ -27,7 +28,8 @@ export function isRatioGuessed({ record, state }: Job): boolean {
 }
 
 /** Measuring the ratio of each axle while the machine goes up anyway: two heights and two damper lengths. */
-export function MeasureRatio({ job }: { job: Job }) {
+export function MeasureRatio() {
+  const job = useThisJob();
   const section = useRef<HTMLDetailsElement>(null);
   const { hash } = useLocation();
   const asked = hash === '#ratio';
@@ -43,7 +45,7 @@ export function MeasureRatio({ job }: { job: Job }) {
       </summary>
       <div data-fields className="mt-2 grid gap-x-8 gap-y-4 md:grid-cols-2">
         {groups.map((group, k) => (
-          <AxleRatio key={group.id} job={job} group={group} order={100 + 10 * k} />
+          <AxleRatio key={group.id} group={group} order={100 + 10 * k} />
         ))}
       </div>
       <p className="label text-second mt-2">
@@ -54,7 +56,8 @@ export function MeasureRatio({ job }: { job: Job }) {
   );
 }
 
-function AxleRatio({ job, group, order }: { job: Job; group: GainGroup; order: number }) {
+function AxleRatio({ group, order }: { group: GainGroup; order: number }) {
+  const job = useThisJob();
   const lengths = lengthsAt(job.facts, group.id);
   const result = ratioFromLengths(lengths);
   const difference = (what: 'wheel' | 'damper') => {
@@ -64,7 +67,6 @@ function AxleRatio({ job, group, order }: { job: Job; group: GainGroup; order: n
   const system = useSettings((one) => one.system);
   const field = (slot: RatioSlot, label: string, at: number) => (
     <FactField
-      job={job}
       place={{ kind: 'ratio-length', round: 0, corner: group.id as CornerId, slot }}
       label={`${label}, ${group.title}`}
       order={order + at}
@@ -92,7 +94,7 @@ function AxleRatio({ job, group, order }: { job: Job; group: GainGroup; order: n
           );
         })}
       </div>
-      <ArmRatio job={job} group={group} order={order + 5} />
+      <ArmRatio group={group} order={order + 5} />
       {typeof result === 'string' && (
         <p role="alert" className="text-short mt-2">
           {ratioFaultWords[result]}

@@ -1,12 +1,13 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { chanceIfMeasured } from '#core/plan/ifMeasured.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { percent } from '#words/figures.ts';
-import type { Job } from '../job/useJob.ts';
 
 /** Where the ratio is only guessed: that measuring it is the strongest lever there is, and what it would do to the chance. */
-export function RatioLine({ job, answer }: { job: Job; answer: Answer }) {
+export function RatioLine({ answer }: { answer: Answer }) {
+  const job = useThisJob();
   const then = useMemo(() => chanceIfMeasured(answer), [answer]);
   if (then === null || answer.chanceAfter === null || then - answer.chanceAfter < 0.03) return null;
   return (

@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useState } from 'react';
 import { assumedRatio, hungAt, type GainGroup } from '#core/estimate/corner.ts';
 import type { Json } from '#core/document/types.ts';
@@ -12,7 +13,8 @@ import { capital } from '../job/words.ts';
 import type { Job } from '../job/useJob.ts';
 
 /** How an axle is hung, picked from pictures: it narrows the motion ratio before anything is measured. */
-export function SuspensionChoice({ job, group }: { job: Job; group: GainGroup }) {
+export function SuspensionChoice({ group }: { group: GainGroup }) {
+  const job = useThisJob();
   const [open, setOpen] = useState(false);
   const { document } = job.record;
   const axle = axleOf(group.id);

@@ -1,3 +1,4 @@
+import { JobContext, useThisJob } from '../../jobStore/jobContext.ts';
 import { useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useParams } from 'react-router';
@@ -23,24 +24,27 @@ export function BayPage() {
   const { job } = useJob(id);
   if (!job) return <main className="p-8 text-[28px]">Reading the job …</main>;
   return (
-    <main className="flex min-h-screen flex-col p-6 max-md:p-4">
-      <title>{`${job.record.document.name}, bay · Margin`}</title>
-      <div className="flex items-center justify-between gap-4">
-        <h1 className="text-[20px] font-semibold">{job.record.document.name}</h1>
-        <Link
-          to={`/jobs/${id}/next`}
-          className="border-ink/60 flex min-h-11 items-center border px-4 font-semibold"
-        >
-          Back to the sheet
-        </Link>
-      </div>
-      {job.state.turning ? <Turning job={job} told={job.state.turning.told} /> : <Idle job={job} />}
-    </main>
+    <JobContext value={job}>
+      <main className="flex min-h-screen flex-col p-6 max-md:p-4">
+        <title>{`${job.record.document.name}, bay · Margin`}</title>
+        <div className="flex items-center justify-between gap-4">
+          <h1 className="text-[20px] font-semibold">{job.record.document.name}</h1>
+          <Link
+            to={`/jobs/${id}/next`}
+            className="border-ink/60 flex min-h-11 items-center border px-4 font-semibold"
+          >
+            Back to the sheet
+          </Link>
+        </div>
+        {job.state.turning ? <Turning told={job.state.turning.told} /> : <Idle />}
+      </main>
+    </JobContext>
   );
 }
 
 /** Nothing is being turned: what comes next, as large. */
-function Idle({ job }: { job: Job }) {
+function Idle() {
+  const job = useThisJob();
   const { answer } = job;
   const ready =
     answer !== null && !job.state.locked && answer.chanceAfter !== null && answer.corners.some(isMoved);
@@ -91,7 +95,8 @@ function isDone(job: Job, { id, work }: Step): boolean {
   );
 }
 
-function Turning({ job, told }: { job: Job; told: ToldPlan }) {
+function Turning({ told }: { told: ToldPlan }) {
+  const job = useThisJob();
   const steps = stepsOf(job, told);
   const open = steps.findIndex((step) => !isDone(job, step));
   const [at, setAt] = useState(Math.max(open, 0));
@@ -107,13 +112,7 @@ function Turning({ job, told }: { job: Job; told: ToldPlan }) {
   };
   return (
     <>
-      <StepView
-        key={`${step.id}${step.work.kind}${step.work.slot}`}
-        job={job}
-        step={step}
-        record={record}
-        go={go}
-      />
+      <StepView key={`${step.id}${step.work.kind}${step.work.slot}`} step={step} record={record} go={go} />
       <p className="figures text-second text-center text-[20px]">
         {at + 1} of {steps.length}
       </p>
@@ -122,16 +121,15 @@ function Turning({ job, told }: { job: Job; told: ToldPlan }) {
 }
 
 function StepView({
-  job,
   step,
   record,
   go,
 }: {
-  job: Job;
   step: Step;
   record: (doneMm: number) => void;
   go: (by: number) => void;
 }) {
+  const job = useThisJob();
   const { id, work, asked } = step;
   const { pitchMm } = cornerSpec(job.record.document, id);
   const counts =
@@ -158,7 +156,7 @@ function StepView({
     <section aria-label={cornerNames[id]} className="relative flex flex-1 flex-col justify-center gap-4">
       <div className="pointer-events-none absolute top-1/2 right-0 flex w-[300px] -translate-y-1/2 flex-col items-center gap-2 max-lg:hidden">
         <MachinePlan footprint={job.record.document.machine} moves={{ [id]: work.mm }} width={210} />
-        <BaySection job={job} id={id} />
+        <BaySection id={id} />
       </div>
       <p className="text-[36px] font-semibold max-md:text-[28px]">{capital(cornerNames[id])}</p>
       {work.kind !== 'ring' && (
@@ -171,7 +169,7 @@ function StepView({
         </p>
       )}
       <p className="text-[44px] leading-tight font-bold max-md:text-[32px]" data-testid="bay-figure">
-        <Figure job={job} step={step} />
+        <Figure step={step} />
       </p>
       {work.kind === 'adjustment' && asked.stopAtMm !== null && counts && (
         <p className="text-[44px] leading-tight font-semibold max-md:text-[32px]">
@@ -225,7 +223,7 @@ function StepView({
       </div>
       {isRatioGuessed(job) && (
         <div className="max-w-3xl text-[17px]" onKeyDown={(event) => event.stopPropagation()}>
-          <MeasureRatio job={job} />
+          <MeasureRatio />
         </div>
       )}
       <p className="text-second text-[17px]">
@@ -256,7 +254,8 @@ function CountButton({
   );
 }
 
-function Figure({ job, step: { id, work, asked } }: { job: Job; step: Step }) {
+function Figure({ step: { id, work, asked } }: { step: Step }) {
+  const job = useThisJob();
   const { mount, fitting } = job.record.document.corners[id];
   if (work.kind === 'mount')
     return <MountMove turns={work.mm / (mount?.pitchMm ?? 1)} mm={work.mm} fitting={fitting} />;

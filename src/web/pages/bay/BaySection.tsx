@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useMemo } from 'react';
 import { benchFrom } from '#core/lab/fromJob.ts';
 import { sectionAt } from '#core/lab/section.ts';
@@ -6,10 +7,10 @@ import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../../app/settings.ts';
 import { StackSection } from '../../drawing/StackSection.tsx';
-import type { Job } from '../../features/job/useJob.ts';
 
 /** The corner's springs cut open as they are to stand: where the seat sits, and where the caliper goes. */
-export function BaySection({ job, id }: { job: Job; id: CornerId }) {
+export function BaySection({ id }: { id: CornerId }) {
+  const job = useThisJob();
   const style = useLengthStyle(0);
   const { answer } = job;
   const bench = useMemo(() => answer && benchFrom(answer, id, cornerNames[id]), [answer, id]);

@@ -4,7 +4,8 @@ import { classDefaults } from '#core/kinds/classes/index.ts';
 import type { JobSummary } from '#core/job/nextAction.ts';
 import { MachinePlan } from '../../drawing/MachinePlan.tsx';
 import { MarginLine } from '../../features/job/MarginWords.tsx';
-import { capital, roundWords } from '../../features/job/words.ts';
+import { capital } from '../../features/job/words.ts';
+import { roundWords } from '#words/fields.ts';
 
 /** One job as one line of the day. */
 export function JobLine({ job, unsent = false }: { job: JobSummary; unsent?: boolean }) {

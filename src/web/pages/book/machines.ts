@@ -1,5 +1,5 @@
 import type { BookJob } from '#contract/api.ts';
-import { roundWords } from '../../features/job/words.ts';
+import { roundWords } from '#words/fields.ts';
 import type { MachineSetting } from '#core/job/settings.ts';
 
 /** One setting of one machine, with the job it belongs to. */

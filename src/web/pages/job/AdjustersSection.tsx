@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { ChevronDown } from 'lucide-react';
 import { Collapsible } from 'radix-ui';
 import { useState } from 'react';
@@ -10,7 +11,6 @@ import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { cornersIn, footingOf, standsOnFour } from '#core/kinds/classes/index.ts';
 import { limitsOf, middleOf, schoolOf } from '#core/sag/schools.ts';
 import { limits } from '#contract/limits.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { cornerNumbers } from '../../features/job/words.ts';
 import { Select } from '../../ui/Select.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
@@ -19,7 +19,8 @@ import { CornerRow, CornerTable, PartField } from './CornerRow.tsx';
 import { PathField } from './fields.tsx';
 
 /** What is turned at each corner, what sag is wanted, and where rings are to stand. */
-export function AdjustersSection({ job }: { job: Job }) {
+export function AdjustersSection() {
+  const job = useThisJob();
   const { document } = job.record;
   const ids = cornersIn(document);
   const given =
@@ -46,13 +47,12 @@ export function AdjustersSection({ job }: { job: Job }) {
         </span>
       </Collapsible.Trigger>
       <Collapsible.Content data-fields>
-        <CrossWeight job={job} />
-        <CornerTable job={job} caption="Adjusters, sag and rings of each corner">
-          <SagRows job={job} />
-          <CornerRow job={job} label="Height counts" help="against the others; 1 as usual">
+        <CrossWeight />
+        <CornerTable caption="Adjusters, sag and rings of each corner">
+          <SagRows />
+          <CornerRow label="Height counts" help="against the others; 1 as usual">
             {(id) => (
               <PathField
-                job={job}
                 path={['corners', id, 'weight']}
                 label={`Height counts, ${cornerNames[id]}`}
                 order={40 + cornerNumbers[id]}
@@ -60,23 +60,23 @@ export function AdjustersSection({ job }: { job: Job }) {
               />
             )}
           </CornerRow>
-          <StepRows job={job} />
-          <MountRows job={job} />
-          <CamRows job={job} />
-          <AirRows job={job} />
-          <RingRows job={job} />
+          <StepRows />
+          <MountRows />
+          <CamRows />
+          <AirRows />
+          <RingRows />
         </CornerTable>
       </Collapsible.Content>
     </Collapsible.Root>
   );
 }
 
-function CrossWeight({ job }: { job: Job }) {
+function CrossWeight() {
+  const job = useThisJob();
   if (!standsOnFour(job.record.document.machine.class)) return null;
   return (
     <div className="relative grid grid-cols-4 items-end gap-x-4 max-md:grid-cols-2">
       <PathField
-        job={job}
         path={['crossTarget']}
         label="Cross weight wanted, RF + LR"
         showLabel
@@ -90,7 +90,8 @@ function CrossWeight({ job }: { job: Job }) {
 /** Schools that speak of the loaded wheel: the others are for the machine alone. */
 const schools = sagWindows.filter(({ of, at }) => of === 'rider' && at === 'wheel');
 
-function SagRows({ job }: { job: Job }) {
+function SagRows() {
+  const job = useThisJob();
   const { document } = job.record;
   const setWindow = (id: CornerId, to: string) => {
     const school = schools.find((one) => one.id === to);
@@ -105,17 +106,16 @@ function SagRows({ job }: { job: Job }) {
     document.corners[id].sagWindow ? (schoolOf(document, id, 'rider', schools)?.id ?? 'own') : '';
   return (
     <>
-      <CornerRow job={job} label="Sag wanted" help="wheel travel used, as the targets are meant">
+      <CornerRow label="Sag wanted" help="wheel travel used, as the targets are meant">
         {(id) => (
           <PathField
-            job={job}
             path={['corners', id, 'sagMm']}
             label={`Sag wanted, ${cornerNames[id]}`}
             order={10 + cornerNumbers[id]}
           />
         )}
       </CornerRow>
-      <CornerRow job={job} label="Sag window" help="a school to start from">
+      <CornerRow label="Sag window" help="a school to start from">
         {(id) => (
           <>
             <Select
@@ -133,7 +133,6 @@ function SagRows({ job }: { job: Job }) {
                 {(['fromMm', 'toMm'] as const).map((name, k) => (
                   <PartField
                     key={name}
-                    job={job}
                     id={id}
                     at={['sagWindow']}
                     name={name}
@@ -159,14 +158,14 @@ function windowRange({ sagWindow }: CornerDocument, name: 'fromMm' | 'toMm') {
 }
 
 /** What goes in steps, and what stands at a ratio of its own. */
-function StepRows({ job }: { job: Job }) {
+function StepRows() {
+  const job = useThisJob();
   const { corners } = job.record.document;
   const ids = cornersIn(job.record.document);
   const stepped = (id: CornerId) => stepOf(corners[id].fitting);
   const apart = (id: CornerId) => adjusterOf(corners[id].fitting).springRatio === 'asked';
   const field = (id: CornerId, name: string, label: string, order: number, placeholder: string) => (
     <PathField
-      job={job}
       path={['corners', id, name]}
       label={`${label}, ${cornerNames[id]}`}
       order={order + cornerNumbers[id]}
@@ -176,16 +175,12 @@ function StepRows({ job }: { job: Job }) {
   return (
     <>
       {ids.some(stepped) && (
-        <CornerRow
-          job={job}
-          label="One step"
-          help="from groove to groove, or what a leaf was measured to lift"
-        >
+        <CornerRow label="One step" help="from groove to groove, or what a leaf was measured to lift">
           {(id) => stepped(id) && field(id, 'stepMm', 'One step', 50, 'not counted yet')}
         </CornerRow>
       )}
       {ids.some(apart) && (
-        <CornerRow job={job} label="Spring’s own ratio" help="spring per wheel, apart from the damper">
+        <CornerRow label="Spring’s own ratio" help="spring per wheel, apart from the damper">
           {(id) => apart(id) && field(id, 'springRatio', 'Spring’s own ratio', 60, 'as the damper, assumed')}
         </CornerRow>
       )}
@@ -201,30 +196,22 @@ interface PartRow {
 
 /** Rows for an object that only some corners have. */
 function PartRows({
-  job,
   at,
   rows,
   order,
 }: {
-  job: Job;
   at: 'mount' | 'torsion' | 'air';
   rows: readonly PartRow[];
   order: number;
 }) {
+  const job = useThisJob();
   const { document } = job.record;
   if (!cornersIn(document).some((id) => document.corners[id][at])) return null;
   return rows.map(({ name, label, help }, k) => (
-    <CornerRow key={name} job={job} label={label} help={help}>
+    <CornerRow key={name} label={label} help={help}>
       {(id) =>
         document.corners[id][at] && (
-          <PartField
-            job={job}
-            id={id}
-            at={[at]}
-            name={name}
-            label={label}
-            order={order + 10 * k + cornerNumbers[id]}
-          />
+          <PartField id={id} at={[at]} name={name} label={label} order={order + 10 * k + cornerNumbers[id]} />
         )
       }
     </CornerRow>
@@ -237,23 +224,25 @@ const mountRows: readonly PartRow[] = [
   { name: 'mostMm', label: 'Engaged at most', help: 'screwed in all the way' },
 ]; // prettier-ignore
 
-function MountRows({ job }: { job: Job }) {
+function MountRows() {
+  const job = useThisJob();
   const { corners } = job.record.document;
   const ids = cornersIn(job.record.document);
   const fitted = (id: CornerId) => hasMount(corners[id].fitting) || corners[id].mount !== null;
   if (!ids.some(fitted)) return null;
   return (
     <>
-      <CornerRow job={job} label="Mount pitch" help="mm of height per turn; it counts once this is given">
-        {(id) => fitted(id) && <MountPitch job={job} id={id} />}
+      <CornerRow label="Mount pitch" help="mm of height per turn; it counts once this is given">
+        {(id) => fitted(id) && <MountPitch id={id} />}
       </CornerRow>
-      <PartRows job={job} at="mount" rows={mountRows} order={110} />
+      <PartRows at="mount" rows={mountRows} order={110} />
     </>
   );
 }
 
 /** The one thing without which there is no mount to turn. */
-function MountPitch({ job, id }: { job: Job; id: CornerId }) {
+function MountPitch({ id }: { id: CornerId }) {
+  const job = useThisJob();
   const { mount } = job.record.document.corners[id];
   const path = ['corners', id, 'mount'];
   const label = `Mount pitch, ${cornerNames[id]}`;
@@ -312,15 +301,16 @@ const camParts = [
   },
 ] as const;
 
-function CamRows({ job }: { job: Job }) {
+function CamRows() {
+  const job = useThisJob();
   const { document } = job.record;
   const cams = cornersIn(document).filter((id) => document.corners[id].torsion);
   if (cams.length === 0) return null;
   return (
     <>
-      <PartRows job={job} at="torsion" rows={torsionRows} order={200} />
+      <PartRows at="torsion" rows={torsionRows} order={200} />
       {camParts.map(({ label, help, range, read, write }, k) => (
-        <CornerRow key={label} job={job} label={label} help={help}>
+        <CornerRow key={label} label={label} help={help}>
           {(id) => {
             const { torsion, cam } = document.corners[id];
             return (
@@ -349,7 +339,7 @@ function CamRows({ job }: { job: Job }) {
           }}
         </CornerRow>
       ))}
-      <CornerRow job={job} label="Cam stands at" help="position at the baseline">
+      <CornerRow label="Cam stands at" help="position at the baseline">
         {(id) => {
           const { torsion, cam } = document.corners[id];
           return (
@@ -393,14 +383,15 @@ const secondRows = [
   { name: 'volumeCm3', label: 'End-stroke volume', help: 'cm³, fully extended', quantity: 'number', range: { min: 1, max: 100000 }, usual: usualSecond },
 ] as const; // prettier-ignore
 
-function AirRows({ job }: { job: Job }) {
+function AirRows() {
+  const job = useThisJob();
   const { document } = job.record;
   if (!cornersIn(document).some((id) => document.corners[id].air)) return null;
   return (
     <>
-      <PartRows job={job} at="air" rows={airRows} order={300} />
+      <PartRows at="air" rows={airRows} order={300} />
       {secondRows.map(({ name, label, help, quantity, range, usual }, k) => (
-        <CornerRow key={name} job={job} label={label} help={help}>
+        <CornerRow key={name} label={label} help={help}>
           {(id) => {
             const { air } = document.corners[id];
             return (
@@ -432,12 +423,13 @@ function AirRows({ job }: { job: Job }) {
   );
 }
 
-function RingRows({ job }: { job: Job }) {
+function RingRows() {
+  const job = useThisJob();
   const { document } = job.record;
   if (!cornersIn(document).some((id) => document.corners[id].rings.length > 0)) return null;
   return (
     <>
-      <CornerRow job={job} label="Ring and seat" help="whether it goes along when the seat is turned">
+      <CornerRow label="Ring and seat" help="whether it goes along when the seat is turned">
         {(id) => {
           const { rings } = document.corners[id];
           const set = (on: string) =>
@@ -460,7 +452,7 @@ function RingRows({ job }: { job: Job }) {
           );
         }}
       </CornerRow>
-      <CornerRow job={job} label="Gap wanted" help="slider to ring at ride height; empty leaves it">
+      <CornerRow label="Gap wanted" help="slider to ring at ride height; empty leaves it">
         {(id) => {
           const { rings } = document.corners[id];
           return rings.map((ring, j) => (

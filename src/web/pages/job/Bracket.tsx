@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useState } from 'react';
 import { factAt, isOf } from '#core/document/facts.ts';
 import { bracketAfter, isFound, middleOf, type Better } from '#core/judge/bracket.ts';
@@ -15,7 +16,7 @@ type Kind = (typeof KINDS)[number];
 type End = 'front' | 'rear';
 
 /** Finds a damper setting by riding both extremes and then closing in on the middle. Every answer is a note. */
-export function Bracket({ job }: { job: Job }) {
+export function Bracket() {
   const [open, setOpen] = useState(false);
   return (
     <section aria-label="Bracketing" className="border-rule mt-5 border-t pt-3 print:hidden">
@@ -28,12 +29,13 @@ export function Bracket({ job }: { job: Job }) {
           {open ? 'Close' : 'Begin'}
         </Button>
       </div>
-      {open && <Search job={job} />}
+      {open && <Search />}
     </section>
   );
 }
 
-function Search({ job }: { job: Job }) {
+function Search() {
+  const job = useThisJob();
   const [end, setEnd] = useState<End>('front');
   const [kind, setKind] = useState<Kind>('rebound');
   return (
@@ -58,13 +60,14 @@ function Search({ job }: { job: Job }) {
           onChange={(to) => setKind(to as Kind)}
         />
       </div>
-      <Halving key={end + kind} job={job} end={end} kind={kind} />
+      <Halving key={end + kind} end={end} kind={kind} />
     </>
   );
 }
 
 /** Answers are kept as notes of their own kind, so that a bracket goes on where it was left. */
-function Halving({ job, end, kind }: { job: Job; end: End; kind: Kind }) {
+function Halving({ end, kind }: { end: End; kind: Kind }) {
+  const job = useThisJob();
   const round = job.state.current;
   const stem = `b${round}-${end[0]}${kind[0]}`;
   const range =

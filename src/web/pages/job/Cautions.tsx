@@ -1,18 +1,18 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { TriangleAlert } from 'lucide-react';
 import { factAt } from '#core/document/facts.ts';
 import type { Caution } from '#core/judge/cautions.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { readPlace } from './cautionsRead.ts';
 
 interface Props {
-  job: Job;
   title: string;
   list: readonly Caution[];
   folded?: boolean;
 }
 
 /** Cautions where they apply: one line each with the reason behind it, ticked once it has been read. */
-export function Cautions({ job, title, list, folded = false }: Props) {
+export function Cautions({ title, list, folded = false }: Props) {
+  const job = useThisJob();
   const read = list.filter(({ id }) => factAt(job.facts, readPlace(id))).length;
   return (
     <details className="border-rule mx-4 border-b py-2" open={!folded}>
@@ -24,14 +24,15 @@ export function Cautions({ job, title, list, folded = false }: Props) {
       </summary>
       <ul className="mt-1 grid gap-x-6 gap-y-1 xl:grid-cols-2">
         {list.map((caution) => (
-          <CautionLine key={caution.id} job={job} caution={caution} />
+          <CautionLine key={caution.id} caution={caution} />
         ))}
       </ul>
     </details>
   );
 }
 
-function CautionLine({ job, caution: { id, words, why } }: { job: Job; caution: Caution }) {
+function CautionLine({ caution: { id, words, why } }: { caution: Caution }) {
+  const job = useThisJob();
   const place = readPlace(id);
   const isRead = factAt(job.facts, place) !== undefined;
   return (

@@ -1,5 +1,5 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { factAt } from '#core/document/facts.ts';
-import type { Job } from '../../features/job/useJob.ts';
 
 interface Item {
   id: string;
@@ -11,12 +11,10 @@ interface Item {
 
 /** Things to see to: each done, or skipped and noted. Pressing what stands takes it back. */
 export function CheckList({
-  job,
   kind,
   round,
   items,
 }: {
-  job: Job;
   kind: 'prep' | 'check';
   round: number;
   items: readonly Item[];
@@ -24,21 +22,20 @@ export function CheckList({
   return (
     <ul>
       {items.map((item) => (
-        <CheckLine key={item.id} job={job} place={{ kind, round, corner: null, slot: item.id }} item={item} />
+        <CheckLine key={item.id} place={{ kind, round, corner: null, slot: item.id }} item={item} />
       ))}
     </ul>
   );
 }
 
 function CheckLine({
-  job,
   place,
   item: { words, why, cost },
 }: {
-  job: Job;
   place: { kind: 'prep' | 'check'; round: number; corner: null; slot: string };
   item: Item;
 }) {
+  const job = useThisJob();
   const how = factAt(job.facts, place)?.fact.how ?? null;
   const set = (to: 'done' | 'skipped') => {
     if (how === to) job.actions.clear(`Taken back: ${words}`.slice(0, 200), place);

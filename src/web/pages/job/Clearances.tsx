@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { risenSince } from '#core/stance/risen.ts';
 import { factAt } from '#core/document/facts.ts';
 import type { ClearanceDocument } from '#core/document/types.ts';
@@ -6,13 +7,13 @@ import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
 import { clearanceSum } from '#core/sums/planSums.ts';
 import { limits } from '#contract/limits.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Length } from '../../ui/Figure.tsx';
 import { FactField } from './fields.tsx';
 
 /** Clearances that were described: what they should be at this height, what they are, and the least. */
-export function Clearances({ job, round }: { job: Job; round: number }) {
+export function Clearances({ round }: { round: number }) {
+  const job = useThisJob();
   const { document } = job.record;
   const lines = cornersIn(document).flatMap((id) =>
     document.corners[id].clearances.map((one, k) => ({ id, k, one })),
@@ -56,7 +57,6 @@ export function Clearances({ job, round }: { job: Job; round: number }) {
                 </td>
                 <td className="px-2">
                   <FactField
-                    job={job}
                     place={place}
                     label={`Measured, ${name}, ${cornerNames[id]}`}
                     order={250 + i}

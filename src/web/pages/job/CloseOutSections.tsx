@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Link } from 'react-router';
 import { factAt } from '#core/document/facts.ts';
 import { recheckOf, recheckWords } from '#core/document/recheck.ts';
@@ -9,7 +10,6 @@ import { cornerNames } from '#core/kinds/corners.ts';
 import { cornersIn, footingOf } from '#core/kinds/classes/index.ts';
 import { limits } from '#contract/limits.ts';
 import { saveRecheck } from '../../features/job/calendar.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Length, Turns } from '../../ui/Figure.tsx';
@@ -20,19 +20,20 @@ import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { FactField, PathField } from './fields.tsx';
 
 /** Everything that is seen to and written down before a machine goes out. */
-export function CloseOutSections({ job }: { job: Job }) {
+export function CloseOutSections() {
+  const job = useThisJob();
   const round = job.state.current;
   return (
     <div className="grid gap-x-8 gap-y-5 px-4 pb-4 xl:grid-cols-2">
       <section aria-label="Before it goes out, seen to">
         <h3 className="font-semibold">Seen to</h3>
-        <CheckList job={job} kind="check" round={round} items={closeFor(job.record.document)} />
+        <CheckList kind="check" round={round} items={closeFor(job.record.document)} />
       </section>
       <div className="flex flex-col gap-7">
-        {footingOf(job.record.document.machine.class) === 'wheels' && <Toe job={job} round={round} />}
-        <Clearances job={job} round={round} />
-        <Clicks job={job} round={round} />
-        <Recheck job={job} />
+        {footingOf(job.record.document.machine.class) === 'wheels' && <Toe round={round} />}
+        <Clearances round={round} />
+        <Clicks round={round} />
+        <Recheck />
         <p className="print:hidden">
           <Link
             to={`/jobs/${job.record.id}/handover`}
@@ -47,7 +48,8 @@ export function CloseOutSections({ job }: { job: Job }) {
 }
 
 /** Tape at the front and the rear of the tyres, and what to turn for the toe wanted. */
-function Toe({ job, round }: { job: Job; round: number }) {
+function Toe({ round }: { round: number }) {
+  const job = useThisJob();
   const wantedMm = toeWanted(job.record.document).toeMm;
   const rods = rodsOf(job.record.document);
   const read = (slot: 'front' | 'rear') =>
@@ -56,7 +58,7 @@ function Toe({ job, round }: { job: Job; round: number }) {
   const toe = frontMm !== null && rearMm !== null ? totalToe({ frontMm, rearMm }) : null;
   const turns = toe === null ? null : tieRodTurns(wantedMm - toe, rods);
   const own = (name: keyof typeof usualSteering, label: string, order: number) => (
-    <PathField job={job} path={['steering', name]} label={label} showLabel order={order} />
+    <PathField path={['steering', name]} label={label} showLabel order={order} />
   );
   return (
     <section aria-label="Toe" data-fields>
@@ -65,7 +67,6 @@ function Toe({ job, round }: { job: Job; round: number }) {
         {(['front', 'rear'] as const).map((slot, k) => (
           <FactField
             key={slot}
-            job={job}
             place={{ kind: 'toe', round, corner: null, slot }}
             label={`At the tyres’ ${slot}`}
             showLabel
@@ -101,7 +102,8 @@ function Toe({ job, round }: { job: Job; round: number }) {
   );
 }
 
-function Clicks({ job, round }: { job: Job; round: number }) {
+function Clicks({ round }: { round: number }) {
+  const job = useThisJob();
   return (
     <section aria-label="Damper starting point" data-fields>
       <h3 className="font-semibold">
@@ -130,7 +132,6 @@ function Clicks({ job, round }: { job: Job; round: number }) {
               {cornersIn(job.record.document).map((id) => (
                 <td key={id} className="px-1">
                   <FactField
-                    job={job}
                     place={{ kind: 'clicks', round, corner: id, slot }}
                     label={`${capital(slot)} clicks, ${cornerNames[id]}`}
                     order={300 + 10 * k + cornerNumbers[id]}
@@ -149,7 +150,6 @@ function Clicks({ job, round }: { job: Job; round: number }) {
             {cornersIn(job.record.document).map((id) => (
               <td key={id} className="px-1">
                 <FactField
-                  job={job}
                   place={{ kind: 'pressure', round, corner: id, slot: 'gas' }}
                   label={`Gas charge, ${cornerNames[id]}`}
                   order={340 + cornerNumbers[id]}
@@ -167,7 +167,8 @@ function Clicks({ job, round }: { job: Job; round: number }) {
 }
 
 /** When it is due back, by distance and by day, and a file for the calendar. */
-function Recheck({ job }: { job: Job }) {
+function Recheck() {
+  const job = useThisJob();
   const due = recheckOf(job.facts);
   const place = { kind: 'recheck' as const, round: 0, corner: null, slot: 'due' };
   const set = (km: number | null, day: string | null) => {

@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { cornerHeight, hasTaught } from '#core/figures/cornerHeight.ts';
 import { byCorner } from '#core/plan/answer.ts';
 import { cautionsAt } from '#core/judge/cautions.ts';
@@ -25,7 +26,8 @@ import { CloseOutSections } from './CloseOutSections.tsx';
 import { Footer, NextLink } from './Footer.tsx';
 
 /** Where it ended, what was learnt, and the lock. */
-export function CloseOutStage({ job }: { job: Job }) {
+export function CloseOutStage() {
+  const job = useThisJob();
   const { answer, state } = job;
   const system = useSettings((one) => one.system);
   const taught = gainGroups(job.record.document).filter(
@@ -35,7 +37,7 @@ export function CloseOutStage({ job }: { job: Job }) {
     <div className="flex flex-1 flex-col">
       <div className="px-4 py-5">
         <h2 className="text-head font-semibold">{headline(job)}</h2>
-        <Heights job={job} />
+        <Heights />
         {answer && state.current > 0 && taught.length > 0 && (
           <p className="mt-4">
             Learnt here, kept with the machine:{' '}
@@ -57,11 +59,11 @@ export function CloseOutStage({ job }: { job: Job }) {
           </p>
         )}
       </div>
-      <CloseOutSections job={job} />
-      <Cautions job={job} title="Before it goes out" list={cautionsAt('close-out', job.record.document)} />
+      <CloseOutSections />
+      <Cautions title="Before it goes out" list={cautionsAt('close-out', job.record.document)} />
       <div className="flex-1" />
       <Footer>
-        <Lock job={job} />
+        <Lock />
       </Footer>
     </div>
   );
@@ -74,7 +76,8 @@ function headline({ answer, state }: Job): string {
   return `${capital(notYet(answer))}.`;
 }
 
-function Heights({ job }: { job: Job }) {
+function Heights() {
+  const job = useThisJob();
   const { answer } = job;
   if (!answer) return null;
   return (
@@ -144,7 +147,8 @@ function Heights({ job }: { job: Job }) {
 }
 
 /** The same machine, back in the bay: its description as it stands, with what was learnt. */
-function NextJob({ job }: { job: Job }) {
+function NextJob() {
+  const job = useThisJob();
   const navigate = useNavigate();
   const start = () => {
     const id = startNextJob(job);
@@ -158,7 +162,8 @@ function NextJob({ job }: { job: Job }) {
 }
 
 /** A machine that comes back is measured again: what its springs have lost is learnt, and put right if it matters. */
-function BackFromTheRoad({ job }: { job: Job }) {
+function BackFromTheRoad() {
+  const job = useThisJob();
   const navigate = useNavigate();
   const [km, setKm] = useState<number | null>(null);
   const begin = () => {
@@ -187,7 +192,8 @@ function BackFromTheRoad({ job }: { job: Job }) {
   );
 }
 
-function Lock({ job }: { job: Job }) {
+function Lock() {
+  const job = useThisJob();
   const { answer, state, actions } = job;
   const place = { kind: 'locked' as const, round: state.current, corner: null, slot: 'locked' };
   if (state.locked) {
@@ -198,8 +204,8 @@ function Lock({ job }: { job: Job }) {
           Locked{at ? ` on ${new Date(at).toLocaleDateString(undefined, { dateStyle: 'long' })}` : ''}.
           Recheck after 150 to 500 km: new springs settle and lock rings walk.
         </p>
-        <BackFromTheRoad job={job} />
-        <NextJob job={job} />
+        <BackFromTheRoad />
+        <NextJob />
         <Button onClick={() => actions.clear('Opened again', place)}>Open again</Button>
       </>
     );
@@ -222,7 +228,7 @@ function Lock({ job }: { job: Job }) {
         </p>
       )}
       <span className="ml-auto flex flex-wrap items-center gap-x-4 gap-y-2">
-        {!sure && <NextLink job={job} from="close-out" />}
+        {!sure && <NextLink from="close-out" />}
         <Button
           look={sure ? 'main' : 'plain'}
           disabled={!answer || factAt(job.facts, place) !== undefined}

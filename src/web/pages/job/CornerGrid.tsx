@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { byCorner, plannedMoves } from '#core/plan/answer.ts';
 import type { ReactNode } from 'react';
 import { axleOf, cornerNames, type CornerId } from '#core/kinds/corners.ts';
@@ -12,7 +13,6 @@ import type { Job } from '../../features/job/useJob.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';
 
 interface Props {
-  job: Job;
   /** The words and fields of a corner. */
   corner: (id: CornerId, answer: CornerAnswer | null) => ReactNode;
   /** Whether rules and wheels show where the plan leads. */
@@ -20,7 +20,8 @@ interface Props {
 }
 
 /** Four corners where they really are, a travel rule at each edge, the machine from above between them. */
-export function CornerGrid({ job, corner, showPlan }: Props) {
+export function CornerGrid({ corner, showPlan }: Props) {
+  const job = useThisJob();
   const moves = Object.fromEntries(
     (job.answer ? plannedMoves(job.answer) : []).map(({ id, riseMm }) => [id, showPlan ? riseMm : null]),
   );
@@ -31,7 +32,7 @@ export function CornerGrid({ job, corner, showPlan }: Props) {
       className={`grid flex-1 grid-cols-[minmax(0,1fr)_168px_minmax(0,1fr)] ${onTwo ? '' : 'grid-rows-2'} gap-y-1 px-3 pt-3 max-xl:not-narrow:grid-cols-[minmax(0,1fr)_90px_minmax(0,1fr)] narrow:grid-cols-1 narrow:grid-rows-none`}
     >
       {cornersIn(job.record.document).map((id) => (
-        <Corner key={id} id={id} job={job} showPlan={showPlan}>
+        <Corner key={id} id={id} showPlan={showPlan}>
           {corner(id, byCorner(job.answer)[id] ?? null)}
         </Corner>
       ))}
@@ -44,17 +45,8 @@ export function CornerGrid({ job, corner, showPlan }: Props) {
   );
 }
 
-function Corner({
-  id,
-  job,
-  showPlan,
-  children,
-}: {
-  id: CornerId;
-  job: Job;
-  showPlan: boolean;
-  children: ReactNode;
-}) {
+function Corner({ id, showPlan, children }: { id: CornerId; showPlan: boolean; children: ReactNode }) {
+  const job = useThisJob();
   const right = id.startsWith('R');
   const place = `${right ? 'wide:col-start-3' : 'wide:col-start-1'} ${axleOf(id) === 'rear' && id !== 'RW' ? 'wide:row-start-2' : 'wide:row-start-1'}`;
   return (

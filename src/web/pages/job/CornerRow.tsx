@@ -1,16 +1,15 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { described, numberAt } from '../../features/forms/described.ts';
 import type { ReactNode } from 'react';
 import type { Json } from '#core/document/types.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
 import { pathKey, valueAt } from '../../features/job/draftKeys.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';
 import type { Range } from '../../features/numbers/quantity.ts';
 import { NumberField } from '../../ui/NumberField.tsx';
 
 interface TableProps {
-  job: Job;
   caption: string;
   /** Nothing but short numbers in it: on a phone all corners stand side by side, under what the row is. */
   numbers?: boolean;
@@ -18,7 +17,8 @@ interface TableProps {
 }
 
 /** A table with one column for each corner of the machine. */
-export function CornerTable({ job, caption, numbers = false, children }: TableProps) {
+export function CornerTable({ caption, numbers = false, children }: TableProps) {
+  const job = useThisJob();
   const ids = cornersIn(job.record.document);
   return (
     <div className="relative overflow-x-auto">
@@ -56,14 +56,14 @@ function asGrid(ids: readonly CornerId[], className = '') {
 }
 
 interface RowProps {
-  job: Job;
   label: string;
   help: string;
   children: (id: CornerId) => ReactNode;
 }
 
 /** One line of such a table; a corner that has nothing here is left blank. */
-export function CornerRow({ job, label, help, children }: RowProps) {
+export function CornerRow({ label, help, children }: RowProps) {
+  const job = useThisJob();
   const ids = cornersIn(job.record.document);
   return (
     <tr {...asGrid(ids, 'border-rule relative border-t')}>
@@ -86,7 +86,6 @@ export function CornerRow({ job, label, help, children }: RowProps) {
 }
 
 interface PartFieldProps {
-  job: Job;
   id: CornerId;
   /** Path within the corner of the object that is changed whole. */
   at: string[];
@@ -99,7 +98,8 @@ interface PartFieldProps {
 }
 
 /** One number of an object in a corner's description, such as a lower mount: the object is replaced whole. */
-export function PartField({ job, id, at, name, label, order, range }: PartFieldProps) {
+export function PartField({ id, at, name, label, order, range }: PartFieldProps) {
+  const job = useThisJob();
   const path = ['corners', id, ...at];
   const field = [...path, name];
   const { nullable } = numberAt(field);

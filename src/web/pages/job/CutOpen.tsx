@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { memo, useCallback, useEffect, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { labMarks } from '#core/lab/curve.ts';
@@ -10,7 +11,6 @@ import { lengthText } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../../app/settings.ts';
 import { StackSection } from '../../drawing/StackSection.tsx';
 import { useByHand } from '../../features/job/tryByHand.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { capital } from '../../features/job/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Length } from '../../ui/Figure.tsx';
@@ -26,7 +26,8 @@ const LOOKS = ['full droop', 'at rest', 'ring takes over', 'full bump'] as const
  * Every corner's springs cut open, as they stand after the plan. Seats and rings can be moved by hand: heights, rules and
  * margins follow, and what is tried can be turned. `still` only shows.
  */
-export function CutOpen({ job, answer, still = false }: { job: Job; answer: Answer; still?: boolean }) {
+export function CutOpen({ answer, still = false }: { answer: Answer; still?: boolean }) {
+  const job = useThisJob();
   const [look, setLook] = useState<string>('at rest');
   const { tried, clear } = useByHand();
   const free = !still && !job.state.locked && !job.state.turning;

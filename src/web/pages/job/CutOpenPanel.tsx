@@ -1,6 +1,6 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { lazy, Suspense, useMemo } from 'react';
 import { answerFor, type Answer } from '#core/plan/answer.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { Panel } from './Panel.tsx';
 
 const CutOpen = lazy(async () => ({ default: (await import('./CutOpen.tsx')).CutOpen }));
@@ -8,7 +8,8 @@ const CutOpen = lazy(async () => ({ default: (await import('./CutOpen.tsx')).Cut
 const drawing = <p className="text-second">Drawing …</p>;
 
 /** Spring cross-section as they stand after the plan, under their title; tried by hand where nothing is being turned. */
-export function CutOpenPanel({ job, answer, open = false }: { job: Job; answer: Answer; open?: boolean }) {
+export function CutOpenPanel({ answer, open = false }: { answer: Answer; open?: boolean }) {
+  const job = useThisJob();
   const still = job.state.locked || job.state.turning !== null;
   return (
     <div className="mx-4 mt-2 print:hidden">
@@ -18,7 +19,7 @@ export function CutOpenPanel({ job, answer, open = false }: { job: Job; answer: 
         open={open}
       >
         <Suspense fallback={drawing}>
-          <CutOpen job={job} answer={answer} />
+          <CutOpen answer={answer} />
         </Suspense>
       </Panel>
     </div>
@@ -26,23 +27,25 @@ export function CutOpenPanel({ job, answer, open = false }: { job: Job; answer: 
 }
 
 /** Spring cross-section as they stand before anything is turned: where readings are taken. */
-export function CutOpenNowPanel({ job }: { job: Job }) {
+export function CutOpenNowPanel() {
+  const job = useThisJob();
   if (!job.answer) return null;
   return (
     <div className="mx-4 mt-2 print:hidden">
       <Panel title="Spring cross-section" words="to scale, as they stand now">
-        <AsItStands job={job} />
+        <AsItStands />
       </Panel>
     </div>
   );
 }
 
-function AsItStands({ job }: { job: Job }) {
+function AsItStands() {
+  const job = useThisJob();
   const answer = useMemo(() => answerFor(job.record, { planned: false }), [job.record]);
   if (!answer) return <p className="text-second">Once a height is read the springs can be drawn.</p>;
   return (
     <Suspense fallback={drawing}>
-      <CutOpen job={job} answer={answer} still />
+      <CutOpen answer={answer} still />
     </Suspense>
   );
 }

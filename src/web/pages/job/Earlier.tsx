@@ -1,10 +1,12 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Link } from 'react-router';
 import { settingsOf } from '#core/job/settings.ts';
-import type { Job } from '../../features/job/useJob.ts';
-import { capital, roundWords } from '../../features/job/words.ts';
+import { capital } from '../../features/job/words.ts';
+import { roundWords } from '#words/fields.ts';
 
 /** The way back to every earlier setting of this machine: each opens beside the one it is in. */
-export function Earlier({ job }: { job: Job }) {
+export function Earlier() {
+  const job = useThisJob();
   const { record } = job;
   const settings = settingsOf(record);
   const key = record.document.machine.id ?? record.id;

@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { ChevronDown } from 'lucide-react';
 import { Collapsible } from 'radix-ui';
 import { cornerKg } from '#core/estimate/believed.ts';
@@ -6,7 +7,6 @@ import { cornersIn, footingOf } from '#core/kinds/classes/index.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
 import { machineAlone } from '#core/document/riders.ts';
 import { limits } from '#contract/limits.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { cornerNumbers } from '../../features/job/words.ts';
 import type { QuantityName, Range } from '../../features/numbers/quantity.ts';
 import { CornerRow, CornerTable } from './CornerRow.tsx';
@@ -15,7 +15,8 @@ import { MoreSprings, SpringRow } from './SpringRows.tsx';
 import { LoadsTable } from './LoadsTable.tsx';
 
 /** Springs, weights and load cases. Nothing here is needed to begin; each figure narrows the plan or opens a margin. */
-export function FittedSection({ job }: { job: Job }) {
+export function FittedSection() {
+  const job = useThisJob();
   const { document } = job.record;
   const given =
     document.loads.length > 0 ||
@@ -33,11 +34,10 @@ export function FittedSection({ job }: { job: Job }) {
         </span>
       </Collapsible.Trigger>
       <Collapsible.Content data-fields>
-        <Faults job={job} />
-        <Whole job={job} />
-        <CornerTable job={job} caption="Springs and weights of each corner">
+        <Faults />
+        <Whole />
+        <CornerTable caption="Springs and weights of each corner">
           <SpringRow
-            job={job}
             index={0}
             label="Spring rate"
             help="as written on it"
@@ -46,7 +46,6 @@ export function FittedSection({ job }: { job: Job }) {
             range={limits.springRateNPerMm}
           />
           <SpringRow
-            job={job}
             index={1}
             label="Free length"
             help="on the bench"
@@ -55,7 +54,6 @@ export function FittedSection({ job }: { job: Job }) {
             range={limits.springMm}
           />
           <SpringRow
-            job={job}
             index={2}
             label="Solid length"
             help="all coils touching"
@@ -63,16 +61,14 @@ export function FittedSection({ job }: { job: Job }) {
             quantity="length"
             range={limits.springMm}
           />
-          <MoreSprings job={job} />
+          <MoreSprings />
           <PathRow
-            job={job}
             index={3}
             label="Preload at droop"
             help="wheel hanging, collar as at the baseline"
             name="preloadMm"
           />
           <PathRow
-            job={job}
             index={4}
             label="Weight on the wheel"
             help="scales, wheel and all"
@@ -80,13 +76,14 @@ export function FittedSection({ job }: { job: Job }) {
             hint={(id) => cornerKg(document, id)}
           />
         </CornerTable>
-        <LoadsTable job={job} />
+        <LoadsTable />
       </Collapsible.Content>
     </Collapsible.Root>
   );
 }
 
-function Faults({ job }: { job: Job }) {
+function Faults() {
+  const job = useThisJob();
   const faults = job.answer?.faults ?? [];
   if (faults.length === 0) return null;
   return (
@@ -103,13 +100,13 @@ function Faults({ job }: { job: Job }) {
   );
 }
 
-function Whole({ job }: { job: Job }) {
+function Whole() {
+  const job = useThisJob();
   const assumed = machineAlone(job.record.document);
   const ridden = job.record.document.riders.length > 0;
   return (
     <div className="relative grid grid-cols-4 items-end gap-x-4 gap-y-2 max-md:grid-cols-2">
       <PathField
-        job={job}
         path={['machine', 'massKg']}
         label={ridden ? 'Machine without its riders' : 'Whole machine now'}
         showLabel
@@ -117,7 +114,6 @@ function Whole({ job }: { job: Job }) {
         assumed={assumed.kg}
       />
       <PathField
-        job={job}
         path={['machine', 'frontShare']}
         label="Of that on the front"
         showLabel
@@ -125,27 +121,26 @@ function Whole({ job }: { job: Job }) {
         assumed={assumed.frontShare}
       />
       <PathField
-        job={job}
         path={['settlingMm']}
         label="New springs will lose"
         showLabel
         order={3}
         placeholder="nothing allowed for"
       />
-      <Dimensions job={job} />
+      <Dimensions />
     </div>
   );
 }
 
 /** Where the machine stands: what a seat does to the other corners depends on it. */
-function Dimensions({ job }: { job: Job }) {
+function Dimensions() {
+  const job = useThisJob();
   const { class: machineClass } = job.record.document.machine;
   const { wheelbaseMm } = classDefaults[machineClass];
   const footing = footingOf(machineClass);
   const one = (name: string, label: string, order: number, assumedMm?: number) => (
     <PathField
       key={name}
-      job={job}
       path={['machine', name]}
       label={label}
       showLabel
@@ -164,7 +159,6 @@ function Dimensions({ job }: { job: Job }) {
 }
 
 interface RowProps {
-  job: Job;
   index: number;
   label: string;
   help: string;
@@ -173,7 +167,6 @@ interface RowProps {
 }
 
 function PathRow({
-  job,
   index,
   label,
   help,
@@ -181,10 +174,9 @@ function PathRow({
   hint,
 }: Omit<RowProps, 'quantity' | 'range'> & { name: string; hint?: (id: CornerId) => number }) {
   return (
-    <CornerRow job={job} label={label} help={help}>
+    <CornerRow label={label} help={help}>
       {(id) => (
         <PathField
-          job={job}
           path={['corners', id, name]}
           order={10 * (index + 1) + cornerNumbers[id]}
           {...(hint ? { assumed: hint(id) } : {})}

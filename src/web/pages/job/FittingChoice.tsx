@@ -1,16 +1,17 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useState } from 'react';
 import { adjusterOf, adjustersMetAt } from '#core/kinds/adjusters/index.ts';
 import { fittingFields } from '#core/document/fitting.ts';
 import type { CornerDocument, Fitting, Json } from '#core/document/types.ts';
 import { cornerNames, twinOf, type CornerId } from '#core/kinds/corners.ts';
 import { footingOf } from '#core/kinds/classes/index.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { capital } from '../../features/job/words.ts';
 import { FittingPicture } from '../../drawing/FittingPicture.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 
 /** What is moved by hand at a corner, picked from pictures. */
-export function FittingChoice({ job, id }: { job: Job; id: CornerId }) {
+export function FittingChoice({ id }: { id: CornerId }) {
+  const job = useThisJob();
   const [open, setOpen] = useState(false);
   const { fitting } = job.record.document.corners[id];
   const { title } = adjusterOf(fitting);
@@ -32,7 +33,7 @@ export function FittingChoice({ job, id }: { job: Job; id: CornerId }) {
         title={`What is turned, ${cornerNames[id]}`}
         description="What is moved by hand is drawn in colour. Its own figures can be typed over afterwards."
       >
-        <Pictures job={job} id={id} done={() => setOpen(false)} />
+        <Pictures id={id} done={() => setOpen(false)} />
       </Dialog>
     </>
   );
@@ -44,7 +45,8 @@ function datumOf({ collar }: CornerDocument, id: CornerId, kind: Fitting): [stri
   return datum !== '' && collar.datum === '' ? [[['corners', id, 'collar', 'datum'], datum]] : [];
 }
 
-function Pictures({ job, id, done }: { job: Job; id: CornerId; done: () => void }) {
+function Pictures({ id, done }: { id: CornerId; done: () => void }) {
+  const job = useThisJob();
   const { document } = job.record;
   const twin = twinOf(id);
   const [both, setBoth] = useState(twin !== null);

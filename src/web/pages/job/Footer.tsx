@@ -1,7 +1,7 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { Stage } from '#core/job/nextAction.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { capital } from '../../features/job/words.ts';
 
 /** The line under the sheet: where it stands, and the next action at its right end. It stays in sight however long the sheet. */
@@ -16,7 +16,8 @@ export function Footer({ children }: { children: ReactNode }) {
 }
 
 /** The way to the next action, unless it is this stage's own. */
-export function NextLink({ job, from }: { job: Job; from: Stage }) {
+export function NextLink({ from }: { from: Stage }) {
+  const job = useThisJob();
   if (job.next.stage === from) return null;
   return (
     <Link

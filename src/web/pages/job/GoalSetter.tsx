@@ -1,8 +1,8 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useState } from 'react';
 import { rakeDegrees, seesTyres, targetsFor, type Goal } from '#core/job/goals.ts';
 import type { Json } from '#core/document/types.ts';
 import { cornersIn, footingOf } from '#core/kinds/classes/index.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { Button } from '../../ui/Button.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 
@@ -44,7 +44,8 @@ const goals: Record<Kind, Words> = {
 };
 
 /** Targets in the owner's own terms: worked out, and written into the fields below, where they may be changed. */
-export function GoalSetter({ job }: { job: Job }) {
+export function GoalSetter() {
+  const job = useThisJob();
   const [kind, setKind] = useState<Kind>('from-today');
   const [values, setValues] = useState<Record<string, number | null>>({});
   const { document } = job.record;

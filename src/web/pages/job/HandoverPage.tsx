@@ -1,3 +1,4 @@
+import { JobContext, useThisJob } from '../../jobStore/jobContext.ts';
 import { adjusterOf } from '#core/kinds/adjusters/index.ts';
 import { isOf } from '#core/document/facts.ts';
 import { useParams } from 'react-router';
@@ -16,7 +17,8 @@ import { useJob, type Job } from '../../features/job/useJob.ts';
 import { Pressure } from '../../features/job/MoveWords.tsx';
 import { AssumedMark } from '../../features/job/AssumedMark.tsx';
 import { MarginValue } from '../../features/job/MarginWords.tsx';
-import { capital, roundWords } from '../../features/job/words.ts';
+import { capital } from '../../features/job/words.ts';
+import { roundWords } from '#words/fields.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Length, SizeLength } from '../../ui/Figure.tsx';
 import { EstimatedLength, MeasuredLength } from '../../ui/FigureKinds.tsx';
@@ -32,35 +34,37 @@ export function HandoverPage() {
   if (!job) return <main className="p-6">Reading the job …</main>;
   const { document } = job.record;
   return (
-    <main className="mx-auto w-full max-w-[820px] px-6 py-5 print:max-w-none print:p-0">
-      <title>{`${document.name}, handover · Margin`}</title>
-      <div className="flex flex-wrap items-baseline justify-between gap-4">
-        <h1 className="text-[26px] font-bold">
-          {document.name}{' '}
-          <span className="text-second text-[17px] font-normal">
-            {document.machine.title || classDefaults[document.machine.class].title}
-          </span>
-        </h1>
-        <Button look="main" className="print:hidden" onClick={() => window.print()}>
-          Print
-        </Button>
-      </div>
-      <p className="text-second">
-        {[document.load && `Set with: ${document.load}`, standing(job)].filter(Boolean).join('. ')}.
-      </p>
-      {job.answer ? (
-        <>
-          <Settings job={job} />
-          <HandoverSag answer={job.answer} />
-          <Weights job={job} />
-          <LeftOver job={job} />
-        </>
-      ) : (
-        <p className="mt-4">Nothing has been measured yet: there is nothing to hand over.</p>
-      )}
-      <SeenTo job={job} />
-      <Mind job={job} />
-    </main>
+    <JobContext value={job}>
+      <main className="mx-auto w-full max-w-[820px] px-6 py-5 print:max-w-none print:p-0">
+        <title>{`${document.name}, handover · Margin`}</title>
+        <div className="flex flex-wrap items-baseline justify-between gap-4">
+          <h1 className="text-[26px] font-bold">
+            {document.name}{' '}
+            <span className="text-second text-[17px] font-normal">
+              {document.machine.title || classDefaults[document.machine.class].title}
+            </span>
+          </h1>
+          <Button look="main" className="print:hidden" onClick={() => window.print()}>
+            Print
+          </Button>
+        </div>
+        <p className="text-second">
+          {[document.load && `Set with: ${document.load}`, standing(job)].filter(Boolean).join('. ')}.
+        </p>
+        {job.answer ? (
+          <>
+            <Settings />
+            <HandoverSag answer={job.answer} />
+            <Weights />
+            <LeftOver />
+          </>
+        ) : (
+          <p className="mt-4">Nothing has been measured yet: there is nothing to hand over.</p>
+        )}
+        <SeenTo />
+        <Mind />
+      </main>
+    </JobContext>
   );
 }
 
@@ -70,7 +74,8 @@ function standing({ state, facts }: Job): string {
   return state.locked && day ? `Locked on ${day}` : 'Not locked yet';
 }
 
-function Settings({ job }: { job: Job }) {
+function Settings() {
+  const job = useThisJob();
   const { answer, state, facts } = job;
   if (!answer) return null;
   const before = (id: CornerAnswer['id']) => {
@@ -114,7 +119,7 @@ function Settings({ job }: { job: Job }) {
               )}
             </td>
             <td>
-              <Setting corner={corner} job={job} />
+              <Setting corner={corner} />
             </td>
             <td className="figures">
               {clicks(corner.id, 'compression') ?? '—'} / {clicks(corner.id, 'rebound') ?? '—'}
@@ -135,7 +140,8 @@ function HeightNow({ answer, corner }: { answer: Answer; corner: CornerAnswer })
 }
 
 /** Weights as last read, and before; nothing where it was never on scales. */
-function Weights({ job }: { job: Job }) {
+function Weights() {
+  const job = useThisJob();
   const weighed = job.state.rounds.filter(
     ({ pads }) => balanceOf(takenPads(job.record.document, pads)) !== null,
   );
@@ -186,7 +192,8 @@ function Weights({ job }: { job: Job }) {
   );
 }
 
-function Setting({ corner, job }: { corner: CornerAnswer; job: Job }) {
+function Setting({ corner }: { corner: CornerAnswer }) {
+  const job = useThisJob();
   const { fitting: kind } = job.record.document.corners[corner.id];
   if (corner.cam) return <>cam {corner.cam.now + 1}</>;
   if (corner.airBar) return <Pressure bar={corner.airBar.now} />;
@@ -203,7 +210,8 @@ function Setting({ corner, job }: { corner: CornerAnswer; job: Job }) {
   );
 }
 
-function LeftOver({ job }: { job: Job }) {
+function LeftOver() {
+  const job = useThisJob();
   return (
     <section aria-label="What is left" className="mt-5">
       <h2 className="font-semibold">
@@ -233,7 +241,8 @@ function LeftOver({ job }: { job: Job }) {
   );
 }
 
-function SeenTo({ job }: { job: Job }) {
+function SeenTo() {
+  const job = useThisJob();
   const done = (id: string) =>
     job.facts.some(({ fact }) => fact.kind === 'check' && fact.slot === id && fact.how === 'done');
   const due = recheckOf(job.facts);
@@ -259,7 +268,8 @@ function SeenTo({ job }: { job: Job }) {
   );
 }
 
-function Mind({ job }: { job: Job }) {
+function Mind() {
+  const job = useThisJob();
   return (
     <section aria-label="To mind" className="mt-4">
       <h2 className="font-semibold">To mind</h2>

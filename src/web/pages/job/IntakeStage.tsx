@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { cornerField } from '#core/document/description/corner.ts';
 import { kindsOn, referenceKinds } from '#core/geometry/reference.ts';
 import { classDefaults } from '#core/kinds/classes/index.ts';
@@ -10,7 +11,8 @@ import { sizeText } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../../app/settings.ts';
 import { pathKey, valueAt } from '../../features/job/draftKeys.ts';
 import type { Job } from '../../features/job/useJob.ts';
-import { capital, cornerNumbers, pathWords } from '../../features/job/words.ts';
+import { capital, cornerNumbers } from '../../features/job/words.ts';
+import { pathWords } from '#words/fields.ts';
 import type { Range } from '../../features/numbers/quantity.ts';
 import { saveJobFile } from '../../features/job/jobFiles.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -46,12 +48,13 @@ const NUMBER_ROWS: readonly Row[] = [
 ]; // prettier-ignore
 
 /** What it is, what is fitted, what is wanted. Everything not given is assumed for the class and says so. */
-export function IntakeStage({ job }: { job: Job }) {
+export function IntakeStage() {
+  const job = useThisJob();
   return (
     <>
       <div data-fields className="flex flex-1 flex-col px-4 pt-4">
-        <JobFields job={job} />
-        <GoalSetter job={job} />
+        <JobFields />
+        <GoalSetter />
         <div className="relative mt-3 overflow-x-auto pb-6">
           <table className="w-full min-w-[640px] table-fixed border-collapse">
             <caption className="sr-only">Each corner</caption>
@@ -68,7 +71,7 @@ export function IntakeStage({ job }: { job: Job }) {
             </thead>
             <tbody>
               {NUMBER_ROWS.slice(0, 1).map((row, i) => (
-                <NumberRow key={row.label} job={job} row={row} index={i} />
+                <NumberRow key={row.label} row={row} index={i} />
               ))}
               <tr className="border-rule border-t">
                 <th scope="row" className="py-1 pr-2 text-left font-medium">
@@ -77,18 +80,13 @@ export function IntakeStage({ job }: { job: Job }) {
                 </th>
                 {cornersIn(job.record.document).map((id) => (
                   <td key={id} className="px-2 py-1">
-                    <FittingChoice job={job} id={id} />
+                    <FittingChoice id={id} />
                   </td>
                 ))}
               </tr>
-              <ChoiceRow
-                job={job}
-                label="Height reference"
-                path={['reference', 'kind']}
-                options={kindOptions(job)}
-              />
+              <ChoiceRow label="Height reference" path={['reference', 'kind']} options={kindOptions(job)} />
               {NUMBER_ROWS.slice(1, 3).map((row, i) => (
-                <NumberRow key={row.label} job={job} row={row} index={i + 1} />
+                <NumberRow key={row.label} row={row} index={i + 1} />
               ))}
               <tr className="border-rule border-t">
                 <th scope="row" className="py-1 pr-2 text-left font-medium">
@@ -99,48 +97,49 @@ export function IntakeStage({ job }: { job: Job }) {
                 </th>
                 {cornersIn(job.record.document).map((id) => (
                   <td key={id} className="px-2 py-1">
-                    <RatioChoice job={job} id={id} />
+                    <RatioChoice id={id} />
                   </td>
                 ))}
               </tr>
               {NUMBER_ROWS.slice(3).map((row, i) => (
-                <NumberRow key={row.label} job={job} row={row} index={i + 3} />
+                <NumberRow key={row.label} row={row} index={i + 3} />
               ))}
               <ChoiceRow
-                job={job}
                 label="Collar reading, seat going up"
                 path={['collar', 'grows']}
                 options={growsOptions}
               />
-              <DatumRow job={job} />
+              <DatumRow />
             </tbody>
           </table>
         </div>
-        <AdjustersSection job={job} />
-        <FittedSection job={job} />
-        <RoomSection job={job} />
+        <AdjustersSection />
+        <FittedSection />
+        <RoomSection />
       </div>
       <Footer>
         <p className="text-second min-w-[250px] flex-1">
           Figures in grey are assumed for a {classOf(job).title}; type over them when you know better.
-          <TaughtBy job={job} />
+          <TaughtBy />
         </p>
         <Button look="quiet" onClick={() => saveJobFile(job.record)}>
           Save as a job file
         </Button>
-        <NextLink job={job} from="intake" />
+        <NextLink from="intake" />
       </Footer>
     </>
   );
 }
 
 /** Where ratios come from an earlier job on the same machine. */
-function TaughtBy({ job }: { job: Job }) {
+function TaughtBy() {
+  const job = useThisJob();
   const { learnt } = job.record.document.machine;
   return learnt && <> Its ratios are as {learnt.from} taught them.</>;
 }
 
-function JobFields({ job }: { job: Job }) {
+function JobFields() {
+  const job = useThisJob();
   const { record, actions } = job;
   const text = (path: string[], label: string, max = 80) => (
     <TextField
@@ -157,12 +156,12 @@ function JobFields({ job }: { job: Job }) {
       {text(['name'], 'Job')}
       {text(['machine', 'title'], 'Machine')}
       {text(['load'], 'Load on board while measuring', 200)}
-      <PathField job={job} path={['toleranceMm']} label="Tolerance, each corner ±" showLabel order={1} />
-      <TolerancePreset job={job} />
-      <SideChoice job={job} />
-      <HardEnd job={job} />
+      <PathField path={['toleranceMm']} label="Tolerance, each corner ±" showLabel order={1} />
+      <TolerancePreset />
+      <SideChoice />
+      <HardEnd />
       {gainGroups(job.record.document).map((group) => (
-        <SuspensionChoice key={group.id} job={job} group={group} />
+        <SuspensionChoice key={group.id} group={group} />
       ))}
     </div>
   );
@@ -176,7 +175,8 @@ const tolerancePresets = [
   { mm: 25, words: 'as side-by-side makers allow' },
 ];
 
-function TolerancePreset({ job }: { job: Job }) {
+function TolerancePreset() {
+  const job = useThisJob();
   const style = useLengthStyle(0);
   const now = job.record.document.toleranceMm;
   const known = tolerancePresets.some(({ mm }) => mm === now);
@@ -207,7 +207,8 @@ function TolerancePreset({ job }: { job: Job }) {
 }
 
 /** Which end means taking things apart: it is turned first. */
-function HardEnd({ job }: { job: Job }) {
+function HardEnd() {
+  const job = useThisJob();
   return (
     <label className="min-w-0">
       <span className="label text-second block">Hard to get at</span>
@@ -226,21 +227,21 @@ function HardEnd({ job }: { job: Job }) {
   );
 }
 
-function NumberRow({ job, row, index }: { job: Job; row: Row; index: number }) {
+function NumberRow({ row, index }: { row: Row; index: number }) {
+  const job = useThisJob();
   const askTarget = useTargetQuestion(job, cornersIn(job.record.document));
   return (
     <tr className="border-rule relative border-t">
       <th scope="row" className="py-1 pr-2 text-left font-medium">
         {row.label}
         <span className="label text-second block font-normal">{row.help}</span>
-        <SameAllRound job={job} path={row.path} label={row.label} />
+        <SameAllRound path={row.path} label={row.label} />
       </th>
       {cornersIn(job.record.document).map((id) => {
         return (
           <td key={id} className="px-2 py-1 align-top">
             <PathField
               {...(row.label === 'Target height' ? { question: askTarget } : {})}
-              job={job}
               path={['corners', id, ...row.path]}
               order={10 * (index + 1) + cornerNumbers[id]}
               {...rangeAt(job, id, row)}
@@ -264,16 +265,15 @@ function rangeAt(job: Job, id: CornerId, { path: [first, key] }: Row): { range?:
 
 /** Copies the first corner's value to the others. */
 function SameAllRound({
-  job,
   path,
   label,
   isChoice = false,
 }: {
-  job: Job;
   path: string[];
   label: string;
   isChoice?: boolean;
 }) {
+  const job = useThisJob();
   const [first = 'LF', ...rest] = cornersIn(job.record.document);
   const from = valueAt(job.record.document, ['corners', first, ...path]);
   const others = rest.filter((id) => valueAt(job.record.document, ['corners', id, ...path]) !== from);
@@ -311,22 +311,13 @@ const growsOptions: readonly Option[] = [
   { value: 'against-seat', words: 'shrinks' },
 ];
 
-function ChoiceRow({
-  job,
-  label,
-  path,
-  options,
-}: {
-  job: Job;
-  label: string;
-  path: string[];
-  options: readonly Option[];
-}) {
+function ChoiceRow({ label, path, options }: { label: string; path: string[]; options: readonly Option[] }) {
+  const job = useThisJob();
   return (
     <tr className="border-rule border-t">
       <th scope="row" className="py-1 pr-2 text-left font-medium">
         {label}
-        <SameAllRound job={job} path={path} label={label} isChoice />
+        <SameAllRound path={path} label={label} isChoice />
       </th>
       {cornersIn(job.record.document).map((id) => {
         const full = ['corners', id, ...path];
@@ -351,13 +342,14 @@ function ChoiceRow({
   );
 }
 
-function DatumRow({ job }: { job: Job }) {
+function DatumRow() {
+  const job = useThisJob();
   return (
     <tr className="border-rule border-t">
       <th scope="row" className="py-1 pr-2 text-left font-medium">
         Collar datum
         <span className="label text-second block font-normal">where the caliper is held</span>
-        <SameAllRound job={job} path={['collar', 'datum']} label="Collar datum" />
+        <SameAllRound path={['collar', 'datum']} label="Collar datum" />
       </th>
       {cornersIn(job.record.document).map((id) => {
         const path = ['corners', id, 'collar', 'datum'];

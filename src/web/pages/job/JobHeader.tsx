@@ -1,11 +1,13 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { classDefaults } from '#core/kinds/classes/index.ts';
 import { HeaderSlot } from '../../app/headerSlot.tsx';
-import type { Job } from '../../features/job/useJob.ts';
-import { capital, roundWords } from '../../features/job/words.ts';
+import { capital } from '../../features/job/words.ts';
+import { roundWords } from '#words/fields.ts';
 import { Button } from '../../ui/Button.tsx';
 
 /** What job this is, what is on board, which round; and the way back. */
-export function JobHeader({ job }: { job: Job }) {
+export function JobHeader() {
+  const job = useThisJob();
   const { document } = job.record;
   const round = job.state.rounds[job.state.current];
   const last = job.history.undo.at(-1);

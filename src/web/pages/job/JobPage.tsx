@@ -1,3 +1,4 @@
+import { JobContext, useThisJob } from '../../jobStore/jobContext.ts';
 import { memo, useDeferredValue } from 'react';
 import { Navigate, useParams } from 'react-router';
 import { stages, type Stage } from '#core/job/nextAction.ts';
@@ -21,13 +22,12 @@ import { RideStage } from './RideStage.tsx';
 import { StageRail } from './StageRail.tsx';
 import { TurnStage } from './TurnStage.tsx';
 import { useJobKeys } from './useJobKeys.ts';
-import type { Job } from '../../features/job/useJob.ts';
 
 // Drawn anew for a change of the job alone, not when what stands beside the page catches up.
-const pages: Record<Stage, React.ComponentType<{ job: Job }>> = {
+const pages: Record<Stage, React.ComponentType> = {
   intake: memo(IntakeStage),
   prep: memo(PrepStage),
-  sag: memo(SagStage),
+  sag: memo(() => <SagStage />),
   baseline: memo(BaselineStage),
   scales: memo(ScalesStage),
   plan: memo(PlanStage),
@@ -62,14 +62,19 @@ export function JobPage() {
   }
   if (stage === 'next') return <Navigate to={`/jobs/${id}/${job.next.stage}`} replace />;
   if (!stages.includes(stage as Stage)) return <FailurePage notFound />;
-  return <Sheet job={job} stage={stage as Stage} />;
+  return (
+    <JobContext value={job}>
+      <Sheet stage={stage as Stage} />
+    </JobContext>
+  );
 }
 
 const Rail = memo(StageRail);
 const Head = memo(JobHeader);
 const Column = memo(MarginColumn);
 
-function Sheet({ job, stage }: { job: Job; stage: Stage }) {
+function Sheet({ stage }: { stage: Stage }) {
+  const job = useThisJob();
   useJobKeys(job, stage);
   const Page = pages[stage];
   const { shown, byHand } = useTriedJob(job);
@@ -77,14 +82,20 @@ function Sheet({ job, stage }: { job: Job; stage: Stage }) {
   const soon = useDeferredValue(job);
   return (
     <div className="grid flex-1 items-start grid-cols-[152px_minmax(0,1fr)_284px] gap-x-4 px-6 py-4 max-lg:grid-cols-1 max-lg:gap-y-4 max-md:px-4 print:block">
-      <Head job={job} />
-      <Rail job={soon} stage={stage} />
+      <Head />
+      <JobContext value={soon}>
+        <Rail stage={stage} />
+      </JobContext>
       <main className="bg-sheet border-rule flex min-h-[calc(100vh-90px)] min-w-0 flex-col border max-lg:min-h-0">
         <ByHandContext value={byHand}>
-          <Page job={shown} key={stage} />
+          <JobContext value={shown}>
+            <Page key={stage} />
+          </JobContext>
         </ByHandContext>
       </main>
-      <Column job={shown === job ? soon : shown} planned={soon.answer} />
+      <JobContext value={shown === job ? soon : shown}>
+        <Column planned={soon.answer} />
+      </JobContext>
     </div>
   );
 }

@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Link } from 'react-router';
 import { cornerVerdict, missingForVerdict, ringStandings } from '#core/judge/cornerVerdict.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
@@ -6,10 +7,10 @@ import { lengthText } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../../app/settings.ts';
 import { Length, SizeLength } from '../../ui/Figure.tsx';
 import { capital } from '../../features/job/words.ts';
-import type { Job } from '../../features/job/useJob.ts';
 
 /** Whether each spring is right, and where each crossover falls; nothing where it cannot be told yet. */
-export function Judgement({ job }: { job: Job }) {
+export function Judgement() {
+  const job = useThisJob();
   const { answer } = job;
   const style = useLengthStyle(0);
   if (!answer) return null;

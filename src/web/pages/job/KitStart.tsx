@@ -1,10 +1,10 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { kitStart } from '#core/plan/kitStart.ts';
 import { limits } from '#contract/limits.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';
 import { kitSum } from '#core/sums/planSums.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
@@ -13,7 +13,8 @@ import { Length, SizeLength } from '../../ui/Figure.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 
 /** Collar readings that a kit sheet gives as a start: where they would bring it, and the work list for them. */
-export function KitStart({ job, answer }: { job: Job; answer: Answer }) {
+export function KitStart({ answer }: { answer: Answer }) {
+  const job = useThisJob();
   const navigate = useNavigate();
   const [readings, setReadings] = useState<Partial<Record<CornerId, number | undefined>>>({});
   const told = kitStart(answer, readings);

@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Plus, X } from 'lucide-react';
 import type { Json, LoadDocument } from '#core/document/types.ts';
 import { limits } from '#contract/limits.ts';
@@ -13,7 +14,8 @@ function wasWeighed({ facts }: Job, k: number): boolean {
 }
 
 /** Heavy things and when they are aboard. The first case is the one measured in, the second the one the targets mean. */
-export function LoadsTable({ job }: { job: Job }) {
+export function LoadsTable() {
+  const job = useThisJob();
   const { loads, cases } = job.record.document;
   const put = (label: string, next: LoadDocument[]) =>
     job.actions.change(label, [['loads'], next as unknown as Json]);
@@ -89,7 +91,6 @@ export function LoadsTable({ job }: { job: Job }) {
                   key={i}
                   load={load}
                   index={i}
-                  job={job}
                   change={change}
                   remove={() =>
                     put(
@@ -121,12 +122,12 @@ export function LoadsTable({ job }: { job: Job }) {
 interface LoadRowProps {
   load: LoadDocument;
   index: number;
-  job: Job;
   change: (i: number, label: string, part: Partial<LoadDocument>) => void;
   remove: () => void;
 }
 
-function LoadRow({ load, index, job, change, remove }: LoadRowProps) {
+function LoadRow({ load, index, change, remove }: LoadRowProps) {
+  const job = useThisJob();
   const { cases } = job.record.document;
   const what = load.name || `load ${index + 1}`;
   const key = (field: string) => pathKey(job.record.id, ['loads', String(index), field]);

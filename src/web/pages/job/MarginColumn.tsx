@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { askingWords, bestQuestion } from '#core/judge/asking.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
@@ -7,8 +8,8 @@ import type { Answer } from '#core/plan/answer.ts';
 import { reasonWords } from '#core/plan/reasons.ts';
 import { marginSum } from '#core/sums/marginSum.ts';
 import { useLengthStyle } from '../../app/settings.ts';
-import { capital, roundWords } from '../../features/job/words.ts';
-import type { Job } from '../../features/job/useJob.ts';
+import { capital } from '../../features/job/words.ts';
+import { roundWords } from '#words/fields.ts';
 import { AssumedMark } from '../../features/job/AssumedMark.tsx';
 import { MarginValue } from '../../features/job/MarginWords.tsx';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
@@ -18,13 +19,13 @@ import { Judgement } from './Judgement.tsx';
 import { marginWord, StateMark, stateTone } from '../../ui/StateMark.tsx';
 
 interface Props {
-  job: Job;
   /** The answer of the plan itself, whatever is tried by hand: what is worth asking is asked of it. */
   planned: Answer | null;
 }
 
 /** What is left before anything runs out, the smallest first; and the sum of whatever figure was opened. */
-export function MarginColumn({ job, planned }: Props) {
+export function MarginColumn({ planned }: Props) {
+  const job = useThisJob();
   const [all, setAll] = useState(false);
   const worst = worstOfEachKind(job.margins);
   // What is well and known folds away; what is short, low or rests on a guess never does.
@@ -88,11 +89,11 @@ export function MarginColumn({ job, planned }: Props) {
           {fine} more {fine === 1 ? 'is' : 'are'} ok
         </p>
       )}
-      <MissingCollars job={job} />
-      <Strays job={job} />
-      <Judgement job={job} />
+      <MissingCollars />
+      <Strays />
+      <Judgement />
       <WorthAsking answer={planned} />
-      <Reasons job={job} />
+      <Reasons />
       <p className="label text-second mt-4 print:hidden">
         Click a number to see how it was calculated:{' '}
         <kbd className="border-rule border px-1 font-sans">s</kbd>
@@ -158,7 +159,8 @@ function Bar({ margin }: { margin: Margin }) {
   );
 }
 
-function MissingCollars({ job }: { job: Job }) {
+function MissingCollars() {
+  const job = useThisJob();
   const { corners } = job.record.document;
   const missing = (job.answer?.corners ?? []).filter(
     ({ id, collarMm, room }) =>
@@ -174,7 +176,8 @@ function MissingCollars({ job }: { job: Job }) {
 }
 
 /** Readings that do not agree with the rest: kept, told, and counted for less. */
-function Strays({ job }: { job: Job }) {
+function Strays() {
+  const job = useThisJob();
   const style = useLengthStyle(1);
   const strays = job.answer?.posterior.strays ?? [];
   if (strays.length === 0) return null;
@@ -204,7 +207,8 @@ const WorthAsking = memo(function WorthAsking({ answer }: { answer: Answer | nul
   );
 });
 
-function Reasons({ job }: { job: Job }) {
+function Reasons() {
+  const job = useThisJob();
   const style = useLengthStyle(1);
   const reasons = job.answer?.reasons ?? [];
   if (reasons.length === 0 || job.state.locked) return null;

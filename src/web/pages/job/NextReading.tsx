@@ -1,13 +1,14 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { referenceKinds } from '#core/geometry/reference.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { cornerNumbers } from '../../features/job/words.ts';
 
 const ORDINALS = ['first', 'second', 'third'];
 
 /** Where the tape goes next: once round the machine, then once more, with how this point is read. */
-export function NextReading({ job, round, slots }: { job: Job; round: number; slots: readonly string[] }) {
+export function NextReading({ round, slots }: { round: number; slots: readonly string[] }) {
+  const job = useThisJob();
   const ids = cornersIn(job.record.document);
   const has = (slot: string, id: string) =>
     job.facts.some(

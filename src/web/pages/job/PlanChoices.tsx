@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { dependsOnLoad, marginsByCase } from '#core/margins/margins.ts';
@@ -9,7 +10,6 @@ import { cornerNames } from '#core/kinds/corners.ts';
 import { meanOf } from '#core/numerics/mean.ts';
 import { bareLength, lengthText } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../../app/settings.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { MarginLine } from '../../features/job/MarginWords.tsx';
 import { chanceSum } from '#core/sums/cornerSums.ts';
 import { caseHeightSum, furthestSum } from '#core/sums/planSums.ts';
@@ -24,23 +24,24 @@ import { KitStart } from './KitStart.tsx';
 import { Panel } from './Panel.tsx';
 
 /** What there is to choose, and what the owner's other load cases make of the plan. */
-export function PlanChoices({ job, answer }: { job: Job; answer: Answer }) {
+export function PlanChoices({ answer }: { answer: Answer }) {
+  const job = useThisJob();
   if (answer.chanceAfter === null) return null;
   return (
     <>
-      <CutOpenPanel job={job} answer={answer} />
+      <CutOpenPanel answer={answer} />
       <div className="mx-4 print:hidden">
         {!job.state.locked && (
           <Panel title="Other ways to do it" words="side by side, with what each costs">
-            <AimHigh job={job} />
-            <Ways job={job} answer={answer} />
+            <AimHigh />
+            <Ways answer={answer} />
           </Panel>
         )}
         {!job.state.locked &&
           !job.state.turning &&
           answer.corners.some(({ collarMm }) => collarMm !== null) && (
             <Panel title="Start from a kit sheet" words="its collar readings first, then measure">
-              <KitStart job={job} answer={answer} />
+              <KitStart answer={answer} />
             </Panel>
           )}
         {casesAfter(answer).length > 1 && (
@@ -54,14 +55,14 @@ export function PlanChoices({ job, answer }: { job: Job; answer: Answer }) {
 }
 
 /** New springs lose some height once they have worked: the plan can aim above the target by that. */
-function AimHigh({ job }: { job: Job }) {
+function AimHigh() {
+  const job = useThisJob();
   const seen = Object.values(job.record.document.machine.learnt?.settled ?? {}).map(({ lostMm }) => lostMm);
   const style = useLengthStyle(1);
   return (
     <div data-fields className="relative mb-4 flex items-end gap-3">
       <div className="w-40">
         <PathField
-          job={job}
           path={['settlingMm']}
           label="Aim high for settling"
           showLabel
@@ -77,7 +78,8 @@ function AimHigh({ job }: { job: Job }) {
   );
 }
 
-function Ways({ job, answer }: { job: Job; answer: Answer }) {
+function Ways({ answer }: { answer: Answer }) {
+  const job = useThisJob();
   const { system, denominator } = useLengthStyle(1);
   const ways = useMemo(
     () => alternativesFor(job.record, answer, (mm) => lengthText(mm, { system, denominator, decimals: 1 })),
@@ -99,14 +101,15 @@ function Ways({ job, answer }: { job: Job; answer: Answer }) {
       </thead>
       <tbody>
         {ways.map((way) => (
-          <WayRow key={way.id} job={job} way={way} />
+          <WayRow key={way.id} way={way} />
         ))}
       </tbody>
     </table>
   );
 }
 
-function WayRow({ job, way }: { job: Job; way: Alternative }) {
+function WayRow({ way }: { way: Alternative }) {
+  const job = useThisJob();
   const navigate = useNavigate();
   const take = () => {
     job.actions.record(`${way.title}: told, round ${way.answer.state.current + 1}`, planFact(way.answer));

@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { hardEndOf } from '#core/document/fitting.ts';
 import { firstToTurn, isUntold } from '#core/job/nextAction.ts';
 import type { Answer } from '#core/plan/answer.ts';
@@ -10,7 +11,6 @@ import { padFigure } from '#core/figures/padFigure.ts';
 import { padAfterSum } from '#core/sums/scaleSums.ts';
 import { Mass } from '../../ui/Measure.tsx';
 import { useSampledPlan } from '../../features/job/useSampledPlan.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { cornerHeight } from '#core/figures/cornerHeight.ts';
 import { cornersCounted, percent } from '#words/figures.ts';
@@ -27,28 +27,28 @@ import { SideChoice } from './SideChoice.tsx';
 import { StartTurning } from './StartTurning.tsx';
 
 /** What to turn, by how much, where to stop, and what it will then measure. */
-export function PlanStage({ job }: { job: Job }) {
+export function PlanStage() {
+  const job = useThisJob();
   const { answer } = job;
   return (
     <>
-      <Doubts job={job} />
+      <Doubts />
       <CornerGrid
-        job={job}
         showPlan
         corner={(id, corner) =>
           corner && answer ? <Planned corner={corner} answer={answer} /> : <Unread id={id} answer={answer} />
         }
       />
-      {answer && <PlanChoices job={job} answer={answer} />}
+      {answer && <PlanChoices answer={answer} />}
       {answer && answer.chanceAfter !== null && <PrintedOutlook answer={answer} />}
       <Footer>
         {answer && answer.chanceAfter !== null ? (
-          <Outlook job={job} answer={answer} />
+          <Outlook answer={answer} />
         ) : (
           <p className="text-second">The plan needs a reading and a target at each corner.</p>
         )}
-        <SideChoice job={job} />
-        {answer ? <StartTurning job={job} answer={answer} from="plan" /> : <NextLink job={job} from="plan" />}
+        <SideChoice />
+        {answer ? <StartTurning answer={answer} from="plan" /> : <NextLink from="plan" />}
       </Footer>
     </>
   );
@@ -170,8 +170,10 @@ function isFitted({ corners, machine }: Answer): boolean {
 }
 
 /** The chance again, from machines drawn and brought to rest by the full model; worked out beside the page. */
-function SampledLine({ job }: { job: Job }) {
-  const { result, done } = useSampledPlan(job.record);
+function SampledLine() {
+  const job = useThisJob();
+  const { result, done, failed } = useSampledPlan(job.record);
+  if (failed !== null) return <span> It could not be tried on drawn machines in this browser.</span>;
   if (result)
     return (
       <span data-testid="sampled">
@@ -183,7 +185,8 @@ function SampledLine({ job }: { job: Job }) {
   return done === null ? null : <span> Trying it: {done} machines so far.</span>;
 }
 
-function Outlook({ job, answer }: { job: Job; answer: Answer }) {
+function Outlook({ answer }: { answer: Answer }) {
+  const job = useThisJob();
   const first = firstToTurn(answer);
   const wanted = cornersIn(answer.document).filter((id) => !isUntold(answer.document, id)).length;
   const missing = cornersIn(job.record.document).filter(
@@ -210,8 +213,8 @@ function Outlook({ job, answer }: { job: Job; answer: Answer }) {
             ? `Start ${cornerNames[first]}: ${hardEndOf(answer.document) ? 'the hard end first, and once' : 'it moves most'}.`
             : ''}
         <CrossLine answer={answer} jobId={job.record.id} />
-        <RatioLine job={job} answer={answer} />
-        {isFitted(answer) && !job.state.locked && <SampledLine job={job} />}
+        <RatioLine answer={answer} />
+        {isFitted(answer) && !job.state.locked && <SampledLine />}
       </span>
     </p>
   );

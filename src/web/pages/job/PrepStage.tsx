@@ -1,8 +1,8 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { prepFor, unequalPressures } from '#core/document/checks.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { cornersIn, footingOf } from '#core/kinds/classes/index.ts';
 import { limits } from '#contract/limits.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';
 import { Link } from 'react-router';
 import { isRatioGuessed, MeasureRatio } from '../../features/ratio/MeasureRatio.tsx';
@@ -12,19 +12,20 @@ import { FactField, PathField } from './fields.tsx';
 import { Footer, NextLink } from './Footer.tsx';
 
 /** What to see to before the tape comes out; anything may be skipped, and then counts for what it costs. */
-export function PrepStage({ job }: { job: Job }) {
+export function PrepStage() {
+  const job = useThisJob();
   const { document } = job.record;
   return (
     <div className="flex flex-1 flex-col">
       <div className="px-4 py-4">
         <h2 className="text-head font-semibold">Before anything is measured</h2>
-        {footingOf(document.machine.class) !== 'sleds' && <Pressures job={job} />}
-        <Floor job={job} />
+        {footingOf(document.machine.class) !== 'sleds' && <Pressures />}
+        <Floor />
         <div className="mt-4">
-          <CheckList job={job} kind="prep" round={0} items={prepFor(document)} />
+          <CheckList kind="prep" round={0} items={prepFor(document)} />
         </div>
       </div>
-      {isRatioGuessed(job) && <MeasureRatio job={job} />}
+      {isRatioGuessed(job) && <MeasureRatio />}
       <div className="flex-1" />
       <Footer>
         <p className="text-second">What is skipped is noted and widens the plan’s uncertainty.</p>
@@ -34,14 +35,15 @@ export function PrepStage({ job }: { job: Job }) {
         >
           Measuring sheet for a pen
         </Link>
-        <NextLink job={job} from="prep" />
+        <NextLink from="prep" />
       </Footer>
     </div>
   );
 }
 
 /** A floor that is not level, known once and for all by a water level or a laser. */
-function Floor({ job }: { job: Job }) {
+function Floor() {
+  const job = useThisJob();
   const { document } = job.record;
   return (
     <div data-fields className="relative mt-6">
@@ -56,7 +58,6 @@ function Floor({ job }: { job: Job }) {
         {cornersIn(document).map((id) => (
           <PathField
             key={id}
-            job={job}
             path={['corners', id, 'floorMm']}
             label={`Floor, ${cornerNames[id]}`}
             showLabel
@@ -69,7 +70,8 @@ function Floor({ job }: { job: Job }) {
   );
 }
 
-function Pressures({ job }: { job: Job }) {
+function Pressures() {
+  const job = useThisJob();
   const { document } = job.record;
   const bars: Partial<Record<CornerId, number>> = {};
   for (const { fact } of job.facts)
@@ -87,7 +89,6 @@ function Pressures({ job }: { job: Job }) {
         {cornersIn(document).map((id) => (
           <FactField
             key={id}
-            job={job}
             place={{ kind: 'pressure', round: 0, corner: id, slot: 'now' }}
             label={capital(cornerNames[id])}
             showLabel

@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Json } from '#core/document/types.ts';
@@ -16,7 +17,7 @@ import { Rate } from '../../ui/Rate.tsx';
 const SHOWN = 40;
 
 /** Picks a corner's spring from the rack in place of typing its figures; the other side gets the same one. */
-export function RackPick({ job, id }: { job: Job; id: CornerId }) {
+export function RackPick({ id }: { id: CornerId }) {
   const [open, setOpen] = useState(false);
   return (
     <>
@@ -35,13 +36,14 @@ export function RackPick({ job, id }: { job: Job; id: CornerId }) {
         title={`From the rack, ${cornerNames[id]}`}
         description="Its rate and lengths are written down as what is fitted. It can be undone."
       >
-        <Choice job={job} id={id} onDone={() => setOpen(false)} />
+        <Choice id={id} onDone={() => setOpen(false)} />
       </Dialog>
     </>
   );
 }
 
-function Choice({ job, id, onDone }: { job: Job; id: CornerId; onDone: () => void }) {
+function Choice({ id, onDone }: { id: CornerId; onDone: () => void }) {
+  const job = useThisJob();
   const { springs } = job.record.document.corners[id];
   const [place, setPlace] = useState(0);
   const [find, setFind] = useState('');

@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { ratioTaken } from '#core/document/taken.ts';
 import { useState } from 'react';
 import type { RatioDescription } from '#core/geometry/ratioMap.ts';
@@ -5,13 +6,13 @@ import { cornerSpec } from '#core/estimate/corner.ts';
 import type { Json } from '#core/document/types.ts';
 import { cornerNames, twinOf, type CornerId } from '#core/kinds/corners.ts';
 import { pathKey } from '../../features/job/draftKeys.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { RatioFields } from '../../features/ratio/RatioFields.tsx';
 import { ratioKindOf, ratioKindWords } from '../../features/ratio/ratioKind.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 
 /** Where a corner's ratio comes from: one number, or more where it changes over the travel. */
-export function RatioChoice({ job, id }: { job: Job; id: CornerId }) {
+export function RatioChoice({ id }: { id: CornerId }) {
+  const job = useThisJob();
   const [open, setOpen] = useState(false);
   const { ratioFrom } = job.record.document.corners[id];
   return (
@@ -31,13 +32,14 @@ export function RatioChoice({ job, id }: { job: Job; id: CornerId }) {
         title={`Motion ratio, ${cornerNames[id]}`}
         description="Where the ratio changes over the travel, pairs of wheel travel and damper compression say it best: wheel hanging is 0 and 0."
       >
-        <Editor job={job} id={id} />
+        <Editor id={id} />
       </Dialog>
     </>
   );
 }
 
-function Editor({ job, id }: { job: Job; id: CornerId }) {
+function Editor({ id }: { id: CornerId }) {
+  const job = useThisJob();
   const { document } = job.record;
   const { ratioFrom } = document.corners[id];
   const { ratio, travelMm } = cornerSpec(document, id);

@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { referenceKinds } from '#core/geometry/reference.ts';
@@ -20,7 +21,6 @@ import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
 import { chanceSum, comparedSum, estimateSum, gainSum, heightNowSum } from '#core/sums/cornerSums.ts';
 import { lostSum } from '#core/sums/planSums.ts';
 import { useLengthStyle, useSettings } from '../../app/settings.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -44,28 +44,28 @@ const RoundsChart = lazy(async () => ({
 const SLOTS = ['1', '2', '3'];
 
 /** Readings as it stands before anything is turned. */
-export function BaselineStage({ job }: { job: Job }) {
+export function BaselineStage() {
   return (
     <>
-      <NextReading job={job} round={0} slots={SLOTS} />
+      <NextReading round={0} slots={SLOTS} />
       <CornerGrid
-        job={job}
         showPlan={false}
-        corner={(id, answer) => <Readings job={job} id={id} round={0} answer={answer} told={null} />}
+        corner={(id, answer) => <Readings id={id} round={0} answer={answer} told={null} />}
       />
-      <MeasureRatio job={job} />
-      <ScalesPanel job={job} round={0} />
-      <CutOpenNowPanel job={job} />
+      <MeasureRatio />
+      <ScalesPanel round={0} />
+      <CutOpenNowPanel />
       <Footer>
-        <Settled job={job} round={0} />
-        <NextLink job={job} from="baseline" />
+        <Settled round={0} />
+        <NextLink from="baseline" />
       </Footer>
     </>
   );
 }
 
 /** Settle, measure again, compare with what was told, and see what was learnt. */
-export function MeasureStage({ job }: { job: Job }) {
+export function MeasureStage() {
+  const job = useThisJob();
   const { state } = job;
   const round = state.turning ? state.current + 1 : state.current;
   const [chart, setChart] = useState(false);
@@ -91,16 +91,15 @@ export function MeasureStage({ job }: { job: Job }) {
           read here, they count as left alone.
         </p>
       )}
-      <Doubts job={job} />
-      <NextReading job={job} round={round} slots={SLOTS} />
+      <Doubts />
+      <NextReading round={round} slots={SLOTS} />
       <CornerGrid
-        job={job}
         showPlan={false}
         corner={(id, answer) => (
-          <Readings job={job} id={id} round={round} answer={answer} told={told?.corners[id] ?? null} />
+          <Readings id={id} round={round} answer={answer} told={told?.corners[id] ?? null} />
         )}
       />
-      <Learnt job={job}>
+      <Learnt>
         <Button
           look="quiet"
           className="whitespace-nowrap"
@@ -112,30 +111,30 @@ export function MeasureStage({ job }: { job: Job }) {
       </Learnt>
       {chart && (
         <Suspense fallback={<p className="text-second px-4 pb-3">Drawing …</p>}>
-          <RoundsChart job={job} />
+          <RoundsChart />
         </Suspense>
       )}
-      <ScalesPanel job={job} round={round} />
-      <CutOpenNowPanel job={job} />
+      <ScalesPanel round={round} />
+      <CutOpenNowPanel />
       <Footer>
-        <Settled job={job} round={round} />
-        <LeaveToSettle job={job} round={round} />
-        <Verdict job={job} round={round} />
-        <NextLink job={job} from="measure" />
+        <Settled round={round} />
+        <LeaveToSettle round={round} />
+        <Verdict round={round} />
+        <NextLink from="measure" />
       </Footer>
     </>
   );
 }
 
 interface ReadingsProps {
-  job: Job;
   id: CornerId;
   round: number;
   answer: CornerAnswer | null;
   told: ToldCorner | null;
 }
 
-function Readings({ job, id, round, answer, told }: ReadingsProps) {
+function Readings({ id, round, answer, told }: ReadingsProps) {
+  const job = useThisJob();
   const style = useLengthStyle(1);
   const corner = job.record.document.corners[id];
   const index = cornerNumbers[id];
@@ -156,7 +155,7 @@ function Readings({ job, id, round, answer, told }: ReadingsProps) {
           <span className="text-second text-head font-semibold">not measured yet</span>
         )}
       </p>
-      <Expected job={job} id={id} round={round} told={told} />
+      <Expected id={id} round={round} told={told} />
       {here?.estimated && here.differs && answer && (
         <p className="text-second">
           <SumFigure
@@ -182,7 +181,6 @@ function Readings({ job, id, round, answer, told }: ReadingsProps) {
           {SLOTS.map((slot, i) => (
             <FactField
               key={slot}
-              job={job}
               place={height(slot)}
               label={`${capital(cornerNames[id])}, reading ${slot}`}
               order={10 * (i + 1) + index}
@@ -194,12 +192,11 @@ function Readings({ job, id, round, answer, told }: ReadingsProps) {
             />
           ))}
         </div>
-        <SetAside job={job} id={id} round={round} />
+        <SetAside id={id} round={round} />
       </div>
       <div className="relative mt-5">
         <div className="grid grid-cols-2 gap-x-2">
           <FactField
-            job={job}
             place={{ kind: 'collar', round, corner: id, slot: 'now' }}
             narrow
             label="Collar reads"
@@ -209,7 +206,6 @@ function Readings({ job, id, round, answer, told }: ReadingsProps) {
             {...hint(answer?.collarMm ?? null, style)}
           />
           <FactField
-            job={job}
             place={{ kind: 'travel-used', round, corner: id, slot: 'now' }}
             narrow
             label="Travel used"
@@ -225,7 +221,8 @@ function Readings({ job, id, round, answer, told }: ReadingsProps) {
 }
 
 /** The single odd reading among several: set aside until somebody counts it all the same, or takes it out. */
-function SetAside({ job, id, round }: { job: Job; id: CornerId; round: number }) {
+function SetAside({ id, round }: { id: CornerId; round: number }) {
+  const job = useThisJob();
   const style = useLengthStyle(1);
   const odd = job.state.rounds[round]?.aside[id];
   const restored = job.facts.find(
@@ -283,7 +280,8 @@ function hint(collarMm: number | null, style: ReturnType<typeof useLengthStyle>)
 }
 
 /** Before this round is read, what it should read; afterwards how far the reading is from that. */
-function Expected({ job, id, round, told }: Omit<ReadingsProps, 'answer'>) {
+function Expected({ id, round, told }: Omit<ReadingsProps, 'answer'>) {
+  const job = useThisJob();
   const style = useLengthStyle(0);
   const { answer } = job;
   if (!answer || round === 0) return null;
@@ -308,7 +306,7 @@ function Expected({ job, id, round, told }: Omit<ReadingsProps, 'answer'>) {
   const same = Math.abs(off) < (style.system === 'mm' ? 0.5 : 0.8);
   return (
     <p className="label text-second" data-testid="compared">
-      <TurnedOtherwise job={job} id={id} round={round} told={told} />
+      <TurnedOtherwise id={id} round={round} told={told} />
       <SumFigure
         name={`Against the prediction, ${cornerNames[id]}`}
         sum={() => height && comparedSum(height, cornerNames[id])}
@@ -332,7 +330,8 @@ function Expected({ job, id, round, told }: Omit<ReadingsProps, 'answer'>) {
 }
 
 /** What was done otherwise than issued: the prediction is for what was done. */
-function TurnedOtherwise({ job, id, round, told }: Omit<ReadingsProps, 'answer'>) {
+function TurnedOtherwise({ id, round, told }: Omit<ReadingsProps, 'answer'>) {
+  const job = useThisJob();
   const done = job.state.rounds[round]?.moves[id] ?? 0;
   const issued = told?.seatMm ?? 0;
   const pitchMm = cornerSpec(job.record.document, id).pitchMm.value;
@@ -346,7 +345,8 @@ function TurnedOtherwise({ job, id, round, told }: Omit<ReadingsProps, 'answer'>
   );
 }
 
-function Verdict({ job, round }: { job: Job; round: number }) {
+function Verdict({ round }: { round: number }) {
+  const job = useThisJob();
   const { answer } = job;
   // Nothing is in tolerance from a prediction.
   if (!answer || round !== job.state.current || unreadOf(answer).length > 0 || answer.chanceNow === null)
@@ -375,7 +375,8 @@ function scalesOff({ cross }: Answer): string | null {
 }
 
 /** Standing a little high all round is no fault of springs that have yet to settle: that can be chosen. */
-function LeaveToSettle({ job, round }: { job: Job; round: number }) {
+function LeaveToSettle({ round }: { round: number }) {
+  const job = useThisJob();
   const { answer } = job;
   const style = useLengthStyle(1);
   if (!answer || job.state.locked || job.record.document.settlingMm !== null) return null;
@@ -394,7 +395,8 @@ function LeaveToSettle({ job, round }: { job: Job; round: number }) {
 }
 
 /** Height that springs have lost on the road. */
-function Lost({ job }: { job: Job }) {
+function Lost() {
+  const job = useThisJob();
   const lost = job.answer ? Object.entries(settledIn(job.answer)) : [];
   const [first] = lost;
   if (!first) return null;
@@ -422,14 +424,15 @@ function Lost({ job }: { job: Job }) {
 }
 
 /** What the rounds taught of each axle's ratio: only where it was moved and read since, and only what changed. */
-function Learnt({ job, children }: { job: Job; children: ReactNode }) {
+function Learnt({ children }: { children: ReactNode }) {
+  const job = useThisJob();
   const { answer } = job;
   const system = useSettings((state) => state.system);
   if (!answer || answer.state.current === 0) return null;
   return (
     <div className="border-rule mx-4 flex items-center justify-between gap-4 border-t py-2">
       <div>
-        <Lost job={job} />
+        <Lost />
         <p data-testid="learnt">
           {gainGroups(job.record.document).map((group) => {
             const gain = answer.posterior.gains[group.id];

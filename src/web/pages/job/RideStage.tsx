@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useState } from 'react';
 import { browserStorage } from '../../features/keeping/keeping.ts';
 import type { Entry } from '#core/document/types.ts';
@@ -5,7 +6,7 @@ import { symptomsOn, type Symptom } from '#core/judge/symptoms.ts';
 import { footingOf } from '#core/kinds/classes/index.ts';
 import { limits } from '#contract/limits.ts';
 import type { Job } from '../../features/job/useJob.ts';
-import { roundWords } from '../../features/job/words.ts';
+import { roundWords } from '#words/fields.ts';
 import { newStamp } from '../../features/job/stamp.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Bracket } from './Bracket.tsx';
@@ -14,7 +15,8 @@ import { SkidSettings } from './SkidSettings.tsx';
 import { Footer, NextLink } from './Footer.tsx';
 
 /** Short notes from the road or the trail, what they may mean, and one thing to try at a time. */
-export function RideStage({ job }: { job: Job }) {
+export function RideStage() {
+  const job = useThisJob();
   const [chosen, setChosen] = useState<Symptom | null>(null);
   const symptoms = symptomsOn(footingOf(job.record.document.machine.class));
   return (
@@ -22,8 +24,8 @@ export function RideStage({ job }: { job: Job }) {
       <div className="grid gap-x-8 gap-y-4 px-4 py-4 lg:grid-cols-2">
         <section aria-label="What was felt">
           <h2 className="text-head font-semibold">What was felt</h2>
-          <NewNote job={job} />
-          <Notes job={job} />
+          <NewNote />
+          <Notes />
         </section>
         <section aria-label="What it may mean">
           <h2 className="text-head font-semibold">What it may mean</h2>
@@ -43,16 +45,16 @@ export function RideStage({ job }: { job: Job }) {
               </button>
             ))}
           </div>
-          {chosen && <Ladder job={job} symptom={chosen} />}
-          <SkidSettings job={job} />
-          <Bracket job={job} />
-          <Earlier job={job} />
+          {chosen && <Ladder symptom={chosen} />}
+          <SkidSettings />
+          <Bracket />
+          <Earlier />
         </section>
       </div>
       <div className="flex-1" />
       <Footer>
         <p className="text-second">Once it works, leave it.</p>
-        <NextLink job={job} from="ride" />
+        <NextLink from="ride" />
       </Footer>
     </div>
   );
@@ -64,7 +66,8 @@ function record(job: Job, words: string): void {
   job.actions.record(`Note: ${words}`.slice(0, 200), { ...place, words });
 }
 
-function Ladder({ job, symptom }: { job: Job; symptom: Symptom }) {
+function Ladder({ symptom }: { symptom: Symptom }) {
+  const job = useThisJob();
   return (
     <ol className="mt-3 list-none">
       {symptom.try.map(({ words, why }, k) => (
@@ -86,7 +89,8 @@ function Ladder({ job, symptom }: { job: Job; symptom: Symptom }) {
   );
 }
 
-function NewNote({ job }: { job: Job }) {
+function NewNote() {
+  const job = useThisJob();
   const key = `margin-note-${job.record.id}`;
   const [text, setText] = useState(() => browserStorage.getItem(key) ?? '');
   const keep = (next: string) => {
@@ -130,19 +134,21 @@ function NewNote({ job }: { job: Job }) {
   );
 }
 
-function Notes({ job }: { job: Job }) {
+function Notes() {
+  const job = useThisJob();
   const notes = job.facts.filter(({ fact }) => fact.kind === 'note').reverse();
   if (notes.length === 0) return <p className="text-second mt-3">No notes yet.</p>;
   return (
     <ul className="mt-3">
       {notes.map((entry) => (
-        <Note key={entry.id} job={job} entry={entry} />
+        <Note key={entry.id} entry={entry} />
       ))}
     </ul>
   );
 }
 
-function Note({ job, entry: { fact, at } }: { job: Job; entry: Extract<Entry, { type: 'fact' }> }) {
+function Note({ entry: { fact, at } }: { entry: Extract<Entry, { type: 'fact' }> }) {
+  const job = useThisJob();
   return (
     <li className="border-rule flex items-start gap-3 border-b py-2">
       <p className="flex-1 whitespace-pre-wrap">

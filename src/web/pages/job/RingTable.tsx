@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { factAt } from '#core/document/facts.ts';
 import { benchFrom } from '#core/lab/fromJob.ts';
 import { ringPlaces, type RingWish } from '#core/lab/rings.ts';
@@ -8,7 +9,6 @@ import { isOffItsGap, type CornerAnswer, type RingAnswer } from '#core/plan/corn
 import { bareLength } from '#core/units/formatLength.ts';
 import { limits } from '#contract/limits.ts';
 import { pathKey } from '../../features/job/draftKeys.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';
 import { RingMove } from '../../features/job/MoveWords.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -20,13 +20,12 @@ import { RingWords } from '../stack/RingFields.tsx';
 import { gapFor, useGap } from './ringGap.ts';
 
 interface TableProps {
-  job: Job;
   answer: Answer;
   ringed: CornerAnswer[];
 }
 
 /** Every ring: where it is wanted, said in any of the ways, what there is to do, and the block that proves it. */
-export function RingTable({ job, answer, ringed }: TableProps) {
+export function RingTable({ answer, ringed }: TableProps) {
   const unit = useLengthStyle().system;
   const heads = [
     'ring',
@@ -53,7 +52,7 @@ export function RingTable({ job, answer, ringed }: TableProps) {
           {ringed.flatMap(({ id, rings }) => {
             const bench = benchFrom(answer, id, cornerNames[id]);
             return rings.map((ring, k) => (
-              <RingRow key={id + String(k)} job={job} id={id} k={k} ring={ring} bench={bench} />
+              <RingRow key={id + String(k)} id={id} k={k} ring={ring} bench={bench} />
             ));
           })}
         </tbody>
@@ -63,14 +62,14 @@ export function RingTable({ job, answer, ringed }: TableProps) {
 }
 
 interface RowProps {
-  job: Job;
   id: CornerId;
   k: number;
   ring: RingAnswer;
   bench: Bench | null;
 }
 
-function RingRow({ job, id, k, ring, bench }: RowProps) {
+function RingRow({ id, k, ring, bench }: RowProps) {
+  const job = useThisJob();
   const where = `ring ${ring.after + 1}, ${cornerNames[id]}`;
   const setGap = useGap(job, id, k, ring.after);
   const style = useLengthStyle(0);
@@ -123,10 +122,10 @@ function RingRow({ job, id, k, ring, bench }: RowProps) {
           </td>
         ))}
         <td className="px-2 py-2">
-          <Work job={job} id={id} ring={ring} k={k} where={where} />
+          <Work id={id} ring={ring} k={k} where={where} />
         </td>
         <td className="px-2 py-2">
-          <Block job={job} id={id} k={k} gapMm={ring.wantedMm ?? ring.gapMm} where={where} />
+          <Block id={id} k={k} gapMm={ring.wantedMm ?? ring.gapMm} where={where} />
         </td>
       </tr>
       {bench && (
@@ -142,7 +141,8 @@ function RingRow({ job, id, k, ring, bench }: RowProps) {
 }
 
 /** What is left to move; done, it is a fact of this round. */
-function Work({ job, id, ring, k, where }: Omit<RowProps, 'bench'> & { where: string }) {
+function Work({ id, ring, k, where }: Omit<RowProps, 'bench'> & { where: string }) {
+  const job = useThisJob();
   const place = { kind: 'ring' as const, round: job.state.current, corner: id, slot: String(k) };
   const before = factAt(job.facts, place)?.fact.mm ?? 0;
   if (!isOffItsGap(ring))
@@ -173,19 +173,8 @@ function Work({ job, id, ring, k, where }: Omit<RowProps, 'bench'> & { where: st
 }
 
 /** A block of the gap's length that goes in is the proof. */
-function Block({
-  job,
-  id,
-  k,
-  gapMm,
-  where,
-}: {
-  job: Job;
-  id: CornerId;
-  k: number;
-  gapMm: number;
-  where: string;
-}) {
+function Block({ id, k, gapMm, where }: { id: CornerId; k: number; gapMm: number; where: string }) {
+  const job = useThisJob();
   const place = { kind: 'check' as const, round: job.state.current, corner: null, slot: `ring-${id}-${k}` };
   const done = factAt(job.facts, place)?.fact.how === 'done';
   return (

@@ -1,5 +1,5 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { ringSchools } from '#core/judge/ringSchools.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { capital } from '../../features/job/words.ts';
 import { CutOpenPanel } from './CutOpenPanel.tsx';
 import { Footer, NextLink } from './Footer.tsx';
@@ -8,7 +8,8 @@ import { RingTrades } from './RingTrades.tsx';
 import { Squat } from './Squat.tsx';
 
 /** Crossover rings once the heights are in: where each is to stand, and the block that proves it. */
-export function RingsStage({ job }: { job: Job }) {
+export function RingsStage() {
+  const job = useThisJob();
   const { answer } = job;
   const ringed = answer?.corners.filter(({ rings }) => rings.length > 0) ?? [];
   if (!answer || ringed.length === 0)
@@ -20,7 +21,7 @@ export function RingsStage({ job }: { job: Job }) {
             : 'Rings are set once the heights are read.'}
         </p>
         <div className="mt-4 flex">
-          <NextLink job={job} from="rings" />
+          <NextLink from="rings" />
         </div>
       </div>
     );
@@ -34,14 +35,14 @@ export function RingsStage({ job }: { job: Job }) {
         </p>
         <Schools />
       </div>
-      <RingTable job={job} answer={answer} ringed={ringed} />
+      <RingTable answer={answer} ringed={ringed} />
       <RingTrades answer={answer} ringed={ringed} />
-      <Squat job={job} answer={answer} />
-      <CutOpenPanel job={job} answer={answer} open />
+      <Squat answer={answer} />
+      <CutOpenPanel answer={answer} open />
       <div className="flex-1" />
       <Footer>
         <p className="text-second">Change a ring by about 10 mm at a time, ride, and note it.</p>
-        <NextLink job={job} from="rings" />
+        <NextLink from="rings" />
       </Footer>
     </div>
   );

@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { described } from '../../features/forms/described.ts';
 import { ChevronDown, Plus, X } from 'lucide-react';
 import { Collapsible } from 'radix-ui';
@@ -8,7 +9,6 @@ import { cornersIn, footingOf } from '#core/kinds/classes/index.ts';
 import { limits } from '#contract/limits.ts';
 import { useNewRows } from '../../features/rows/newRows.ts';
 import { pathKey } from '../../features/job/draftKeys.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { cornerNumbers } from '../../features/job/words.ts';
 import type { QuantityName, Range } from '../../features/numbers/quantity.ts';
 import { Select } from '../../ui/Select.tsx';
@@ -19,7 +19,8 @@ import { CornerRow, CornerTable } from './CornerRow.tsx';
 import { PathField } from './fields.tsx';
 
 /** What can touch, what ties left and right together, and what it stands on. */
-export function RoomSection({ job }: { job: Job }) {
+export function RoomSection() {
+  const job = useThisJob();
   const { document } = job.record;
   const footing = footingOf(document.machine.class);
   const given =
@@ -38,15 +39,14 @@ export function RoomSection({ job }: { job: Job }) {
         <span className="label text-second font-normal">what can touch as it goes up or down</span>
       </Collapsible.Trigger>
       <Collapsible.Content data-fields>
-        <CornerList job={job} {...clearances} />
-        {footing === 'wheels' && <CornerList job={job} {...joints} />}
-        {footing === 'wheels' && <Bars job={job} />}
-        {footing === 'sleds' && <Skid job={job} />}
-        <CornerTable job={job} caption="Floor under each corner">
-          <CornerRow job={job} label="Floor lies higher by" help="than the shop’s level; lower is −">
+        <CornerList {...clearances} />
+        {footing === 'wheels' && <CornerList {...joints} />}
+        {footing === 'wheels' && <Bars />}
+        {footing === 'sleds' && <Skid />}
+        <CornerTable caption="Floor under each corner">
+          <CornerRow label="Floor lies higher by" help="than the shop’s level; lower is −">
             {(id) => (
               <PathField
-                job={job}
                 path={['corners', id, 'floorMm']}
                 label={`Floor, ${cornerNames[id]}`}
                 order={900 + cornerNumbers[id]}
@@ -129,7 +129,8 @@ function NotCounted({ missing, columns }: { missing: readonly string[]; columns:
 }
 
 /** Things kept in a list at each corner, as one table: a line each, with its corner. */
-function CornerList({ job, at, title, what, none, example, columns, blank }: ListKind & { job: Job }) {
+function CornerList({ at, title, what, none, example, columns, blank }: ListKind) {
+  const job = useThisJob();
   const { document } = job.record;
   const ids = cornersIn(document);
   const listAt = (id: CornerId) => document.corners[id][at] as unknown as Record<string, Json>[];
@@ -268,7 +269,8 @@ function nextCorner(ids: readonly CornerId[], count: (id: CornerId) => number): 
 }
 
 /** Anti-roll bars: whether hooked while measuring, and how stiff. */
-function Bars({ job }: { job: Job }) {
+function Bars() {
+  const job = useThisJob();
   const { bars } = job.record.document;
   return (
     <section aria-label="Anti-roll bars" className="mt-4">
@@ -327,7 +329,8 @@ function Bars({ job }: { job: Job }) {
 }
 
 /** What of a skid is set beside its springs: how many places there are. Where it stands is a matter of Ride. */
-function Skid({ job }: { job: Job }) {
+function Skid() {
+  const job = useThisJob();
   const { skid } = job.record.document;
   const put = (next: typeof skid) => job.actions.change('Skid', [['skid'], next as unknown as Json]);
   const parts = [

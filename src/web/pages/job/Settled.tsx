@@ -1,8 +1,8 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import type { Footing } from '#core/geometry/reference.ts';
 import { footingOf } from '#core/kinds/classes/index.ts';
 import { limits } from '#contract/limits.ts';
-import type { Job } from '../../features/job/useJob.ts';
-import { roundWords } from '../../features/job/words.ts';
+import { roundWords } from '#words/fields.ts';
 import { FactField } from './fields.tsx';
 
 const WAYS: Record<Footing, readonly string[]> = {
@@ -12,7 +12,8 @@ const WAYS: Record<Footing, readonly string[]> = {
 };
 
 /** How it was settled. Without it the readings count as weak evidence. */
-export function Settled({ job, round }: { job: Job; round: number }) {
+export function Settled({ round }: { round: number }) {
+  const job = useThisJob();
   const now = job.state.rounds[round]?.settled ?? null;
   const chosen = new Set(now?.split(' and ') ?? []);
   const place = { kind: 'settled' as const, round, corner: null, slot: 'how' };
@@ -47,7 +48,6 @@ export function Settled({ job, round }: { job: Job; round: number }) {
           (job.state.rounds[round]?.drivenKm ?? null) !== null) && (
           <div data-fields className="relative w-28">
             <FactField
-              job={job}
               place={{ kind: 'driven', round, corner: null, slot: 'km' }}
               label="Driven, km"
               showLabel

@@ -1,9 +1,10 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
 import { twinOf } from '#core/kinds/corners.ts';
-import type { Job } from '../../features/job/useJob.ts';
 
 /** Whether left and right seats move alike. */
-export function SideChoice({ job }: { job: Job }) {
+export function SideChoice() {
+  const job = useThisJob();
   if (!cornersIn(job.record.document).some(twinOf)) return null;
   return (
     <label className="flex min-h-9 cursor-pointer items-center gap-1.5">

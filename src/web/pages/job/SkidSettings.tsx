@@ -1,5 +1,5 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { factAt, isOf } from '#core/document/facts.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { Select } from '../../ui/Select.tsx';
 
 const PARTS = [
@@ -18,7 +18,8 @@ const PARTS = [
 ] as const;
 
 /** Where a skid's blocks and strap stand: the first and the last rung of the ladder for ski pressure. */
-export function SkidSettings({ job }: { job: Job }) {
+export function SkidSettings() {
+  const job = useThisJob();
   const { skid } = job.record.document;
   if (!skid) return null;
   const round = job.state.current;

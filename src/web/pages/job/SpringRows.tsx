@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Plus, X } from 'lucide-react';
 import { blankSpring, type SpringDocument } from '#core/document/spring.ts';
 import type { Json, RingDocument } from '#core/document/types.ts';
@@ -5,7 +6,6 @@ import { axleOf, cornerNames, twinOf, type CornerId } from '#core/kinds/corners.
 import { cornersIn } from '#core/kinds/classes/index.ts';
 import { limits } from '#contract/limits.ts';
 import { pathKey } from '../../features/job/draftKeys.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { cornerNumbers } from '../../features/job/words.ts';
 import type { QuantityName, Range } from '../../features/numbers/quantity.ts';
 import { NumberField } from '../../ui/NumberField.tsx';
@@ -15,7 +15,6 @@ import { RackPick } from './RackPick.tsx';
 type SpringNumber = 'rateNPerMm' | 'freeLengthMm' | 'solidLengthMm';
 
 interface SpringRowProps {
-  job: Job;
   index: number;
   label: string;
   help: string;
@@ -25,9 +24,10 @@ interface SpringRowProps {
 }
 
 /** One figure of the springs of every corner, from the seat outwards. */
-export function SpringRow({ job, index, label, help, name, quantity, range }: SpringRowProps) {
+export function SpringRow({ index, label, help, name, quantity, range }: SpringRowProps) {
+  const job = useThisJob();
   return (
-    <CornerRow job={job} label={label} help={help}>
+    <CornerRow label={label} help={help}>
       {(id) => {
         const { springs } = job.record.document.corners[id];
         const shown = springs.length > 0 ? springs : [blankSpring];
@@ -87,20 +87,17 @@ function springRange(
 }
 
 /** A corner's springs as a stack: another one on top, the last taken off, and the ring between two. */
-export function MoreSprings({ job }: { job: Job }) {
+export function MoreSprings() {
+  const job = useThisJob();
   const { corners } = job.record.document;
   const stacked = cornersIn(job.record.document).some((id) => corners[id].springs.length > 1);
   return (
     <>
-      <CornerRow job={job} label="Springs in the stack" help="from the seat outwards">
-        {(id) => <StackSize job={job} id={id} />}
+      <CornerRow label="Springs in the stack" help="from the seat outwards">
+        {(id) => <StackSize id={id} />}
       </CornerRow>
       {stacked && (
-        <CornerRow
-          job={job}
-          label="Tender or helper"
-          help="soft, goes solid early, only keeps things in place"
-        >
+        <CornerRow label="Tender or helper" help="soft, goes solid early, only keeps things in place">
           {(id) =>
             corners[id].springs.length > 1 &&
             corners[id].springs.map((spring, k) => (
@@ -126,15 +123,9 @@ export function MoreSprings({ job }: { job: Job }) {
         </CornerRow>
       )}
       {stacked && (
-        <CornerRow
-          job={job}
-          label="Ring stops the slider"
-          help="once the springs above have closed by so much"
-        >
+        <CornerRow label="Ring stops the slider" help="once the springs above have closed by so much">
           {(id) =>
-            corners[id].springs
-              .slice(1)
-              .map((_, after) => <RingLimit key={after} job={job} id={id} after={after} />)
+            corners[id].springs.slice(1).map((_, after) => <RingLimit key={after} id={id} after={after} />)
           }
         </CornerRow>
       )}
@@ -142,7 +133,8 @@ export function MoreSprings({ job }: { job: Job }) {
   );
 }
 
-function StackSize({ job, id }: { job: Job; id: CornerId }) {
+function StackSize({ id }: { id: CornerId }) {
+  const job = useThisJob();
   const { springs, rings } = job.record.document.corners[id];
   const count = springs.length;
   const put = (label: string, next: SpringDocument[]) => {
@@ -188,13 +180,14 @@ function StackSize({ job, id }: { job: Job; id: CornerId }) {
           <X aria-hidden size={16} />
         </button>
       )}
-      <RackPick job={job} id={id} />
+      <RackPick id={id} />
     </span>
   );
 }
 
 /** Where the ring behind a slider stands; emptied, there is none. */
-function RingLimit({ job, id, after }: { job: Job; id: CornerId; after: number }) {
+function RingLimit({ id, after }: { id: CornerId; after: number }) {
+  const job = useThisJob();
   const { rings } = job.record.document.corners[id];
   const ring = rings.find((one) => one.after === after);
   const label = `Ring ${after + 1} stops the slider, ${cornerNames[id]}`;

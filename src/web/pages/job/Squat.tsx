@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useSearchParams } from 'react-router';
 import { benchFrom } from '#core/lab/fromJob.ts';
 import { inMotion, ringPlaces } from '#core/lab/rings.ts';
@@ -5,7 +6,6 @@ import { caseTravel, type Bench } from '#core/lab/setup.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { limits } from '#contract/limits.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SizeLength } from '../../ui/Figure.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
@@ -16,7 +16,8 @@ import { gapFor, useGap } from './ringGap.ts';
 const APART = 0.15;
 
 /** In motion the rear sits down: where both ends then cross over, and the rear gap that evens them. */
-export function Squat({ job, answer }: { job: Job; answer: Answer }) {
+export function Squat({ answer }: { answer: Answer }) {
+  const job = useThisJob();
   const [params, setParams] = useSearchParams();
   const squatMm = Math.min(Math.max(Number(params.get('squat')) || 0, 0), limits.sagMm.max);
   const pairs = (['LF', 'RF'] as const).flatMap((id) => {
@@ -62,7 +63,6 @@ export function Squat({ job, answer }: { job: Job; answer: Answer }) {
 }
 
 interface SquatProps {
-  job: Job;
   side: string;
   rearId: CornerId;
   front: Bench;
@@ -70,7 +70,8 @@ interface SquatProps {
   squatMm: number;
 }
 
-function SquatLine({ job, side, rearId, front, rear, squatMm }: SquatProps) {
+function SquatLine({ side, rearId, front, rear, squatMm }: SquatProps) {
+  const job = useThisJob();
   const setGap = useGap(job, rearId, 0, rear.setup.rings[0]?.after ?? 0);
   const both = inMotion(ringPlaces(front, 0), ringPlaces(rear, 0), rear, squatMm);
   if (!both) return <li>{side}: one end never takes over, so nothing can be compared.</li>;

@@ -1,10 +1,11 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Link } from 'react-router';
 import { stagesOf, type Stage } from '#core/job/nextAction.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { stageStanding, stageTitles } from './stages.ts';
 
 /** The stages as marks on a rule down the left edge. Any may be opened at any time. */
-export function StageRail({ job, stage }: { job: Job; stage: Stage }) {
+export function StageRail({ stage }: { stage: Stage }) {
+  const job = useThisJob();
   return (
     <nav aria-label="Stages" className="print:hidden">
       <ol className="border-ink flex min-h-[calc(100vh-90px)] flex-col border-l-[1.5px] max-lg:min-h-0 max-lg:flex-row max-lg:flex-wrap max-lg:border-t-[1.5px] max-lg:border-l-0">
@@ -25,7 +26,7 @@ export function StageRail({ job, stage }: { job: Job; stage: Stage }) {
                 style={{ top: 14 + minor * 19 }}
               />
             ))}
-            <StageLink job={job} one={one} open={one === stage} />
+            <StageLink one={one} open={one === stage} />
           </li>
         ))}
       </ol>
@@ -33,7 +34,8 @@ export function StageRail({ job, stage }: { job: Job; stage: Stage }) {
   );
 }
 
-function StageLink({ job, one, open }: { job: Job; one: Stage; open: boolean }) {
+function StageLink({ one, open }: { one: Stage; open: boolean }) {
+  const job = useThisJob();
   const { state, words } = stageStanding(one, job);
   const next = job.next.stage === one;
   return (

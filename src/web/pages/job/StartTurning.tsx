@@ -1,16 +1,17 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useNavigate } from 'react-router';
 import type { Stage } from '#core/job/nextAction.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { isMoved } from '#core/plan/cornerAnswer.ts';
 import { planFact, toldPlan } from '#core/plan/tell.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { useRefusedDrafts } from '../../features/numbers/drafts.ts';
 import { RefusedNote } from '../../ui/RefusedNote.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { NextLink } from './Footer.tsx';
 
 /** Tells the plan and opens the work list; goes on where something is being turned. */
-export function StartTurning({ job, answer, from }: { job: Job; answer: Answer; from: Stage }) {
+export function StartTurning({ answer, from }: { answer: Answer; from: Stage }) {
+  const job = useThisJob();
   const navigate = useNavigate();
   const { turning } = job.state;
   const stale = turning !== null && JSON.stringify(toldPlan(answer)) !== JSON.stringify(turning.told);
@@ -22,7 +23,7 @@ export function StartTurning({ job, answer, from }: { job: Job; answer: Answer; 
   };
   const refused = useRefusedDrafts(job.record.id);
   if (refused.length > 0) return <RefusedNote refused={refused} />;
-  if (job.state.locked) return <NextLink job={job} from={from} />;
+  if (job.state.locked) return <NextLink from={from} />;
   if (!moving && !turning)
     return (
       <>
@@ -31,7 +32,7 @@ export function StartTurning({ job, answer, from }: { job: Job; answer: Answer; 
             ? `Nothing to turn: ${job.next.words}.`
             : 'Nothing to turn: leave everything.'}
         </p>
-        <NextLink job={job} from={from} />
+        <NextLink from={from} />
       </>
     );
   if (turning && !(stale && untouched))

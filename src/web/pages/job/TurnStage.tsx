@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Link } from 'react-router';
 import { cautionsAt } from '#core/judge/cautions.ts';
 import { turningOrder } from '#core/job/nextAction.ts';
@@ -9,7 +10,6 @@ import { toldSum } from '#core/sums/cornerSums.ts';
 import type { Fact, Fitting, ToldCorner, ToldPlan } from '#core/document/types.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { factKey } from '../../features/job/draftKeys.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';
 import { Effect, MountMove, PitchAssumed, RingMove, SeatMove } from '../../features/job/MoveWords.tsx';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
@@ -24,7 +24,8 @@ import { ranges } from './fields.tsx';
 import { Footer, NextLink } from './Footer.tsx';
 
 /** The work list: each seat with its move and where to stop; what was really done is recorded. */
-export function TurnStage({ job }: { job: Job }) {
+export function TurnStage() {
+  const job = useThisJob();
   const { state } = job;
   const round = state.turning ? state.current + 1 : state.current;
   const told = state.turning?.told ?? state.rounds[state.current]?.told ?? null;
@@ -33,7 +34,7 @@ export function TurnStage({ job }: { job: Job }) {
       <div className="p-6">
         <p>No plan is told yet. Look at the plan, then start turning from there.</p>
         <div className="mt-4 flex">
-          <NextLink job={job} from="turn" />
+          <NextLink from="turn" />
         </div>
       </div>
     );
@@ -41,16 +42,14 @@ export function TurnStage({ job }: { job: Job }) {
     <>
       <Cautions
         title="Safety first"
-        job={job}
         list={cautionsAt('turn', job.record.document)}
         folded={state.turning?.begun ?? false}
       />
       <CornerGrid
-        job={job}
         showPlan={state.turning !== null}
-        corner={(id) => <CornerWork job={job} id={id} round={round} told={told} />}
+        corner={(id) => <CornerWork id={id} round={round} told={told} />}
       />
-      {job.answer && <CutOpenPanel job={job} answer={job.answer} />}
+      {job.answer && <CutOpenPanel answer={job.answer} />}
       <Footer>
         <p aria-live="polite">
           {state.turning ? (
@@ -69,20 +68,20 @@ export function TurnStage({ job }: { job: Job }) {
             Bay view
           </Link>
         )}
-        <NextLink job={job} from="turn" />
+        <NextLink from="turn" />
       </Footer>
     </>
   );
 }
 
 interface WorkProps {
-  job: Job;
   id: CornerId;
   round: number;
   told: ToldPlan;
 }
 
-function CornerWork({ job, id, round, told }: WorkProps) {
+function CornerWork({ id, round, told }: WorkProps) {
+  const job = useThisJob();
   const asked = told.corners[id];
   if (!asked) return <p className="text-second text-head mt-3 font-semibold">Leave it</p>;
   const { moves, mounts } = job.state.rounds[round] ?? { moves: {}, mounts: {} };
@@ -95,18 +94,19 @@ function CornerWork({ job, id, round, told }: WorkProps) {
           <Effect seatMm={seatMm} mountMm={mountMm} riseMm={asked.riseMm ?? null} />
         </p>
       )}
-      <SeatWork job={job} id={id} round={round} asked={asked} />
+      <SeatWork id={id} round={round} asked={asked} />
       {workOf(asked)
         .filter(({ kind }) => kind !== 'adjustment')
         .map((work) => (
-          <OtherWork key={work.kind + work.slot} job={job} id={id} round={round} work={work} />
+          <OtherWork key={work.kind + work.slot} id={id} round={round} work={work} />
         ))}
     </>
   );
 }
 
 /** A lower mount or a ring: what to move, and what was done. */
-function OtherWork({ job, id, round, work }: Omit<WorkProps, 'told'> & { work: Work }) {
+function OtherWork({ id, round, work }: Omit<WorkProps, 'told'> & { work: Work }) {
+  const job = useThisJob();
   const { kind, slot, mm } = work;
   const place = { kind, round, corner: id, slot };
   const done = factAt(job.facts, place)?.fact ?? null;
@@ -145,7 +145,8 @@ function OtherWork({ job, id, round, work }: Omit<WorkProps, 'told'> & { work: W
   );
 }
 
-function SeatWork({ job, id, round, asked }: Omit<WorkProps, 'told'> & { asked: ToldCorner }) {
+function SeatWork({ id, round, asked }: Omit<WorkProps, 'told'> & { asked: ToldCorner }) {
+  const job = useThisJob();
   const moved = (asked.mountMm ?? 0) !== 0;
   if (asked.seatMm === 0)
     return (
@@ -193,7 +194,7 @@ function SeatWork({ job, id, round, asked }: Omit<WorkProps, 'told'> & { asked: 
             <SizeLength mm={Math.abs(asked.seatMm)} /> of seat
             <PitchAssumed pitch={cornerSpec(job.record.document, id).pitchMm} steps={asked.steps ?? null} />
           </p>
-          <DoneField job={job} id={id} round={round} done={done} record={record} />
+          <DoneField id={id} round={round} done={done} record={record} />
         </>
       )}
       <div className="mt-5">
@@ -275,7 +276,6 @@ function Done({
 }
 
 interface DoneFieldProps {
-  job: Job;
   id: CornerId;
   round: number;
   done: Fact<'adjustment'> | null;
@@ -283,7 +283,8 @@ interface DoneFieldProps {
 }
 
 /** What was really done: the collar reading it stopped at, or turns where no collar was ever read. */
-function DoneField({ job, id, round, done, record }: DoneFieldProps) {
+function DoneField({ id, round, done, record }: DoneFieldProps) {
+  const job = useThisJob();
   const spec = cornerSpec(job.record.document, id);
   const before = collarNow(job.state.rounds.slice(0, round), id, spec.readingSign);
   const common = {

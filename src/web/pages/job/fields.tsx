@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { described } from '../../features/forms/described.ts';
 import { numbered, numberOf, type FactPlace, type NumberedKind } from '#core/document/factKinds.ts';
 import { factAt } from '#core/document/facts.ts';
@@ -9,12 +10,12 @@ import { limits } from '#contract/limits.ts';
 import { useLengthStyle } from '../../app/settings.ts';
 import { factKey, pathKey, valueAt } from '../../features/job/draftKeys.ts';
 import { isUnsent, type Job } from '../../features/job/useJob.ts';
-import { capital, factWords, pathWords } from '../../features/job/words.ts';
+import { capital } from '../../features/job/words.ts';
+import { factWords, pathWords } from '#words/fields.ts';
 import type { QuantityName, Range } from '../../features/numbers/quantity.ts';
 import { NumberField } from '../../ui/NumberField.tsx';
 
 interface FactFieldProps {
-  job: Job;
   place: FactPlace<NumberedKind>;
   label: string;
   order: number;
@@ -30,13 +31,12 @@ interface FactFieldProps {
 
 /** A number that becomes a fact: typing again corrects it, emptying withdraws it; the old one stays on record. */
 export function FactField({
-  job,
   place,
   range,
-  // A collar is read with a caliper, the rest with a tape.
   quantity = place.kind === 'collar' ? 'size' : 'length',
   ...rest
 }: FactFieldProps) {
+  const job = useThisJob();
   const standing = factAt(job.facts, place);
   const words = capital(factWords(place));
   return (
@@ -61,7 +61,6 @@ export function FactField({
 }
 
 interface PathFieldProps {
-  job: Job;
   path: string[];
   label?: string;
   order: number;
@@ -78,7 +77,8 @@ interface PathFieldProps {
 }
 
 /** A number of the description, or none: then the class's value is assumed and stands in the field as a hint. */
-export function PathField({ job, path, label, placeholder, assumed, ...rest }: PathFieldProps) {
+export function PathField({ path, label, placeholder, assumed, ...rest }: PathFieldProps) {
+  const job = useThisJob();
   const words = capital(pathWords(path));
   const { assumed: usual, ...field } = described(job.record.document, path);
   return (

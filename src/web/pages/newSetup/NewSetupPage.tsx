@@ -1,3 +1,4 @@
+import { JobContext, useThisJob } from '../../jobStore/jobContext.ts';
 import { plannedMoves } from '#core/plan/answer.ts';
 import { percent } from '#words/figures.ts';
 import { Move } from '../job/PlannedMove.tsx';
@@ -14,7 +15,7 @@ import { chanceSum } from '#core/sums/cornerSums.ts';
 import type { Json } from '#core/document/types.ts';
 import { ClassChoice } from '../../features/job/ClassChoice.tsx';
 import { pathKey } from '../../features/job/draftKeys.ts';
-import { useNewJob, type Job } from '../../features/job/useJob.ts';
+import { useNewJob } from '../../features/job/useJob.ts';
 import { useUndoKeys } from '../../features/job/useUndoKeys.ts';
 import { useNewSetup } from '../../features/job/useNewSetup.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';
@@ -48,102 +49,105 @@ export function NewSetupPage() {
   const answered = job.answer !== null;
   const corners = cornersIn(job.record.document);
   return (
-    <main className="mx-auto grid w-full max-w-[1232px] flex-1 grid-cols-[minmax(0,1fr)_284px] content-start gap-x-6 px-6 py-5 max-lg:grid-cols-1 narrow:px-4">
-      <title>New setup · Margin</title>
-      <div>
-        <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-          <h1 className="text-head mr-2 font-semibold">New setup</h1>
-          <ClassChoice classes={machineClasses} current={current} onChoose={choose} />
-        </div>
-        <div data-fields className="bg-sheet border-rule mt-4 border px-4 pt-2 pb-4">
-          <Columns job={job} />
-          <Row label="Measured height" help={<ReferenceChoice job={job} />}>
-            {corners.map((id) => (
-              <HeightNow key={id} job={job} id={id} />
-            ))}
-          </Row>
-          <Row
-            label="Target height"
-            help={footingOf(current) === 'bikes' ? 'at each end' : 'both sides of an axle'}
-          >
-            {gainGroups(job.record.document).map((group, i, all) => (
-              <GroupTarget
-                key={group.id}
-                job={job}
-                group={group}
-                order={11 + i}
-                {...(i === all.length - 1 ? { onEnter: () => button.current?.focus() } : {})}
-              />
-            ))}
-          </Row>
-          <SuspensionRow job={job} />
-          <Answers job={job} />
-          <Row label="Collar reads" help="if you have a caliper there">
-            {corners.map((id) => (
-              <FactField
-                key={id}
-                job={job}
-                place={{ kind: 'collar', round: 0, corner: id, slot: 'now' }}
-                label={`Collar reads, ${cornerNames[id]}`}
-                showLabel="narrow"
-                order={20 + cornerNumbers[id]}
-                range={ranges.collar}
-              />
-            ))}
-          </Row>
-          <AssumedRow job={job} />
-        </div>
-        <div className="mt-4 flex flex-wrap items-end gap-4">
-          <div className="w-64">
-            <TextField
-              label="Name of the job"
-              value={job.record.document.name}
-              draftKey={pathKey(job.record.id, ['name'])}
-              maxLength={80}
-              placeholder="Unnamed job"
-              onCommit={(name) => job.actions.change('Job name', [['name'], name])}
-            />
+    <JobContext value={job}>
+      <main className="mx-auto grid w-full max-w-[1232px] flex-1 grid-cols-[minmax(0,1fr)_284px] content-start gap-x-6 px-6 py-5 max-lg:grid-cols-1 narrow:px-4">
+        <title>New setup · Margin</title>
+        <div>
+          <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+            <h1 className="text-head mr-2 font-semibold">New setup</h1>
+            <ClassChoice classes={machineClasses} current={current} onChoose={choose} />
           </div>
-          <button
-            ref={button}
-            type="button"
-            disabled={!answered || refused.length > 0}
-            onClick={begin}
-            className="bg-action text-on-action min-h-11 px-5 font-semibold disabled:cursor-not-allowed disabled:opacity-50"
-          >
-            Start job
-          </button>
-          {refused.length > 0 ? (
-            <RefusedNote refused={refused} />
-          ) : (
-            <p className="text-second pb-2">
-              {answered ? 'Everything else is optional.' : 'Type what the tape reads at one corner at least.'}
-            </p>
-          )}
+          <div data-fields className="bg-sheet border-rule mt-4 border px-4 pt-2 pb-4">
+            <Columns />
+            <Row label="Measured height" help={<ReferenceChoice />}>
+              {corners.map((id) => (
+                <HeightNow key={id} id={id} />
+              ))}
+            </Row>
+            <Row
+              label="Target height"
+              help={footingOf(current) === 'bikes' ? 'at each end' : 'both sides of an axle'}
+            >
+              {gainGroups(job.record.document).map((group, i, all) => (
+                <GroupTarget
+                  key={group.id}
+                  group={group}
+                  order={11 + i}
+                  {...(i === all.length - 1 ? { onEnter: () => button.current?.focus() } : {})}
+                />
+              ))}
+            </Row>
+            <SuspensionRow />
+            <Answers />
+            <Row label="Collar reads" help="if you have a caliper there">
+              {corners.map((id) => (
+                <FactField
+                  key={id}
+                  place={{ kind: 'collar', round: 0, corner: id, slot: 'now' }}
+                  label={`Collar reads, ${cornerNames[id]}`}
+                  showLabel="narrow"
+                  order={20 + cornerNumbers[id]}
+                  range={ranges.collar}
+                />
+              ))}
+            </Row>
+            <AssumedRow />
+          </div>
+          <div className="mt-4 flex flex-wrap items-end gap-4">
+            <div className="w-64">
+              <TextField
+                label="Name of the job"
+                value={job.record.document.name}
+                draftKey={pathKey(job.record.id, ['name'])}
+                maxLength={80}
+                placeholder="Unnamed job"
+                onCommit={(name) => job.actions.change('Job name', [['name'], name])}
+              />
+            </div>
+            <button
+              ref={button}
+              type="button"
+              disabled={!answered || refused.length > 0}
+              onClick={begin}
+              className="bg-action text-on-action min-h-11 px-5 font-semibold disabled:cursor-not-allowed disabled:opacity-50"
+            >
+              Start job
+            </button>
+            {refused.length > 0 ? (
+              <RefusedNote refused={refused} />
+            ) : (
+              <p className="text-second pb-2">
+                {answered
+                  ? 'Everything else is optional.'
+                  : 'Type what the tape reads at one corner at least.'}
+              </p>
+            )}
+          </div>
         </div>
-      </div>
-      <aside
-        aria-label="Notes"
-        className="border-short/70 border-l-2 pl-3 max-lg:mt-4 max-lg:border-l-0 max-lg:pl-0"
-      >
-        <SumPanel />
-        <h2 className="font-semibold">How to type</h2>
-        <ul className="text-second mt-1 list-none space-y-1">
-          <li>
-            <b className="text-ink">375</b> counts as the unit chosen above.
-          </li>
-          <li>
-            <b className="text-ink">14 3/4</b>, <b className="text-ink">14.75"</b>,{' '}
-            <b className="text-ink">37.5 cm</b> work anywhere.
-          </li>
-          <li>Enter goes on to the next corner.</li>
-        </ul>
-      </aside>
-    </main>
+        <aside
+          aria-label="Notes"
+          className="border-short/70 border-l-2 pl-3 max-lg:mt-4 max-lg:border-l-0 max-lg:pl-0"
+        >
+          <SumPanel />
+          <h2 className="font-semibold">How to type</h2>
+          <ul className="text-second mt-1 list-none space-y-1">
+            <li>
+              <b className="text-ink">375</b> counts as the unit chosen above.
+            </li>
+            <li>
+              <b className="text-ink">14 3/4</b>, <b className="text-ink">14.75"</b>,{' '}
+              <b className="text-ink">37.5 cm</b> work anywhere.
+            </li>
+            <li>Enter goes on to the next corner.</li>
+          </ul>
+        </aside>
+      </main>
+    </JobContext>
   );
 }
 
-function Columns({ job }: { job: Job }) {
+function Columns() {
+  const job = useThisJob();
   return (
     <div className="grid grid-cols-[132px_repeat(4,minmax(0,1fr))] gap-x-4 narrow:hidden" aria-hidden>
       <span />
@@ -168,7 +172,8 @@ function Row({ label, help, children }: { label: string; help: React.ReactNode; 
   );
 }
 
-function ReferenceChoice({ job }: { job: Job }) {
+function ReferenceChoice() {
+  const job = useThisJob();
   const { document } = job.record;
   const corners = cornersIn(document);
   const [first = 'LF'] = corners;
@@ -201,11 +206,11 @@ function ReferenceChoice({ job }: { job: Job }) {
   );
 }
 
-function HeightNow({ job, id }: { job: Job; id: CornerId }) {
+function HeightNow({ id }: { id: CornerId }) {
+  const job = useThisJob();
   const ask = useHeightQuestion(job, id, 0);
   return (
     <FactField
-      job={job}
       place={{ kind: 'height', round: 0, corner: id, slot: '1' }}
       label={`Measured height, ${cornerNames[id]}`}
       showLabel="narrow"
@@ -217,17 +222,8 @@ function HeightNow({ job, id }: { job: Job; id: CornerId }) {
 }
 
 /** One number for both sides of an axle; each side can be set apart later. */
-function GroupTarget({
-  job,
-  group,
-  order,
-  onEnter,
-}: {
-  job: Job;
-  group: GainGroup;
-  order: number;
-  onEnter?: () => void;
-}) {
+function GroupTarget({ group, order, onEnter }: { group: GainGroup; order: number; onEnter?: () => void }) {
+  const job = useThisJob();
   const sides = sidesOf(group);
   const [first] = sides;
   const ask = useTargetQuestion(job, sides);
@@ -260,7 +256,8 @@ function sidesOf({ id }: GainGroup): [CornerId, ...CornerId[]] {
   return twin ? [id, twin] : [id];
 }
 
-function Answers({ job }: { job: Job }) {
+function Answers() {
+  const job = useThisJob();
   const { answer } = job;
   return (
     <div
@@ -279,13 +276,14 @@ function Answers({ job }: { job: Job }) {
         </span>
       </p>
       {cornersIn(job.record.document).map((id) => (
-        <CornerAnswerCell key={id} job={job} id={id} />
+        <CornerAnswerCell key={id} id={id} />
       ))}
     </div>
   );
 }
 
-function CornerAnswerCell({ job, id }: { job: Job; id: CornerId }) {
+function CornerAnswerCell({ id }: { id: CornerId }) {
+  const job = useThisJob();
   const { answer } = job;
   const move = answer && plannedMoves(answer).find((one) => one.id === id);
   if (!answer || !move || answer.chanceAfter === null) return <p className="text-second text-figure">—</p>;
@@ -298,7 +296,8 @@ function CornerAnswerCell({ job, id }: { job: Job; id: CornerId }) {
 }
 
 /** How each axle is hung: asked before anything is believed of its ratio. Nothing where there is no choice. */
-function SuspensionRow({ job }: { job: Job }) {
+function SuspensionRow() {
+  const job = useThisJob();
   const { document } = job.record;
   const groups = gainGroups(document).filter(
     ({ id }) => suspensionsOf(document.machine.class, axleOf(id)).length > 1,
@@ -308,7 +307,7 @@ function SuspensionRow({ job }: { job: Job }) {
     <Row label="Suspension" help="narrows the motion ratio">
       {groups.map((group) => (
         <div key={group.id} className="col-span-2 min-w-0">
-          <SuspensionChoice job={job} group={group} />
+          <SuspensionChoice group={group} />
         </div>
       ))}
     </Row>
@@ -316,7 +315,8 @@ function SuspensionRow({ job }: { job: Job }) {
 }
 
 /** What was assumed to get there, to be typed over. Per axle. */
-function AssumedRow({ job }: { job: Job }) {
+function AssumedRow() {
+  const job = useThisJob();
   const assumed = classDefaults[job.record.document.machine.class];
   const field = (group: GainGroup, name: 'ratio' | 'pitchMm', order: number) => {
     const sides = sidesOf(group);

@@ -1,3 +1,4 @@
+import { WorkFailed } from '../../ui/WorkFailed.tsx';
 import { Search } from 'lucide-react';
 import { Link, useSearchParams } from 'react-router';
 import { faultWords } from '#core/faults.ts';
@@ -66,6 +67,7 @@ export function RackSearchPage() {
                 {faultWords(checked.faults)}
               </p>
             )}
+            {search.failed !== null && <WorkFailed />}
             {rack.isError && springs.length === 0 && (
               <p role="alert" className="mt-2">
                 The rack cannot be read just now: the server cannot be reached.

@@ -1,67 +1,57 @@
-import { proxy, wrap, type Remote } from 'comlink';
-import { useEffect, useState } from 'react';
+import { proxy } from 'comlink';
+import { useState } from 'react';
 import type { SearchProblem } from '#core/rack/problem.ts';
 import type { SearchProgress, WhyNot } from '#core/rack/search.ts';
 import type { RackSpring } from '#core/rack/spring.ts';
-import { untilDone } from '../../workers/untilDone.ts';
 import type { SearchApi } from '../../workers/search.worker.ts';
+import { startedOnce } from '../../workers/theWorker.ts';
+import { useWorked, type Work } from '../../workers/useWorked.ts';
 
-let worker: Remote<SearchApi> | null = null;
+const searcher = startedOnce<SearchApi>(
+  () => new Worker(new URL('../../workers/search.worker.ts', import.meta.url), { type: 'module' }),
+);
 
-function theWorker(): Remote<SearchApi> {
-  worker ??= wrap<SearchApi>(
-    new Worker(new URL('../../workers/search.worker.ts', import.meta.url), { type: 'module' }),
-  );
-  return worker;
+/** What is looked for, and among what. */
+interface Asked {
+  problem: SearchProblem;
+  rack: readonly RackSpring[];
 }
 
-interface State {
+const searching: Work<Asked, SearchProgress, SearchProgress> = {
+  restMs: 0,
+  run: ({ problem, rack }, tell) => searcher.get().search(problem, rack, proxy(tell)),
+  cancel: () => void searcher.ifStarted()?.cancel(),
+};
+
+export interface Search {
   progress: SearchProgress | null;
   running: boolean;
   /** Whether it was called off before it was through. */
   stopped: boolean;
-}
-
-export interface Search extends State {
+  failed: string | null;
   start: (rack: readonly RackSpring[]) => void;
   stop: () => void;
 }
 
-const idle: State = { progress: null, running: false, stopped: false };
-
 /** A search beside the page: what is found comes while it runs, and it can be called off. Another problem starts anew. */
 export function useSearch(problem: SearchProblem): Search {
-  const [kept, setKept] = useState<{ of: SearchProblem; state: State }>({ of: problem, state: idle });
-  const start = (rack: readonly RackSpring[]) => {
-    setKept({ of: problem, state: { ...idle, running: true } });
-    const toldSoFar = (progress: SearchProgress) =>
-      setKept((before) =>
-        before.of === problem && before.state.running
-          ? { of: problem, state: { ...before.state, progress } }
-          : before,
-      );
-    void untilDone<SearchProgress, SearchProgress | null>(
-      (tell) => theWorker().search(problem, rack, proxy(tell)),
-      toldSoFar,
-    ).then((progress) => {
-      if (progress)
-        setKept((before) => (before.of === problem ? { of: problem, state: { ...idle, progress } } : before));
-    });
+  const [asked, setAsked] = useState<Asked | null>(null);
+  const [stoppedAt, setStoppedAt] = useState<{ of: Asked; progress: SearchProgress | null } | null>(null);
+  const live = asked?.problem === problem ? asked : null;
+  const stopped = live !== null && stoppedAt?.of === live ? stoppedAt : null;
+  const { value, stale, told, failed } = useWorked(stopped ? null : live, searching);
+  const found = live === null ? null : stopped ? stopped.progress : stale ? told : (value ?? null);
+  return {
+    progress: found,
+    running: live !== null && !stopped && stale && failed === null,
+    stopped: stopped !== null,
+    failed,
+    start: (rack) => setAsked({ problem, rack }),
+    stop: () => live && setStoppedAt({ of: live, progress: found }),
   };
-  const stop = () => {
-    void worker?.cancel();
-    setKept(({ of, state }) => ({ of, state: { ...state, running: false, stopped: true } }));
-  };
-  useEffect(
-    () => () => {
-      void worker?.cancel();
-    },
-    [problem],
-  );
-  return { ...(kept.of === problem ? kept.state : idle), start, stop };
 }
 
 /** Why a named spring is in no answer. */
 export function askWhyNot(problem: SearchProblem, rack: readonly RackSpring[], id: string): Promise<WhyNot> {
-  return theWorker().why(problem, rack, id);
+  return searcher.get().why(problem, rack, id);
 }

@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import type { FactPlace } from '#core/document/factKinds.ts';
 import { factAt } from '#core/document/facts.ts';
 import { cornerSpec } from '#core/estimate/corner.ts';
@@ -7,14 +8,12 @@ import { bothWays, otherWays, questionSag, wayWords } from '#core/sag/prompts.ts
 import { repeatSpread } from '#core/document/sagReadings.ts';
 import { limits } from '#contract/limits.ts';
 import { TravelRule } from '../../drawing/TravelRule.tsx';
-import type { Job } from '../../features/job/useJob.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';
 import { Length } from '../../ui/Figure.tsx';
 import { byCorner } from '#core/plan/answer.ts';
 import { FactField } from '../job/fields.tsx';
 
 interface Props {
-  job: Job;
   id: CornerId;
   round: number;
   rider: string;
@@ -24,13 +23,14 @@ interface Props {
 const REPEATS = [1, 2, 3] as const;
 
 /** Everything the tape reads at one end: extended, alone and rider on, pressed and lifted, up to three times each. */
-export function EndReadings({ job, id, round, rider, more }: Props) {
+export function EndReadings({ id, round, rider, more }: Props) {
+  const job = useThisJob();
   const { document } = job.record;
   const reference = referenceKinds[document.corners[id].reference.kind];
   const ways = more ? [...bothWays, ...otherWays] : bothWays;
   return (
     <div className="flex gap-2">
-      <Rule job={job} id={id} />
+      <Rule id={id} />
       <div className="relative min-w-0 flex-1">
         <h2 id={`end-${id}`} className="font-semibold">
           <span aria-hidden className="figures text-second mr-1.5">
@@ -49,7 +49,6 @@ export function EndReadings({ job, id, round, rider, more }: Props) {
           </colgroup>
           <tbody>
             <ReadingRow
-              job={job}
               id={id}
               round={round}
               base="extended"
@@ -62,7 +61,6 @@ export function EndReadings({ job, id, round, rider, more }: Props) {
               ways.map((how, h) => (
                 <ReadingRow
                   key={who + how}
-                  job={job}
                   id={id}
                   round={round}
                   base={`${who}-${how}`}
@@ -81,7 +79,6 @@ export function EndReadings({ job, id, round, rider, more }: Props) {
 }
 
 interface RowProps {
-  job: Job;
   id: CornerId;
   round: number;
   /** Slot without its repeat. */
@@ -93,7 +90,8 @@ interface RowProps {
   rank: number;
 }
 
-function ReadingRow({ job, id, round, base, words, who, starts, rank }: RowProps) {
+function ReadingRow({ id, round, base, words, who, starts, rank }: RowProps) {
+  const job = useThisJob();
   const place = (k: number): FactPlace<'sag'> => ({ kind: 'sag', round, corner: id, slot: `${base}-${k}` });
   const values = REPEATS.flatMap((k) => factAt(job.facts, place(k))?.fact.mm ?? []);
   const spread = repeatSpread(values);
@@ -113,7 +111,6 @@ function ReadingRow({ job, id, round, base, words, who, starts, rank }: RowProps
       {REPEATS.map((k) => (
         <td key={k} data-slot={place(k).slot} className="pl-1 align-bottom">
           <FactField
-            job={job}
             place={place(k)}
             label={`${capital(named)}, reading ${k}`}
             order={1000 * k + 10 * rank + cornerNumbers[id]}
@@ -130,7 +127,8 @@ function ReadingRow({ job, id, round, base, words, who, starts, rank }: RowProps
 }
 
 /** Where the end sits ridden, now and after, against its window. */
-function Rule({ job, id }: { job: Job; id: CornerId }) {
+function Rule({ id }: { id: CornerId }) {
+  const job = useThisJob();
   const { document } = job.record;
   const spec = cornerSpec(document, id);
   const corner = byCorner(job.answer)[id];

@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { airTaken } from '#core/document/taken.ts';
 import { adjusterOf } from '#core/kinds/adjusters/index.ts';
 import { Link } from 'react-router';
@@ -29,7 +30,8 @@ import { AirCurve } from './AirCurve.tsx';
 import { Move } from '../job/PlannedMove.tsx';
 
 /** What an end's readings come to: both sags against their windows, what to turn, and whether the spring is right. */
-export function EndVerdict({ job, id, end }: { job: Job; id: CornerId; end: SagEnd | null }) {
+export function EndVerdict({ id, end }: { id: CornerId; end: SagEnd | null }) {
+  const job = useThisJob();
   const { answer } = job;
   const corner = byCorner(answer)[id];
   if (!answer || !corner || !end) return <p className="text-second mt-2">No reading yet.</p>;
@@ -105,7 +107,7 @@ export function EndVerdict({ job, id, end }: { job: Job; id: CornerId; end: SagE
           strokeMm={end.travelMm * corner.spec.ratio.value}
         />
       )}
-      <SpringLine job={job} id={id} end={end} />
+      <SpringLine id={id} end={end} />
     </div>
   );
 }
@@ -206,7 +208,8 @@ function Then({ title, mm, sdMm, reading, guessed, sum }: ThenProps) {
 }
 
 /** The verdict on the spring, and the rate that both sags ask for with what the rack has of it. */
-function SpringLine({ job, id, end }: { job: Job; id: CornerId; end: SagEnd }) {
+function SpringLine({ id, end }: { id: CornerId; end: SagEnd }) {
+  const job = useThisJob();
   const { answer } = job;
   if (!answer) return null;
   const missing = missingForVerdict(answer, id);
@@ -274,7 +277,7 @@ function SpringLine({ job, id, end }: { job: Job; id: CornerId; end: SagEnd }) {
               ; nobody named the spring, the readings make it <Rate nPerMm={end.rate.nPerMm} />.
             </>
           )}
-          {wrong && <FromRack job={job} id={id} wantedNPerMm={end.needed.rateNPerMm} />}
+          {wrong && <FromRack id={id} wantedNPerMm={end.needed.rateNPerMm} />}
         </p>
       )}
     </div>
@@ -302,7 +305,8 @@ function stepWord(job: Job, id: CornerId): string {
   return stepMm === null ? 'turn' : 'step';
 }
 
-function FromRack({ job, id, wantedNPerMm }: { job: Job; id: CornerId; wantedNPerMm: number }) {
+function FromRack({ id, wantedNPerMm }: { id: CornerId; wantedNPerMm: number }) {
+  const job = useThisJob();
   const { data } = useRack();
   const springs = (data ?? []).flatMap((one) => {
     const rate = rateOf(one)?.value;

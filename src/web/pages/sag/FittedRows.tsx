@@ -1,10 +1,10 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { cornerSpec } from '#core/estimate/corner.ts';
 import { isTurned } from '#core/kinds/adjusters/index.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { lengthText, sizeText } from '#core/units/formatLength.ts';
 import { limits } from '#contract/limits.ts';
 import { useLengthStyle } from '../../app/settings.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { cornerNumbers } from '../../features/job/words.ts';
 import { CornerRow, CornerTable } from '../job/CornerRow.tsx';
 import { FactField, PathField, ranges } from '../job/fields.tsx';
@@ -14,19 +14,19 @@ import { SpringRow } from '../job/SpringRows.tsx';
 import { sagRound } from './sagRound.ts';
 
 /** What is fitted, as far as sag needs it: travel, ratio, what is turned and by how much, the spring. Grey is assumed. */
-export function FittedRows({ job }: { job: Job }) {
+export function FittedRows() {
+  const job = useThisJob();
   const { document } = job.record;
   const style = useLengthStyle(1);
   return (
     <div data-fields>
-      <CornerTable job={job} caption="What is fitted">
-        <CornerRow job={job} label="What is turned" help="pick the picture">
-          {(id) => <FittingChoice job={job} id={id} />}
+      <CornerTable caption="What is fitted">
+        <CornerRow label="What is turned" help="pick the picture">
+          {(id) => <FittingChoice id={id} />}
         </CornerRow>
-        <CornerRow job={job} label="Wheel travel" help="full droop to metal">
+        <CornerRow label="Wheel travel" help="full droop to metal">
           {(id) => (
             <PathField
-              job={job}
               path={['corners', id, 'travelMm']}
               label={`Wheel travel, ${cornerNames[id]}`}
               order={2000 + cornerNumbers[id]}
@@ -34,25 +34,23 @@ export function FittedRows({ job }: { job: Job }) {
             />
           )}
         </CornerRow>
-        <CornerRow job={job} label="Motion ratio" help="damper per wheel: 0.5 or 2:1; forks 1">
+        <CornerRow label="Motion ratio" help="damper per wheel: 0.5 or 2:1; forks 1">
           {(id) => (
             <>
               <PathField
-                job={job}
                 path={['corners', id, 'ratio']}
                 label={`Motion ratio, ${cornerNames[id]}`}
                 order={2010 + cornerNumbers[id]}
                 placeholder={String(cornerSpec(document, id).ratio.value)}
               />
-              <RatioChoice job={job} id={id} />
+              <RatioChoice id={id} />
             </>
           )}
         </CornerRow>
-        <CornerRow job={job} label="Thread pitch" help="mm of preload per turn">
+        <CornerRow label="Thread pitch" help="mm of preload per turn">
           {(id) =>
             isTurned(document.corners[id].fitting) && (
               <PathField
-                job={job}
                 path={['corners', id, 'pitchMm']}
                 label={`Thread pitch, ${cornerNames[id]}`}
                 order={2020 + cornerNumbers[id]}
@@ -61,11 +59,10 @@ export function FittedRows({ job }: { job: Job }) {
             )
           }
         </CornerRow>
-        <CornerRow job={job} label="Adjuster reads" help="caliper from its datum, or rings showing">
+        <CornerRow label="Adjuster reads" help="caliper from its datum, or rings showing">
           {(id) =>
             isTurned(document.corners[id].fitting) && (
               <FactField
-                job={job}
                 place={{ kind: 'collar', round: sagRound(job), corner: id, slot: 'now' }}
                 label={`Adjuster reads, ${cornerNames[id]}`}
                 order={2030 + cornerNumbers[id]}
@@ -75,7 +72,6 @@ export function FittedRows({ job }: { job: Job }) {
           }
         </CornerRow>
         <SpringRow
-          job={job}
           index={21}
           label="Spring rate"
           help="both legs, or both shocks, together"
@@ -83,10 +79,9 @@ export function FittedRows({ job }: { job: Job }) {
           quantity="rate"
           range={limits.springRateNPerMm}
         />
-        <CornerRow job={job} label="Preload at droop" help="wheel hanging, as at the baseline">
+        <CornerRow label="Preload at droop" help="wheel hanging, as at the baseline">
           {(id) => (
             <PathField
-              job={job}
               path={['corners', id, 'preloadMm']}
               label={`Preload at droop, ${cornerNames[id]}`}
               order={2210 + cornerNumbers[id]}

@@ -1,7 +1,7 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useState } from 'react';
 import type { Json } from '#core/document/types.ts';
 import { loweringBy } from '#core/sag/lowering.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { tubesSum } from '#core/sums/benchSums.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -9,7 +9,8 @@ import { Length, SizeLength } from '../../ui/Figure.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 
 /** Lower by other links: how long they have to be, how far the front follows, and what comes nearer to what. */
-export function Lowering({ job }: { job: Job }) {
+export function Lowering() {
+  const job = useThisJob();
   const { document } = job.record;
   const [dropMm, setDrop] = useState<number | null>(25);
   const plan = loweringBy(document, dropMm ?? 0);

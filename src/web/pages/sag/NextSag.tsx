@@ -1,18 +1,18 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Link } from 'react-router';
 import { cornersIn } from '#core/kinds/classes/index.ts';
 import { nextPrompt } from '#core/sag/prompts.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { capital } from '../../features/job/words.ts';
 
 interface Props {
-  job: Job;
   round: number;
   rider: string;
   fresh: boolean;
 }
 
 /** Where the tape goes next, in the order in which one helper gets through it soonest. */
-export function NextSag({ job, round, rider, fresh }: Props) {
+export function NextSag({ round, rider, fresh }: Props) {
+  const job = useThisJob();
   const { document } = job.record;
   const extended = cornersIn(document).filter((id) =>
     job.state.rounds.some(({ sag }) => (sag[id]?.extended.length ?? 0) > 0),

@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Plus, X } from 'lucide-react';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
@@ -10,7 +11,6 @@ import { bookSagSum } from '#core/sums/benchSums.ts';
 import { seatMoveSum } from '#core/sums/cornerSums.ts';
 import { limits } from '#contract/limits.ts';
 import { pathKey } from '../../features/job/draftKeys.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { PredictedLength } from '../../ui/FigureKinds.tsx';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { PitchAssumed, SeatMove } from '../../features/job/MoveWords.tsx';
@@ -22,13 +22,13 @@ import { FactField } from '../job/fields.tsx';
 import { sagRound } from './sagRound.ts';
 
 interface Props {
-  job: Job;
   answer: Answer;
   fresh: boolean;
 }
 
 /** Everybody who rides it, and where the adjusters go for each; one reading with him on confirms it. */
-export function RiderBook({ job, answer, fresh }: Props) {
+export function RiderBook({ answer, fresh }: Props) {
+  const job = useThisJob();
   const { riders } = job.record.document;
   const pages = useMemo(() => bookPages(answer), [answer]);
   const put = (next: RiderDocument[], label: string) =>
@@ -61,7 +61,6 @@ export function RiderBook({ job, answer, fresh }: Props) {
           {riders.map((rider, k) => (
             <RiderRow
               key={rider.key}
-              job={job}
               rider={rider}
               rank={k}
               page={pages.find((one) => one.rider.key === rider.key) ?? null}
@@ -123,7 +122,6 @@ export function RiderBook({ job, answer, fresh }: Props) {
 }
 
 interface RowProps {
-  job: Job;
   rider: RiderDocument;
   rank: number;
   page: BookPage | null;
@@ -132,7 +130,8 @@ interface RowProps {
   remove: (() => void) | null;
 }
 
-function RiderRow({ job, rider, rank, page, answer, put, remove }: RowProps) {
+function RiderRow({ rider, rank, page, answer, put, remove }: RowProps) {
+  const job = useThisJob();
   const number = (name: 'kg' | 'passengerKg' | 'luggageKg', label: string, order: number) => (
     <td className="pl-3 align-top">
       <NumberField
@@ -205,7 +204,7 @@ function RiderRow({ job, rider, rank, page, answer, put, remove }: RowProps) {
             {end.inWindow === false && ' out of its window'}
           </span>
         ))}
-        {rank > 0 && <Confirm job={job} rider={rider} page={page} />}
+        {rank > 0 && <Confirm rider={rider} page={page} />}
       </td>
       <td className="align-top">
         {remove && (
@@ -224,13 +223,13 @@ function RiderRow({ job, rider, rank, page, answer, put, remove }: RowProps) {
 }
 
 /** One reading with this rider on, at each end, as it rests. */
-function Confirm({ job, rider, page }: { job: Job; rider: RiderDocument; page: BookPage | null }) {
+function Confirm({ rider, page }: { rider: RiderDocument; page: BookPage | null }) {
+  const job = useThisJob();
   return (
     <span className="mt-1 grid grid-cols-2 gap-x-2">
       {page?.ends.map(({ id, confirmed }, k) => (
         <FactField
           key={id}
-          job={job}
           place={{ kind: 'sag', round: sagRound(job), corner: id, slot: `${rider.key}-rest-1` }}
           label={`Reads with ${rider.name} on, ${cornerNames[id]}`}
           order={900 + k}

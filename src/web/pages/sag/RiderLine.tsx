@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useState } from 'react';
 import type { Json, RiderDocument } from '#core/document/types.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
@@ -12,7 +13,8 @@ import { NumberField } from '../../ui/NumberField.tsx';
 import { PathField } from '../job/fields.tsx';
 
 /** Nobody is in the book yet: who rides it. */
-export function FirstRider({ job }: { job: Job }) {
+export function FirstRider() {
+  const job = useThisJob();
   const [kg, setKg] = useState<number | null>(null);
   const put = () => job.actions.change('First rider', ...firstRider(job, kg ?? ASSUMED_RIDER_KG));
   return (
@@ -85,7 +87,8 @@ function usualWindows({ record: { document } }: Job, id: CornerId): [string[], J
 }
 
 /** Who is on while sag is read, in what clothes and with how much fuel. */
-export function RiderLine({ job, rider }: { job: Job; rider: RiderDocument }) {
+export function RiderLine({ rider }: { rider: RiderDocument }) {
+  const job = useThisJob();
   const { sagRead, machine } = job.record.document;
   const set = (part: Partial<RiderDocument>, label: string) =>
     job.actions.change(label, [
@@ -117,7 +120,6 @@ export function RiderLine({ job, rider }: { job: Job; rider: RiderDocument }) {
         {number('Of that gear', 'gearKg', { order: 2, range: { min: 0, max: Math.min(60, rider.kg - 10) } })}
         {number('Luggage carried', 'luggageKg', { order: 3, range: limits.wheelKg })}
         <PathField
-          job={job}
           path={['machine', 'massKg']}
           label="Machine alone"
           showLabel
@@ -125,7 +127,6 @@ export function RiderLine({ job, rider }: { job: Job; rider: RiderDocument }) {
           placeholder="assumed"
         />
         <PathField
-          job={job}
           path={['machine', 'tankL']}
           label="Tank holds, litres"
           showLabel

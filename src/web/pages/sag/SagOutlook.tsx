@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { goodEnough } from '#core/plan/enough.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import type { SagEnd } from '#core/sag/bench.ts';
@@ -5,13 +6,13 @@ import { askedCorners } from '#core/estimate/sagEvidence.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
 import { chanceSum } from '#core/sums/cornerSums.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Settled } from '../job/Settled.tsx';
 import { sagRound } from './sagRound.ts';
 
 /** The chance that every sag is in its window, and what an adjuster cannot do. */
-export function SagOutlook({ job, answer, ends }: { job: Job; answer: Answer; ends: readonly SagEnd[] }) {
+export function SagOutlook({ answer, ends }: { answer: Answer; ends: readonly SagEnd[] }) {
+  const job = useThisJob();
   const done = goodEnough(answer);
   const short = ends.filter(({ riderSag }) => riderSag !== null && riderSag.state !== 'in');
   const wanted = cornersIn(answer.document).filter((id) => answer.document.corners[id].sagMm !== null);
@@ -20,7 +21,7 @@ export function SagOutlook({ job, answer, ends }: { job: Job; answer: Answer; en
   const chance = done ? answer.chanceNow : answer.chanceAfter;
   return (
     <>
-      <Settled job={job} round={sagRound(job)} />
+      <Settled round={sagRound(job)} />
       <p className="min-w-[220px] flex-1" data-testid="sag-outlook" aria-live="polite">
         <b>
           <SumFigure name="Chance that every sag is in" sum={() => chanceSum(answer, done ? 'now' : 'after')}>

@@ -1,8 +1,8 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { lazy, Suspense } from 'react';
 import { footingOf } from '#core/kinds/classes/index.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import type { SagEnd } from '#core/sag/bench.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { Panel } from '../job/Panel.tsx';
 import { SkidSettings } from '../job/SkidSettings.tsx';
 import { Attitude } from './Attitude.tsx';
@@ -16,39 +16,39 @@ const PreloadFigure = lazy(async () => ({ default: (await import('./PreloadFigur
 const SledLadder = lazy(async () => ({ default: (await import('./SledLadder.tsx')).SledLadder }));
 
 interface Props {
-  job: Job;
   ends: SagEnd[];
   /** Not a job yet: nothing that needs one is offered. */
   fresh: boolean;
 }
 
 /** What stands under the readings of the bench, each under its title. */
-export function SagPanels({ job, ends, fresh }: Props) {
+export function SagPanels({ ends, fresh }: Props) {
+  const job = useThisJob();
   const { document } = job.record;
   return (
     <div className="mx-4 mt-1 print:hidden">
       {job.answer && <WorthReading answer={job.answer} />}
       <Panel title="What is fitted" words="travel, ratio, adjuster, spring: what is not given is assumed">
-        <FittedRows job={job} />
+        <FittedRows />
       </Panel>
       <Panel
         title="Windows"
         words="what counts as right, at each end"
         open={ends.every((one) => !one.riderSag)}
       >
-        <WindowRows job={job} ends={ends} />
+        <WindowRows ends={ends} />
       </Panel>
-      {job.answer && ends.length > 0 && <Known job={job} answer={job.answer} ends={ends} fresh={fresh} />}
+      {job.answer && ends.length > 0 && <Known answer={job.answer} ends={ends} fresh={fresh} />}
       {footingOf(document.machine.class) === 'bikes' && (
         <Panel title="Lower or higher" words="by other links, both ends alike">
-          <Lowering job={job} />
+          <Lowering />
         </Panel>
       )}
-      {document.machine.class === 'snowmobile' && (
+      {footingOf(document.machine.class) === 'sleds' && (
         <Panel title="Balance, step by step" words="skis that push, or that should lift and do not">
           <Suspense fallback={<p className="text-second">Reading …</p>}>
-            <SledLadder job={job} />
-            <SkidSettings job={job} />
+            <SledLadder />
+            <SkidSettings />
           </Suspense>
         </Panel>
       )}
@@ -57,7 +57,7 @@ export function SagPanels({ job, ends, fresh }: Props) {
 }
 
 /** What can be told once something was read. */
-function Known({ job, answer, ends, fresh }: Props & { answer: Answer }) {
+function Known({ answer, ends, fresh }: Props & { answer: Answer }) {
   return (
     <>
       <Panel title="Front and rear together" words="balance and attitude, ridden">
@@ -65,7 +65,7 @@ function Known({ job, answer, ends, fresh }: Props & { answer: Answer }) {
       </Panel>
       <Panel title="Book of riders" words="the same machine for other riders, two up, with luggage">
         <Suspense fallback={<p className="text-second">Working it out …</p>}>
-          <RiderBook job={job} answer={answer} fresh={fresh} />
+          <RiderBook answer={answer} fresh={fresh} />
         </Suspense>
       </Panel>
       <Panel title="Why preload is not stiffness" words="with this machine’s own numbers">

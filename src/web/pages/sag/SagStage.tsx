@@ -1,7 +1,7 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useMemo, useState } from 'react';
 import { cornersIn } from '#core/kinds/classes/index.ts';
 import { sagEnds } from '#core/sag/bench.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { Footer } from '../job/Footer.tsx';
 import { StartTurning } from '../job/StartTurning.tsx';
 import { EndReadings } from './EndReadings.tsx';
@@ -13,13 +13,14 @@ import { SagOutlook } from './SagOutlook.tsx';
 import { sagRound } from './sagRound.ts';
 
 /** For machines whose target is sag: read, judged against the windows, turned, judged again; springs, riders, attitude. */
-export function SagStage({ job, fresh = false }: { job: Job; fresh?: boolean }) {
+export function SagStage({ fresh = false }: { fresh?: boolean }) {
+  const job = useThisJob();
   const { document } = job.record;
   const { answer } = job;
   const ends = useMemo(() => (answer ? sagEnds(answer) : []), [answer]);
   const [asked, setMore] = useState(false);
   const [rider] = document.riders;
-  if (!rider) return <FirstRider job={job} />;
+  if (!rider) return <FirstRider />;
   const round = sagRound(job);
   // What something was typed into stays in sight.
   const filled = job.facts.some(
@@ -28,13 +29,13 @@ export function SagStage({ job, fresh = false }: { job: Job; fresh?: boolean }) 
   const more = asked || filled;
   return (
     <>
-      <RiderLine job={job} rider={rider} />
-      <NextSag job={job} round={round} rider={rider.key} fresh={fresh} />
+      <RiderLine rider={rider} />
+      <NextSag round={round} rider={rider.key} fresh={fresh} />
       <div data-fields className="grid grid-cols-2 gap-x-6 gap-y-5 px-4 pt-3 narrow:grid-cols-1">
         {cornersIn(document).map((id) => (
           <section key={id} aria-labelledby={`end-${id}`} data-corner={id} className="min-w-0">
-            <EndReadings job={job} id={id} round={round} rider={rider.key} more={more} />
-            <EndVerdict job={job} id={id} end={ends.find((one) => one.id === id) ?? null} />
+            <EndReadings id={id} round={round} rider={rider.key} more={more} />
+            <EndVerdict id={id} end={ends.find((one) => one.id === id) ?? null} />
           </section>
         ))}
       </div>
@@ -48,16 +49,16 @@ export function SagStage({ job, fresh = false }: { job: Job; fresh?: boolean }) 
         />
         other ways to read: as it rests, or by a band on the shaft
       </label>
-      <SagPanels job={job} ends={ends} fresh={fresh} />
+      <SagPanels ends={ends} fresh={fresh} />
       <Footer>
         {answer && answer.chanceAfter !== null ? (
-          <SagOutlook job={job} answer={answer} ends={ends} />
+          <SagOutlook answer={answer} ends={ends} />
         ) : (
           <p className="text-second">
             Read one end fully extended, then pressed and lifted: the first answer stands there.
           </p>
         )}
-        {answer && !fresh && <StartTurning job={job} answer={answer} from="sag" />}
+        {answer && !fresh && <StartTurning answer={answer} from="sag" />}
       </Footer>
     </>
   );

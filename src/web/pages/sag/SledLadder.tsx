@@ -1,7 +1,7 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useState } from 'react';
 import { isOf } from '#core/document/facts.ts';
 import { nextRung, readStep, stepNote, type TriedStep, type Wish } from '#core/judge/balance.ts';
-import type { Job } from '../../features/job/useJob.ts';
 import { Button } from '../../ui/Button.tsx';
 
 const wishes: { value: Wish; words: string }[] = [
@@ -12,7 +12,8 @@ const wishes: { value: Wish; words: string }[] = [
 const feels: TriedStep['felt'][] = ['better', 'no better', 'worse'];
 
 /** The balance ladder as a dialogue: one step, a ride, how it felt, the next; every step stays on record. */
-export function SledLadder({ job }: { job: Job }) {
+export function SledLadder() {
+  const job = useThisJob();
   const notes = job.facts.map(({ fact }) => fact).filter(isOf('note'));
   const tried = notes.flatMap((fact) => readStep(fact.words) ?? []);
   const [wish, setWish] = useState<Wish>(tried.at(-1)?.wish ?? 'more');

@@ -1,3 +1,4 @@
+import { JobContext, useThisJob } from '../../jobStore/jobContext.ts';
 import { Volume2, VolumeX } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -8,7 +9,7 @@ import { promptsOf, questionSag, type SagPrompt } from '#core/sag/prompts.ts';
 import { limits } from '#contract/limits.ts';
 import { useNumberField } from '../../features/numbers/useNumberField.ts';
 import { factKey } from '../../features/job/draftKeys.ts';
-import { useJob, type Job } from '../../features/job/useJob.ts';
+import { useJob } from '../../features/job/useJob.ts';
 import { capital } from '../../features/job/words.ts';
 import { GaugeLine } from '../../features/gauge/GaugeLine.tsx';
 import { useSpeech } from '../../features/speech/useSpeech.ts';
@@ -23,27 +24,30 @@ export function TapePage() {
   const { document } = job.record;
   const [rider] = document.riders;
   return (
-    <main className="flex min-h-screen flex-col p-6 max-md:p-4">
-      <title>{`${document.name}, tape · Margin`}</title>
-      <div className="flex items-center justify-between gap-4">
-        <h1 className="text-[20px] font-semibold">{document.name}</h1>
-        <Link
-          to={`/jobs/${id}/sag`}
-          className="border-ink/60 flex min-h-11 items-center border px-4 font-semibold"
-        >
-          Back to the bench
-        </Link>
-      </div>
-      {rider ? (
-        <Prompts job={job} prompts={promptsOf(document, rider.key)} />
-      ) : (
-        <p className="mt-12 text-[28px]">Say who rides it first, on the bench.</p>
-      )}
-    </main>
+    <JobContext value={job}>
+      <main className="flex min-h-screen flex-col p-6 max-md:p-4">
+        <title>{`${document.name}, tape · Margin`}</title>
+        <div className="flex items-center justify-between gap-4">
+          <h1 className="text-[20px] font-semibold">{document.name}</h1>
+          <Link
+            to={`/jobs/${id}/sag`}
+            className="border-ink/60 flex min-h-11 items-center border px-4 font-semibold"
+          >
+            Back to the bench
+          </Link>
+        </div>
+        {rider ? (
+          <Prompts prompts={promptsOf(document, rider.key)} />
+        ) : (
+          <p className="mt-12 text-[28px]">Say who rides it first, on the bench.</p>
+        )}
+      </main>
+    </JobContext>
   );
 }
 
-function Prompts({ job, prompts }: { job: Job; prompts: SagPrompt[] }) {
+function Prompts({ prompts }: { prompts: SagPrompt[] }) {
+  const job = useThisJob();
   const round = sagRound(job);
   const place = ({ id, slot }: SagPrompt): FactPlace<'sag'> => ({ kind: 'sag', round, corner: id, slot });
   const has = (one: SagPrompt) => factAt(job.facts, place(one)) !== undefined;
@@ -66,7 +70,6 @@ function Prompts({ job, prompts }: { job: Job; prompts: SagPrompt[] }) {
     <>
       <Entry
         key={`${prompt.id}${prompt.slot}`}
-        job={job}
         place={place(prompt)}
         prompt={prompt}
         go={go}
@@ -91,7 +94,6 @@ function Prompts({ job, prompts }: { job: Job; prompts: SagPrompt[] }) {
 }
 
 interface EntryProps {
-  job: Job;
   place: FactPlace<'sag'>;
   prompt: SagPrompt;
   go: (by: number) => void;
@@ -102,7 +104,8 @@ interface EntryProps {
 
 const KEYS = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '.', '0', '/'];
 
-function Entry({ job, place, prompt, go, keep, onward }: EntryProps) {
+function Entry({ place, prompt, go, keep, onward }: EntryProps) {
+  const job = useThisJob();
   const { say, speaks, on, toggle } = useSpeech();
   const here = job.state.rounds[place.round]?.sag[prompt.id] ?? { extended: [], states: {} };
   const field = useNumberField({

@@ -1,3 +1,4 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import type { Json, SagLimits } from '#core/document/types.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import type { SagEnd } from '#core/sag/bench.ts';
@@ -15,24 +16,22 @@ type Of = 'rider' | 'static';
 const key = { rider: 'sagWindow', static: 'staticWindow' } as const;
 
 /** What counts as right at each end: a school to start from, then its figures, mm of wheel travel from fully extended. */
-export function WindowRows({ job, ends }: { job: Job; ends: readonly SagEnd[] }) {
+export function WindowRows({ ends }: { ends: readonly SagEnd[] }) {
   return (
     <div data-fields>
-      <CornerTable job={job} caption="Sag windows">
+      <CornerTable caption="Sag windows">
         {(['rider', 'static'] as const).map((of, k) => (
           <CornerRow
             key={of}
-            job={job}
             label={of === 'rider' ? 'Rider on' : 'Nobody on'}
             help={of === 'rider' ? 'full gear, riding posture' : 'the machine alone'}
           >
-            {(id) => <OneWindow job={job} id={id} of={of} rank={100 + 100 * k} ends={ends} />}
+            {(id) => <OneWindow id={id} of={of} rank={100 + 100 * k} ends={ends} />}
           </CornerRow>
         ))}
-        <CornerRow job={job} label="Aimed at" help="rider on; the middle of the window unless said">
+        <CornerRow label="Aimed at" help="rider on; the middle of the window unless said">
           {(id) => (
             <PathField
-              job={job}
               path={['corners', id, 'sagMm']}
               label={`Sag wanted, ${cornerNames[id]}`}
               order={300 + cornerNumbers[id]}
@@ -48,14 +47,14 @@ export function WindowRows({ job, ends }: { job: Job; ends: readonly SagEnd[] })
 }
 
 interface OneProps {
-  job: Job;
   id: CornerId;
   of: Of;
   rank: number;
   ends: readonly SagEnd[];
 }
 
-function OneWindow({ job, id, of, rank, ends }: OneProps) {
+function OneWindow({ id, of, rank, ends }: OneProps) {
+  const job = useThisJob();
   const { document } = job.record;
   const own = useOwnSchools((state) => state.schools);
   const machineClass = document.machine.class;
@@ -87,7 +86,6 @@ function OneWindow({ job, id, of, rank, ends }: OneProps) {
           {(['fromMm', 'toMm'] as const).map((name, k) => (
             <PartField
               key={name}
-              job={job}
               id={id}
               at={[key[of]]}
               name={name}

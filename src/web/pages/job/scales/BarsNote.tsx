@@ -1,3 +1,4 @@
+import { useThisJob } from '../../../jobStore/jobContext.ts';
 import { useMemo } from 'react';
 import type { Json } from '#core/document/types.ts';
 import { blankBar } from '#core/document/create.ts';
@@ -6,13 +7,13 @@ import { barShift } from '#core/scales/bars.ts';
 import { barCrossSum, barPadSum } from '#core/sums/scaleSums.ts';
 import { SumFigure } from '../../../features/sums/SumFigure.tsx';
 import { useHookedBars } from '../../../features/scales/useScales.ts';
-import type { Job } from '../../../features/job/useJob.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { FineLength } from '../../../ui/Figure.tsx';
 import { Mass } from '../../../ui/Measure.tsx';
 
 /** Bars that are hooked up though they should not be: said to be, or told from the readings. */
-export function BarsNote({ job }: { job: Job }) {
+export function BarsNote() {
+  const job = useThisJob();
   const { answer } = job;
   const shift = useMemo(() => (answer ? barShift(answer) : null), [answer]);
   const found = useHookedBars(job.record).value ?? [];

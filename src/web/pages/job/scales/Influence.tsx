@@ -1,3 +1,4 @@
+import { useThisJob } from '../../../jobStore/jobContext.ts';
 import { springWay } from '#words/instruction.ts';
 import { useState, type ReactNode } from 'react';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
@@ -11,7 +12,6 @@ import type { Answer } from '#core/plan/answer.ts';
 import { useLengthStyle, useSettings } from '../../../app/settings.ts';
 import { InfluencePlan } from '../../../drawing/InfluencePlan.tsx';
 import { AssumedMark } from '../../../features/job/AssumedMark.tsx';
-import type { Job } from '../../../features/job/useJob.ts';
 import { capital } from '../../../features/job/words.ts';
 import { SumFigure } from '../../../features/sums/SumFigure.tsx';
 import { FineLength, Turns } from '../../../ui/Figure.tsx';
@@ -36,7 +36,8 @@ function turnOf({ document }: Answer, { seat, by }: SeatEffect): string {
 }
 
 /** What one turn of each seat does to four heights and four weights, drawn where it happens. */
-export function Influence({ job, answer }: { job: Job; answer: Answer }) {
+export function Influence({ answer }: { answer: Answer }) {
+  const job = useThisJob();
   const style = useLengthStyle(1);
   const kgText = useKgText();
   const effects = seatEffects(answer);
@@ -137,7 +138,8 @@ function EffectTable({ answer, effects }: { answer: Answer; effects: SeatEffect[
 }
 
 /** Why a wheel weighs what it does now, told with this machine's numbers. */
-export function WhyWeight({ job, answer }: { job: Job; answer: Answer }) {
+export function WhyWeight({ answer }: { answer: Answer }) {
+  const job = useThisJob();
   const ids = cornersIn(job.record.document);
   const [id, setId] = useState<CornerId>(lightest(answer) ?? ids[0] ?? 'LF');
   const kg = useKgText();

@@ -1,3 +1,4 @@
+import { useThisJob } from '../../../jobStore/jobContext.ts';
 import { useEffect } from 'react';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
@@ -5,19 +6,18 @@ import { padPlace } from '#core/gauge/simulatedPads.ts';
 import { GRAVITY } from '#core/machine/solver.ts';
 import { ChooseGauge } from '../../../features/gauge/GaugeLine.tsx';
 import { simulatedAddress, useGauge, useGaugeSetting } from '../../../features/gauge/useGauge.ts';
-import type { Job } from '../../../features/job/useJob.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Mass } from '../../../ui/Measure.tsx';
 import { padSlot, REPEATS } from './PadTable.tsx';
 
 interface Props {
-  job: Job;
   round: number;
   loadCase: number;
 }
 
 /** Pads that stream: the four weights as they come, and one press that takes all of them as the next reading. */
-export function PadGauge({ job, round, loadCase }: Props) {
+export function PadGauge({ round, loadCase }: Props) {
+  const job = useThisJob();
   const { address, use } = useGaugeSetting();
   const { state, readings, broken, tell } = useGauge();
   const free = REPEATS.find((repeat) =>

@@ -1,6 +1,5 @@
 import { cornerNames } from '#core/kinds/corners.ts';
 import { limits } from '#contract/limits.ts';
-import type { Job } from '../../../features/job/useJob.ts';
 import { cornerNumbers } from '../../../features/job/words.ts';
 import { CornerRow, CornerTable } from '../CornerRow.tsx';
 import { FactField } from '../fields.tsx';
@@ -13,26 +12,23 @@ export function padSlot(loadCase: number, repeat: string): string {
 }
 
 interface Props {
-  job: Job;
   round: number;
   /** Place of the load case that is on board. */
   loadCase?: number;
 }
 
 /** Weight on each wheel, three times over: rolled off and on between. */
-export function PadTable({ job, round, loadCase = 0 }: Props) {
+export function PadTable({ round, loadCase = 0 }: Props) {
   return (
-    <CornerTable job={job} caption="Weight on each wheel" numbers>
+    <CornerTable caption="Weight on each wheel" numbers>
       {REPEATS.map((repeat, k) => (
         <CornerRow
           key={repeat}
-          job={job}
           label={`Reading ${repeat}`}
           help={k === 0 ? 'wheel and all' : 'rolled off and on'}
         >
           {(id) => (
             <FactField
-              job={job}
               place={{ kind: 'pad', round, corner: id, slot: padSlot(loadCase, repeat) }}
               label={`On the pad, ${cornerNames[id]}, reading ${repeat}`}
               order={3000 + 10 * k + cornerNumbers[id]}

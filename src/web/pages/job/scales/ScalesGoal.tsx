@@ -1,14 +1,15 @@
+import { useThisJob } from '../../../jobStore/jobContext.ts';
 import { Link } from 'react-router';
 import type { Json } from '#core/document/types.ts';
 import { balanceOf, takenPads } from '#core/scales/balance.ts';
-import type { Job } from '../../../features/job/useJob.ts';
 import { Plain } from '../../../ui/Figure.tsx';
 import { PathField } from '../fields.tsx';
 
 type Goal = 'none' | 'cross' | 'front' | 'before';
 
 /** What is wanted of the scales beside the heights. */
-export function ScalesGoal({ job }: { job: Job }) {
+export function ScalesGoal() {
+  const job = useThisJob();
   const { document } = job.record;
   const before =
     balanceOf(takenPads(job.record.document, job.state.rounds[0]?.pads ?? {}))?.cross.value ?? null;
@@ -67,7 +68,7 @@ export function ScalesGoal({ job }: { job: Job }) {
         ))}
         {goal === 'cross' && (
           <div className="w-32">
-            <PathField job={job} path={['crossTarget']} label="Cross weight wanted" showLabel order={3200} />
+            <PathField path={['crossTarget']} label="Cross weight wanted" showLabel order={3200} />
           </div>
         )}
       </div>

@@ -1,3 +1,4 @@
+import { useThisJob } from '../../../jobStore/jobContext.ts';
 import { useState } from 'react';
 import type { Json } from '#core/document/types.ts';
 import { factAt } from '#core/document/facts.ts';
@@ -5,7 +6,8 @@ import { crossOn, takenPads } from '#core/scales/balance.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { limits } from '#contract/limits.ts';
 import type { Job } from '../../../features/job/useJob.ts';
-import { cornerNumbers, roundWords } from '../../../features/job/words.ts';
+import { cornerNumbers } from '../../../features/job/words.ts';
+import { roundWords } from '#words/fields.ts';
 import { Plain } from '../../../ui/Figure.tsx';
 import { Mass } from '../../../ui/Measure.tsx';
 import { Button } from '../../../ui/Button.tsx';
@@ -25,7 +27,8 @@ import { SwapPanel } from './SwapPanel.tsx';
 import { TradeOffPanel } from './TradeOffPanel.tsx';
 
 /** Weights and heights together: read, what each seat does to both, and what can be had of both. */
-export function ScalesStage({ job }: { job: Job }) {
+export function ScalesStage() {
+  const job = useThisJob();
   const { answer, state } = job;
   const { cases } = job.record.document;
   const [loadCase, setLoadCase] = useState(0);
@@ -46,10 +49,10 @@ export function ScalesStage({ job }: { job: Job }) {
                 onChange={(next) => setLoadCase(Number(next))}
               />
             </label>
-            <DriverOut job={job} />
-            <PadTable job={job} round={round} loadCase={loadCase} />
-            <PadGauge job={job} round={round} loadCase={loadCase} />
-            <BarsNote job={job} />
+            <DriverOut />
+            <PadTable round={round} loadCase={loadCase} />
+            <PadGauge round={round} loadCase={loadCase} />
+            <BarsNote />
             <Standing
               pads={takenPads(job.record.document, read)}
               believed={loadCase === 0 ? believedCross(job) : undefined}
@@ -57,10 +60,10 @@ export function ScalesStage({ job }: { job: Job }) {
           </div>
           <div className="mt-3">
             <Panel title="As it was weighed" words="tyre pressures and fuel">
-              <AsWeighed job={job} round={round} />
+              <AsWeighed round={round} />
             </Panel>
             <Panel title="Pads against each other" words="level, and telling the same" open={anySwap(job)}>
-              <SwapPanel job={job} round={round} />
+              <SwapPanel round={round} />
             </Panel>
           </div>
         </Part>
@@ -70,12 +73,12 @@ export function ScalesStage({ job }: { job: Job }) {
               title="What one turn does"
               words="height and weight at every wheel, as the rounds so far have this machine"
             >
-              <Influence job={job} answer={answer} />
-              <WhyWeight job={job} answer={answer} />
+              <Influence answer={answer} />
+              <WhyWeight answer={answer} />
             </Part>
             <Part title="Wanted of the scales" words="beside the heights">
-              <ScalesGoal job={job} />
-              <TradeOffPanel job={job} answer={answer} />
+              <ScalesGoal />
+              <TradeOffPanel answer={answer} />
             </Part>
           </>
         )}
@@ -86,7 +89,7 @@ export function ScalesStage({ job }: { job: Job }) {
         )}
       </div>
       <Footer>
-        <NextLink job={job} from="scales" />
+        <NextLink from="scales" />
       </Footer>
     </>
   );
@@ -107,7 +110,8 @@ function caseWords({ record }: Job, name: string, k: number): string {
 const USUAL_DRIVER = { name: 'driver', kg: 80, xMm: -100 };
 
 /** One press makes the driver a load of his own, and a case without him to weigh in. */
-function DriverOut({ job }: { job: Job }) {
+function DriverOut() {
+  const job = useThisJob();
   const { loads, cases, machine } = job.record.document;
   if (loads.some(({ name }) => /driver/i.test(name)) || cases.length >= limits.cases || job.state.locked)
     return null;
@@ -138,17 +142,17 @@ const anySwap = ({ state }: Job) => Object.keys(state.rounds[state.current]?.pad
 const KG_PER_LITRE = 0.75;
 
 /** What moves weights without anybody turning anything. */
-function AsWeighed({ job, round }: { job: Job; round: number }) {
+function AsWeighed({ round }: { round: number }) {
+  const job = useThisJob();
   const fuel = (at: number) =>
     factAt(job.facts, { kind: 'fuel', round: at, corner: null, slot: 'tank' })?.fact.litres ?? null;
   const [first, now] = [fuel(0), fuel(round)];
   return (
     <div data-fields className="relative">
-      <CornerTable job={job} caption="As it was weighed" numbers>
-        <CornerRow job={job} label="Tyre pressure" help="cold, as on the pads">
+      <CornerTable caption="As it was weighed" numbers>
+        <CornerRow label="Tyre pressure" help="cold, as on the pads">
           {(id) => (
             <FactField
-              job={job}
               place={{ kind: 'pressure', round, corner: id, slot: 'now' }}
               label={`Tyre pressure, ${cornerNames[id]}`}
               order={3100 + cornerNumbers[id]}
@@ -161,7 +165,6 @@ function AsWeighed({ job, round }: { job: Job; round: number }) {
       <div className="mt-2 flex flex-wrap items-end gap-x-6">
         <div className="w-32">
           <FactField
-            job={job}
             place={{ kind: 'fuel', round, corner: null, slot: 'tank' }}
             label="Fuel, litres"
             showLabel

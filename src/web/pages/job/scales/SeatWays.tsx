@@ -1,16 +1,15 @@
+import { useThisJob } from '../../../jobStore/jobContext.ts';
 import { useNavigate } from 'react-router';
 import { hardEndOf } from '#core/document/fitting.ts';
 import { answerBy, type Answer } from '#core/plan/answer.ts';
 import { planFact } from '#core/plan/tell.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import type { SeatWay } from '#core/scales/ways.ts';
-import type { Job } from '../../../features/job/useJob.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { FineLength } from '../../../ui/Figure.tsx';
 import { MoveList } from './MoveList.tsx';
 
 interface Props {
-  job: Job;
   answer: Answer;
   ways: readonly SeatWay[];
   /** How much the scales count against the heights. */
@@ -20,7 +19,8 @@ interface Props {
 }
 
 /** Which seats to touch for it: the hard end least, the fewest, the smallest moves first. */
-export function SeatWays({ job, answer, ways, weight, stale }: Props) {
+export function SeatWays({ answer, ways, weight, stale }: Props) {
+  const job = useThisJob();
   const navigate = useNavigate();
   const hardEnd = hardEndOf(job.record.document);
   const take = ({ held }: SeatWay) => {

@@ -1,3 +1,4 @@
+import { useThisJob } from '../../../jobStore/jobContext.ts';
 import { useState } from 'react';
 import type { Json } from '#core/document/types.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
@@ -5,7 +6,6 @@ import type { Axle } from '#core/kinds/corners.ts';
 import { swapResult, type SwapResult } from '#core/scales/swap.ts';
 import { swapFactorSum, swapHeightSum } from '#core/sums/scaleSums.ts';
 import { limits } from '#contract/limits.ts';
-import type { Job } from '../../../features/job/useJob.ts';
 import { cornerNumbers } from '../../../features/job/words.ts';
 import { SumFigure } from '../../../features/sums/SumFigure.tsx';
 import { Button } from '../../../ui/Button.tsx';
@@ -15,16 +15,16 @@ import { CornerRow, CornerTable } from '../CornerRow.tsx';
 import { FactField, PathField } from '../fields.tsx';
 
 /** Pads that are level and agree: offsets by a level, or told by swapping two of them. */
-export function SwapPanel({ job, round }: { job: Job; round: number }) {
+export function SwapPanel({ round }: { round: number }) {
+  const job = useThisJob();
   const [axle, setAxle] = useState<Axle>(job.state.rounds[round]?.padsSwapped.rear ? 'rear' : 'front');
   const result = job.answer ? swapResult(job.answer, axle) : null;
   return (
     <div data-fields className="relative">
-      <CornerTable job={job} caption="Pads against each other" numbers>
-        <CornerRow job={job} label="Pad lies higher by" help="than the others; lower is −">
+      <CornerTable caption="Pads against each other" numbers>
+        <CornerRow label="Pad lies higher by" help="than the others; lower is −">
           {(id) => (
             <PathField
-              job={job}
               path={['corners', id, 'floorMm']}
               label={`Pad height, ${cornerNames[id]}`}
               order={3300 + cornerNumbers[id]}
@@ -32,10 +32,9 @@ export function SwapPanel({ job, round }: { job: Job; round: number }) {
             />
           )}
         </CornerRow>
-        <CornerRow job={job} label="Pad shows" help="times what stands on it">
+        <CornerRow label="Pad shows" help="times what stands on it">
           {(id) => (
             <PathField
-              job={job}
               path={['corners', id, 'padFactor']}
               label={`Pad factor, ${cornerNames[id]}`}
               order={3310 + cornerNumbers[id]}
@@ -43,10 +42,9 @@ export function SwapPanel({ job, round }: { job: Job; round: number }) {
             />
           )}
         </CornerRow>
-        <CornerRow job={job} label="Pads swapped" help="two of them, all four read again">
+        <CornerRow label="Pads swapped" help="two of them, all four read again">
           {(id) => (
             <FactField
-              job={job}
               place={{ kind: 'pad', round, corner: id, slot: `swapped-${axle}` }}
               label={`With the ${axle} pads swapped, ${cornerNames[id]}`}
               order={3320 + cornerNumbers[id]}
@@ -69,7 +67,7 @@ export function SwapPanel({ job, round }: { job: Job; round: number }) {
           />
         </span>
         {result ? (
-          <Told job={job} result={result} />
+          <Told result={result} />
         ) : (
           <p className="label text-second">
             Swap two pads of one axle, roll back on, and read all four: that tells what they are off from each
@@ -81,7 +79,8 @@ export function SwapPanel({ job, round }: { job: Job; round: number }) {
   );
 }
 
-function Told({ job, result }: { job: Job; result: SwapResult }) {
+function Told({ result }: { result: SwapResult }) {
+  const job = useThisJob();
   const { left, right, ratio, higherMm } = result;
   const { corners } = job.record.document;
   const root = Math.sqrt(ratio);

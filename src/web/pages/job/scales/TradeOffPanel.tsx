@@ -1,3 +1,5 @@
+import { WorkFailed } from '../../../ui/WorkFailed.tsx';
+import { useThisJob } from '../../../jobStore/jobContext.ts';
 import { lazy, Suspense } from 'react';
 import type { JobDocument } from '#core/document/types.ts';
 import type { Answer } from '#core/plan/answer.ts';
@@ -18,18 +20,20 @@ const Chart = lazy(async () => ({
 }));
 
 /** What can be had of heights and scales together, and which of it is taken. */
-export function TradeOffPanel({ job, answer }: { job: Job; answer: Answer }) {
+export function TradeOffPanel({ answer }: { answer: Answer }) {
+  const job = useThisJob();
   const style = useLengthStyle(1);
-  const { value, stale } = useTrade(job.record);
+  const { value, stale, failed } = useTrade(job.record);
   if (!isAsked(job))
     return (
       <p className="label text-second mt-2">
         Ask something of the scales, and what it costs in height shows here.
       </p>
     );
-  if (!value)
+  if (failed !== null) return <WorkFailed />;
+  if (!value?.traded)
     return <p className="text-second mt-3">{stale ? 'Working it out …' : 'Nothing to weigh against.'}</p>;
-  const { trade, ways } = value;
+  const { trade, ways } = value.traded;
   const { taken } = trade;
   const { can, words } = tradeWords(trade, answer.tolerance.value, (mm) => fineLengthText(mm, style.system));
   const take = ({ weight }: TradePoint) =>
@@ -55,13 +59,7 @@ export function TradeOffPanel({ job, answer }: { job: Job; answer: Answer }) {
         <Points document={answer.document} trade={trade} taken={taken} take={take} />
       </div>
       {!job.state.locked && (
-        <SeatWays
-          job={job}
-          answer={answer}
-          ways={ways}
-          weight={trade.points[taken]?.weight ?? 1}
-          stale={stale}
-        />
+        <SeatWays answer={answer} ways={ways} weight={trade.points[taken]?.weight ?? 1} stale={stale} />
       )}
     </div>
   );

@@ -1,3 +1,4 @@
+import { useThisJob } from '../../../jobStore/jobContext.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { rodsOf, tieRodTurns, toeWanted } from '#core/stance/toe.ts';
@@ -7,24 +8,25 @@ import { fineLengthText } from '#core/units/formatLength.ts';
 import { limits } from '#contract/limits.ts';
 import { useLengthStyle } from '../../../app/settings.ts';
 import type { Job } from '../../../features/job/useJob.ts';
-import { cornerNumbers, roundWords } from '../../../features/job/words.ts';
+import { cornerNumbers } from '../../../features/job/words.ts';
+import { roundWords } from '#words/fields.ts';
 import { SumFigure } from '../../../features/sums/SumFigure.tsx';
 import { Length, Plain, Turns } from '../../../ui/Figure.tsx';
 import { CornerRow, CornerTable } from '../CornerRow.tsx';
 import { FactField, PathField } from '../fields.tsx';
 
 /** Camber and toe against height: what is read, how they go, and where the plan leaves them. */
-export function Alignment({ job, answer }: { job: Job; answer: Answer }) {
+export function Alignment({ answer }: { answer: Answer }) {
+  const job = useThisJob();
   const round = job.state.current;
   const toe = toeShift(answer, job.facts);
   const { system } = useLengthStyle(1);
   return (
     <div data-fields className="relative">
-      <CornerTable job={job} caption="Camber and what height does to it" numbers>
-        <CornerRow job={job} label="Camber" help={`° at ${roundWords(round)}, top out +`}>
+      <CornerTable caption="Camber and what height does to it" numbers>
+        <CornerRow label="Camber" help={`° at ${roundWords(round)}, top out +`}>
           {(id) => (
             <FactField
-              job={job}
               place={{ kind: 'camber', round, corner: id, slot: '1' }}
               label={`Camber, ${cornerNames[id]}`}
               order={400 + cornerNumbers[id]}
@@ -33,10 +35,9 @@ export function Alignment({ job, answer }: { job: Job; answer: Answer }) {
             />
           )}
         </CornerRow>
-        <CornerRow job={job} label="Gains per mm down" help="° where known; else learnt">
+        <CornerRow label="Gains per mm down" help="° where known; else learnt">
           {(id) => (
             <PathField
-              job={job}
               path={['corners', id, 'camberPerMm']}
               label={`Camber per mm, ${cornerNames[id]}`}
               order={410 + cornerNumbers[id]}
@@ -44,7 +45,7 @@ export function Alignment({ job, answer }: { job: Job; answer: Answer }) {
             />
           )}
         </CornerRow>
-        <CornerRow job={job} label="After the plan" help="from where it was read">
+        <CornerRow label="After the plan" help="from where it was read">
           {(id) => (
             <Then
               title={`Camber, ${cornerNames[id]}`}
@@ -58,7 +59,6 @@ export function Alignment({ job, answer }: { job: Job; answer: Answer }) {
         {(['front', 'rear'] as const).map((slot, k) => (
           <div key={slot} className="w-36">
             <FactField
-              job={job}
               place={{ kind: 'toe', round, corner: null, slot }}
               label={`Toe: at the tyres’ ${slot}`}
               showLabel
@@ -69,7 +69,6 @@ export function Alignment({ job, answer }: { job: Job; answer: Answer }) {
         ))}
         <div className="w-36">
           <PathField
-            job={job}
             path={['steering', 'toePerMm']}
             label="Toe-in per mm down"
             showLabel
@@ -79,7 +78,7 @@ export function Alignment({ job, answer }: { job: Job; answer: Answer }) {
         </div>
         <p className="pb-2" data-testid="toe-shift">
           Total toe after the plan: <Then title="Total toe" shift={toe} toe />
-          <Rods job={job} toeMm={toe.after ?? toe.now} />
+          <Rods toeMm={toe.after ?? toe.now} />
         </p>
       </div>
       <p className="label text-second mt-4 max-w-[75ch]" data-testid="align-once">
@@ -90,7 +89,8 @@ export function Alignment({ job, answer }: { job: Job; answer: Answer }) {
 }
 
 /** What both tie rods will want once the heights stand; done at close out. */
-function Rods({ job, toeMm }: { job: Job; toeMm: number | null }) {
+function Rods({ toeMm }: { toeMm: number | null }) {
+  const job = useThisJob();
   if (toeMm === null) return null;
   const wanted = toeWanted(job.record.document);
   const turns = tieRodTurns(wanted.toeMm - toeMm, rodsOf(job.record.document));

@@ -5,18 +5,17 @@ import { wheelbaseOf } from '#core/stance/body.ts';
 import { rakeOf, wheelGaps, type WheelGap } from '#core/stance/gaps.ts';
 import { changesTyres } from '#core/stance/tyres.ts';
 import { gapSum, nextGapSum, rakeSum } from '#core/sums/stanceSums.ts';
-import type { Job } from '../../../features/job/useJob.ts';
 import { capital } from '../../../features/job/words.ts';
 import { SumFigure } from '../../../features/sums/SumFigure.tsx';
 import { Length, Plain } from '../../../ui/Figure.tsx';
 import { PathField } from '../fields.tsx';
 
 /** Tyres, what is left between them and the arches, and how the body stands front to rear. */
-export function Gaps({ job, answer }: { job: Job; answer: Answer }) {
+export function Gaps({ answer }: { answer: Answer }) {
   const gaps = wheelGaps(answer);
   return (
     <div data-fields className="relative">
-      <Tyres job={job} />
+      <Tyres />
       {gaps.length === 0 ? (
         <p className="label text-second mt-5">
           Gaps need the tyres’ measured diameters, and heights taken to the arch from hub or ground.
@@ -29,13 +28,12 @@ export function Gaps({ job, answer }: { job: Job; answer: Answer }) {
   );
 }
 
-function Tyres({ job }: { job: Job }) {
+function Tyres() {
   return (
     <div className="mt-2 grid max-w-2xl grid-cols-4 gap-x-4 gap-y-3 max-md:grid-cols-2">
       {(['front', 'rear'] as const).flatMap((axle: Axle, k) => [
         <PathField
           key={axle}
-          job={job}
           path={['stance', 'tyreMm', axle]}
           label={`${capital(axle)} tyre, measured`}
           showLabel
@@ -43,7 +41,6 @@ function Tyres({ job }: { job: Job }) {
         />,
         <PathField
           key={`next ${axle}`}
-          job={job}
           path={['stance', 'nextTyreMm', axle]}
           label={`${capital(axle)} tyre to go on`}
           showLabel

@@ -1,3 +1,4 @@
+import { useThisJob } from '../../../jobStore/jobContext.ts';
 import { isOf } from '#core/document/facts.ts';
 import { useState } from 'react';
 import type { Json } from '#core/document/types.ts';
@@ -22,7 +23,7 @@ import { CornerRow, CornerTable } from '../CornerRow.tsx';
 import { FactField } from '../fields.tsx';
 
 /** Every clearance and joint with where it goes, and what the jack found at both ends of the travel. */
-export function Ledger({ job, answer }: { job: Job; answer: Answer }) {
+export function Ledger({ answer }: { answer: Answer }) {
   const lines = ledgerOf(answer);
   return (
     <div data-fields className="relative">
@@ -48,7 +49,7 @@ export function Ledger({ job, answer }: { job: Job; answer: Answer }) {
             </thead>
             <tbody>
               {lines.map((line) => (
-                <Line key={line.corner + line.kind + String(line.index)} job={job} line={line} />
+                <Line key={line.corner + line.kind + String(line.index)} line={line} />
               ))}
             </tbody>
           </table>
@@ -60,17 +61,14 @@ export function Ledger({ job, answer }: { job: Job; answer: Answer }) {
           springs out or slack, wheel on: least distance left anywhere
         </span>
       </h3>
-      <CornerTable job={job} caption="Taken to its ends by a jack" numbers>
+      <CornerTable caption="Taken to its ends by a jack" numbers>
         {(['bump', 'droop'] as const).map((slot, k) => (
           <CornerRow
             key={slot}
-            job={job}
             label={slot === 'bump' ? 'Full bump' : 'Full droop'}
             help={slot === 'bump' ? 'to the stop, steering both ways' : 'hanging: lines, shafts, springs'}
           >
-            {(id) => (
-              <Cycled job={job} id={id} slot={slot} order={600 + 10 * k + cornerNumbers[id]} lines={lines} />
-            )}
+            {(id) => <Cycled id={id} slot={slot} order={600 + 10 * k + cornerNumbers[id]} lines={lines} />}
           </CornerRow>
         ))}
       </CornerTable>
@@ -79,7 +77,6 @@ export function Ledger({ job, answer }: { job: Job; answer: Answer }) {
 }
 
 interface CycledProps {
-  job: Job;
   id: CornerId;
   slot: 'bump' | 'droop';
   order: number;
@@ -87,7 +84,8 @@ interface CycledProps {
 }
 
 /** What the jack found, against what the ledger expects there. */
-function Cycled({ job, id, slot, order, lines }: CycledProps) {
+function Cycled({ id, slot, order, lines }: CycledProps) {
+  const job = useThisJob();
   const found =
     job.facts
       .map(({ fact }) => fact)
@@ -100,7 +98,6 @@ function Cycled({ job, id, slot, order, lines }: CycledProps) {
   return (
     <>
       <FactField
-        job={job}
         place={{ kind: 'cycled', round: job.state.current, corner: id, slot }}
         label={`At full ${slot}, ${cornerNames[id]}`}
         order={order}
@@ -121,7 +118,8 @@ function Cycled({ job, id, slot, order, lines }: CycledProps) {
   );
 }
 
-function Line({ job, line }: { job: Job; line: LedgerLine }) {
+function Line({ line }: { line: LedgerLine }) {
+  const job = useThisJob();
   const { corner, index, kind, name } = line;
   const one = kind === 'clearance' ? job.record.document.corners[corner].clearances[index] : undefined;
   const boot = kind === 'joint' ? job.record.document.corners[corner].boots[index] : undefined;
@@ -145,10 +143,10 @@ function Line({ job, line }: { job: Job; line: LedgerLine }) {
         </span>
         <span className="label text-second block font-normal">
           {cornerNames[corner]}
-          {one && <Moves job={job} corner={corner} index={index} />}
+          {one && <Moves corner={corner} index={index} />}
         </span>
       </th>
-      <td className="px-2 text-left">{one && <MeasuredAt job={job} corner={corner} index={index} />}</td>
+      <td className="px-2 text-left">{one && <MeasuredAt corner={corner} index={index} />}</td>
       <td className="px-2">
         <Value line={line} value={line.measured} />
       </td>
@@ -190,7 +188,8 @@ function Value({ line, value }: { line: LedgerLine; value: number }) {
 }
 
 /** The height over this wheel at which it was measured. */
-function MeasuredAt({ job, corner, index }: { job: Job; corner: CornerId; index: number }) {
+function MeasuredAt({ corner, index }: { corner: CornerId; index: number }) {
+  const job = useThisJob();
   const list = job.record.document.corners[corner].clearances;
   const one = list[index];
   if (!one) return null;
@@ -218,7 +217,8 @@ function putClearance(job: Job, corner: CornerId, index: number, part: object): 
 }
 
 /** How a distance goes with height: so much per mm, or a table. */
-function Moves({ job, corner, index }: { job: Job; corner: CornerId; index: number }) {
+function Moves({ corner, index }: { corner: CornerId; index: number }) {
+  const job = useThisJob();
   const [open, setOpen] = useState(false);
   const one = job.record.document.corners[corner].clearances[index];
   if (!one) return null;

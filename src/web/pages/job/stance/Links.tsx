@@ -1,3 +1,4 @@
+import { useThisJob } from '../../../jobStore/jobContext.ts';
 import { useState } from 'react';
 import type { Json } from '#core/document/types.ts';
 import { axleOf, cornerNames, type CornerId } from '#core/kinds/corners.ts';
@@ -8,7 +9,6 @@ import { linkLength } from '#core/stance/link.ts';
 import { linkSum } from '#core/sums/stanceSums.ts';
 import { limits } from '#contract/limits.ts';
 import { pathKey } from '../../../features/job/draftKeys.ts';
-import type { Job } from '../../../features/job/useJob.ts';
 import { capital } from '../../../features/job/words.ts';
 import { SumFigure } from '../../../features/sums/SumFigure.tsx';
 import { SizeLength } from '../../../ui/Figure.tsx';
@@ -18,7 +18,8 @@ import { Select } from '../../../ui/Select.tsx';
 import { FactField } from '../fields.tsx';
 
 /** Bars whose links are undone: how long the link has to be once everything stands as it should. */
-export function Links({ job, answer }: { job: Job; answer: Answer }) {
+export function Links({ answer }: { answer: Answer }) {
+  const job = useThisJob();
   const { bars } = job.record.document;
   const axles = (['front', 'rear'] as const).filter((axle) => bars[axle] !== null);
   if (axles.length === 0)
@@ -27,10 +28,11 @@ export function Links({ job, answer }: { job: Job; answer: Answer }) {
         No bar is described: bars are named at intake, under clearances.
       </p>
     );
-  return axles.map((axle) => <Link key={axle} job={job} answer={answer} axle={axle} />);
+  return axles.map((axle) => <Link key={axle} answer={answer} axle={axle} />);
 }
 
-function Link({ job, answer, axle }: { job: Job; answer: Answer; axle: Axle }) {
+function Link({ answer, axle }: { answer: Answer; axle: Axle }) {
+  const job = useThisJob();
   const bar = job.record.document.bars[axle];
   const told = linkLength(answer, job.facts, axle);
   const sides = cornersIn(job.record.document).filter((id) => axleOf(id) === axle);
@@ -54,7 +56,6 @@ function Link({ job, answer, axle }: { job: Job; answer: Answer; axle: Axle }) {
           />
         </label>
         <FactField
-          job={job}
           place={{ kind: 'link', round, corner, slot: 'gap' }}
           label={`Too short by, ${cornerNames[corner]}`}
           showLabel

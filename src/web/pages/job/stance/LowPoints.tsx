@@ -1,3 +1,4 @@
+import { useThisJob } from '../../../jobStore/jobContext.ts';
 import { Plus, X } from 'lucide-react';
 import type { Json, LowPointDocument } from '#core/document/types.ts';
 import type { Axle } from '#core/kinds/corners.ts';
@@ -10,7 +11,6 @@ import { angleSum, lowPointSum } from '#core/sums/stanceSums.ts';
 import { limits } from '#contract/limits.ts';
 import { useNewRows } from '../../../features/rows/newRows.ts';
 import { pathKey } from '../../../features/job/draftKeys.ts';
-import type { Job } from '../../../features/job/useJob.ts';
 import { SumFigure } from '../../../features/sums/SumFigure.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { Length, Plain } from '../../../ui/Figure.tsx';
@@ -26,7 +26,8 @@ const FIELDS = [
 ] as const;
 
 /** Exhaust, sump, skid plate, lips: each its own reference, carried by the body; and the angles they leave. */
-export function LowPoints({ job, answer }: { job: Job; answer: Answer }) {
+export function LowPoints({ answer }: { answer: Answer }) {
+  const job = useThisJob();
   const points = lowPoints(answer);
   const list = job.record.document.stance.points;
   const next = changesTyres(answer.document);
@@ -72,7 +73,6 @@ export function LowPoints({ job, answer }: { job: Job; answer: Answer }) {
               {points.map((point) => (
                 <Row
                   key={point.index}
-                  job={job}
                   point={point}
                   next={next}
                   set={(part) =>
@@ -141,14 +141,14 @@ export function LowPoints({ job, answer }: { job: Job; answer: Answer }) {
 }
 
 interface RowProps {
-  job: Job;
   point: LowPoint;
   next: boolean;
   set: (part: Partial<LowPointDocument>) => void;
   remove: () => void;
 }
 
-function Row({ job, point, next, set, remove }: RowProps) {
+function Row({ point, next, set, remove }: RowProps) {
+  const job = useThisJob();
   const short = point.leastMm !== null && point.afterMm < point.leastMm;
   const key = `${pathKey(job.record.id, ['stance', 'points'])}.${point.index}`;
   return (

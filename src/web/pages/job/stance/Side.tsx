@@ -1,3 +1,4 @@
+import { useThisJob } from '../../../jobStore/jobContext.ts';
 import { axleOf, type CornerId } from '#core/kinds/corners.ts';
 import type { Axle } from '#core/kinds/corners.ts';
 import { referenceKinds } from '#core/geometry/reference.ts';
@@ -9,10 +10,10 @@ import { lowPoints } from '#core/stance/lowPoints.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../../../app/settings.ts';
 import { SideView, type SideState } from '../../../drawing/SideView.tsx';
-import type { Job } from '../../../features/job/useJob.ts';
 
 /** Before and after from the side, nose left, on the ground line. */
-export function Side({ job, answer }: { job: Job; answer: Answer }) {
+export function Side({ answer }: { answer: Answer }) {
+  const job = useThisJob();
   const style = useLengthStyle(0);
   const { document } = answer;
   const radiusMm = {

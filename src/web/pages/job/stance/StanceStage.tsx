@@ -1,4 +1,4 @@
-import type { Job } from '../../../features/job/useJob.ts';
+import { useThisJob } from '../../../jobStore/jobContext.ts';
 import { Footer, NextLink } from '../Footer.tsx';
 import { Part } from '../Part.tsx';
 import { Alignment } from './Alignment.tsx';
@@ -9,7 +9,8 @@ import { LowPoints } from './LowPoints.tsx';
 import { Side } from './Side.tsx';
 
 /** How it stands over its wheels and over the ground, what the new height does to what hangs on it, and what could touch. */
-export function StanceStage({ job }: { job: Job }) {
+export function StanceStage() {
+  const job = useThisJob();
   const { answer } = job;
   return (
     <>
@@ -17,22 +18,22 @@ export function StanceStage({ job }: { job: Job }) {
         {answer ? (
           <>
             <Part title="From the side" words="before in a broken line, after the plan in ink, to scale">
-              <Side job={job} answer={answer} />
+              <Side answer={answer} />
             </Part>
             <Part title="Wheel gaps and rake" words="tyre to arch, and the rear over the front">
-              <Gaps job={job} answer={answer} />
+              <Gaps answer={answer} />
             </Part>
             <Part title="Low points and angles" words="each over the ground, with the least it may come to">
-              <LowPoints job={job} answer={answer} />
+              <LowPoints answer={answer} />
             </Part>
             <Part title="Links of the bars" words="no preload at the new height">
-              <Links job={job} answer={answer} />
+              <Links answer={answer} />
             </Part>
             <Part title="Toe and camber" words="what the new height does to them: align once, at the end">
-              <Alignment job={job} answer={answer} />
+              <Alignment answer={answer} />
             </Part>
             <Part title="What could touch" words="now, after the plan, and at both ends of the travel">
-              <Ledger job={job} answer={answer} />
+              <Ledger answer={answer} />
             </Part>
           </>
         ) : (
@@ -43,7 +44,7 @@ export function StanceStage({ job }: { job: Job }) {
         )}
       </div>
       <Footer>
-        <NextLink job={job} from="stance" />
+        <NextLink from="stance" />
       </Footer>
     </>
   );

@@ -1,0 +1,8 @@
+/** Says that work beside the page came to nothing: the rest of the page holds. */
+export function WorkFailed() {
+  return (
+    <p role="alert" className="text-short mt-3">
+      This could not be worked out in this browser. Reload the page to try again; everything else here holds.
+    </p>
+  );
+}

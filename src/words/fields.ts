@@ -1,0 +1,152 @@
+import type { cornerField } from '#core/document/description/corner.ts';
+import type { Fields } from '#core/document/description/field.ts';
+import type { jobField } from '#core/document/description/job.ts';
+import type { Fact } from '#core/document/types.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
+
+/** The paths of everything that a change can name: groups that are always there are opened, all else is named whole. */
+type PathsIn<F> = {
+  [K in keyof F & string]: F[K] extends { type: 'group'; nullable: false; fields: infer G extends Fields }
+    ? `${K}.${PathsIn<G>}`
+    : K;
+}[keyof F & string];
+
+/** What a field of the whole machine is called. */
+const jobWords: Record<Exclude<PathsIn<typeof jobField.fields>, 'corners'>, string> = {
+  schema: 'kind of file',
+  schemaVersion: 'version of the file',
+  name: 'job name',
+  'machine.class': 'class',
+  'machine.title': 'machine',
+  'machine.id': 'machine',
+  'machine.learnt': 'what earlier jobs taught',
+  'machine.wheelbaseMm': 'wheelbase',
+  'machine.trackFrontMm': 'front track',
+  'machine.trackRearMm': 'rear track',
+  'machine.armAheadMm': 'front arm ahead of the rear arm',
+  'machine.massKg': 'whole machine',
+  'machine.frontShare': 'share on the front',
+  'machine.tankL': 'tank',
+  riders: 'riders',
+  'sagRead.gear': 'read in gear',
+  'sagRead.luggage': 'read with luggage',
+  'sagRead.fuel': 'fuel when read',
+  cases: 'load cases',
+  loads: 'loads',
+  'bars.front': 'front bar',
+  'bars.rear': 'rear bar',
+  settlingMm: 'settling allowance',
+  'steering.toeMm': 'toe-in wanted',
+  'steering.toePerMm': 'toe per mm',
+  'steering.tyreMm': 'tyre diameter',
+  'steering.armMm': 'steering arm',
+  'steering.pitchMm': 'tie rod pitch',
+  skid: 'skid',
+  load: 'load on board',
+  toleranceMm: 'tolerance',
+  equalSides: 'equal sides',
+  hardEnd: 'end that is hard to get at',
+  crossTarget: 'cross weight wanted',
+  crossWeight: 'scales against heights',
+  frontEqual: 'equal front wheels',
+  'stance.tyreMm.front': 'front tyre diameter',
+  'stance.tyreMm.rear': 'rear tyre diameter',
+  'stance.nextTyreMm.front': 'front tyre to go on',
+  'stance.nextTyreMm.rear': 'rear tyre to go on',
+  'stance.points': 'low points',
+  note: 'note',
+};
+
+/** What a field of a corner is called. */
+const cornerWords: Record<PathsIn<typeof cornerField.fields>, string> = {
+  'reference.kind': 'height reference',
+  'reference.offsetMm': 'reference offset',
+  'reference.aheadMm': 'reference ahead of the wheel',
+  targetMm: 'target height',
+  weight: 'weight of the height',
+  sagMm: 'sag wanted',
+  sagWindow: 'sag window',
+  staticWindow: 'window with nobody on',
+  suspension: 'how it is hung',
+  ratio: 'motion ratio',
+  pitchMm: 'thread pitch',
+  travelMm: 'wheel travel',
+  stopMm: 'travel taken by the stop',
+  'collar.datum': 'collar datum',
+  'collar.grows': 'collar reading direction',
+  'collar.minMm': 'least collar reading',
+  'collar.maxMm': 'greatest collar reading',
+  ratioFrom: 'where the ratio comes from',
+  springRatio: 'spring’s own ratio',
+  springs: 'springs',
+  rings: 'crossover rings',
+  torsion: 'torsion springs',
+  cam: 'cam position',
+  air: 'air',
+  preloadMm: 'preload at droop',
+  roomMm: 'room for the springs',
+  gas: 'gas charge',
+  stopRows: 'bump stop',
+  fitting: 'what is turned',
+  adjustable: 'what is turned',
+  stepMm: 'step of the adjuster',
+  mount: 'lower mount',
+  tyreRateNPerMm: 'tyre rate',
+  unsprungKg: 'wheel and brake',
+  loadKg: 'weight on the wheel',
+  clearances: 'clearances',
+  boots: 'shaft joints',
+  floorMm: 'floor',
+  padFactor: 'pad factor',
+  camberPerMm: 'camber per mm',
+};
+
+/** A path of the job document in words: "target height, front left". */
+export function pathWords(path: readonly string[]): string {
+  const named = (words: Record<string, string>, keys: readonly string[]) =>
+    words[keys.join('.')] ?? keys.join(' ');
+  if (path[0] !== 'corners') return named(jobWords, path);
+  return `${named(cornerWords, path.slice(2))}, ${cornerNames[path[1] as CornerId]}`;
+}
+
+const FACT_WORDS: Record<Fact['kind'], string> = {
+  height: 'height reading',
+  collar: 'collar reading',
+  'travel-used': 'travel used',
+  'ratio-length': 'length to measure the motion ratio',
+  settled: 'settling',
+  plan: 'plan',
+  adjustment: 'seat move done',
+  mount: 'lower mount move done',
+  ring: 'ring move done',
+  prep: 'preparation',
+  check: 'closing check',
+  pressure: 'tyre pressure',
+  clicks: 'damper clicks',
+  toe: 'toe reading',
+  pad: 'pad reading',
+  fuel: 'fuel',
+  link: 'gap at the bar’s link',
+  camber: 'camber',
+  cycled: 'travel end cycled',
+  note: 'note',
+  recheck: 'recheck',
+  skid: 'skid setting',
+  sag: 'sag reading',
+  driven: 'distance driven',
+  clearance: 'clearance',
+  acknowledged: 'caution',
+  locked: 'lock',
+};
+
+/** What a fact is, in words: "height reading 2, front left, round 1". */
+export function factWords(fact: Pick<Fact, 'kind' | 'round' | 'corner' | 'slot'>): string {
+  const repeat = fact.kind === 'height' || fact.kind === 'pad' ? ` ${fact.slot}` : '';
+  const where = fact.corner ? `, ${cornerNames[fact.corner]}` : '';
+  return `${FACT_WORDS[fact.kind]}${repeat}${where}, ${roundWords(fact.round)}`;
+}
+
+/** "baseline", "round 1", ... */
+export function roundWords(round: number): string {
+  return round === 0 ? 'baseline' : `round ${round}`;
+}
