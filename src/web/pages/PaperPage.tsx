@@ -1,3 +1,4 @@
+import { Select } from '../ui/Select.tsx';
 import { useParams, useSearchParams } from 'react-router';
 import { kindsOn, referenceKinds } from '#core/geometry/reference.ts';
 import { classDefaults, machineClasses, type MachineClass, standsOnFour } from '#core/kinds/classes/index.ts';
@@ -23,17 +24,12 @@ export function PaperPage() {
         {id === '' && (
           <label className="flex items-center gap-2">
             For a
-            <select
-              className="bg-sheet border-second/70 h-9 border-b"
+            <Select
+              look=""
               value={machineClass}
-              onChange={(event) => setParams({ class: event.target.value }, { replace: true })}
-            >
-              {machineClasses.map((one) => (
-                <option key={one} value={one}>
-                  {classDefaults[one].title}
-                </option>
-              ))}
-            </select>
+              options={machineClasses.map((one) => ({ value: one, words: classDefaults[one].title }))}
+              onChange={(to) => setParams({ class: to }, { replace: true })}
+            />
           </label>
         )}
         <Button look="main" className="ml-auto" onClick={() => window.print()}>

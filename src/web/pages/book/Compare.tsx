@@ -1,3 +1,4 @@
+import { Select } from '../../ui/Select.tsx';
 import { springWay } from '#words/instruction.ts';
 import { Link } from 'react-router';
 import { seatBetween, type CornerSetting } from '#core/job/settings.ts';
@@ -123,17 +124,12 @@ function Choice({
   return (
     <label>
       <span className="label text-second block">{label}</span>
-      <select
+      <Select
+        look="max-w-full pr-2"
         value={value}
-        onChange={(event) => onChange(event.target.value)}
-        className="bg-sheet border-second/70 h-9 max-w-full border-b pr-2"
-      >
-        {machine.pages.map((page) => (
-          <option key={page.key} value={page.key}>
-            {pageWords(page)}
-          </option>
-        ))}
-      </select>
+        options={machine.pages.map((page) => ({ value: page.key, words: pageWords(page) }))}
+        onChange={onChange}
+      />
     </label>
   );
 }

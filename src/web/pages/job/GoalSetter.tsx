@@ -1,3 +1,4 @@
+import { Select } from '../../ui/Select.tsx';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useState } from 'react';
 import { rakeDegrees, seesTyres, targetsFor, type Goal } from '#core/job/goals.ts';
@@ -69,20 +70,15 @@ export function GoalSetter() {
     >
       <label>
         <span className="label text-second block">Targets from what is wanted</span>
-        <select
+        <Select
+          look="pr-2"
           value={kind}
-          onChange={(event) => {
-            setKind(event.target.value as Kind);
+          options={offered.map((one) => ({ value: one, words: goals[one].title }))}
+          onChange={(to) => {
+            setKind(to as Kind);
             setValues({});
           }}
-          className="bg-sheet border-second/70 h-9 border-b pr-2"
-        >
-          {offered.map((one) => (
-            <option key={one} value={one}>
-              {goals[one].title}
-            </option>
-          ))}
-        </select>
+        />
       </label>
       {fields.map(({ name, label, min, max }, k) => (
         <div key={kind + name} className="w-36">

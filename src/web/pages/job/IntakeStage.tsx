@@ -1,3 +1,4 @@
+import { Select } from '../../ui/Select.tsx';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { cornerField } from '#core/document/description/corner.ts';
 import { kindsOn, referenceKinds } from '#core/geometry/reference.ts';
@@ -183,25 +184,21 @@ function TolerancePreset() {
   return (
     <label className="min-w-0 md:col-span-2">
       <span className="label text-second block">Tolerance from</span>
-      <select
+      <Select
+        look="w-full"
         value={now === null ? '' : known ? String(now) : 'own'}
-        onChange={(event) =>
-          event.target.value !== 'own' &&
-          job.actions.change('Tolerance', [
-            ['toleranceMm'],
-            event.target.value === '' ? null : Number(event.target.value),
-          ])
+        options={[
+          { value: '', words: `this class: ${sizeText(classOf(job).toleranceMm, style.system)}` },
+          ...tolerancePresets.map(({ mm, words }) => ({
+            value: String(mm),
+            words: `${words}: ${sizeText(mm, style.system)}`,
+          })),
+          ...(now !== null && !known ? [{ value: 'own', words: 'own' }] : []),
+        ]}
+        onChange={(to) =>
+          to !== 'own' && job.actions.change('Tolerance', [['toleranceMm'], to === '' ? null : Number(to)])
         }
-        className="bg-sheet border-second/70 h-9 w-full border-b"
-      >
-        <option value="">this class: {sizeText(classOf(job).toleranceMm, style.system)}</option>
-        {tolerancePresets.map(({ mm, words }) => (
-          <option key={mm} value={mm}>
-            {words}: {sizeText(mm, style.system)}
-          </option>
-        ))}
-        {now !== null && !known && <option value="own">own</option>}
-      </select>
+      />
     </label>
   );
 }
@@ -212,17 +209,16 @@ function HardEnd() {
   return (
     <label className="min-w-0">
       <span className="label text-second block">Hard to get at</span>
-      <select
+      <Select
+        look="w-full"
         value={job.record.document.hardEnd ?? ''}
-        onChange={(event) =>
-          job.actions.change('End that is hard to get at', [['hardEnd'], event.target.value || null])
-        }
-        className="bg-sheet border-second/70 h-9 w-full border-b"
-      >
-        <option value="">neither end</option>
-        <option value="front">the front: set first</option>
-        <option value="rear">the rear: set first</option>
-      </select>
+        options={[
+          { value: '', words: 'neither end' },
+          { value: 'front', words: 'the front: set first' },
+          { value: 'rear', words: 'the rear: set first' },
+        ]}
+        onChange={(to) => job.actions.change('End that is hard to get at', [['hardEnd'], to || null])}
+      />
     </label>
   );
 }
@@ -323,18 +319,13 @@ function ChoiceRow({ label, path, options }: { label: string; path: string[]; op
         const full = ['corners', id, ...path];
         return (
           <td key={id} className="px-2 py-1">
-            <select
-              aria-label={capital(pathWords(full))}
+            <Select
+              label={capital(pathWords(full))}
+              look="w-full text-[13px] [font-stretch:72%]"
               value={valueAt(job.record.document, full) as string}
-              onChange={(event) => job.actions.change(capital(pathWords(full)), [full, event.target.value])}
-              className="bg-sheet border-second/70 h-9 w-full border-b text-[13px] [font-stretch:72%]"
-            >
-              {options.map(({ value, words }) => (
-                <option key={value} value={value}>
-                  {words}
-                </option>
-              ))}
-            </select>
+              options={options}
+              onChange={(to) => job.actions.change(capital(pathWords(full)), [full, to])}
+            />
           </td>
         );
       })}

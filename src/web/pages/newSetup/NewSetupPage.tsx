@@ -1,3 +1,4 @@
+import { Select } from '../../ui/Select.tsx';
 import { JobContext, useThisJob } from '../../jobStore/jobContext.ts';
 import { plannedMoves } from '#core/plan/answer.ts';
 import { percent } from '#words/figures.ts';
@@ -191,18 +192,13 @@ function ReferenceChoice() {
       ...corners.map((id): [string[], Json] => [['corners', id, 'reference', 'kind'], to]),
     );
   return (
-    <select
-      aria-label="Height reference"
+    <Select
+      label="Height reference"
+      look="-ml-1 h-6 w-full bg-transparent"
       value={document.corners[first].reference.kind}
-      onChange={(event) => set(event.target.value)}
-      className="border-second/70 -ml-1 h-6 w-full border-b bg-transparent"
-    >
-      {kindsOn(footing).map((one) => (
-        <option key={one} value={one}>
-          {referenceKinds[one].title}
-        </option>
-      ))}
-    </select>
+      options={kindsOn(footing).map((one) => ({ value: one, words: referenceKinds[one].title }))}
+      onChange={set}
+    />
   );
 }
 

@@ -1,3 +1,4 @@
+import { Select } from '../../ui/Select.tsx';
 import Papa from 'papaparse';
 import { useState } from 'react';
 import {
@@ -142,35 +143,32 @@ function Columns({ sheet, choices, choose }: ColumnsProps) {
               <td>{heading || `column ${i + 1}`}</td>
               <td className="text-second max-w-32 truncate px-3">{sheet.rows[0]?.[i]}</td>
               <td>
-                <select
-                  aria-label={`${heading} is the`}
-                  className="border-second/70 h-8 w-full border-b bg-transparent"
+                <Select
+                  label={`${heading} is the`}
+                  look="w-full"
                   value={choice.column ?? ''}
-                  onChange={(event) => {
-                    const column = (event.target.value || null) as RackColumn | null;
+                  options={[
+                    { value: '', words: 'left out' },
+                    ...(Object.keys(rackColumns) as RackColumn[]).map((column) => ({
+                      value: column,
+                      words: rackColumns[column].title,
+                    })),
+                  ]}
+                  onChange={(to) => {
+                    const column = (to || null) as RackColumn | null;
                     set(i, { column, unit: unitsOf(column)[0] ?? null });
                   }}
-                >
-                  <option value="">left out</option>
-                  {(Object.keys(rackColumns) as RackColumn[]).map((column) => (
-                    <option key={column} value={column}>
-                      {rackColumns[column].title}
-                    </option>
-                  ))}
-                </select>
+                />
               </td>
               <td className="pl-3">
                 {units.length > 0 && (
-                  <select
-                    aria-label={`Unit of ${heading}`}
-                    className="border-second/70 h-8 border-b bg-transparent"
+                  <Select
+                    label={`Unit of ${heading}`}
+                    look=""
                     value={choice.unit ?? ''}
-                    onChange={(event) => set(i, { unit: event.target.value })}
-                  >
-                    {units.map((unit) => (
-                      <option key={unit}>{unit}</option>
-                    ))}
-                  </select>
+                    options={units.map((unit) => ({ value: unit, words: unit }))}
+                    onChange={(unit) => set(i, { unit })}
+                  />
                 )}
               </td>
             </tr>

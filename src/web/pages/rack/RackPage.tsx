@@ -1,3 +1,4 @@
+import { Select } from '../../ui/Select.tsx';
 import { Download, Plus, Search, Upload } from 'lucide-react';
 import Papa from 'papaparse';
 import { useMemo, useState } from 'react';
@@ -128,18 +129,15 @@ function Filters({ asked, set, springs }: FilterProps) {
       </div>
       <label className="block">
         <span className="label text-second block">Inner diameter</span>
-        <select
-          className="border-second/70 h-9 border-b bg-transparent"
+        <Select
+          look=""
           value={asked.inner ?? ''}
-          onChange={(event) => set('inner', event.target.value)}
-        >
-          <option value="">any</option>
-          {inners.map((mm) => (
-            <option key={mm} value={mm}>
-              {lengthText(mm, style)}
-            </option>
-          ))}
-        </select>
+          options={[
+            { value: '', words: 'any' },
+            ...inners.map((mm) => ({ value: String(mm), words: lengthText(mm, style) })),
+          ]}
+          onChange={(to) => set('inner', to)}
+        />
       </label>
       {bounds.map(({ key, label, quantity, range }, i) => (
         <div key={key} className="relative flex items-end gap-2">

@@ -1,3 +1,4 @@
+import { Select } from '../../ui/Select.tsx';
 import { useEffect, useState } from 'react';
 import type { SearchProblem } from '#core/rack/problem.ts';
 import type { WhyNot } from '#core/rack/search.ts';
@@ -30,18 +31,15 @@ export function WhyNotPanel({ problem, rack }: Props) {
     <div className="mt-2">
       <label className="flex flex-wrap items-center gap-3">
         <span className="font-semibold">Why not</span>
-        <select
-          className="border-second/70 h-9 min-w-48 border-b bg-transparent"
+        <Select
+          look="min-w-48"
           value={id}
-          onChange={(event) => setId(event.target.value)}
-        >
-          <option value="">a spring of the rack …</option>
-          {rack.map((spring) => (
-            <option key={spring.id} value={spring.id}>
-              {spring.name}
-            </option>
-          ))}
-        </select>
+          options={[
+            { value: '', words: 'a spring of the rack …' },
+            ...rack.map((spring) => ({ value: spring.id, words: spring.name })),
+          ]}
+          onChange={setId}
+        />
       </label>
       {named && answer?.of === id && (
         <div className="mt-2" role="status">
