@@ -219,6 +219,33 @@ test.describe('what is shown is of one kind', () => {
     await expect(page.locator('[data-kind=measured]').first()).toContainText('374');
   });
 
+  test('a pressure and a position that rest on what is assumed say so, until it is given', async ({
+    page,
+  }) => {
+    const document = described('snowmobile', (one) => {
+      for (const id of ['LS', 'RS'] as const) Object.assign(one.corners[id], fittingFields('air'));
+      Object.assign(one.corners.RA, fittingFields('cam'));
+      for (const id of ['LS', 'RS', 'RA'] as const) one.corners[id].targetMm = 425;
+    });
+    const id = await made(page, document, { LS: 400, RS: 400, RA: 400 });
+    await page.goto(`/jobs/${id}/plan`);
+    await expect(page.getByTestId('move-LS')).toContainText(/bar\s*from 4\sbar, assumed/);
+    await expect(page.getByTestId('move-RA')).toContainText(/position \d\s*by usual angles, assumed/);
+    await page.goto(`/jobs/${id}/intake`);
+    for (const [label, value] of [
+      ['Air pressure, left ski', '5'],
+      ['Leg length, skid rear arm', '125'],
+      ['Each further, skid rear arm', '12'],
+    ] as const)
+      await field(page, label).fill(value);
+    await page.keyboard.press('Tab');
+    await allSent(page);
+    await page.goto(`/jobs/${id}/plan`);
+    await expect(page.getByTestId('move-LS')).toContainText(/bar/);
+    await expect(page.getByTestId('move-LS')).not.toContainText('assumed');
+    await expect(page.getByTestId('move-RA')).not.toContainText('usual angles');
+  });
+
   test('turns counted from a pitch nobody gave say so on Plan, Turn and in the bay, until it is given', async ({
     page,
   }) => {

@@ -4,7 +4,7 @@ import { torsionArc, type TorsionDescription } from '../springs/torsion.ts';
 import { taken } from './description/assumed.ts';
 import * as part from './description/parts.ts';
 import { bar as barField } from './description/job.ts';
-import type { AirDocument, BarDocument, RatioDocument, TorsionDocument } from './types.ts';
+import type { AirDocument, BarDocument, CornerDocument, RatioDocument, TorsionDocument } from './types.ts';
 
 /** Torsion springs as they are worked with: what was given, and what is taken for what was not. */
 export function torsionTaken(torsion: TorsionDocument, rateNMmPerDeg: number): TorsionDescription {
@@ -51,6 +51,12 @@ export function airTaken(air: AirDocument): AirDescription {
 /** Whether an air spring pushes by figures that nobody has given. */
 export function isAirAssumed({ gaugeBar, volumeCm3, areaMm2 }: AirDocument): boolean {
   return gaugeBar === null || volumeCm3 === null || areaMm2 === null;
+}
+
+/** Whether what a cam's position does, or what an air spring is filled to now, is only assumed. */
+export function isPlaceAssumed({ torsion, air }: Pick<CornerDocument, 'torsion' | 'air'>): boolean {
+  if (torsion) return torsion.camDegrees === null || torsion.leverMm === null;
+  return air !== null && air.gaugeBar === null;
 }
 
 /** Where a ratio comes from, as it is worked with. */

@@ -1,3 +1,6 @@
+import { airTaken, isPlaceAssumed } from '#core/document/taken.ts';
+import type { CornerId } from '#core/kinds/corners.ts';
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import type { Sourced } from '#core/estimate/corner.ts';
 import { adjusterOf, stepOf } from '#core/kinds/adjusters/index.ts';
 import type { Fitting } from '#core/document/types.ts';
@@ -16,6 +19,7 @@ export function SeatMove({
   fitting = 'grooves',
   cam,
   airBar,
+  id,
 }: {
   turns: number;
   /** Grooves, leaves or spacers, where it is not turned. */
@@ -24,17 +28,21 @@ export function SeatMove({
   /** Position to stop at, counted from 0. */
   cam: number | null;
   airBar: number | null;
+  /** The corner, where a position or a pressure may rest on what is assumed of it. */
+  id?: CornerId;
 }) {
   if (cam !== null)
     return (
       <>
         cam to position <span className="figures">{cam + 1}</span>
+        {id && <PlaceAssumed id={id} />}
       </>
     );
   if (airBar !== null)
     return (
       <>
         {turns > 0 ? 'add air' : 'let air out'} to <Pressure bar={airBar} />
+        {id && <PlaceAssumed id={id} />}
       </>
     );
   if (steps !== null) {
@@ -52,6 +60,25 @@ export function SeatMove({
     <>
       <Turns turns={turns} /> {springWay(turns)}
     </>
+  );
+}
+
+/** What a position or a pressure is counted from where nobody gave it; nothing where it was given. */
+function PlaceAssumed({ id }: { id: CornerId }) {
+  const { corners } = useThisJob().record.document;
+  if (!isPlaceAssumed(corners[id])) return null;
+  const { air } = corners[id];
+  return (
+    <span className="text-second block text-[13px] leading-5 font-normal" data-testid="place-assumed">
+      {air ? (
+        <>
+          from <Pressure bar={airTaken(air).gaugeBar} />
+        </>
+      ) : (
+        'by usual angles'
+      )}
+      <AssumedMark />
+    </span>
   );
 }
 

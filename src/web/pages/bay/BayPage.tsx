@@ -267,6 +267,7 @@ function Figure({ step: { id, work, asked } }: { step: Step }) {
       fitting={fitting}
       cam={asked.camTo ?? null}
       airBar={asked.airToBar ?? null}
+      id={id}
     />
   );
 }

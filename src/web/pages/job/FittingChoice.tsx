@@ -31,7 +31,7 @@ export function FittingChoice({ id }: { id: CornerId }) {
         open={open}
         onClose={() => setOpen(false)}
         title={`What is turned, ${cornerNames[id]}`}
-        description="What is moved by hand is drawn in colour. Its own figures can be typed over afterwards."
+        description="What is moved by hand is drawn in colour. Its own figures are given afterwards; until then they are assumed, and marked so."
       >
         <Pictures id={id} done={() => setOpen(false)} />
       </Dialog>

@@ -65,6 +65,7 @@ function SeatLines({ corner, answer }: { corner: CornerMove; answer: Answer }) {
             fitting={answer.document.corners[corner.id].fitting}
             cam={corner.cam?.after ?? null}
             airBar={corner.airBar?.after ?? null}
+            id={corner.id}
           />
         </SumFigure>
       </p>

@@ -180,6 +180,7 @@ function SeatWork({ id, round, asked }: Omit<WorkProps, 'told'> & { asked: ToldC
             fitting={job.record.document.corners[id].fitting}
             cam={asked.camTo ?? null}
             airBar={asked.airToBar ?? null}
+            id={id}
           />
         </SumFigure>
       </p>

@@ -177,6 +177,7 @@ function RiderRow({ rider, rank, page, answer, put, remove }: RowProps) {
                     fitting={answer.document.corners[id].fitting}
                     cam={corner.cam?.after ?? null}
                     airBar={corner.airBar?.after ?? null}
+                    id={id}
                   />
                 </SumFigure>
               )}

@@ -72,6 +72,7 @@ export function RiderCards() {
                               fitting={job.record.document.corners[end].fitting}
                               cam={corner.cam?.after ?? null}
                               airBar={corner.airBar?.after ?? null}
+                              id={end}
                             />
                             {!corner.cam && !corner.airBar && (
                               <PitchAssumed pitch={corner.spec.pitchMm} steps={corner.steps} />
