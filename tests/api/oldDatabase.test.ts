@@ -1,45 +1,23 @@
 import { randomUUID } from 'node:crypto';
-import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
 import { factUnits, isNumbered, type FactKind } from '#core/document/factKinds.ts';
 import { upgradedFact } from '#core/document/upgradeFact.ts';
-import { migrateDatabase, openDatabase, type Database } from '#db/connect.ts';
+import { migrateDatabase, type Database } from '#db/connect.ts';
 import { findJob } from '#db/jobs.ts';
+import { MIGRATIONS, oldDatabase } from '../fixtures/oldDatabase.ts';
 import { plainDocument } from '../fixtures/records.ts';
 
-const MIGRATIONS = 'src/db/migrations';
 /** The last migration before facts had fields of their own. */
 const LAST_OLD = 5;
 
-const folder = mkdtempSync(join(tmpdir(), 'margin-old-'));
-const name = `old_${randomUUID().slice(0, 8)}`;
-let server: Database;
 let db: Database;
+let drop: () => Promise<void>;
 
 beforeAll(async () => {
-  const url = new URL(process.env.MARGIN_TEST_DATABASE ?? '');
-  server = openDatabase(String(url));
-  await server.execute(sql.raw(`create database ${name}`));
-  url.pathname = `/${name}`;
-  db = openDatabase(String(url));
-  cpSync(MIGRATIONS, folder, { recursive: true });
-  const journal = join(folder, 'meta/_journal.json');
-  const all = JSON.parse(readFileSync(journal, 'utf8')) as { entries: { idx: number }[] };
-  writeFileSync(
-    journal,
-    JSON.stringify({ ...all, entries: all.entries.filter(({ idx }) => idx <= LAST_OLD) }),
-  );
-  await migrateDatabase(db, folder);
+  ({ db, drop } = await oldDatabase(LAST_OLD));
 });
 
-afterAll(async () => {
-  await db.$client.end();
-  await server.execute(sql.raw(`drop database ${name}`));
-  await server.$client.end();
-  rmSync(folder, { recursive: true });
-});
+afterAll(() => drop());
 
 interface OldFact {
   kind: FactKind;

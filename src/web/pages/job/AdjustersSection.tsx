@@ -3,7 +3,7 @@ import { ChevronDown } from 'lucide-react';
 import { Collapsible } from 'radix-ui';
 import { useState } from 'react';
 import { sagWindows } from '#core/sag/sagWindows.ts';
-import type { CornerDocument, Json } from '#core/document/types.ts';
+import type { CornerDocument } from '#core/document/types.ts';
 import { adjusterOf, hasMount, stepOf } from '#core/kinds/adjusters/index.ts';
 import { airTaken, camDegrees } from '#core/document/taken.ts';
 import { mountOfPitch } from '#core/document/fitting.ts';
@@ -98,7 +98,7 @@ function SagRows() {
     const window = school ? limitsOf(document, id, school) : null;
     job.actions.change(
       `Sag window, ${cornerNames[id]}`,
-      [['corners', id, 'sagWindow'], window as unknown as Json],
+      [['corners', id, 'sagWindow'], window],
       [['corners', id, 'sagMm'], document.corners[id].sagMm ?? (window && middleOf(window))],
     );
   };
@@ -259,7 +259,7 @@ function MountPitch({ id }: { id: CornerId }) {
       onCommit={(pitchMm) =>
         job.actions.change(label, [
           path,
-          (pitchMm === null ? null : { ...(mount ?? mountOfPitch(pitchMm)), pitchMm }) as unknown as Json,
+          pitchMm === null ? null : { ...(mount ?? mountOfPitch(pitchMm)), pitchMm },
         ])
       }
     />
@@ -329,7 +329,7 @@ function CamRows() {
                     const positions = camDegrees({ ...torsion, camDegrees: next }).length;
                     job.actions.change(
                       `${label}, ${cornerNames[id]}`,
-                      [['corners', id, 'torsion'], { ...torsion, camDegrees: next } as unknown as Json],
+                      [['corners', id, 'torsion'], { ...torsion, camDegrees: next }],
                       [['corners', id, 'cam'], Math.min(cam ?? 0, positions - 1)],
                     );
                   }}
@@ -410,7 +410,7 @@ function AirRows() {
                       value === null ? null : { ...usual(airTaken(air)), ...air.second, [name]: value };
                     job.actions.change(`${label}, ${cornerNames[id]}`, [
                       ['corners', id, 'air'],
-                      { ...air, second } as unknown as Json,
+                      { ...air, second },
                     ]);
                   }}
                 />
@@ -435,7 +435,7 @@ function RingRows() {
           const set = (on: string) =>
             job.actions.change(`Ring and seat, ${cornerNames[id]}`, [
               ['corners', id, 'rings'],
-              rings.map((ring) => ({ ...ring, on })) as unknown as Json,
+              rings.map((ring) => ({ ...ring, on })),
             ]);
           return (
             rings.length > 0 && (
@@ -468,7 +468,7 @@ function RingRows() {
               onCommit={(gapMm) =>
                 job.actions.change(`Gap wanted, ${cornerNames[id]}`, [
                   ['corners', id, 'rings'],
-                  rings.map((one, k) => (k === j ? { ...one, gapMm } : one)) as unknown as Json,
+                  rings.map((one, k) => (k === j ? { ...one, gapMm } : one)),
                 ])
               }
             />

@@ -1,6 +1,6 @@
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Plus, X } from 'lucide-react';
-import type { Json, LoadDocument } from '#core/document/types.ts';
+import type { LoadDocument } from '#core/document/types.ts';
 import { limits } from '#contract/limits.ts';
 import { pathKey } from '../../features/job/draftKeys.ts';
 import type { Job } from '../../features/job/useJob.ts';
@@ -17,8 +17,7 @@ function wasWeighed({ facts }: Job, k: number): boolean {
 export function LoadsTable() {
   const job = useThisJob();
   const { loads, cases } = job.record.document;
-  const put = (label: string, next: LoadDocument[]) =>
-    job.actions.change(label, [['loads'], next as unknown as Json]);
+  const put = (label: string, next: LoadDocument[]) => job.actions.change(label, [['loads'], next]);
   const change = (i: number, label: string, part: Partial<LoadDocument>) =>
     put(
       label,
@@ -34,10 +33,7 @@ export function LoadsTable() {
     job.actions.change(
       'Load case removed',
       [['cases'], cases.filter((_, c) => c !== k)],
-      [
-        ['loads'],
-        loads.map((load) => ({ ...load, aboard: load.aboard.filter((_, c) => c !== k) })) as unknown as Json,
-      ],
+      [['loads'], loads.map((load) => ({ ...load, aboard: load.aboard.filter((_, c) => c !== k) }))],
     );
   const addCase = () =>
     job.actions.change('Load case added', [['cases'], [...cases, `case ${cases.length + 1}`]]);

@@ -127,9 +127,6 @@ function fit(job: Job, id: CornerId, place: number, spring: RackSpring): void {
   const alike = twin && JSON.stringify(corners[twin].springs) === JSON.stringify(springs);
   job.actions.change(
     `${spring.name} from the rack, ${cornerNames[id]}`,
-    ...(alike ? [id, twin] : [id]).map((one): [string[], Json] => [
-      ['corners', one, 'springs'],
-      next as unknown as Json,
-    ]),
+    ...(alike ? [id, twin] : [id]).map((one): [string[], Json] => [['corners', one, 'springs'], next]),
   );
 }

@@ -283,8 +283,7 @@ function Bars() {
       <div className="relative grid grid-cols-2 gap-x-6 max-md:grid-cols-1">
         {(['front', 'rear'] as const).map((axle, k) => {
           const bar = bars[axle];
-          const put = (label: string, next: typeof bar) =>
-            job.actions.change(label, [['bars', axle], next as unknown as Json]);
+          const put = (label: string, next: typeof bar) => job.actions.change(label, [['bars', axle], next]);
           const state = bar === null ? 'none' : bar.hooked ? 'hooked' : 'off';
           return (
             <div key={axle} className="grid grid-cols-2 items-end gap-x-4">
@@ -332,7 +331,7 @@ function Bars() {
 function Skid() {
   const job = useThisJob();
   const { skid } = job.record.document;
-  const put = (next: typeof skid) => job.actions.change('Skid', [['skid'], next as unknown as Json]);
+  const put = (next: typeof skid) => job.actions.change('Skid', [['skid'], next]);
   const parts = [
     { key: 'blockPositions', label: 'Transfer block positions', usual: 4 },
     { key: 'strapHoles', label: 'Limiter strap holes', usual: 5 },

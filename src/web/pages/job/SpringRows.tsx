@@ -73,7 +73,7 @@ function withFigure(
     only?.rateNPerMm === null &&
     only.freeLengthMm === null &&
     only.solidLengthMm === null;
-  return (empty ? [] : changed) as unknown as Json;
+  return empty ? [] : changed;
 }
 
 /** Free and solid length bound each other, so that the field itself refuses what crosses. */
@@ -112,7 +112,7 @@ export function MoreSprings() {
                       ['corners', id, 'springs'],
                       corners[id].springs.map((one, j) =>
                         j === k ? { ...one, tender: event.target.checked } : one,
-                      ) as unknown as Json,
+                      ),
                     ])
                   }
                 />
@@ -146,8 +146,8 @@ function StackSize({ id }: { id: CornerId }) {
     job.actions.change(
       label,
       ...(alike ? [id, twin] : [id]).flatMap((one): [string[], Json][] => [
-        [['corners', one, 'springs'], next as unknown as Json],
-        [['corners', one, 'rings'], standing as unknown as Json],
+        [['corners', one, 'springs'], next],
+        [['corners', one, 'rings'], standing],
       ]),
     );
   };
@@ -199,7 +199,7 @@ function RingLimit({ id, after }: { id: CornerId; after: number }) {
         : [...others, { on: 'body' as const, gapMm: null, ...ring, after, limitMm }].sort(
             (a, b) => a.after - b.after,
           );
-    job.actions.change(label, [['corners', id, 'rings'], next as unknown as Json]);
+    job.actions.change(label, [['corners', id, 'rings'], next]);
   };
   return (
     <NumberField

@@ -1,4 +1,3 @@
-import type { Json } from '#core/document/types.ts';
 import { placeRing, ringPlaces, type RingWish } from '#core/lab/rings.ts';
 import { benchOf, type Bench } from '#core/lab/setup.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
@@ -10,7 +9,7 @@ export function useGap(job: Job, id: CornerId, k: number, after: number) {
   return (gapMm: number | null) =>
     job.actions.change(`Gap wanted, ring ${after + 1}, ${cornerNames[id]}`, [
       ['corners', id, 'rings'],
-      rings.map((one, j) => (j === k ? { ...one, gapMm } : one)) as unknown as Json,
+      rings.map((one, j) => (j === k ? { ...one, gapMm } : one)),
     ]);
 }
 

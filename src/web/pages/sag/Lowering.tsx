@@ -1,6 +1,5 @@
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useState } from 'react';
-import type { Json } from '#core/document/types.ts';
 import { loweringBy } from '#core/sag/lowering.ts';
 import { tubesSum } from '#core/sums/benchSums.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
@@ -19,10 +18,7 @@ export function Lowering() {
   const fit = () => {
     if (ratioFrom?.kind !== 'linkage' || plan.linkMm === null) return;
     const linkLongerMm = Math.round(10 * ((ratioFrom.linkLongerMm ?? 0) + plan.linkMm)) / 10;
-    job.actions.change('Other links', [
-      ['corners', 'RW', 'ratioFrom'],
-      { ...ratioFrom, linkLongerMm } as unknown as Json,
-    ]);
+    job.actions.change('Other links', [['corners', 'RW', 'ratioFrom'], { ...ratioFrom, linkLongerMm }]);
   };
   return (
     <div data-fields>

@@ -2,7 +2,7 @@ import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Plus, X } from 'lucide-react';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import type { Json, RiderDocument } from '#core/document/types.ts';
+import type { RiderDocument } from '#core/document/types.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { bookPages, type BookPage } from '#core/sag/book.ts';
@@ -31,8 +31,7 @@ export function RiderBook({ answer, fresh }: Props) {
   const job = useThisJob();
   const { riders } = job.record.document;
   const pages = useMemo(() => bookPages(answer), [answer]);
-  const put = (next: RiderDocument[], label: string) =>
-    job.actions.change(label, [['riders'], next as unknown as Json]);
+  const put = (next: RiderDocument[], label: string) => job.actions.change(label, [['riders'], next]);
   return (
     <div data-fields className="relative">
       <table className="w-full min-w-[700px] table-fixed">

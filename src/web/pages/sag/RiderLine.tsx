@@ -65,7 +65,7 @@ function firstRider(job: Job, kg: number): [string[], Json][] {
   };
   const { riders, massKg, frontShare } = withRider(document, rider);
   return [
-    [['riders'], riders as unknown as Json],
+    [['riders'], riders],
     [['machine', 'massKg'], massKg],
     [['machine', 'frontShare'], frontShare],
     ...cornersIn(document).flatMap((id) => usualWindows(job, id)),
@@ -79,10 +79,9 @@ function usualWindows({ record: { document } }: Job, id: CornerId): [string[], J
   const [still] = schoolsAt(document, id, 'static');
   const rider = school ? limitsOf(document, id, school) : null;
   const parts: [string[], Json][] = [];
-  if (!sagWindow && rider) parts.push([['corners', id, 'sagWindow'], rider as unknown as Json]);
+  if (!sagWindow && rider) parts.push([['corners', id, 'sagWindow'], rider]);
   if (sagMm === null && rider) parts.push([['corners', id, 'sagMm'], middleOf(rider)]);
-  if (!staticWindow && still)
-    parts.push([['corners', id, 'staticWindow'], limitsOf(document, id, still) as unknown as Json]);
+  if (!staticWindow && still) parts.push([['corners', id, 'staticWindow'], limitsOf(document, id, still)]);
   return parts;
 }
 
@@ -93,10 +92,10 @@ export function RiderLine({ rider }: { rider: RiderDocument }) {
   const set = (part: Partial<RiderDocument>, label: string) =>
     job.actions.change(label, [
       ['riders'],
-      job.record.document.riders.map((one, k) => (k === 0 ? { ...one, ...part } : one)) as unknown as Json,
+      job.record.document.riders.map((one, k) => (k === 0 ? { ...one, ...part } : one)),
     ]);
   const state = (part: Partial<typeof sagRead>, label: string) =>
-    job.actions.change(label, [['sagRead'], { ...sagRead, ...part } as unknown as Json]);
+    job.actions.change(label, [['sagRead'], { ...sagRead, ...part }]);
   const number = (
     label: string,
     name: 'kg' | 'gearKg' | 'luggageKg',

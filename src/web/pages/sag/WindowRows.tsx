@@ -108,7 +108,7 @@ function OneWindow({ id, of, rank, ends }: OneProps) {
  */
 function put(job: Job, id: CornerId, of: Of, window: SagLimits | null, ends: readonly SagEnd[]): void {
   const { document } = job.record;
-  const parts: [string[], Json][] = [[['corners', id, key[of]], window as unknown as Json]];
+  const parts: [string[], Json][] = [[['corners', id, key[of]], window]];
   if (of === 'rider') parts.push([['corners', id, 'sagMm'], window && middleOf(window)]);
   if (of === 'static' && window && schoolsAt(document, id, 'rider').length === 0) {
     const end = ends.find((one) => one.id === id);

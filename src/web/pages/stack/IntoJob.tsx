@@ -139,8 +139,8 @@ function write(job: Job, corners: readonly CornerId[], setup: LabSetup): void {
     const moved = answer?.now.seatsMm[i] ?? 0;
     const rings = setup.rings.map((ring) => ({ ...ring, gapMm: null }));
     return [
-      [['corners', id, 'springs'], setup.springs as unknown as Json],
-      [['corners', id, 'rings'], rings as unknown as Json],
+      [['corners', id, 'springs'], setup.springs],
+      [['corners', id, 'rings'], rings],
       [['corners', id, 'preloadMm'], setup.preloadMm - moved],
     ];
   });

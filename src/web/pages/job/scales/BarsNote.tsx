@@ -1,6 +1,5 @@
 import { useThisJob } from '../../../jobStore/jobContext.ts';
 import { useMemo } from 'react';
-import type { Json } from '#core/document/types.ts';
 import { blankBar } from '#core/document/create.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { barShift } from '#core/scales/bars.ts';
@@ -68,7 +67,7 @@ export function BarsNote() {
                   // What the readings themselves show is more than a guess.
                   rateNPerMm: bars[axle]?.rateNPerMm ?? Math.round(10 * rateNPerMm) / 10,
                   hooked: true,
-                } as unknown as Json,
+                },
               ])
             }
           >

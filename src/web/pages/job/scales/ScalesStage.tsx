@@ -1,6 +1,5 @@
 import { useThisJob } from '../../../jobStore/jobContext.ts';
 import { useState } from 'react';
-import type { Json } from '#core/document/types.ts';
 import { factAt } from '#core/document/facts.ts';
 import { crossOn, takenPads } from '#core/scales/balance.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
@@ -123,10 +122,7 @@ function DriverOut() {
       [['cases'], [...cases, 'without the driver']],
       [
         ['loads'],
-        [
-          ...loads.map((load) => ({ ...load, aboard: [...load.aboard, load.aboard[0] ?? false] })),
-          driver,
-        ] as unknown as Json,
+        [...loads.map((load) => ({ ...load, aboard: [...load.aboard, load.aboard[0] ?? false] })), driver],
       ],
     );
   return (

@@ -1,7 +1,6 @@
 import { useThisJob } from '../../../jobStore/jobContext.ts';
 import { isOf } from '#core/document/facts.ts';
 import { useState } from 'react';
-import type { Json } from '#core/document/types.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
 import type { Answer } from '#core/plan/answer.ts';
@@ -212,7 +211,7 @@ function putClearance(job: Job, corner: CornerId, index: number, part: object): 
   const list = job.record.document.corners[corner].clearances;
   job.actions.change(`Clearance: ${list[index]?.name ?? ''}, ${cornerNames[corner]}`, [
     ['corners', corner, 'clearances'],
-    list.map((one, k) => (k === index ? { ...one, ...part } : one)) as unknown as Json,
+    list.map((one, k) => (k === index ? { ...one, ...part } : one)),
   ]);
 }
 

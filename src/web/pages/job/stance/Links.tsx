@@ -1,6 +1,5 @@
 import { useThisJob } from '../../../jobStore/jobContext.ts';
 import { useState } from 'react';
-import type { Json } from '#core/document/types.ts';
 import { axleOf, cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
 import type { Axle } from '#core/kinds/corners.ts';
@@ -40,7 +39,7 @@ function Link({ answer, axle }: { answer: Answer; axle: Axle }) {
   if (!bar) return null;
   const round = job.state.current;
   const set = (label: string, part: object) =>
-    job.actions.change(label, [['bars', axle], { ...bar, ...part } as unknown as Json]);
+    job.actions.change(label, [['bars', axle], { ...bar, ...part }]);
   const key = pathKey(job.record.id, ['bars', axle]);
   return (
     <section aria-label={`Link of the ${axle} bar`} data-fields className="relative mt-2">

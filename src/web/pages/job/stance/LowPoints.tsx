@@ -1,6 +1,6 @@
 import { useThisJob } from '../../../jobStore/jobContext.ts';
 import { Plus, X } from 'lucide-react';
-import type { Json, LowPointDocument } from '#core/document/types.ts';
+import type { LowPointDocument } from '#core/document/types.ts';
 import type { Axle } from '#core/kinds/corners.ts';
 import type { Answer } from '#core/plan/answer.ts';
 import { anglesAfter, USUAL_RADIUS_MM } from '#core/stance/anglesAfter.ts';
@@ -32,7 +32,7 @@ export function LowPoints({ answer }: { answer: Answer }) {
   const list = job.record.document.stance.points;
   const next = changesTyres(answer.document);
   const put = (label: string, to: LowPointDocument[]) =>
-    job.actions.change(label, [['stance', 'points'], to as unknown as Json]);
+    job.actions.change(label, [['stance', 'points'], to]);
   const fresh = useNewRows(
     pathKey(job.record.id, ['stance', 'points']),
     ['name', 'xMm', 'yMm', 'nowMm'],
