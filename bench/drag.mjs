@@ -7,7 +7,7 @@ const FRAMES = 180;
 export async function benchDrag({ app, browser, line }) {
   const page = await (await browser.newContext({ viewport: { width: 1280, height: 1100 } })).newPage();
   await page.goto(`${app.address}/jobs/00000000-0000-4000-8000-000200000000/plan`);
-  await page.getByRole('button', { name: /^Springs cut open/ }).click();
+  await page.getByRole('button', { name: /^Spring cross-section/ }).click();
   await page.getByRole('slider', { name: 'Seat, front left' }).waitFor();
   await told(page, 'Seat, front left', 'sheet, four corners cut open: frame', line);
   await page.goto(`${app.address}/stack`);

@@ -4,7 +4,7 @@ import { factUnits, isNumbered, type FactKind } from '#core/document/factKinds.t
 import { upgradedFact } from '#core/document/upgradeFact.ts';
 import { migrateDatabase, type Database } from '#db/connect.ts';
 import { findJob } from '#db/jobs.ts';
-import { MIGRATIONS, oldDatabase } from '../fixtures/oldDatabase.ts';
+import { MIGRATIONS, oldDatabase, type OldFact } from '../fixtures/oldDatabase.ts';
 import { plainDocument } from '../fixtures/records.ts';
 
 /** The last migration before facts had fields of their own. */
@@ -18,18 +18,6 @@ beforeAll(async () => {
 });
 
 afterAll(() => drop());
-
-interface OldFact {
-  kind: FactKind;
-  round: number;
-  corner: string | null;
-  slot: string;
-  valueMm: number | null;
-  askedMm: number | null;
-  how: string | null;
-  told: object | null;
-  typed?: string;
-}
 
 const blank = { round: 1, corner: 'LF', slot: '1', valueMm: null, askedMm: null, how: null, told: null };
 const told = { corners: { LF: { seatMm: 2, turns: 1, stopAtMm: null } }, chance: 0.5 };

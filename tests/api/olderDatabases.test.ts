@@ -9,7 +9,7 @@ import { documentSchema } from '#contract/schemas/document.ts';
 import { answerFor } from '#core/plan/answer.ts';
 import { migrateDatabase, type Database } from '#db/connect.ts';
 import { findJob } from '#db/jobs.ts';
-import { MIGRATIONS, oldDatabase } from '../fixtures/oldDatabase.ts';
+import { MIGRATIONS, oldDatabase, type OldFact } from '../fixtures/oldDatabase.ts';
 
 /** A job as a program of that time wrote it. */
 interface OldJob {
@@ -28,16 +28,7 @@ interface OldEntry {
   replaces?: string | null;
   of?: string;
   ops?: Op[];
-  fact?: {
-    kind: string;
-    round: number;
-    corner: string | null;
-    slot: string;
-    valueMm: number | null;
-    askedMm: number | null;
-    how: string | null;
-    told: object | null;
-  };
+  fact?: OldFact;
 }
 
 /** Writes a job into a database of its own time, as that program kept it. */
