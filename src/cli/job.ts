@@ -46,6 +46,7 @@ export function plan(file: string): { answer: unknown; code: number } {
         stopAtMm: corner.stopAtMm,
         cam: corner.cam,
         airBar: corner.airBar,
+        placeAssumed: corner.placeAssumed,
         mount: corner.mount && { moveMm: corner.mountMm, ...corner.mount },
         rings: corner.rings,
         targetMm: corner.spec.targetMm,

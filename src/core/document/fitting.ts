@@ -48,7 +48,7 @@ export function fittingFields(fitting: Fitting): Fields {
     fitting,
     adjustable: goes.by !== 'nothing',
     torsion: brings === 'torsion' ? blankPart('torsion') : null,
-    cam: goes.by === 'positions' ? 0 : null,
+    cam: null,
     air: brings === 'air' ? blankPart('air') : null,
     mount: null,
     stepMm: null,

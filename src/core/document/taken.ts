@@ -53,10 +53,21 @@ export function isAirAssumed({ gaugeBar, volumeCm3, areaMm2 }: AirDocument): boo
   return gaugeBar === null || volumeCm3 === null || areaMm2 === null;
 }
 
-/** Whether what a cam's position does, or what an air spring is filled to now, is only assumed. */
-export function isPlaceAssumed({ torsion, air }: Pick<CornerDocument, 'torsion' | 'air'>): boolean {
-  if (torsion) return torsion.camDegrees === null || torsion.leverMm === null;
-  return air !== null && air.gaugeBar === null;
+/**
+ * Whether where a cam stands or what its positions do, or what an air spring is filled to, is only assumed, after its seat
+ * has gone so far (mm, or steps of pressure): once it was set it stands where it was set to.
+ */
+export function isPlaceAssumed(
+  { torsion, cam, air }: Pick<CornerDocument, 'torsion' | 'cam' | 'air'>,
+  seatMm: number,
+): boolean {
+  if (torsion) return (cam === null && seatMm === 0) || areAnglesAssumed(torsion);
+  return air !== null && air.gaugeBar === null && seatMm === 0;
+}
+
+/** Whether what a cam's positions wind up is only assumed. */
+export function areAnglesAssumed({ camDegrees: degrees, leverMm }: TorsionDocument): boolean {
+  return degrees === null || leverMm === null;
 }
 
 /** Where a ratio comes from, as it is worked with. */

@@ -9,6 +9,7 @@ import {
   barRate,
   camDegrees,
   isAirAssumed,
+  isPlaceAssumed,
   isTorsionAssumed,
   camArcs,
   ratioTaken,
@@ -135,7 +136,7 @@ export function machineOf(
             ...loads.map(() => tolerances.massSd),
             ...people.map(({ sd }) => sd),
           ],
-          bars: machine.value.bars.filter(({ hooked }) => hooked).map(() => tolerances.barSd),
+          bars: hookedBarSds(document),
           settling: settlingPrior(document, driven),
           settlingKm: { mean: Math.log(tolerances.settlingKm), sd: 0 },
         },
@@ -259,7 +260,7 @@ function cornerFrom(
       springs: springSds(springs, areSpringsAssumed(corner, springs)),
       preloadMm: corner.air
         ? (isAirAssumed(corner.air) ? priors.unknownAirBar : tolerances.gaugeSdBar) / AIR_STEP_BAR
-        : givenPreload === null && !corner.torsion
+        : givenPreload === null && (!corner.torsion || isPlaceAssumed(corner, 0))
           ? 0.2 * rest.strokeMm
           : tolerances.preloadSdMm,
       tyre: corner.tyreRateNPerMm === null ? 0.2 : 0.1,
@@ -268,7 +269,9 @@ function cornerFrom(
     sources: {
       springs: areSpringsAssumed(corner, springs) ? 'assumed' : 'sheet',
       preload: own
-        ? 'sheet'
+        ? isPlaceAssumed(corner, 0)
+          ? 'assumed'
+          : 'sheet'
         : corner.preloadMm !== null
           ? 'measured'
           : fromRoom !== null
@@ -344,6 +347,13 @@ function springSds(springs: SpringsDescription | null, assumed: boolean): number
   if (!springs || (assumed && springs.kind === 'torsion')) return [priors.unknownSpring.own];
   if (springs.kind === 'air') return [];
   return springs.kind === 'torsion' ? [priors.spring] : springs.stack.springs.map(() => priors.spring);
+}
+
+/** How well the rates of hooked bars are known, front first, as they stand in the machine. */
+function hookedBarSds({ bars }: JobDocument): number[] {
+  return [bars.front, bars.rear].flatMap((bar) =>
+    bar?.hooked ? [bar.rateNPerMm === null ? priors.unknownBar : tolerances.barSd] : [],
+  );
 }
 
 function barsOf(document: JobDocument, faults: FaultList): BarDescription[] {

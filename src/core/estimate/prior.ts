@@ -28,6 +28,8 @@ export const priors = {
   spring: 0.03,
   /** Springs nobody has named, taken to carry the load at the class's ride height: alike on an axle, else anything. */
   unknownSpring: { axle: 0.5, own: 0.1 },
+  /** A bar of which only is known that it is there: of its rate's logarithm. */
+  unknownBar: 0.7,
   /** bar by which an air spring of unknown pressure, volume or piston may push like another. */
   unknownAirBar: 1,
   /** mm that friction leaves at the wheel, settled: at least so much, and a share of the travel; it is learnt from the readings. */

@@ -112,8 +112,12 @@ function cornerNow(answer: Answer, id: CornerId): CornerDocument {
   const changed: Changed<typeof cornerField.fields> = {
     preloadMm: preloadMm === null || !coil ? preloadMm : preloadMm + seat,
     roomMm: roomMm === null ? null : roomMm - seat,
-    cam: torsion ? camAt(corner, seat) : corner.cam,
-    air: air ? { ...air, gaugeBar: airTaken(air).gaugeBar + AIR_STEP_BAR * seat } : null,
+    // Where nobody said it stood it is known once it was set.
+    cam: torsion && !(corner.cam === null && seat === 0) ? camAt(corner, seat) : corner.cam,
+    air:
+      air && !(air.gaugeBar === null && seat === 0)
+        ? { ...air, gaugeBar: airTaken(air).gaugeBar + AIR_STEP_BAR * seat }
+        : air,
     mount: mount ? { ...mount, engagedMm: mount.engagedMm === null ? null : mount.engagedMm - out } : null,
     rings: corner.rings.map((ring, j) => ({ ...ring, limitMm: ring.limitMm - (now.ringsMm?.[i]?.[j] ?? 0) })),
     boots: corner.boots.map((boot) => ({ ...boot, nowDeg: angleAfter(boot, risenMm) })),

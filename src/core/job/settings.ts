@@ -87,8 +87,15 @@ export function settingsOf(record: JobRecord): MachineSetting[] {
         collarRead: round.collars[id] !== undefined,
         readingSign,
         mountMm: mounts.get(id) ?? 0,
-        cam: torsion ? camAt(document.corners[id], seatMm) : null,
-        airBar: air ? airTaken(air).gaugeBar + AIR_STEP_BAR * seatMm : null,
+        // Where nobody said it stood it is known once it was set.
+        cam:
+          torsion && (document.corners[id].cam !== null || seatMm !== 0)
+            ? camAt(document.corners[id], seatMm)
+            : null,
+        airBar:
+          air && (air.gaugeBar !== null || seatMm !== 0)
+            ? airTaken(air).gaugeBar + AIR_STEP_BAR * seatMm
+            : null,
         compression: noted('clicks', id, 'compression'),
         rebound: noted('clicks', id, 'rebound'),
       };

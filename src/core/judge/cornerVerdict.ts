@@ -56,6 +56,8 @@ export function missingForVerdict(answer: Answer, id: CornerId): string | null {
   if (document.riders.length > 0 && sagWindow && (corner?.sagSdMm ?? 0) > tolerances.sagKnownMm)
     return 'read its sag with the rider on, pressed and lifted: it is not known well enough';
   if (sagWindow || air) return null;
+  if (springs === 'assumed' && torsion)
+    return 'give the rate of its torsion springs and the length of their leg, or a sag window';
   if (springs === 'assumed') return 'give the rate and free length of its spring, or a sag window';
   const ranged = answer.corners.some(
     (one) => one.id === id && one.stopAtMm !== null && one.spec.collarMaxMm !== null,

@@ -1,4 +1,4 @@
-import { airTaken } from '../document/taken.ts';
+import { airTaken, isPlaceAssumed } from '../document/taken.ts';
 import { machineOf, plainly, type JobMachine, type MachineOptions } from '../estimate/believed.ts';
 import { cornerSpec, toleranceOf } from '../estimate/corner.ts';
 import { collarNow, readRounds, type PerCorner, type RoundsState } from '../estimate/rounds.ts';
@@ -485,6 +485,7 @@ function adjusterAnswer({ document, machine, now }: Setting, id: CornerId, after
   return {
     cam: torsion ? { now: camAt(corner, seat(now)), after: camAt(corner, seat(after)) } : null,
     airBar: air ? { now: bar(now), after: bar(after) } : null,
+    placeAssumed: isPlaceAssumed(corner, seat(now)),
     mountMm,
     mount: mount
       ? {

@@ -30,6 +30,8 @@ export interface CornerAnswer {
   cam: { now: number; after: number } | null;
   /** Gauge pressure now and after the plan, bar; null where there is no air. */
   airBar: { now: number; after: number } | null;
+  /** Whether position or pressure now, or what a position does, is only assumed. */
+  placeAssumed: boolean;
   /** Lower mount, mm screwed out by the plan, and thread engaged after it; null where there is none. */
   mount: MountAnswer | null;
   /** Mm screwed out: 0 where there is no mount. */
@@ -54,7 +56,7 @@ export interface CornerAnswer {
 /** What is to be moved at a corner, and where to stop: all that an instruction needs. */
 export type CornerMove = Pick<
   CornerAnswer,
-  | 'id' | 'spec' | 'gain' | 'collarMm' | 'room' | 'seatMm' | 'turns' | 'steps' | 'stopAtMm' | 'cam' | 'airBar' | 'mount' | 'mountMm' | 'rings'
+  | 'id' | 'spec' | 'gain' | 'collarMm' | 'room' | 'seatMm' | 'turns' | 'steps' | 'stopAtMm' | 'cam' | 'airBar' | 'placeAssumed' | 'mount' | 'mountMm' | 'rings'
 > & {
   /** What the whole plan raises this corner by, mm; negative lowers. */
   riseMm: number;

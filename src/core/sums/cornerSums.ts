@@ -109,13 +109,14 @@ function wantedSags({ document, corners }: Answer): SumInput[] {
 }
 
 /** In what a move is told: turns of the thread, whole steps, a position of the cam, steps of pressure. */
-function toldIn({ spec, seatMm, turns, steps, cam, airBar }: CornerMove) {
+function toldIn({ spec, seatMm, turns, steps, cam, airBar, placeAssumed }: CornerMove) {
+  const standsBy = placeAssumed ? 'assumed' : 'measured';
   const { pitchMm, stepMm } = spec;
   if (cam)
     return {
       formula: 'position = n + m',
       inputs: [
-        input('n', 'position now', cam.now + 1, 'count', 'measured'),
+        input('n', 'position now', cam.now + 1, 'count', standsBy),
         input('m', 'positions to move', cam.after - cam.now, 'count', 'computed'),
       ],
       result: { value: cam.after + 1, unit: 'count' as const },
@@ -123,7 +124,7 @@ function toldIn({ spec, seatMm, turns, steps, cam, airBar }: CornerMove) {
   if (airBar)
     return {
       formula: 'pressure = p₀ + c · 0.1 bar',
-      inputs: [input('p₀', 'bar now', airBar.now, 'count', 'measured')],
+      inputs: [input('p₀', 'bar now', airBar.now, 'count', standsBy)],
       result: { value: airBar.after, unit: 'count' as const },
     };
   if (steps !== null)

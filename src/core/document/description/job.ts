@@ -104,7 +104,7 @@ export const jobField = group({
     class: choice(machineClasses, { blank: ({ machineClass }) => machineClass }),
     title: text(range.mostName, { blank: '' }),
     /** Shared by every job on the same machine; null for one that has no other. */
-    id: { ...keyText('uuid', { since: 3, next: 'as it is now' }) },
+    id: keyText('uuid', { since: 3, next: 'as it is now' }),
     /** What earlier jobs on it have taught. */
     learnt,
     wheelbaseMm: given('mm by tape', range.baseMm, {

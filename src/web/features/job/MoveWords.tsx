@@ -1,4 +1,5 @@
-import { airTaken, isPlaceAssumed } from '#core/document/taken.ts';
+import { plannedMoves } from '#core/plan/answer.ts';
+import { airTaken, areAnglesAssumed, isPlaceAssumed } from '#core/document/taken.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import type { Sourced } from '#core/estimate/corner.ts';
@@ -65,9 +66,12 @@ export function SeatMove({
 
 /** What a position or a pressure is counted from where nobody gave it; nothing where it was given. */
 function PlaceAssumed({ id }: { id: CornerId }) {
-  const { corners } = useThisJob().record.document;
-  if (!isPlaceAssumed(corners[id])) return null;
-  const { air } = corners[id];
+  const { record, answer } = useThisJob();
+  const { corners } = record.document;
+  const planned = answer && plannedMoves(answer).find((one) => one.id === id);
+  if (!(planned?.placeAssumed ?? isPlaceAssumed(corners[id], 0))) return null;
+  const { air, torsion, cam } = corners[id];
+  const usual = torsion !== null && areAnglesAssumed(torsion);
   return (
     <span className="text-second block text-[13px] leading-5 font-normal" data-testid="place-assumed">
       {air ? (
@@ -75,7 +79,7 @@ function PlaceAssumed({ id }: { id: CornerId }) {
           from <Pressure bar={airTaken(air).gaugeBar} />
         </>
       ) : (
-        'by usual angles'
+        [cam === null && 'from position 1', usual && 'by usual angles'].filter(Boolean).join(', ')
       )}
       <AssumedMark />
     </span>

@@ -1,6 +1,6 @@
 import type { JobRecord } from '#core/document/types.ts';
 import type { ScalesApi } from '../../workers/scales.worker.ts';
-import { startedOnce } from '../../workers/theWorker.ts';
+import { startedOnce } from '../../workers/startedOnce.ts';
 import { useWorked } from '../../workers/useWorked.ts';
 
 const scales = startedOnce<ScalesApi>(

@@ -330,7 +330,7 @@ function CamRows() {
                     job.actions.change(
                       `${label}, ${cornerNames[id]}`,
                       [['corners', id, 'torsion'], { ...torsion, camDegrees: next }],
-                      [['corners', id, 'cam'], Math.min(cam ?? 0, positions - 1)],
+                      [['corners', id, 'cam'], cam === null ? null : Math.min(cam, positions - 1)],
                     );
                   }}
                 />
@@ -346,11 +346,14 @@ function CamRows() {
             torsion && (
               <Select
                 label={`Cam stands at, ${cornerNames[id]}`}
-                value={String(cam ?? 0)}
-                options={camDegrees(torsion).map((degrees, k, all) => ({
-                  value: String(k),
-                  words: `${k + 1} of ${all.length}, ${degrees}°${torsion.camDegrees === null ? ' assumed' : ''}`,
-                }))}
+                value={cam === null ? '' : String(cam)}
+                options={[
+                  ...(cam === null ? [{ value: '', words: 'not said: 1 assumed' }] : []),
+                  ...camDegrees(torsion).map((degrees, k, all) => ({
+                    value: String(k),
+                    words: `${k + 1} of ${all.length}, ${degrees}°${torsion.camDegrees === null ? ' assumed' : ''}`,
+                  })),
+                ]}
                 onChange={(value) =>
                   job.actions.change(`Cam stands at, ${cornerNames[id]}`, [
                     ['corners', id, 'cam'],

@@ -113,6 +113,7 @@ export function PartField({ id, at, name, label, order, range }: PartFieldProps)
       {...(range ? { range } : {})}
       decimals={2}
       order={order}
+      placeholder={nullable ? 'not known' : undefined}
       value={whole[name] as number | null}
       onCommit={(value) => {
         if (value !== null || nullable) job.actions.change(words, [path, { ...whole, [name]: value }]);

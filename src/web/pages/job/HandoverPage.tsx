@@ -195,8 +195,14 @@ function Weights() {
 function Setting({ corner }: { corner: CornerAnswer }) {
   const job = useThisJob();
   const { fitting: kind } = job.record.document.corners[corner.id];
-  if (corner.cam) return <>cam {corner.cam.now + 1}</>;
-  if (corner.airBar) return <Pressure bar={corner.airBar.now} />;
+  if (corner.cam || corner.airBar)
+    return (
+      <>
+        {corner.cam && <>cam {corner.cam.now + 1}</>}
+        {corner.airBar && <Pressure bar={corner.airBar.now} />}
+        {corner.placeAssumed && <AssumedMark />}
+      </>
+    );
   if (adjusterOf(kind).goes.by === 'nothing') return <>fixed</>;
   return (
     <>

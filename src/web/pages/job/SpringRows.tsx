@@ -45,6 +45,7 @@ export function SpringRow({ index, label, help, name, quantity, range }: SpringR
               range={springRange(spring, name, range)}
               order={100 * (index + 1) + 10 * k + cornerNumbers[id]}
               value={spring[name]}
+              placeholder={name === 'rateNPerMm' && k > 0 ? 'not counted yet' : undefined}
               onCommit={(value) =>
                 job.actions.change(named, [
                   path,

@@ -4,7 +4,7 @@ import type { SearchProblem } from '#core/rack/problem.ts';
 import type { SearchProgress, WhyNot } from '#core/rack/search.ts';
 import type { RackSpring } from '#core/rack/spring.ts';
 import type { SearchApi } from '../../workers/search.worker.ts';
-import { startedOnce } from '../../workers/theWorker.ts';
+import { startedOnce } from '../../workers/startedOnce.ts';
 import { useWorked, type Work } from '../../workers/useWorked.ts';
 
 const searcher = startedOnce<SearchApi>(

@@ -1,5 +1,5 @@
 import { useThisJob } from '../../jobStore/jobContext.ts';
-import { airTaken } from '#core/document/taken.ts';
+import { airTaken, isAirAssumed } from '#core/document/taken.ts';
 import { adjusterOf } from '#core/kinds/adjusters/index.ts';
 import { Link } from 'react-router';
 import { cornerVerdict, missingForVerdict } from '#core/judge/cornerVerdict.ts';
@@ -32,6 +32,7 @@ import { Move } from '../job/PlannedMove.tsx';
 /** What an end's readings come to: both sags against their windows, what to turn, and whether the spring is right. */
 export function EndVerdict({ id, end }: { id: CornerId; end: SagEnd | null }) {
   const job = useThisJob();
+  const { air } = job.record.document.corners[id];
   const { answer } = job;
   const corner = byCorner(answer)[id];
   if (!answer || !corner || !end) return <p className="text-second mt-2">No reading yet.</p>;
@@ -100,12 +101,18 @@ export function EndVerdict({ id, end }: { id: CornerId; end: SagEnd | null }) {
           : {frictionWords[end.friction.verdict]}
         </p>
       )}
-      {corner.airBar && job.record.document.corners[id].air && (
+      {corner.airBar && air && (
         <AirCurve
-          air={airTaken(job.record.document.corners[id].air)}
+          air={airTaken(air)}
           gaugeBar={corner.airBar.after}
           strokeMm={end.travelMm * corner.spec.ratio.value}
         />
+      )}
+      {air && isAirAssumed(air) && (
+        <p className="label text-second">
+          The curve is drawn by usual figures
+          <AssumedMark />
+        </p>
       )}
       <SpringLine id={id} end={end} />
     </div>
