@@ -230,7 +230,9 @@ test.describe('what is shown is of one kind', () => {
     const id = await made(page, document, { LS: 400, RS: 400, RA: 400 });
     await page.goto(`/jobs/${id}/plan`);
     await expect(page.getByTestId('move-LS')).toContainText(/bar\s*from 4\sbar, assumed/);
-    await expect(page.getByTestId('move-RA')).toContainText(/position \d\s*by usual angles, assumed/);
+    await expect(page.getByTestId('move-RA')).toContainText(
+      /position \d\s*from position 1, by usual angles, assumed/,
+    );
     await page.goto(`/jobs/${id}/intake`);
     for (const [label, value] of [
       ['Air pressure, left ski', '5'],
@@ -239,11 +241,12 @@ test.describe('what is shown is of one kind', () => {
     ] as const)
       await field(page, label).fill(value);
     await page.keyboard.press('Tab');
+    await page.getByLabel('Cam stands at, skid rear arm').selectOption('0');
     await allSent(page);
     await page.goto(`/jobs/${id}/plan`);
     await expect(page.getByTestId('move-LS')).toContainText(/bar/);
     await expect(page.getByTestId('move-LS')).not.toContainText('assumed');
-    await expect(page.getByTestId('move-RA')).not.toContainText('usual angles');
+    await expect(page.getByTestId('move-RA')).not.toContainText('assumed');
   });
 
   test('turns counted from a pitch nobody gave say so on Plan, Turn and in the bay, until it is given', async ({

@@ -1,3 +1,5 @@
+import { seatMoveSum } from '../sums/cornerSums.ts';
+import { settingsOf } from './settings.ts';
 import { blankSpring } from '../document/spring.ts';
 import { answerFor, byCorner, plannedMoves } from '../plan/answer.ts';
 import { nextAction } from './nextAction.ts';
@@ -150,4 +152,24 @@ test('a lower mount teaches the ratio as a seat does', () => {
   // 10 mm of either raised 20: the damper makes half of the wheel's way.
   expect(taught('seat')).toBeGreaterThan(1.75);
   expect(taught('mount')).toBeGreaterThan(1.75);
+});
+
+test('a pressure that nobody gave is no reading: not in the sum, not in the logbook, not in the next job until it was set', () => {
+  const document = plainDocument((one) => Object.assign(one.corners.LF, fittingFields('air')));
+  const read = add(record(document), settled(0), ...heights(0, 355));
+  const answer = must(answerFor(read));
+  const sum = seatMoveSum(must(byCorner(answer).LF ?? null), answer);
+  expect(sum.inputs.find(({ symbol }) => symbol === 'p₀')?.source).toBe('assumed');
+  expect(settingsOf(read)[0]?.corners.LF?.airBar).toBeNull();
+  expect(
+    againDocument(answer, '00000000-0000-4000-9000-000000000001', 'Back').corners.LF.air?.gaugeBar,
+  ).toBeNull();
+  // Filled by three tenths to what was told: now the gauge has shown it.
+  const set = add(read, adjustment(1, 'LF', 3), settled(1), ...heights(1, 358));
+  const after = must(answerFor(set));
+  expect(byCorner(after).LF?.placeAssumed).toBe(false);
+  expect(settingsOf(set)[1]?.corners.LF?.airBar).toBeCloseTo(4.3, 9);
+  expect(
+    againDocument(after, '00000000-0000-4000-9000-000000000001', 'Back').corners.LF.air?.gaugeBar,
+  ).toBeCloseTo(4.3, 9);
 });

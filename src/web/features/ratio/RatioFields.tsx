@@ -14,12 +14,14 @@ interface Props {
   ratio: number;
   travelMm: number;
   draftKey: string;
+  /** Where the one number stands, if not here. */
+  whenOne?: string;
   /** Null goes back to the one number. */
   put: (next: RatioDescription | null) => void;
 }
 
 /** Where a ratio that changes over the travel comes from: measured pairs, levers, or a linkage. */
-export function RatioFields({ value, ratio, travelMm, draftKey, put }: Props) {
+export function RatioFields({ value, ratio, travelMm, draftKey, put, whenOne }: Props) {
   // What a new way of saying it starts from only repeats the one ratio: it counts once somebody has typed over it.
   const [begun, setBegun] = useState<RatioDescription | null>(null);
   const shown = begun ?? value;
@@ -40,9 +42,10 @@ export function RatioFields({ value, ratio, travelMm, draftKey, put }: Props) {
           if (start === null) put(null);
         }}
       />
+      {kind === 'one' && whenOne && <p className="text-second mt-3">{whenOne}</p>}
       {begun && (
         <p className="text-tight mt-2">
-          Not counted yet: this only repeats the one ratio. Type over it what was measured.
+          Not counted yet: these figures only repeat the one ratio. Type what was measured over them.
         </p>
       )}
       {shown?.kind === 'table' && (

@@ -165,7 +165,7 @@ function Adjuster({ setting }: { setting: CornerSetting }) {
           className="label text-second block"
           title="carried from its last reading by what was turned since"
         >
-          not read then
+          worked out, not read
         </span>
       )}
     </>

@@ -60,10 +60,8 @@ function Editor({ id }: { id: CornerId }) {
         travelMm={travelMm.value}
         draftKey={pathKey(job.record.id, ['corners', id, 'ratioFrom'])}
         put={put}
+        whenOne="The figure stands in the table: damper per wheel, 0.5 or 2:1."
       />
-      {ratioKindOf(ratioFrom) === 'one' && (
-        <p className="text-second mt-3">The figure stands in the table: damper per wheel, 0.5 or 2:1.</p>
-      )}
       {twin && <p className="label text-second mt-3">The same {cornerNames[twin]}.</p>}
     </div>
   );
