@@ -10,20 +10,43 @@ test('a ratio that changes: measured pairs in place of one number, the same on t
   await page.getByRole('button', { name: 'Ratio by, front left: one number' }).click();
   const dialog = page.getByRole('dialog', { name: 'Motion ratio, front left' });
   await dialog.getByLabel('Ratio by').selectOption('measured pairs');
-  // Until somebody types over it, it only repeats the one number, and counts for nothing.
+  // A pair begun counts for nothing, survives a reload, and counts once both its numbers are there.
   await expect(dialog.getByText('Not counted yet')).toBeVisible();
-  await field(page, 'Damper compression, pair 2').fill('120');
+  await field(page, 'Wheel travel, pair 2').fill('100');
+  await page.keyboard.press('Tab');
+  await page.reload();
+  await page.getByRole('button', { name: 'Ratio by, front left: one number' }).click();
+  await expect(field(page, 'Wheel travel, pair 2')).toHaveValue('100');
+  await field(page, 'Damper compression, pair 2').fill('72');
   await page.keyboard.press('Tab');
   await expect(dialog.getByText('Not counted yet')).toHaveCount(0);
   await dialog.getByRole('button', { name: 'Another pair' }).click();
-  await expect(field(page, 'Wheel travel, pair 3')).not.toHaveValue('');
-  await dialog.getByRole('button', { name: 'Remove pair 3' }).click();
+  await expect(field(page, 'Wheel travel, pair 3')).toHaveValue('');
+  await field(page, 'Wheel travel, pair 3').fill('50');
+  await page.keyboard.press('Tab');
+  await expect(dialog.getByText('A pair counts once both its numbers are typed.')).toBeVisible();
+  await field(page, 'Damper compression, pair 3').fill('35');
+  await page.keyboard.press('Tab');
+  // It stands where its travel puts it.
+  await expect(field(page, 'Damper compression, pair 2')).toHaveValue('35');
+  await expect(field(page, 'Damper compression, pair 3')).toHaveValue('72');
+  await dialog.getByRole('button', { name: 'Another pair' }).click();
+  await dialog.getByRole('button', { name: 'Remove pair 4' }).click();
+  await dialog.getByRole('button', { name: 'Remove pair 2' }).click();
   await page.keyboard.press('Escape');
   await expect(page.getByRole('button', { name: 'Ratio by, front right: measured pairs' })).toBeVisible();
   await page.getByRole('button', { name: 'Ratio by, rear left: one number' }).click();
   await page.getByRole('dialog').getByLabel('Ratio by').selectOption('two levers and an angle');
-  await field(page, 'Damper to arm, °').fill('75');
+  await expect(page.getByText('2 figures to go')).toBeVisible();
+  await field(page, 'Pivot to damper').fill('260');
   await page.keyboard.press('Tab');
+  await expect(page.getByText('1 figure to go')).toBeVisible();
+  await field(page, 'Pivot to wheel').fill('400');
+  await page.keyboard.press('Tab');
+  await expect(page.getByText('Not counted yet')).toHaveCount(0);
+  // Nobody has read the angle: it is assumed, and says so.
+  await expect(field(page, 'Damper to arm, °')).toHaveValue('');
+  await expect(field(page, 'Damper to arm, °')).toHaveAttribute('placeholder', /75/);
   await page.keyboard.press('Escape');
   await expect(
     page.getByRole('button', { name: 'Ratio by, rear right: two levers and an angle' }),

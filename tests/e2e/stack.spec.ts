@@ -234,6 +234,10 @@ test('the wheel of the lab: ratio by levers, a stop’s own table, gas', async (
   await page.getByRole('dialog').getByLabel('Ratio by').selectOption('two levers and an angle');
   await field(page, 'Damper to arm, °').fill('60');
   await page.keyboard.press('Tab');
+  await field(page, 'Pivot to damper').fill('300');
+  await page.keyboard.press('Tab');
+  await field(page, 'Pivot to wheel').fill('400');
+  await page.keyboard.press('Tab');
   await page.keyboard.press('Escape');
   await expect(page.getByRole('button', { name: 'Ratio by: two levers and an angle' })).toBeVisible();
   // The damper at 60 degrees has sin 60 of the ratio, and the wheel rate the square of that.
@@ -241,6 +245,10 @@ test('the wheel of the lab: ratio by levers, a stop’s own table, gas', async (
   expect(before).toContain('28.1');
   await page.getByRole('button', { name: 'Stop pushes by: 4 rows' }).click();
   await page.getByRole('button', { name: 'Another row' }).click();
+  await field(page, 'Squeezed, row 5').fill('60');
+  await page.keyboard.press('Tab');
+  await field(page, 'Pushes with, row 5').fill('9000');
+  await page.keyboard.press('Tab');
   await page.keyboard.press('Escape');
   await expect(page.getByRole('button', { name: 'Stop pushes by: 5 rows' })).toBeVisible();
   await page.getByRole('button', { name: 'Gas in the damper: none' }).click();
@@ -267,14 +275,29 @@ test('intake: a spring from the rack on both sides, and a linkage by its places'
   await page.goto('/jobs/00000000-0000-4000-8000-000600000000/intake');
   await page.getByRole('button', { name: /^Ratio by, rear wheel/ }).click();
   await page.getByRole('dialog').getByLabel('Ratio by').selectOption('a linkage');
-  await expect(page.getByTestId('linkage-ratio')).toContainText('0.88 at droop');
-  await field(page, 'Link on arm, forward').fill('-200');
-  await page.keyboard.press('Tab');
-  await expect(page.getByTestId('linkage-ratio')).not.toContainText('0.88 at droop');
+  // Places are typed one by one, and none counts before the last; what is drawn until then is called an example.
+  await expect(page.getByText('An example, until every place is typed.')).toBeVisible();
+  const places: [string, number, number][] = [
+    ['Arm pivot', 0, 0],
+    ['Axle', -560, 0],
+    ['Link on arm', -200, -20],
+    ['Rocker pivot', 0, -150],
+    ['Link on rocker', -200, -150],
+    ['Damper on rocker', -200, -130],
+    ['Damper on frame', -200, 190],
+  ];
+  for (const [name, forward, up] of places)
+    for (const [along, mm] of [['forward', forward], ['up', up]] as const) {
+      await expect(page.getByTestId('linkage-ratio')).toHaveCount(0);
+      await field(page, `${name}, ${along}`).fill(String(mm));
+      await page.keyboard.press('Tab');
+    } // prettier-ignore
+  await expect(page.getByTestId('linkage-ratio')).toContainText('0.357 at droop');
+  await expect(page.getByText('Not counted yet')).toHaveCount(0);
   await field(page, 'Axle, forward').fill('-60');
   await page.keyboard.press('Tab');
   await expect(page.getByRole('alert').filter({ hasText: 'lock or stretch' })).toBeVisible();
   await page.keyboard.press('Escape');
-  for (let k = 0; k < 3; k++) await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  for (let k = 0; k < 2; k++) await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await allSent(page);
 });

@@ -9,7 +9,7 @@ import {
   record,
   settled,
 } from '../../../tests/fixtures/records.ts';
-import { restoredSlot, sortRepeats } from './repeats.ts';
+import { restoredSlot, sortRepeats, wantsAnother } from './repeats.ts';
 
 const repeats = (...list: number[]) => list.map((mm, k) => ({ slot: String(k + 1), mm, typed: '' }));
 const aside = (...list: number[]) => sortRepeats(repeats(...list), []).aside?.mm ?? null;
@@ -55,4 +55,15 @@ describe('in a job', () => {
     const [sure, unsure] = [must(answerFor(read(373))), must(answerFor(read(397)))];
     expect(unsure.chanceAfter ?? 1).toBeLessThan(0.8 * (sure.chanceAfter ?? 0));
   });
+});
+
+test.each([
+  ['nothing read', [], true],
+  ['read once', [372], true],
+  ['read twice, alike', [372, 372], false],
+  ['read twice, as far apart as readings that agree', [372, 378], false],
+  ['read twice, further apart', [372, 379], true],
+  ['read three times', [372, 390, 374], false],
+])('a place is read again until two readings agree: %s', (_, readings, again) => {
+  expect(wantsAnother(readings)).toBe(again);
 });

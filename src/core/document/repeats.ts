@@ -35,6 +35,15 @@ export function sortRepeats(repeats: readonly Repeat[], restored: readonly strin
   return { counted: all.filter((one) => one !== odd), aside: odd };
 }
 
+/**
+ * Whether a place wants to be read again: once more where it was read once, and a third time where two readings do not agree,
+ * of which nobody can say which is off.
+ */
+export function wantsAnother(readings: readonly number[]): boolean {
+  if (readings.length < 2) return true;
+  return readings.length === 2 && Math.max(...readings) - Math.min(...readings) > AGREE_MM;
+}
+
 /** Where somebody says that a reading counts all the same. */
 export function restoredSlot(round: number, corner: CornerId, slot: string): string {
   return `reading:${round}:${corner}:${slot}`;

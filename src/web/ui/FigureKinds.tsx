@@ -18,7 +18,7 @@ export function MeasuredLength({
       <span className={`font-bold ${className}`}>
         <Length mm={figure.value} />
       </span>{' '}
-      <span className="label text-second font-normal">
+      <span className="label text-second inline-block font-normal">
         {[measuredWords(figure, (mm) => lengthText(mm, style)), typedOtherwise(figure, style.system)]
           .filter(Boolean)
           .join(', ')}

@@ -8,14 +8,16 @@ import {
 import { LinkageDrawing } from '../../drawing/LinkageDrawing.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { Plain } from '../../ui/Figure.tsx';
-
-type Linkage = { kind: 'linkage' } & LinkageDescription;
+import { exampleLinkage } from './ratioKind.ts';
+import { placesSoFar, requiredParts, type Figures } from './ratioParts.ts';
 
 interface Props {
-  value: Linkage;
+  figures: Figures;
+  /** What the example is drawn for, damper per wheel. */
+  ratio: number;
   travelMm: number;
   draftKey: string;
-  put: (next: Linkage) => void;
+  set: (key: string, mm: number | null) => void;
 }
 
 const PLACE = { min: -3000, max: 3000 };
@@ -31,7 +33,9 @@ const placeWords: Record<LinkagePlace, string> = {
 };
 
 /** A swing arm, its link, rocker and damper by their places at full droop, drawn, with what ratio they come to. */
-export function LinkageFields({ value, travelMm, draftKey, put }: Props) {
+export function LinkageFields({ figures, ratio, travelMm, draftKey, set }: Props) {
+  const value = placesSoFar(figures, exampleLinkage(ratio));
+  const isWhole = requiredParts.linkage.every((key) => typeof figures[key] === 'number');
   return (
     <div className="mt-3">
       <div className="grid grid-cols-[minmax(0,1fr)_200px] items-start gap-x-4 max-sm:grid-cols-1">
@@ -60,8 +64,8 @@ export function LinkageFields({ value, travelMm, draftKey, put }: Props) {
                       narrow
                       showUnit={false}
                       range={PLACE}
-                      value={value[name][axis] ?? 0}
-                      onCommit={(mm) => mm !== null && put(withPlace(value, name, axis, mm))}
+                      value={figures[`${name}.${axis}`] ?? null}
+                      onCommit={(mm) => mm !== null && set(`${name}.${axis}`, mm)}
                     />
                   </td>
                 ))}
@@ -71,7 +75,11 @@ export function LinkageFields({ value, travelMm, draftKey, put }: Props) {
         </table>
         <div>
           <LinkageDrawing linkage={value} />
-          <Comes value={value} travelMm={travelMm} />
+          {isWhole ? (
+            <Comes value={{ ...value, linkLongerMm: figures.linkLongerMm ?? 0 }} travelMm={travelMm} />
+          ) : (
+            <p className="label text-second mt-1">An example, until every place is typed.</p>
+          )}
         </div>
       </div>
       <div className="relative mt-4">
@@ -84,8 +92,8 @@ export function LinkageFields({ value, travelMm, draftKey, put }: Props) {
           quantity="size"
           decimals={1}
           range={{ min: -100, max: 100 }}
-          value={value.linkLongerMm ?? 0}
-          onCommit={(mm) => put({ ...value, linkLongerMm: mm ?? 0 })}
+          value={figures.linkLongerMm ?? 0}
+          onCommit={(mm) => set('linkLongerMm', mm ?? 0)}
         />
       </div>
       <p className="label text-second mt-2">
@@ -96,13 +104,8 @@ export function LinkageFields({ value, travelMm, draftKey, put }: Props) {
   );
 }
 
-function withPlace(value: Linkage, name: LinkagePlace, axis: number, mm: number): Linkage {
-  const [x, z] = value[name];
-  return { ...value, [name]: axis === 0 ? [mm, z] : [x, mm] };
-}
-
 /** What damper per wheel the places come to, or that they lock. */
-function Comes({ value, travelMm }: { value: Linkage; travelMm: number }) {
+function Comes({ value, travelMm }: { value: LinkageDescription; travelMm: number }) {
   const rows = linkageTable(value, travelMm);
   const moves = rows.every(([, s], i) => i === 0 || s > (rows[i - 1]?.[1] ?? 0));
   if (!moves)
@@ -112,7 +115,7 @@ function Comes({ value, travelMm }: { value: Linkage; travelMm: number }) {
         counts until they move freely.
       </p>
     );
-  const map = ratioMap(value, travelMm);
+  const map = ratioMap({ kind: 'linkage', ...value }, travelMm);
   const at = (share: number) => {
     map.evaluate(share * travelMm);
     return <Plain value={map.slope} decimals={3} />;

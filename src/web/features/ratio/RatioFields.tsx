@@ -1,34 +1,49 @@
-import { useState } from 'react';
+import { assumedOf } from '#core/document/description/assumed.ts';
+import { ratioFrom } from '#core/document/description/parts.ts';
+import type { RatioDocument } from '#core/document/types.ts';
 import type { RatioDescription } from '#core/geometry/ratioMap.ts';
 import { limits } from '#contract/limits.ts';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { PairTable } from '../../ui/PairTable.tsx';
 import { Select } from '../../ui/Select.tsx';
+import { useBegunRatio } from './begunRatio.ts';
 import { LinkageFields } from './LinkageFields.tsx';
-import { ratioKindOf, ratioKinds, ratioKindWords, startOf, type RatioKind } from './ratioKind.ts';
+import { ratioKindOf, ratioKinds, ratioKindWords, type RatioKind } from './ratioKind.ts';
+import { putTogether, takenApart, type Figures, type NamedKind } from './ratioParts.ts';
 
 interface Props {
   /** Null, or constant, where one number stands for the whole travel. */
-  value: RatioDescription | null;
-  /** What stands for the whole travel: what a new way of saying it starts from. */
+  value: RatioDescription | RatioDocument | null;
+  /** What stands for the whole travel: what a linkage is drawn by until its own places are typed. */
   ratio: number;
   travelMm: number;
   draftKey: string;
   /** Where the one number stands, if not here. */
   whenOne?: string;
   /** Null goes back to the one number. */
-  put: (next: RatioDescription | null) => void;
+  put: (next: RatioDocument | null) => void;
 }
+
+/** The wheel hanging: there nothing has moved yet. */
+const HANGING = [[0, 0]] as const;
 
 /** Where a ratio that changes over the travel comes from: measured pairs, levers, or a linkage. */
 export function RatioFields({ value, ratio, travelMm, draftKey, put, whenOne }: Props) {
-  // What a new way of saying it starts from only repeats the one ratio: it counts once somebody has typed over it.
-  const [begun, setBegun] = useState<RatioDescription | null>(null);
-  const shown = begun ?? value;
-  const kind = ratioKindOf(shown);
-  const typed = (next: RatioDescription | null) => {
-    setBegun(null);
+  const begun = useBegunRatio(draftKey, put);
+  const kind = begun.kind ?? ratioKindOf(value);
+  const typed = (next: RatioDocument | null) => {
+    begun.drop();
     put(next);
+  };
+  const choose = (to: RatioKind) => {
+    if (to === 'one') typed(null);
+    else if (to === ratioKindOf(value)) begun.drop();
+    else begun.begin(to);
+  };
+  const figures = begun.kind ? begun.figures : value ? takenApart(value) : {};
+  const set = (named: NamedKind) => (key: string, next: number | null) => {
+    if (begun.kind) begun.set(key, next);
+    else put(putTogether(named, { ...figures, [key]: next }));
   };
   return (
     <>
@@ -36,25 +51,24 @@ export function RatioFields({ value, ratio, travelMm, draftKey, put, whenOne }: 
         label="Ratio by"
         value={kind}
         options={ratioKinds.map((one) => ({ value: one, words: ratioKindWords[one] }))}
-        onChange={(to) => {
-          const start = startOf(to as RatioKind, ratio, travelMm);
-          setBegun(start);
-          if (start === null) put(null);
-        }}
+        onChange={(to) => choose(to as RatioKind)}
       />
       {kind === 'one' && whenOne && <p className="text-second mt-3">{whenOne}</p>}
-      {begun && (
+      {begun.kind && (
         <p className="text-tight mt-2">
-          Not counted yet: these figures only repeat the one ratio. Type what was measured over them.
+          Not counted yet:{' '}
+          {begun.kind === 'table'
+            ? 'it needs a pair beside the wheel hanging.'
+            : `${begun.missing} ${begun.missing === 1 ? 'figure' : 'figures'} to go.`}
         </p>
       )}
-      {shown?.kind === 'table' && (
+      {kind === 'table' && (
         <PairTable
           columns={[
             { label: 'Wheel travel', quantity: 'length', range: { min: 0, max: 2000 } },
             { label: 'Damper compression', quantity: 'length', range: { min: 0, max: 2000 } },
           ]}
-          rows={shown.rows}
+          rows={!begun.kind && value?.kind === 'table' ? value.rows : HANGING}
           row="pair"
           least={2}
           most={limits.tableRows}
@@ -62,25 +76,33 @@ export function RatioFields({ value, ratio, travelMm, draftKey, put, whenOne }: 
           put={(rows) => typed({ kind: 'table', rows })}
         />
       )}
-      {shown?.kind === 'levers' && <Levers value={shown} draftKey={draftKey} put={typed} />}
-      {shown?.kind === 'linkage' && (
-        <LinkageFields value={shown} travelMm={travelMm} draftKey={draftKey} put={typed} />
+      {kind === 'levers' && <Levers figures={figures} draftKey={draftKey} set={set('levers')} />}
+      {kind === 'linkage' && (
+        <LinkageFields
+          figures={figures}
+          ratio={ratio}
+          travelMm={travelMm}
+          draftKey={draftKey}
+          set={set('linkage')}
+        />
       )}
     </>
   );
 }
 
-interface PartProps<Kind extends RatioDescription['kind']> {
-  value: Extract<RatioDescription, { kind: Kind }>;
+interface LeverProps {
+  figures: Figures;
   draftKey: string;
-  put: (next: RatioDescription) => void;
+  set: (key: string, value: number | null) => void;
 }
 
-function Levers({ value, draftKey, put }: PartProps<'levers'>) {
+const angle = ratioFrom.of.levers.damperAngleDeg;
+
+function Levers({ figures, draftKey, set }: LeverProps) {
   const parts = [
     { name: 'damperLeverMm', label: 'Pivot to damper', quantity: 'size', range: limits.springMm },
     { name: 'wheelLeverMm', label: 'Pivot to wheel', quantity: 'size', range: limits.springMm },
-    { name: 'damperAngleDeg', label: 'Damper to arm, °', quantity: 'number', range: { min: 5, max: 175 } },
+    { name: 'damperAngleDeg', label: 'Damper to arm, °', quantity: 'number', range: angle.range },
   ] as const;
   return (
     <div className="relative mt-3 grid grid-cols-3 gap-x-4">
@@ -94,8 +116,9 @@ function Levers({ value, draftKey, put }: PartProps<'levers'>) {
           quantity={quantity}
           decimals={1}
           range={range}
-          value={value[name]}
-          onCommit={(next) => next !== null && put({ ...value, [name]: next })}
+          value={figures[name] ?? null}
+          assumed={name === 'damperAngleDeg' ? assumedOf(angle) : null}
+          onCommit={(next) => (next !== null || name === 'damperAngleDeg') && set(name, next)}
         />
       ))}
     </div>

@@ -27,19 +27,26 @@ const useStore = create<NewRows>()(
 
 const none: NewRow[] = [];
 
+/** The rows begun in one list of one job, as they stand. */
+export function useBegunRows(list: string): NewRow[] {
+  return useStore((state) => state.rows[list] ?? none);
+}
+
 /** The rows begun in one list of one job. `done` takes a row once every one of its `required` fields has something in it. */
 export function useNewRows(
   list: string,
   required: readonly string[],
   done: (fields: Record<string, Json>) => void,
 ) {
-  const rows = useStore((state) => state.rows[list] ?? none);
+  const rows = useBegunRows(list);
   const { put } = useStore.getState();
   const remove = (id: string) => put(list, rows.filter((row) => row.id !== id)); // prettier-ignore
   return {
     rows,
-    add: (fields: Record<string, Json>) => put(list, [...rows, { id: crypto.randomUUID(), fields }]),
+    add: (fields: Record<string, Json>) =>
+      put(list, [...(useStore.getState().rows[list] ?? none), { id: crypto.randomUUID(), fields }]),
     remove,
+    clear: () => put(list, []),
     set: (id: string, key: string, value: Json) => {
       const row = rows.find((one) => one.id === id);
       if (!row) return;

@@ -2,35 +2,38 @@ import { useThisJob } from '../../jobStore/jobContext.ts';
 import { referenceKinds } from '#core/geometry/reference.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
+import { wantsAnother } from '#core/document/repeats.ts';
+import type { CornerId } from '#core/kinds/corners.ts';
 import { cornerNumbers } from '../../features/job/words.ts';
 
 const ORDINALS = ['first', 'second', 'third'];
+const SETTLE_FIRST = 'Settle it first. Then read ';
+const APART = 'Two readings there do not agree: read ';
 
-/** Where the tape goes next: once round the machine, then once more, with how this point is read. */
+/**
+ * Where the tape goes next, and how this point is read: once round the machine, then once more, then a third time wherever
+ * two readings do not agree.
+ */
 export function NextReading({ round, slots }: { round: number; slots: readonly string[] }) {
   const job = useThisJob();
   const ids = cornersIn(job.record.document);
-  const has = (slot: string, id: string) =>
-    job.facts.some(
-      ({ fact }) =>
-        fact.kind === 'height' && fact.round === round && fact.slot === slot && fact.corner === id,
+  const readAt = (id: CornerId) =>
+    job.facts.flatMap(({ fact }) =>
+      fact.kind === 'height' && fact.round === round && fact.corner === id ? [fact] : [],
     );
   const next = slots
-    .flatMap((slot, k) => ids.map((id) => ({ slot, id, k })))
-    .find(({ slot, id }) => !has(slot, id));
+    .flatMap((slot, k) => ids.map((id) => ({ slot, id, k, there: readAt(id) })))
+    .find(
+      ({ slot, there }) => there.every((one) => one.slot !== slot) && wantsAnother(there.map(({ mm }) => mm)),
+    );
   if (!next || job.state.locked) return null;
   const { id, k } = next;
   const settled = job.state.rounds[round]?.settled ?? null;
   const corner = job.record.document.corners[id];
   const reference = referenceKinds[corner.reference.kind];
-  const enough = k >= 1;
   return (
     <p className="label text-second border-rule mx-4 border-b py-2 print:hidden" data-testid="next-reading">
-      {settled === null && k === 0
-        ? 'Settle it first. Then read '
-        : enough
-          ? 'One more round: read '
-          : 'Read '}
+      {settled === null && k === 0 ? SETTLE_FIRST : k >= 2 ? APART : 'Read '}
       <button
         type="button"
         className="text-action font-semibold underline underline-offset-4"
@@ -45,7 +48,7 @@ export function NextReading({ round, slots }: { round: number; slots: readonly s
         {cornerNames[id]}, {ORDINALS[k] ?? 'next'} reading
       </button>
       : {reference.title}, {reference.how}.{' '}
-      {enough && 'Two agreeing rounds are worth more than one careful one.'}
+      {k === 1 && 'Two readings that agree are worth more than one careful one.'}
     </p>
   );
 }

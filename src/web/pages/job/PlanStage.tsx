@@ -113,10 +113,10 @@ function Heights({ corner, answer }: { corner: CornerAnswer; answer: Answer }) {
           <SumFigure name={`Height after, ${name}`} sum={() => predictedSum(corner, answer)}>
             <PredictedLength figure={{ value: corner.predictedMm, sd: corner.predictedSdMm }} />
           </SumFigure>
-        )}
+        )}{' '}
         {target && (
-          <span className="text-second">
-            {moves && ' · '}target <Length mm={target.value} />
+          <span className="text-second inline-block">
+            target <Length mm={target.value} />
           </span>
         )}
       </p>

@@ -1,9 +1,7 @@
 import { useThisJob } from '../../jobStore/jobContext.ts';
-import { ratioTaken } from '#core/document/taken.ts';
 import { useState } from 'react';
-import type { RatioDescription } from '#core/geometry/ratioMap.ts';
 import { cornerSpec } from '#core/estimate/corner.ts';
-import type { Json } from '#core/document/types.ts';
+import type { Json, RatioDocument } from '#core/document/types.ts';
 import { cornerNames, twinOf, type CornerId } from '#core/kinds/corners.ts';
 import { pathKey } from '../../features/job/draftKeys.ts';
 import { RatioFields } from '../../features/ratio/RatioFields.tsx';
@@ -44,18 +42,18 @@ function Editor({ id }: { id: CornerId }) {
   const { ratioFrom } = document.corners[id];
   const { ratio, travelMm } = cornerSpec(document, id);
   const twin = twinOf(id);
-  const put = (next: RatioDescription | null) =>
+  const put = (next: RatioDocument | null) =>
     job.actions.change(
       `Motion ratio, ${cornerNames[id]}`,
       ...[id, ...(twin ? [twin] : [])].map((one): [string[], Json] => [
         ['corners', one, 'ratioFrom'],
-        next as unknown as Json,
+        next as Json,
       ]),
     );
   return (
     <div data-fields>
       <RatioFields
-        value={ratioFrom && ratioTaken(ratioFrom)}
+        value={ratioFrom}
         ratio={ratio.value}
         travelMm={travelMm.value}
         draftKey={pathKey(job.record.id, ['corners', id, 'ratioFrom'])}

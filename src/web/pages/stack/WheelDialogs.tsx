@@ -1,4 +1,5 @@
 import { useState, type ReactNode } from 'react';
+import { ratioTaken } from '#core/document/taken.ts';
 import { ratioMap } from '#core/geometry/ratioMap.ts';
 import type { LabSetup } from '#core/lab/setup.ts';
 import type { GasDescription } from '#core/springs/gas.ts';
@@ -63,7 +64,10 @@ export function RatioDialog({ setup, index, change }: Props) {
         travelMm={travelMm}
         draftKey={`lab.${index}.ratioFrom`}
         put={(next) =>
-          change({ ...setup, ratio: next ?? { kind: 'constant', ratio: Math.round(1000 * mean) / 1000 } })
+          change({
+            ...setup,
+            ratio: next ? ratioTaken(next) : { kind: 'constant', ratio: Math.round(1000 * mean) / 1000 },
+          })
         }
       />
     </Opener>
@@ -99,7 +103,7 @@ export function StopDialog({ setup, index, change }: Props) {
         least={2}
         most={limits.tableRows}
         draftKey={`lab.${index}.stop`}
-        put={(rows) => change({ ...setup, stop: { ...stop, rows: rows.map(([mm, n]) => [mm, n]) } })}
+        put={(rows) => change({ ...setup, stop: { ...stop, rows } })}
       />
     </Opener>
   );

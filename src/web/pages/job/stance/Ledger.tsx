@@ -254,7 +254,7 @@ function Moves({ corner, index }: { corner: CornerId; index: number }) {
             most={limits.tableRows}
             row="row"
             draftKey={`${pathKey(job.record.id, ['corners', corner, 'clearances'])}.${index}.rows`}
-            put={(rows) => putClearance(job, corner, index, { rows: rows.map(([a, b]) => [a, b]) })}
+            put={(rows) => putClearance(job, corner, index, { rows })}
           />
         ) : (
           <Button className="mt-3" onClick={() => putClearance(job, corner, index, { rows: usual })}>
