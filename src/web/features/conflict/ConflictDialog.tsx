@@ -1,21 +1,13 @@
-import { factUnits, numberOf, type Fact } from '#core/document/factKinds.ts';
-import type { Json } from '#core/document/types.ts';
 import { dropUnsent, enqueue, useQueue } from '../../api/queue.ts';
 import type { Unsent } from '../../api/unsent.ts';
 import { queryClient } from '../../api/jobs.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { Length } from '../../ui/Figure.tsx';
+import { Mass } from '../../ui/Measure.tsx';
 import { newStamp } from '../job/stamp.ts';
 import { capital } from '../job/words.ts';
-import { factWords, pathWords } from '#words/fields.ts';
-
-interface Clash {
-  what: string;
-  yours: Json;
-  theirs: Json;
-  isLength: boolean;
-}
+import { clashesOf, type Clash, type Said } from './clashes.ts';
 
 /** Tells the later of two writers, shows both values, and lets the reader choose. Nothing is overwritten unasked. */
 export function ConflictDialog() {
@@ -51,10 +43,10 @@ function Choose({ item, clashes }: { item: Unsent; clashes: Clash[] }) {
             <tr key={clash.what} className="border-rule border-t">
               <td className="py-2">{capital(clash.what)}</td>
               <td className="py-2 pl-3 font-semibold">
-                <Value {...clash} value={clash.theirs} />
+                <Value {...clash.theirs} />
               </td>
               <td className="py-2 pl-3 font-semibold">
-                <Value {...clash} value={clash.yours} />
+                <Value {...clash.yours} />
               </td>
             </tr>
           ))}
@@ -70,13 +62,24 @@ function Choose({ item, clashes }: { item: Unsent; clashes: Clash[] }) {
   );
 }
 
-function Value({ value, isLength }: { value: Json; isLength: boolean }) {
-  if (typeof value === 'number')
-    return isLength ? <Length mm={value} decimals={2} /> : <span className="figures">{value}</span>;
+function Value({ value, unit }: Said) {
+  if (typeof value !== 'number')
+    return (
+      <>
+        {value === null || value === ''
+          ? 'nothing'
+          : typeof value === 'string'
+            ? value
+            : JSON.stringify(value)}
+      </>
+    );
+  if (unit === 'mm') return <Length mm={value} decimals={2} />;
+  if (unit === 'kg') return <Mass kg={value} decimals={1} />;
   return (
-    <>
-      {value === null || value === '' ? 'nothing' : typeof value === 'string' ? value : JSON.stringify(value)}
-    </>
+    <span className="figures">
+      {value}
+      {unit && ` ${unit}`}
+    </span>
   );
 }
 
@@ -104,39 +107,6 @@ function Refused({ item }: { item: Unsent }) {
       </Button>
     </Dialog>
   );
-}
-
-function clashesOf(item: Unsent): Clash[] {
-  const refusal = item.refused?.conflict?.refusal;
-  if (refusal?.reason === 'conflict')
-    return refusal.conflicts.map(({ path, yours, theirs }) => ({
-      what: pathWords(path),
-      yours,
-      theirs,
-      isLength: path.at(-1)?.endsWith('Mm') ?? false,
-    }));
-  if (refusal?.reason === 'taken' && item.what.kind === 'entry' && item.what.entry.type === 'fact') {
-    const [yours, theirs] = [item.what.entry.fact, refusal.standing.fact];
-    return [
-      {
-        what: factWords(yours),
-        yours: saidBy(yours),
-        theirs: saidBy(theirs),
-        isLength: factUnits[yours.kind] === 'mm',
-      },
-    ];
-  }
-  return [];
-}
-
-/** What a fact says: its length, its number with its unit, or its words. */
-function saidBy(fact: Fact): Json {
-  const number = numberOf(fact);
-  const unit = factUnits[fact.kind];
-  if (fact.kind === 'recheck')
-    return [number === null ? '' : `${number} km`, fact.day ?? ''].filter(Boolean).join(', ');
-  if (number !== null) return unit === 'mm' ? number : `${number} ${unit}`;
-  return 'how' in fact ? fact.how : 'words' in fact ? fact.words : null;
 }
 
 /** The same wish once more, now knowing what it replaces. */

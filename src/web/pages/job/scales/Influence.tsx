@@ -4,6 +4,7 @@ import { useState, type ReactNode } from 'react';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
 import { seatEffects, type SeatEffect } from '#core/scales/effects.ts';
+import { cornerSpec } from '#core/estimate/corner.ts';
 import { lowerWords, storyWords, weightStory, type WeightStory } from '#core/scales/why.ts';
 import { effectSum } from '#core/sums/scaleSums.ts';
 import { inReadersUnit } from '#core/units/measure.ts';
@@ -12,6 +13,7 @@ import type { Answer } from '#core/plan/answer.ts';
 import { useLengthStyle, useSettings } from '../../../app/settings.ts';
 import { InfluencePlan } from '../../../drawing/InfluencePlan.tsx';
 import { AssumedMark } from '../../../features/job/AssumedMark.tsx';
+import { PitchAssumed } from '../../../features/job/MoveWords.tsx';
 import { capital } from '../../../features/job/words.ts';
 import { SumFigure } from '../../../features/sums/SumFigure.tsx';
 import { FineLength, Turns } from '../../../ui/Figure.tsx';
@@ -179,6 +181,8 @@ function lightest(answer: Answer): CornerId | null {
 
 /** What each seat that was turned put on the wheel, and what all of them come to against the pads. */
 function StoryTable({ story: { parts, togetherKg, readKg } }: { story: WeightStory }) {
+  const { document } = useThisJob().record;
+  const pitchOf = (seat: CornerId) => cornerSpec(document, seat).pitchMm;
   const line = (what: ReactNode, kg: number) => (
     <>
       <td className="py-0.5 pr-6">{what}</td>
@@ -197,6 +201,7 @@ function StoryTable({ story: { parts, togetherKg, readKg } }: { story: WeightSto
               <>
                 {capital(cornerNames[seat])} {by === 'mount' && 'mount '}
                 <Turns turns={turns} /> {by === 'mount' ? (turns < 0 ? 'in' : 'out') : springWay(turns)}
+                {by === 'seat' && <PitchAssumed pitch={pitchOf(seat)} steps={null} />}
               </>,
               kg,
             )}
