@@ -239,7 +239,7 @@ export function thePage(machine: TapeMachine, told: Told = 'tape'): Player & { d
       doubt = answer.doubt;
       return {
         stop: nextAction(record, answer).stage === 'close-out',
-        movesMm: ids.map((id) => answer.corners.find((corner) => corner.id === id)?.seatMm ?? 0),
+        movesMm: ids.map((id) => answer.corners.find((corner) => corner.id === id)?.seatBy ?? 0),
         chance: answer.chanceAfter,
         heightsMm: ids.map((id) => answer.corners.find((corner) => corner.id === id)?.nowMm ?? NaN),
       };

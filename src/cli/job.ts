@@ -7,6 +7,7 @@ import { cornerHeight } from '#core/figures/cornerHeight.ts';
 import { travelAfter, travelNow } from '#core/figures/travelFigure.ts';
 import { chanceIfMeasured } from '#core/plan/ifMeasured.ts';
 import { answerFor, type Answer } from '#core/plan/answer.ts';
+import type { CornerMove } from '#core/plan/cornerAnswer.ts';
 import { reasonWords, type Reason } from '#core/plan/reasons.ts';
 import { Exit, exits, faultExit } from './faultExit.ts';
 import { readJobFile } from './jobFile.ts';
@@ -25,6 +26,11 @@ export function solve(file: string): unknown {
 /** Reasons that do not by themselves put a target out of reach. */
 const hints: readonly Reason['kind'][] = ['rigid-body', 'loose'];
 
+/** How far the seat goes; null where it is air, whose pressure tells it. */
+function seatMove({ airBar, seatBy, turns }: CornerMove) {
+  return airBar ? { seatMm: null, turns: null } : { seatMm: seatBy, turns };
+}
+
 /** What to turn, what to expect of it, and the exit code that goes with it. */
 export function plan(file: string): { answer: unknown; code: number } {
   const record = readJobFile(file);
@@ -39,8 +45,7 @@ export function plan(file: string): { answer: unknown; code: number } {
       toleranceMm: answer.tolerance,
       corners: answer.corners.map((corner) => ({
         corner: corner.id,
-        seatMm: corner.seatMm,
-        turns: corner.turns,
+        ...seatMove(corner),
         pitchMm: corner.spec.pitchMm,
         steps: corner.steps,
         stopAtMm: corner.stopAtMm,
@@ -63,11 +68,10 @@ export function plan(file: string): { answer: unknown; code: number } {
         },
         spring: cornerVerdict(answer, corner.id),
       })),
-      unread: answer.unread.map(({ id, seatMm, turns, stopAtMm }) => ({
-        corner: id,
-        seatMm,
-        turns,
-        stopAtMm,
+      unread: answer.unread.map((corner) => ({
+        corner: corner.id,
+        ...seatMove(corner),
+        stopAtMm: corner.stopAtMm,
       })),
       doubt: answer.doubt,
       chanceIfRatioMeasured: chanceIfMeasured(answer),

@@ -117,6 +117,7 @@ const FACT_WORDS: Record<Fact['kind'], string> = {
   settled: 'settling',
   plan: 'plan',
   adjustment: 'seat move done',
+  inflated: 'pressure change done',
   mount: 'lower mount move done',
   ring: 'ring move done',
   prep: 'preparation',

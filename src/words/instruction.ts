@@ -5,15 +5,15 @@ const MOVES_MM = 0.5;
 
 interface Moved {
   /** The adjuster's own move, mm, positive towards the spring or screwed out. */
-  seatMm: number;
+  seatBy: number;
   mountMm: number;
   /** What the whole plan raises the corner by, mm; null where nobody has worked it out. */
   riseMm: number | null;
 }
 
 /** What an instruction is for: "Raise 8 mm". Where a seat moves for the weight on its wheel, it says that. */
-export function effectWords({ seatMm, mountMm, riseMm }: Moved, say: Say): string {
-  const way = Math.sign(seatMm + mountMm);
+export function effectWords({ seatBy, mountMm, riseMm }: Moved, say: Say): string {
+  const way = Math.sign(seatBy + mountMm);
   if (way === 0) return 'Leave it';
   if (riseMm === null) return way > 0 ? 'Raise' : 'Lower';
   // A seat that goes against its corner's own rise is there for what stands on the wheel.

@@ -97,7 +97,7 @@ test('from pads that stream to cross weight 50.0 ± 0.2 % and every height withi
     await expect(page.getByTestId('cross')).toContainText('→ 50.0 %');
     await expect(page.getByTestId('weight-LF')).toContainText('→');
     const moves = await turnAsTold(page, id, passes);
-    car = { ...car, seatsMm: car.seatsMm.map((mm, i) => mm + (moves[fourCorners[i] ?? 'LF'] ?? 0)) };
+    car = { ...car, seatsBy: car.seatsBy.map((mm, i) => mm + (moves[fourCorners[i] ?? 'LF'] ?? 0)) };
     pads.stand(car);
     await page.getByRole('link', { name: /^Measure again/ }).click();
     await typeHeights(page, car);
@@ -202,13 +202,13 @@ test('goals: heights alone, equal front wheels, and the machine’s own split pu
 });
 
 test('a bar left hooked is told from the readings, counted, and its shift shown', async ({ page }) => {
-  const car = { ...hidePadCar(6, { barNPerMm: 30 }), seatsMm: [-18, 12, 0, 0] };
-  const turned = { ...car, seatsMm: [-4, 4, 0, 2] };
+  const car = { ...hidePadCar(6, { barNPerMm: 30 }), seatsBy: [-18, 12, 0, 0] };
+  const turned = { ...car, seatsBy: [-4, 4, 0, 2] };
   const job = add(
     record(describePadCar()),
     ...padFacts(0, readPadCar(car)),
     ...collars(0, 100),
-    ...fourCorners.map((id, i) => adjustment(1, id, (turned.seatsMm[i] ?? 0) - (car.seatsMm[i] ?? 0))),
+    ...fourCorners.map((id, i) => adjustment(1, id, (turned.seatsBy[i] ?? 0) - (car.seatsBy[i] ?? 0))),
     ...padFacts(1, readPadCar(turned)),
   );
   const id = await begin(page, job.document, ...job.entries);

@@ -13,8 +13,10 @@ export const factUnits = {
   'travel-used': 'mm',
   /** Measuring the ratio: an axle's height or damper length, standing or hanging, by slot. */
   'ratio-length': 'mm',
-  /** A seat moved: towards the spring is positive. Of air it is tenths of a bar, as everywhere a seat stands for it. */
+  /** A seat moved: towards the spring is positive. */
   adjustment: 'mm',
+  /** An air spring pumped up; let down is negative. */
+  inflated: 'bar',
   /** A lower mount screwed out. */
   mount: 'mm',
   /** A crossover ring, towards the springs; the slot is its slider. */
@@ -80,6 +82,7 @@ interface FactFields {
   'travel-used': Amount<'travel-used'>;
   'ratio-length': Amount<'ratio-length'>;
   adjustment: Moved;
+  inflated: { bar: number; askedBar: number | null };
   mount: Moved;
   ring: Moved;
   link: Amount<'link'>;
@@ -142,6 +145,7 @@ export function isNumbered(kind: FactKind): kind is NumberedKind {
 /** Own fields that may be empty, by kind: a fact always has them, a store leaves them out. */
 export const emptyFields: Partial<Record<FactKind, Record<string, null>>> = {
   adjustment: { askedMm: null },
+  inflated: { askedBar: null },
   mount: { askedMm: null },
   ring: { askedMm: null },
   recheck: { km: null, day: null },

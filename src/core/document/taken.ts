@@ -59,10 +59,10 @@ export function isAirAssumed({ gaugeBar, volumeCm3, areaMm2 }: AirDocument): boo
  */
 export function isPlaceAssumed(
   { torsion, cam, air }: Pick<CornerDocument, 'torsion' | 'cam' | 'air'>,
-  seatMm: number,
+  seatBy: number,
 ): boolean {
-  if (torsion) return (cam === null && seatMm === 0) || areAnglesAssumed(torsion);
-  return air !== null && air.gaugeBar === null && seatMm === 0;
+  if (torsion) return (cam === null && seatBy === 0) || areAnglesAssumed(torsion);
+  return air !== null && air.gaugeBar === null && seatBy === 0;
 }
 
 /** Whether what a cam's positions wind up is only assumed. */

@@ -1,3 +1,4 @@
+import { AIR_STEP_BAR } from '../springs/air.ts';
 import { emptyFields, factUnits, type FactKind } from './factKinds.ts';
 
 type Plain = Record<string, unknown>;
@@ -47,7 +48,50 @@ export function upgradedEntry(entry: unknown): unknown {
   return isPlain(entry) && entry.type === 'fact' ? { ...entry, fact: upgradedFact(entry.fact) } : entry;
 }
 
-/** The same for a list of them. */
+/** The same for a list of them, and what was turned by air as the pressure that it was. */
 export function upgradedEntries(entries: unknown): unknown {
-  return Array.isArray(entries) ? entries.map(upgradedEntry) : entries;
+  return Array.isArray(entries) ? inBar(entries.map(upgradedEntry)) : entries;
 }
+
+/**
+ * Air was once counted as a seat, in tenths of a bar under the name of mm. Where a plan told a corner a pressure to stop at, what
+ * was told and what was done at that corner in that round is put in bar.
+ */
+function inBar(entries: readonly unknown[]): unknown[] {
+  const aired = new Set(entries.flatMap((entry) => airedBy(factIn(entry))));
+  return entries.map((entry) => {
+    const fact = factIn(entry);
+    if (!isPlain(entry) || !fact) return entry;
+    if (fact.kind === 'plan') return { ...entry, fact: { ...fact, told: toldInBar(fact.told) } };
+    const isAir = fact.kind === 'adjustment' && aired.has(`${String(fact.round)} ${String(fact.corner)}`);
+    if (!isAir) return entry;
+    const { mm, askedMm, ...rest } = fact;
+    return { ...entry, fact: { ...rest, kind: 'inflated', bar: barOf(mm), askedBar: barOf(askedMm) } };
+  });
+}
+
+const factIn = (entry: unknown): Plain | null =>
+  isPlain(entry) && entry.type === 'fact' && isPlain(entry.fact) ? entry.fact : null;
+
+/** Round and corner of everything that a plan of before told by its pressure. */
+function airedBy(fact: Plain | null): string[] {
+  const corners = fact?.kind === 'plan' && isPlain(fact.told) ? fact.told.corners : null;
+  if (!isPlain(corners)) return [];
+  return Object.entries(corners).flatMap(([id, told]) =>
+    isToldAsSeat(told) ? [`${String(fact?.round)} ${id}`] : [],
+  );
+}
+
+const isToldAsSeat = (told: unknown): told is Plain =>
+  isPlain(told) && 'airToBar' in told && !('airByBar' in told);
+
+function toldInBar(told: unknown): unknown {
+  if (!isPlain(told) || !isPlain(told.corners)) return told;
+  const corners = Object.entries(told.corners).map(([id, one]) => [
+    id,
+    isToldAsSeat(one) ? { ...one, seatMm: 0, turns: 0, airByBar: barOf(one.seatMm) } : one,
+  ]);
+  return { ...told, corners: Object.fromEntries(corners) };
+}
+
+const barOf = (tenths: unknown) => (typeof tenths === 'number' ? tenths * AIR_STEP_BAR : tenths);

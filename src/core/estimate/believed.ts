@@ -28,7 +28,7 @@ import { cornerFault, cornersIn } from '../kinds/classes/index.ts';
 import { checkMachine } from '../machine/check.ts';
 import { classDefaults } from '../kinds/classes/index.ts';
 import type { Axle } from '../kinds/corners.ts';
-import { AIR_STEP_BAR } from '../machine/corner.ts';
+import { AIR_STEP_BAR } from '../springs/air.ts';
 import type {
   BarDescription,
   ContactDescription,
@@ -178,12 +178,12 @@ export function plainly(document: JobDocument): JobDocument {
 /** Situation with these seats and mounts, in load case `k`. */
 export function situationOf(
   machine: JobMachine,
-  seatsMm: readonly number[],
+  seatsBy: readonly number[],
   mountsMm: readonly number[],
   ringsMm: readonly (readonly number[])[] | undefined,
   k: number,
 ): Situation {
-  return { seatsMm, mountsMm, ringsMm, km: 0, aboard: machine.aboard[k] ?? machine.aboard[0] ?? [] };
+  return { seatsBy, mountsMm, ringsMm, km: 0, aboard: machine.aboard[k] ?? machine.aboard[0] ?? [] };
 }
 
 /** Faults of the engine's description name contacts by number; the document names corners. */

@@ -92,8 +92,8 @@ test('a collar taken to have gone the other way is planned for as once the recor
   const [asked, put] = [worked(-17), worked(17)];
   expect(asked.doubt.adopted).toEqual({ code: 'turned-other-way', corner: 'LF', round: 1 });
   expect(put.doubt.suspicions).toEqual([]);
-  asked.corners.forEach(({ seatMm }, i) => expect(seatMm).toBeCloseTo(put.corners[i]?.seatMm ?? NaN, 1));
-  expect(asked.corners[0]?.seatMm).toBeLessThan(-15);
+  asked.corners.forEach(({ seatBy }, i) => expect(seatBy).toBeCloseTo(put.corners[i]?.seatBy ?? NaN, 1));
+  expect(asked.corners[0]?.seatBy).toBeLessThan(-15);
 });
 
 test('where nothing is to be moved nothing is promised of a ratio measured', () => {
@@ -136,9 +136,9 @@ test('measured in front and behind, the plan goes by it, and the chance was told
   expect(must(after.chanceAfter)).toBeGreaterThan(0.8);
   expect(Math.abs(promised - must(after.chanceAfter))).toBeLessThan(0.15);
   // 22 mm down at 0.517 is 11.4 mm of seat; 28 mm at 0.902 is 25.
-  expect(after.corners[0]?.seatMm).toBeCloseTo(-11.4, 0);
-  expect(after.corners[2]?.seatMm).toBeGreaterThan(-26.5);
-  expect(after.corners[2]?.seatMm).toBeLessThan(-23.5);
+  expect(after.corners[0]?.seatBy).toBeCloseTo(-11.4, 0);
+  expect(after.corners[2]?.seatBy).toBeGreaterThan(-26.5);
+  expect(after.corners[2]?.seatBy).toBeLessThan(-23.5);
 });
 
 describe('a few simulated machines with a tape alone (many are played by npm run bench)', () => {

@@ -197,8 +197,8 @@ function moves(
   return Array.from({ length: worked - 1 }, (_, k) => k + 1).flatMap((round) => {
     const [was, is] = [rounds[round - 1]?.situation, rounds[round]?.situation];
     return believed.machine.contacts.flatMap((_, contact) => {
-      const mm = (key: 'seatsMm' | 'mountsMm') => (is?.[key][contact] ?? 0) - (was?.[key][contact] ?? 0);
-      const atWheel = Math.abs(mm('seatsMm') + mm('mountsMm')) / (ratios[contact] ?? 1);
+      const mm = (key: 'seatsBy' | 'mountsMm') => (is?.[key][contact] ?? 0) - (was?.[key][contact] ?? 0);
+      const atWheel = Math.abs(mm('seatsBy') + mm('mountsMm')) / (ratios[contact] ?? 1);
       return atWheel >= TOLD_MOVE_MM ? [{ contact, round }] : [];
     });
   });
@@ -217,12 +217,12 @@ function turnedBack(
   from: number,
   worked: number,
 ): Pick<Case, 'rounds' | 'meant'> {
-  const change = (key: 'seatsMm' | 'mountsMm') =>
+  const change = (key: 'seatsBy' | 'mountsMm') =>
     (rounds[from]?.situation[key][contact] ?? 0) - (rounds[from - 1]?.situation[key][contact] ?? 0);
-  const by = { seatsMm: change('seatsMm'), mountsMm: change('mountsMm') };
+  const by = { seatsBy: change('seatsBy'), mountsMm: change('mountsMm') };
   const back = (situation: Situation): Situation => ({
     ...situation,
-    seatsMm: situation.seatsMm.map((mm, i) => (i === contact ? mm - 2 * by.seatsMm : mm)),
+    seatsBy: situation.seatsBy.map((mm, i) => (i === contact ? mm - 2 * by.seatsBy : mm)),
     mountsMm: situation.mountsMm.map((mm, i) => (i === contact ? mm - 2 * by.mountsMm : mm)),
   });
   return {

@@ -20,7 +20,7 @@ const wanted = plainDocument((document) => {
 const read = (...mm: number[]) =>
   add(record(wanted), settled(0), ...heights(0, mm, '1'), ...heights(0, mm, '2'));
 const moved = (job: ReturnType<typeof read>) =>
-  must(answerFor(job)).corners.filter(({ seatMm }) => seatMm !== 0).length;
+  must(answerFor(job)).corners.filter(({ seatBy }) => seatBy !== 0).length;
 
 test('all in, read twice and settled: everything is left, and it is done', () => {
   const job = read(378, 375, 381, 377);

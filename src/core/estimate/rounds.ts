@@ -6,6 +6,7 @@ import { gatherSag, type SagReadings } from '../document/sagReadings.ts';
 import { numberOf, type Fact, type NumberedKind } from '../document/factKinds.ts';
 import { isOf, standingFacts, type FactEntry } from '../document/facts.ts';
 import { restoredSlot, sortRepeats, type Repeat, type SortedRepeats } from '../document/repeats.ts';
+import { AIR_STEP_BAR } from '../springs/air.ts';
 import type { JobRecord, ToldCorner, ToldPlan } from '../document/types.ts';
 
 export type PerCorner<T> = Partial<Record<CornerId, T>>;
@@ -19,7 +20,7 @@ export interface Round {
   heightsTyped: PerCorner<string[]>;
   /** The single odd reading among several, which does not count until somebody says so. */
   aside: PerCorner<Repeat>;
-  /** Seat movement done to get here from the round before, mm at the seat, positive raises. */
+  /** What the seats went by to get here from the round before: mm towards the spring, or tenths of a bar of air. */
   moves: PerCorner<number>;
   /** Lower mounts screwed out to get here, mm. */
   mounts: PerCorner<number>;
@@ -90,20 +91,20 @@ function leftToTurn(told: ToldPlan, round: Round): CornerId[] {
 }
 
 /** One thing to be moved at a corner. */
-export interface Work {
-  kind: 'adjustment' | 'mount' | 'ring';
-  slot: string;
-  mm: number;
-}
+export type Work =
+  | { kind: 'adjustment'; slot: string; mm: number }
+  | { kind: 'mount' | 'ring'; slot: string; mm: number }
+  | { kind: 'inflated'; slot: string; bar: number };
 
 /** All that a told corner asks for, in the order of the work: height first, rings after it. */
-export function workOf({ seatMm, mountMm, ringsMm }: ToldCorner): Work[] {
+export function workOf({ seatMm, airByBar, mountMm, ringsMm }: ToldCorner): Work[] {
   const all: Work[] = [
     { kind: 'adjustment', slot: 'done', mm: seatMm },
+    { kind: 'inflated', slot: 'done', bar: airByBar ?? 0 },
     { kind: 'mount', slot: 'done', mm: mountMm ?? 0 },
     ...(ringsMm ?? []).map((mm, j): Work => ({ kind: 'ring', slot: String(j), mm })),
   ];
-  return all.filter(({ mm }) => mm !== 0);
+  return all.filter((one) => (one.kind === 'inflated' ? one.bar : one.mm) !== 0);
 }
 
 function isDone({ kind, slot }: Work, id: CornerId, { moves, mounts, rings }: Round): boolean {
@@ -139,7 +140,7 @@ function readRound(facts: readonly FactEntry[], round: number): Round {
       Object.entries(repeats).flatMap(([id, { aside }]) => (aside ? [[id, aside]] : [])),
     ),
     ...readPads(here),
-    moves: single('adjustment'),
+    moves: { ...single('adjustment'), ...airMoves(here) },
     mounts: single('mount'),
     rings: ringMoves(here),
     collars: single('collar'),
@@ -190,6 +191,12 @@ function readPads(facts: readonly Fact[]): Pick<Round, 'pads' | 'padsIn' | 'pads
     else ((loadCase === 0 ? pads : (padsIn[loadCase] ??= {}))[corner] ??= []).push(kg);
   }
   return { pads, padsIn, padsSwapped };
+}
+
+function airMoves(facts: readonly Fact[]): PerCorner<number> {
+  return Object.fromEntries(
+    facts.filter(isOf('inflated')).map(({ corner, bar }) => [corner, bar / AIR_STEP_BAR]),
+  );
 }
 
 function ringMoves(facts: readonly Fact[]): Round['rings'] {

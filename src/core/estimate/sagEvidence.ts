@@ -140,11 +140,11 @@ function travelOfBand(model: CornerModel, { mm, sdMm }: MidReading): { mm: numbe
 function modelIn({ machine, situation }: Setting, contact: number): CornerModel | null {
   const description = machine.believed.machine.contacts[contact];
   if (!description) return null;
-  const { seatsMm, mountsMm, ringsMm } = situation;
+  const { seatsBy, mountsMm, ringsMm } = situation;
   return new CornerModel(description, {
     ...plainSetting,
     springScales: machine.believed.belief.contacts[contact]?.springs.map(() => 1) ?? [],
-    seatMm: seatsMm[contact] ?? 0,
+    seatBy: seatsBy[contact] ?? 0,
     mountMm: mountsMm[contact] ?? 0,
     ringsMm: ringsMm?.[contact],
   });

@@ -7,7 +7,7 @@ import type { Answer } from '../plan/answer.ts';
 import { angleAfter } from '../stance/joint.ts';
 import { lowPoints } from '../stance/lowPoints.ts';
 import { distanceAfter, sinceMeasured } from '../stance/clearance.ts';
-import { AIR_STEP_BAR } from '../machine/corner.ts';
+import { AIR_STEP_BAR } from '../springs/air.ts';
 import { camAt } from '../plan/adjusters.ts';
 import { axleOf, type CornerId } from '../kinds/corners.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
@@ -104,7 +104,7 @@ function cornerNow(answer: Answer, id: CornerId): CornerDocument {
   const { document, machine, now } = answer;
   const corner = document.corners[id];
   const i = machine.corners.indexOf(id);
-  const seat = now.seatsMm[i] ?? 0;
+  const seat = now.seatsBy[i] ?? 0;
   const out = now.mountsMm[i] ?? 0;
   const risenMm = risenSince(answer, id);
   const { preloadMm, roomMm, mount, air, torsion } = corner;

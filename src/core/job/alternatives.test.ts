@@ -57,7 +57,7 @@ test('the plan stands first, and a way that comes to the same is not offered', (
 test('sides alike is offered where they would differ, and moves them alike', () => {
   const { way } = waysOf(() => undefined, [378, 372, 375, 375]);
   const [lf, rf] = way('sides').answer.corners;
-  expect(lf?.seatMm).toBe(rf?.seatMm);
+  expect(lf?.seatBy).toBe(rf?.seatBy);
   expect(way('sides').answer.chanceAfter).toBeLessThan(way('plan').answer.chanceAfter ?? 0);
 });
 
@@ -66,12 +66,12 @@ test('with a lower mount there are two ways: the mount, which leaves the seat, o
     for (const id of fourCorners)
       document.corners[id].mount = { pitchMm: 2, threadMm: 14, engagedMm: 40, leastMm: null, mostMm: 60 };
   });
-  for (const { seatMm, mountMm } of way('plan').answer.corners) {
-    expect(seatMm).toBe(0);
+  for (const { seatBy, mountMm } of way('plan').answer.corners) {
+    expect(seatBy).toBe(0);
     expect(mountMm).toBeLessThan(0);
   }
-  for (const { seatMm, mountMm } of way('seats').answer.corners) {
-    expect(seatMm).toBeLessThan(0);
+  for (const { seatBy, mountMm } of way('seats').answer.corners) {
+    expect(seatBy).toBeLessThan(0);
     expect(mountMm).toBe(0);
   }
 });
@@ -106,7 +106,7 @@ test('a spring longer by so much is a seat higher by so much; a stiffer one stan
     Object.fromEntries(fourCorners.map((id) => [id, { longerMm: 0, rateScale: 1.1 }])),
   ].map((swaps) => answerFor(job, { swaps, planned: false }));
   if (!plain || !longer || !stiffer) throw new Error('expected answers');
-  const raised = plain.predictAt({ ...plain.now, seatsMm: plain.now.seatsMm.map((mm) => mm + 6) }).mean;
+  const raised = plain.predictAt({ ...plain.now, seatsBy: plain.now.seatsBy.map((mm) => mm + 6) }).mean;
   longer.corners.forEach(({ nowMm }, i) => expect(nowMm).toBeCloseTo(raised[i] ?? NaN, 6));
   // A load F closes a spring F/k: with a rate a tenth higher a load of 2600 to 2800 N at 60 N/mm closes it 4 mm less
   // at the spring, twice that at the wheel.

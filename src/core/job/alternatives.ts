@@ -68,7 +68,7 @@ function differs(one: Answer, other: Answer): boolean {
   return one.corners.some((corner, i) => {
     const twin = other.corners[i];
     return (
-      Math.abs(corner.seatMm - (twin?.seatMm ?? 0)) > 0.05 ||
+      Math.abs(corner.seatBy - (twin?.seatBy ?? 0)) > 0.05 ||
       Math.abs(corner.mountMm - (twin?.mountMm ?? 0)) > 0.05
     );
   });

@@ -226,7 +226,7 @@ describe('the order of the work', () => {
 
   test('a locked job has no plan: its margins are how it stands', () => {
     const locked = answerFor(add(measured(375), factEntry({ kind: 'locked', round: 0, slot: 'locked' })));
-    expect(locked?.corners.map(({ seatMm }) => seatMm)).toEqual([0, 0, 0, 0]);
+    expect(locked?.corners.map(({ seatBy }) => seatBy)).toEqual([0, 0, 0, 0]);
     expect(locked?.corners[0]?.predictedMm).toBe(locked?.corners[0]?.nowMm);
     expect(locked?.chanceAfter).toBe(locked?.chanceNow);
     expect(locked?.reasons).toEqual([]);

@@ -158,7 +158,7 @@ export function turningOrder(document: JobDocument): CornerId[] {
 
 /** The corner to start with: at the hard end, else the largest move first, since it carries the others most. */
 export function firstToTurn(answer: Answer): CornerId | null {
-  const size = ({ seatMm, mountMm, gain }: CornerAnswer) => Math.abs(seatMm + mountMm) * gain;
+  const size = ({ seatBy, mountMm, gain }: CornerAnswer) => Math.abs(seatBy + mountMm) * gain;
   const hardEnd = hardEndOf(answer.document);
   const all = answer.corners.filter(isMoved);
   const hard = all.filter(({ id }) => axleOf(id) === hardEnd);

@@ -79,7 +79,7 @@ describe('an uneven floor', () => {
     const corners = byCorner(onFloor({ LF: 8, RF: 8, LR: 0, RR: 0 }, 'ground-arch'));
     for (const corner of Object.values(corners)) {
       expect(corner.nowSpecMm).toBeCloseTo(365, 0);
-      expect(corner.seatMm).toBe(0);
+      expect(corner.seatBy).toBe(0);
     }
   });
 

@@ -44,7 +44,7 @@ describe('a job that is worked by sag', () => {
     expect(nextAction(whole)).toMatchObject({ stage: 'sag', words: expect.stringMatching(/^turn /) });
     const told = add(whole, factEntry(planFact(answer)));
     expect(nextAction(told).stage).toBe('turn');
-    const turned = add(told, ...answer.corners.map(({ id, seatMm }) => adjustment(1, id, seatMm)));
+    const turned = add(told, ...answer.corners.map(({ id, seatBy }) => adjustment(1, id, seatBy)));
     expect(nextAction(turned)).toEqual({ stage: 'sag', words: 'read the sag, rider on' });
   });
 
@@ -67,7 +67,7 @@ describe('a job that is worked by sag', () => {
   test('reading the bench says that turning is over: what was not turned is left alone', () => {
     const whole = read(begun, rig, 0, 'r1');
     const answer = must(answerFor(whole));
-    const moving = answer.corners.filter(({ seatMm }) => seatMm !== 0);
+    const moving = answer.corners.filter(({ seatBy }) => seatBy !== 0);
     const [first] = moving;
     const partly = add(whole, factEntry(planFact(answer)), adjustment(1, must(first ?? null).id, 1));
     if (moving.length > 1) expect(readRounds(partly).turning).not.toBeNull();

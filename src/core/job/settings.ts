@@ -1,7 +1,7 @@
 import { airTaken } from '../document/taken.ts';
 import { numberOf } from '../document/factKinds.ts';
 import { meanOf } from '../numerics/mean.ts';
-import { AIR_STEP_BAR } from '../machine/corner.ts';
+import { AIR_STEP_BAR } from '../springs/air.ts';
 import { camAt } from '../plan/adjusters.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
 import type { CornerId } from '../kinds/corners.ts';
@@ -77,11 +77,11 @@ export function settingsOf(record: JobRecord): MachineSetting[] {
       const { torsion, air } = document.corners[id];
       const { pitchMm, readingSign, offsetMm } = cornerSpec(document, id);
       const read = round.heights[id];
-      const seatMm = seats.get(id) ?? 0;
+      const seatBy = seats.get(id) ?? 0;
       corners[id] = {
         heightMm: read ? meanOf(read) + offsetMm : null,
         collarMm: collarNow(state.rounds.slice(0, k + 1), id, readingSign),
-        seatMm,
+        seatMm: air ? 0 : seatBy,
         pitchMm: pitchMm.value,
         pitchAssumed: pitchMm.source === 'assumed',
         collarRead: round.collars[id] !== undefined,
@@ -89,12 +89,12 @@ export function settingsOf(record: JobRecord): MachineSetting[] {
         mountMm: mounts.get(id) ?? 0,
         // Where nobody said it stood it is known once it was set.
         cam:
-          torsion && (document.corners[id].cam !== null || seatMm !== 0)
-            ? camAt(document.corners[id], seatMm)
+          torsion && (document.corners[id].cam !== null || seatBy !== 0)
+            ? camAt(document.corners[id], seatBy)
             : null,
         airBar:
-          air && (air.gaugeBar !== null || seatMm !== 0)
-            ? airTaken(air).gaugeBar + AIR_STEP_BAR * seatMm
+          air && (air.gaugeBar !== null || seatBy !== 0)
+            ? airTaken(air).gaugeBar + AIR_STEP_BAR * seatBy
             : null,
         compression: noted('clicks', id, 'compression'),
         rebound: noted('clicks', id, 'rebound'),

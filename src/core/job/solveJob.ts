@@ -49,7 +49,7 @@ export function solveJob(record: JobRecord): Checked<SolvedCase[]> {
   if (!machine.ok) return machine;
   const { rounds, sag } = evidenceOf(document, machine.value, state, read);
   const learnt = fit(machine.value.believed, [...rounds, ...sag]);
-  const now = rounds.at(-1)?.situation ?? { seatsMm: [], mountsMm: [], km: 0, aboard: [] };
+  const now = rounds.at(-1)?.situation ?? { seatsBy: [], mountsMm: [], km: 0, aboard: [] };
   return {
     ok: true,
     value: document.cases.map((loadCase, k) => {

@@ -34,13 +34,13 @@ test('a corner on the bench rests and gaps as the whole machine says', () => {
 });
 
 test('a seat tried by hand lifts its corner most and leaves what was read as it was', () => {
-  const seatMm = (answer.after.seatsMm[0] ?? 0) + 4;
-  const tried = triedAnswer(answer, { LF: { seatMm } });
+  const seatBy = (answer.after.seatsBy[0] ?? 0) + 4;
+  const tried = triedAnswer(answer, { LF: { seatBy } });
   const rise = (k: number) => (tried.corners[k]?.specMm ?? NaN) - (answer.corners[k]?.specMm ?? NaN);
   expect(rise(0)).toBeGreaterThan(3);
   for (const k of [1, 2, 3]) expect(Math.abs(rise(k))).toBeLessThan(rise(0));
   expect(tried.corners.map(({ nowMm }) => nowMm)).toEqual(answer.corners.map(({ nowMm }) => nowMm));
-  expect(tried.corners[0]?.seatMm).toBeCloseTo((answer.corners[0]?.seatMm ?? NaN) + 4, 9);
+  expect(tried.corners[0]?.seatBy).toBeCloseTo((answer.corners[0]?.seatBy ?? NaN) + 4, 9);
 });
 
 test('what springs are looked for stands where the corner is to stand', () => {

@@ -52,7 +52,7 @@ export interface Reference {
 /** The state a machine is in at some moment, as far as it was set by hand. */
 export interface Situation {
   /** By contact, mm from where the description's preload was taken. */
-  seatsMm: readonly number[];
+  seatsBy: readonly number[];
   mountsMm: readonly number[];
   /** By contact and ring, mm moved towards the springs; left out where no ring was ever moved. */
   ringsMm?: readonly (readonly number[])[] | undefined;

@@ -167,10 +167,10 @@ describe('in a simulated workshop', () => {
     let job = measure(record(plainDocument((document) => (document.toleranceMm = TOLERANCE))), machine, 0);
     for (let round = 1; round <= rounds; round++) {
       const { corners } = must(answerFor(job));
-      const seats = Object.fromEntries(corners.map(({ id, seatMm }) => [id, seatMm]));
+      const seats = Object.fromEntries(corners.map(({ id, seatBy }) => [id, seatBy]));
       machine = turnSeats(machine, seats);
       job = measure(
-        add(job, ...corners.map(({ id, seatMm }) => adjustment(round, id, seatMm))),
+        add(job, ...corners.map(({ id, seatBy }) => adjustment(round, id, seatBy))),
         machine,
         round,
       );

@@ -77,7 +77,7 @@ export function unpack(
   const logRatio = contacts.map(() => 0);
   const values: Values = {
     settings: contacts.map((contact) => ({
-      seatMm: 0,
+      seatBy: 0,
       mountMm: 0,
       ratioScale: 1,
       ratioRise: 0,

@@ -18,7 +18,7 @@ const answer = must(answerFor(add(record(document), ...padFacts(0, readPadCar(hi
 const { believed } = answer.machine;
 
 const situation: fc.Arbitrary<Situation> = fc.record({
-  seatsMm: fc.array(fc.double({ min: -15, max: 15, noNaN: true }), { minLength: 4, maxLength: 4 }),
+  seatsBy: fc.array(fc.double({ min: -15, max: 15, noNaN: true }), { minLength: 4, maxLength: 4 }),
   mountsMm: fc.constant([0, 0, 0, 0]),
   km: fc.constantFrom(0, 60, 3000),
   level: fc.constantFrom(true, undefined),

@@ -16,10 +16,10 @@ export interface Outcome {
 }
 
 /** Settings of every corner with seats and mounts as set. */
-function settingsIn(values: Values, { seatsMm, mountsMm, ringsMm }: Situation): CornerSetting[] {
+function settingsIn(values: Values, { seatsBy, mountsMm, ringsMm }: Situation): CornerSetting[] {
   return values.settings.map((setting, i) => ({
     ...setting,
-    seatMm: seatsMm[i] ?? 0,
+    seatBy: seatsBy[i] ?? 0,
     mountMm: mountsMm[i] ?? 0,
     ringsMm: ringsMm?.[i],
   }));
@@ -31,7 +31,7 @@ function loseHeight(solver: MachineSolver, values: Values, { km }: Situation): v
   if (share === 0) return;
   solver.corners.forEach((corner, i) => {
     const lostMm = Math.max(values.settlingMm[i] ?? 0, 0) * share;
-    if (lostMm > 0 && corner.stack) corner.set(corner.seatMm - lostMm * corner.meanRatio, corner.mountMm);
+    if (lostMm > 0 && corner.stack) corner.set(corner.seatBy - lostMm * corner.meanRatio, corner.mountMm);
   });
 }
 
@@ -64,7 +64,7 @@ export function moveOn(
 ): Outcome {
   const settings = settingsIn(values, situation);
   solver.corners.forEach((corner, i) =>
-    corner.set(settings[i]?.seatMm ?? corner.seatMm, settings[i]?.mountMm ?? corner.mountMm),
+    corner.set(settings[i]?.seatBy ?? corner.seatBy, settings[i]?.mountMm ?? corner.mountMm),
   );
   believed.machine.contacts.forEach(({ padMm }, i) => (solver.padMm[i] = padMm));
   return restIn(solver, settings, { believed, values, situation });

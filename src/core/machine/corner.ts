@@ -2,19 +2,17 @@ import { linkageDroopShift } from '../geometry/linkage.ts';
 import { ratioMap, type RatioMap } from '../geometry/ratioMap.ts';
 import { AirSpring } from '../springs/air.ts';
 import type { Elastic } from '../springs/elastic.ts';
+import { AIR_STEP_BAR } from '../springs/air.ts';
 import { GasSpring } from '../springs/gas.ts';
 import { Stack, type StackDescription } from '../springs/stack.ts';
 import { torsionArc, torsionAsStack } from '../springs/torsion.ts';
 import type { ContactDescription, TopOutDescription } from './description.ts';
 import { bisect } from '../numerics/bisect.ts';
 
-/** An air spring has no seat: its adjuster counts steps of so many bar. */
-export const AIR_STEP_BAR = 0.1;
-
 /** What sets a corner apart from its description: seat and lower mount, and what learning has found. */
 export interface CornerSetting {
-  /** Seat movement from where `preloadMm` was taken, mm, positive towards the spring; of air, steps of pressure. */
-  seatMm: number;
+  /** What the seat has gone by from where `preloadMm` was taken: mm towards the spring, or tenths of a bar of air. */
+  seatBy: number;
   /** Lower mount screwed out, mm of damper length, positive raises the machine. */
   mountMm: number;
   /** True ratio over nominal. */
@@ -30,7 +28,7 @@ export interface CornerSetting {
 }
 
 export const plainSetting: CornerSetting = {
-  seatMm: 0,
+  seatBy: 0,
   mountMm: 0,
   ratioScale: 1,
   ratioRise: 0,
@@ -76,7 +74,7 @@ export class CornerModel {
   private readonly quadratic: number;
   private scale: number;
   /** Seat and lower mount as last set, and the stack's compression at full droop, mm. */
-  seatMm = 0;
+  seatBy = 0;
   mountMm = 0;
   preloadMm = 0;
 
@@ -103,16 +101,16 @@ export class CornerModel {
     this.damper.evaluate(travelMm);
     this.quadratic = (setting.ratioRise * this.damper.value) / (2 * travelMm * travelMm);
     this.meanRatio = (setting.ratioScale * this.damper.value) / travelMm;
-    this.set(setting.seatMm, setting.mountMm);
+    this.set(setting.seatBy, setting.mountMm);
   }
 
   /** Moves the seat and the lower mount (mm each, from the description's). Changes this corner. */
-  set(seatMm: number, mountMm: number): void {
-    this.seatMm = seatMm;
+  set(seatBy: number, mountMm: number): void {
+    this.seatBy = seatBy;
     this.mountMm = mountMm;
-    this.preloadMm = this.stack ? this.basePreloadMm + seatMm : 0;
+    this.preloadMm = this.stack ? this.basePreloadMm + seatBy : 0;
     this.stack?.build(this.preloadMm);
-    this.air?.charge(AIR_STEP_BAR * (this.basePreloadMm + seatMm));
+    this.air?.charge(AIR_STEP_BAR * (this.basePreloadMm + seatBy));
     this.droopShiftMm = mountMm === 0 ? 0 : this.travelOf(mountMm);
     this.zMax = this.description.travelMm + this.droopShiftMm;
     if (this.springAt(this.zMax) > this.elastic.solidMm) this.zMax = this.travelWhereSolid();

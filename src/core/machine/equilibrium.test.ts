@@ -9,7 +9,7 @@ import { GRAVITY, MachineSolver } from './solver.ts';
 
 const relative = (value: number, expected: number) =>
   Math.abs(value - expected) / Math.max(Math.abs(expected), 1e-3);
-const seat = (seatMm: number, mountMm = 0) => ({ ...plainSetting, seatMm, mountMm });
+const seat = (seatBy: number, mountMm = 0) => ({ ...plainSetting, seatBy, mountMm });
 const quarter = (1000 * GRAVITY) / 4;
 const influenceOf = (machine: MachineDescription) => {
   const solver = new MachineSolver(machine);

@@ -161,7 +161,7 @@ function bodyRise(solver: MachineSolver, body: readonly number[][], i: number, j
 
 /** N of wheel force per mm of seat, at a travel. */
 export function seatForce(corner: CornerModel, travelMm: number): number {
-  const seat = corner.seatMm;
+  const seat = corner.seatBy;
   const mount = corner.mountMm;
   corner.set(seat + SEAT_STEP_MM, mount);
   corner.evaluate(travelMm);

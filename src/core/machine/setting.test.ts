@@ -1,7 +1,8 @@
 import { polytropicWork } from '../springs/gas.ts';
 import { AirSpring, type AirDescription } from '../springs/air.ts';
 import { torsionArc } from '../springs/torsion.ts';
-import { AIR_STEP_BAR, CornerModel, plainSetting } from './corner.ts';
+import { AIR_STEP_BAR } from '../springs/air.ts';
+import { CornerModel, plainSetting } from './corner.ts';
 import type { ContactDescription } from './description.ts';
 import { seatForce } from './equilibrium.ts';
 

@@ -215,7 +215,7 @@ describe('springs, load cases and clearances', () => {
 
   test('case by case: the column shows the least of each, and nothing is moved where nothing is planned', () => {
     const answer = must(answerFor(job, { planned: false }));
-    expect(answer.corners.map(({ seatMm }) => seatMm)).toEqual([0, 0, 0, 0]);
+    expect(answer.corners.map(({ seatBy }) => seatBy)).toEqual([0, 0, 0, 0]);
     const cases = marginsByCase(answer);
     expect(cases.map(({ loadCase }) => loadCase)).toEqual(['as measured', 'full load']);
     const droop = cases.map(

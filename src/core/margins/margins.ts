@@ -116,20 +116,20 @@ function engagement({ corners }: Answer['document'], { id, mount }: CornerAnswer
   return [{ kind: 'engagement', leftMm, rangeMm, sdMm, assumed: false, turns, inputs }];
 }
 
-function camLeft(positions: number, { cam, room, seatMm }: CornerAnswer): Left[] {
+function camLeft(positions: number, { cam, room, seatBy }: CornerAnswer): Left[] {
   const left = positions - 1 - (cam?.after ?? 0);
   return [
     {
       kind: 'cam',
       name: `${left} of ${positions} positions left`,
-      leftMm: room.up - seatMm,
+      leftMm: room.up - seatBy,
       rangeMm: Math.max(room.up - room.down, 1),
       sdMm: 0,
       assumed: false,
       inputs: () => [
         input('n', 'positions of the cam', positions, 'count', 'sheet'),
         input('k', 'position after the plan', (cam?.after ?? 0) + 1, 'count', 'computed'),
-        input('left', 'further wind-up at the leg', room.up - seatMm, 'length', 'computed'),
+        input('left', 'further wind-up at the leg', room.up - seatBy, 'length', 'computed'),
       ],
     },
   ];
@@ -217,18 +217,18 @@ export function worstOfEachKind(margins: readonly Margin[]): Margin[] {
   return margins.filter((margin, i) => margins.findIndex(({ kind }) => kind === margin.kind) === i);
 }
 
-function threadMargins({ id, spec, room, seatMm, collarMm }: CornerAnswer): Margin[] {
+function threadMargins({ id, spec, room, seatBy, collarMm }: CornerAnswer): Margin[] {
   const { collarMinMm: min, collarMaxMm: max } = spec;
   const pitch = spec.pitchMm;
   const rangeMm = min !== null && max !== null ? max - min : 10 * pitch.value;
   const one = (kind: MarginKind, leftMm: number): Margin[] => {
     if (!Number.isFinite(leftMm) || collarMm === null) return [];
-    const inputs = () => threadInputs(spec, collarMm + spec.readingSign * seatMm, kind === 'thread-up');
+    const inputs = () => threadInputs(spec, collarMm + spec.readingSign * seatBy, kind === 'thread-up');
     const left = { kind, leftMm, rangeMm, sdMm: tolerances.collarSdMm, assumed: false, inputs };
     // Turns of a pitch that nobody gave would be a guess beside a measured length.
     return [judged(id, pitch.source === 'assumed' ? left : { ...left, turns: leftMm / pitch.value })];
   };
-  return [...one('thread-up', room.up - seatMm), ...one('thread-down', seatMm - room.down)];
+  return [...one('thread-up', room.up - seatBy), ...one('thread-down', seatBy - room.down)];
 }
 
 function threadInputs(spec: CornerSpec, stopMm: number, up: boolean): SumInput[] {

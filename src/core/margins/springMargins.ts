@@ -60,11 +60,11 @@ function coilSpace(document: JobDocument, { id, corner }: Standing, { assumed, p
 /** Compression that is left at full droop: below zero the spring rattles loose. */
 function seated({ preloadMm, corner }: Standing, { assumed, preloadSd }: Trust): Left {
   const rangeMm = Math.max(corner.springAt(corner.zMax), 1);
-  const { seatMm } = corner;
+  const { seatBy } = corner;
   const source = assumed ? 'assumed' : 'sheet';
   const inputs = () => [
-    input('p₀', 'preload at the baseline, as the readings bear out', preloadMm - seatMm, 'length', source),
-    input('c', 'seat moved since, up positive', seatMm, 'length', 'computed'),
+    input('p₀', 'preload at the baseline, as the readings bear out', preloadMm - seatBy, 'length', source),
+    input('c', 'seat moved since, up positive', seatBy, 'length', 'computed'),
   ];
   return { kind: 'seated', leftMm: preloadMm, rangeMm, sdMm: preloadSd, assumed, inputs };
 }

@@ -20,7 +20,8 @@ import {
 } from '../../../tests/fixtures/records.ts';
 import { answerFor, byCorner, type Answer } from './answer.ts';
 import { reasonWords, type Reason } from './reasons.ts';
-import { planFact } from './tell.ts';
+import { workOf } from '../estimate/rounds.ts';
+import { planFact, toldPlan } from './tell.ts';
 
 const say = (mm: number) => `${mm.toFixed(1)} mm`;
 const answerOf = (job: Parameters<typeof answerFor>[0]): Answer => must(answerFor(job));
@@ -67,7 +68,7 @@ describe('a lower mount', () => {
   test('sets height and leaves the seat, and so the preload, alone', () => {
     const answer = answerOf(measured(375, mounted(365)));
     for (const corner of answer.corners) {
-      expect(corner.seatMm).toBe(0);
+      expect(corner.seatBy).toBe(0);
       // 10 mm at the wheel at 2:1 is 5 mm of damper; an eighth of a turn is 0.19 mm.
       expect(corner.mountMm).toBeGreaterThan(-5.6);
       expect(corner.mountMm).toBeLessThan(-4.5);
@@ -85,7 +86,7 @@ describe('a lower mount', () => {
     expect(corner.mount?.afterMm).toBeGreaterThanOrEqual(18 - 1e-9);
     const margin = marginsFor(answer).find(({ kind, corner: id }) => kind === 'engagement' && id === 'LF');
     expect(margin).toMatchObject({ state: 'tight', leftMm: expect.closeTo(0, 0) });
-    expect(must(answer.corners[0] ?? null).seatMm).toBeGreaterThan(3);
+    expect(must(answer.corners[0] ?? null).seatBy).toBeGreaterThan(3);
     const words = reasonWords(must(reason(answer, 'mount') ?? null), say);
     expect(words.what).toContain('lower mount would have to move');
   });
@@ -97,7 +98,7 @@ describe('a lower mount', () => {
     for (const corner of answer.corners) {
       expect(Math.abs(corner.predictedMm - 365)).toBeLessThan(0.9);
       expect(Math.abs(corner.sagMm - 70)).toBeLessThan(0.6);
-      expect(corner.seatMm).not.toBe(0);
+      expect(corner.seatBy).not.toBe(0);
     }
     expect(reason(answer, 'sag')).toBeUndefined();
   });
@@ -136,7 +137,7 @@ describe('cross weight', () => {
     expect(Math.abs(must(asked.cross).after - wanted)).toBeLessThan(0.002);
     for (const corner of asked.corners) expect(Math.abs(corner.predictedMm - 365)).toBeLessThan(1);
     // Only the diagonals against each other do that.
-    const signs = asked.corners.map(({ seatMm }) => Math.sign(seatMm));
+    const signs = asked.corners.map(({ seatBy }) => Math.sign(seatBy));
     expect(signs).toEqual([-1, 1, 1, -1].map((sign) => sign * (signs[1] ?? 1)));
   });
 
@@ -169,16 +170,16 @@ describe('crossover rings', () => {
       const [ring] = corner.rings;
       expect(ring?.gapMm).toBeCloseTo(30, 1);
       // gap = c0 + p - F/k1 - m, with the seat's own move in p.
-      expect(ring?.moveMm).toBeCloseTo(75 + 15 + corner.seatMm - springN / 90 - 30, -1);
+      expect(ring?.moveMm).toBeCloseTo(75 + 15 + corner.seatBy - springN / 90 - 30, -1);
       expect(Math.abs(corner.predictedMm - 375)).toBeLessThan(0.8);
     }
   });
 
   test('one that follows the seat goes with it and keeps its gap', () => {
     const answer = answerOf(measured(365, dual({ on: 'seat' })));
-    for (const { seatMm, rings } of answer.corners) {
-      expect(seatMm).toBeGreaterThan(2);
-      expect(rings[0]?.moveMm).toBe(seatMm);
+    for (const { seatBy, rings } of answer.corners) {
+      expect(seatBy).toBeGreaterThan(2);
+      expect(rings[0]?.moveMm).toBe(seatBy);
       expect(rings[0]?.gapMm).toBeCloseTo(75 - springN / 90, -1);
     }
   });
@@ -199,7 +200,7 @@ describe('crossover rings', () => {
         ({ kind, corner }) => kind === 'ring-order' && corner === 'LF',
       );
     // The upper closes 140 mm; the ring takes over at its limit and the preload.
-    const seat = answerOf(measured(365, dual({ limitMm: 75 }))).corners[0]?.seatMm ?? 0;
+    const seat = answerOf(measured(365, dual({ limitMm: 75 }))).corners[0]?.seatBy ?? 0;
     expect(order(75)?.leftMm).toBeCloseTo(140 - 75 - 15 - seat, 0);
     expect(order(150)).toMatchObject({ state: 'short' });
   });
@@ -261,6 +262,12 @@ describe('every class of machine', () => {
     const skis = must(byCorner(answer).LS ?? null);
     expect(Math.abs(skis.sagMm - 45)).toBeLessThan(3);
     expect((must(skis.airBar).after * 10) % 1).toBeCloseTo(0, 6);
+    // What is told of air is told in bar, and nothing of it under the name of mm.
+    const told = toldPlan(answer).corners;
+    const ski = must(told.LS ?? null);
+    expect({ seatMm: ski.seatMm, turns: ski.turns }).toEqual({ seatMm: 0, turns: 0 });
+    expect((ski.airToBar ?? NaN) - (ski.airByBar ?? NaN)).toBeCloseTo(airShock.gaugeBar, 9);
+    expect(workOf(ski)).toEqual([{ kind: 'inflated', slot: 'done', bar: ski.airByBar }]);
     const kinds = marginsFor(answer).map(({ kind }) => kind);
     expect(kinds).toContain('cam');
     expect(kinds).toContain('sag');
@@ -273,8 +280,8 @@ describe('every class of machine', () => {
     const answer = answerOf(readAll(document, 300));
     expect(answer.corners.map(({ id }) => id)).toEqual([...cornersIn(document)]);
     expect(answer.faults).toEqual([]);
-    for (const { predictedMm, seatMm } of answer.corners) {
-      expect(seatMm).not.toBe(0);
+    for (const { predictedMm, seatBy } of answer.corners) {
+      expect(seatBy).not.toBe(0);
       expect(Math.abs(predictedMm - 305)).toBeLessThan(1.5);
     }
   });

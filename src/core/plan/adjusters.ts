@@ -3,7 +3,7 @@ import type { JobMachine } from '../estimate/believed.ts';
 import type { CornerSpec } from '../estimate/corner.ts';
 import type { CornerDocument, JobDocument, MountDocument } from '../document/types.ts';
 import { twinOf, type CornerId } from '../kinds/corners.ts';
-import { AIR_STEP_BAR } from '../machine/corner.ts';
+import { AIR_STEP_BAR } from '../springs/air.ts';
 import { tolerances } from '../tolerances.ts';
 import type { Situation } from '../learn/belief.ts';
 import type { Adjuster } from './aim.ts';
@@ -44,8 +44,8 @@ export function camChoices({ torsion, cam }: CornerDocument, seatNowMm: number):
 }
 
 /** The cam position after a seat has gone so far from the baseline, counted from 0. */
-export function camAt(corner: CornerDocument, seatMm: number): number {
-  const away = camChoices(corner, seatMm).map(Math.abs);
+export function camAt(corner: CornerDocument, seatBy: number): number {
+  const away = camChoices(corner, seatBy).map(Math.abs);
   return away.indexOf(Math.min(...away));
 }
 
@@ -71,7 +71,7 @@ export function adjustersOf(
       contact,
       kind: 'seat',
       stepMm: corner.air ? 1 : spec.stepMm.value,
-      ...(corner.torsion ? { choicesMm: camChoices(corner, now.seatsMm[contact] ?? 0) } : {}),
+      ...(corner.torsion ? { choicesMm: camChoices(corner, now.seatsBy[contact] ?? 0) } : {}),
       room,
     };
   };

@@ -100,13 +100,13 @@ function atEnd(adjuster: Adjuster, move: number): boolean {
 
 /** The situation after these moves, when the targets are to be met. */
 function moveFrom({ from, meetAt, adjusters }: AimProblem, movesMm: readonly number[]): Situation {
-  const seatsMm = [...from.seatsMm];
+  const seatsBy = [...from.seatsBy];
   const mountsMm = [...from.mountsMm];
   adjusters.forEach(({ contact, kind }, j) => {
-    const list = kind === 'seat' ? seatsMm : mountsMm;
+    const list = kind === 'seat' ? seatsBy : mountsMm;
     list[contact] = (list[contact] ?? 0) + entry(movesMm, j);
   });
-  return { ...from, ...meetAt, seatsMm, mountsMm };
+  return { ...from, ...meetAt, seatsBy, mountsMm };
 }
 
 interface Linear {
@@ -161,7 +161,7 @@ function settleOn(problem: AimProblem, machines: readonly Values[], rooms: reado
         weight: (goals.weights[r] ?? 1) / machines.length,
       })),
     );
-    const { seatsMm, smoothMm } = planSeats({
+    const { seatsBy, smoothMm } = planSeats({
       ...linear,
       influence: rows.map(({ row }) => row),
       wanted: rows.map(({ wanted }) => wanted),
@@ -174,8 +174,8 @@ function settleOn(problem: AimProblem, machines: readonly Values[], rooms: reado
       groups: problem.groups,
     });
     free = smoothMm;
-    const still = seatsMm.every((value, j) => Math.abs(value - entry(moves, j)) < 1e-9);
-    moves = seatsMm;
+    const still = seatsBy.every((value, j) => Math.abs(value - entry(moves, j)) < 1e-9);
+    moves = seatsBy;
     if (still) return { smooth: moves, free, linear, converged: true };
   }
   // Where straight steps go to and fro over a knee, the nearest place that was visited counts.
@@ -245,15 +245,15 @@ function stopAtEnd(reach: ThreadRoom[], j: number, { at, stepMm }: { at: number;
 function deadStretchUp({ solver }: Outcome, contact: number, stepMm: number): number {
   const corner = solver.corners[contact] as CornerModel;
   const z = solver.z[contact] as number;
-  const { seatMm, mountMm } = corner;
+  const { seatBy, mountMm } = corner;
   corner.evaluate(z);
   const least = tolerances.deadGain * corner.rateNPerMm;
   let further = 0;
   while (seatForce(corner, z) < least && further < tolerances.deadStretchMm) {
     further += stepMm;
-    corner.set(seatMm + further, mountMm);
+    corner.set(seatBy + further, mountMm);
   }
-  corner.set(seatMm, mountMm);
+  corner.set(seatBy, mountMm);
   return further < tolerances.deadStretchMm ? further : 0;
 }
 

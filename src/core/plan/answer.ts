@@ -14,7 +14,7 @@ import { axleOf, sideOf, twinOf, type CornerId } from '../kinds/corners.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
 import { warp } from '../machine/body.ts';
 import { classDefaults } from '../kinds/classes/index.ts';
-import { AIR_STEP_BAR } from '../machine/corner.ts';
+import { AIR_STEP_BAR } from '../springs/air.ts';
 import { at, entry } from '../numerics/matrix.ts';
 import { tolerances } from '../tolerances.ts';
 import { camAt, leastEngaged, seatRoom } from './adjusters.ts';
@@ -260,8 +260,8 @@ function settingOf({
 function remembered(of: (situation: Situation) => Prediction): (situation: Situation) => Prediction {
   const known = new Map<string, Prediction>();
   return (situation) => {
-    const { seatsMm, mountsMm, ringsMm, km, level, aboard } = situation;
-    const key = [seatsMm, mountsMm, ringsMm?.join('/') ?? '', km, level, aboard].join(';');
+    const { seatsBy, mountsMm, ringsMm, km, level, aboard } = situation;
+    const key = [seatsBy, mountsMm, ringsMm?.join('/') ?? '', km, level, aboard].join(';');
     const found = known.get(key) ?? of(situation);
     known.set(key, found);
     return found;
@@ -329,7 +329,7 @@ function cornersNow({ document, state, machine, read, now, learnt, predictAt, do
       travelNow: { value: entry(here.travel, i) + travelShiftMm, source },
       travelSdMm: entry(here.travelSd, i),
       collarMm,
-      room: seatRoom(document.corners[id], spec, collarMm, now.seatsMm[i] ?? 0),
+      room: seatRoom(document.corners[id], spec, collarMm, now.seatsBy[i] ?? 0),
     };
   });
 }
@@ -400,13 +400,13 @@ function withMoves(setting: Setting, corners: readonly CornerNow[], after: Situa
   const spec = predictAt({ ...after, ...specified });
   return corners.map((corner, r) => {
     const i = machine.corners.indexOf(corner.id);
-    const seatMm = (after.seatsMm[i] ?? 0) - (now.seatsMm[i] ?? 0);
+    const seatBy = (after.seatsBy[i] ?? 0) - (now.seatsBy[i] ?? 0);
     return {
       ...corner,
-      seatMm,
-      turns: seatMm / corner.spec.pitchMm.value,
-      steps: stepsOf(document.corners[corner.id].stepMm, seatMm),
-      stopAtMm: corner.collarMm === null ? null : corner.collarMm + corner.spec.readingSign * seatMm,
+      seatBy,
+      turns: seatBy / corner.spec.pitchMm.value,
+      steps: stepsOf(document.corners[corner.id].stepMm, seatBy),
+      stopAtMm: corner.collarMm === null ? null : corner.collarMm + corner.spec.readingSign * seatBy,
       ...adjusterAnswer(setting, corner.id, after),
       riseMm: entry(next.mean, r) - entry(here.mean, r),
       predictedMm: entry(next.mean, r),
@@ -422,7 +422,7 @@ function withMoves(setting: Setting, corners: readonly CornerNow[], after: Situa
         const placeMm = (situation: Situation) => situation.ringsMm?.[i]?.[j] ?? 0;
         return {
           after: slider,
-          moveMm: placeMm(after) - placeMm(now) + (on === 'seat' ? seatMm : 0),
+          moveMm: placeMm(after) - placeMm(now) + (on === 'seat' ? seatBy : 0),
           gapMm: ringGaps(document, corner.id, spec.outcome, i)[j] ?? 0,
           wantedMm: gapMm,
           follows: on === 'seat',
@@ -442,7 +442,7 @@ function unreadMoves(setting: Setting, corners: readonly CornerNow[], after: Sit
     if (id === null || corners.some((one) => one.id === id)) return [];
     const i = machine.corners.indexOf(id);
     const spec = cornerSpec(document, id);
-    const seatMm = (after.seatsMm[i] ?? 0) - (now.seatsMm[i] ?? 0);
+    const seatBy = (after.seatsBy[i] ?? 0) - (now.seatsBy[i] ?? 0);
     const collarMm = collarNow(state.rounds, id, spec.readingSign);
     return [
       {
@@ -450,11 +450,11 @@ function unreadMoves(setting: Setting, corners: readonly CornerNow[], after: Sit
         spec,
         gain: read.gain,
         collarMm,
-        room: seatRoom(document.corners[id], spec, collarMm, now.seatsMm[i] ?? 0),
-        seatMm,
-        turns: seatMm / spec.pitchMm.value,
-        steps: stepsOf(document.corners[id].stepMm, seatMm),
-        stopAtMm: collarMm === null ? null : collarMm + spec.readingSign * seatMm,
+        room: seatRoom(document.corners[id], spec, collarMm, now.seatsBy[i] ?? 0),
+        seatBy,
+        turns: seatBy / spec.pitchMm.value,
+        steps: stepsOf(document.corners[id].stepMm, seatBy),
+        stopAtMm: collarMm === null ? null : collarMm + spec.readingSign * seatBy,
         ...adjusterAnswer(setting, id, after),
         rings: [],
         riseMm: (here[i] ?? 0) - (next[i] ?? 0),
@@ -469,15 +469,15 @@ export function plannedMoves(answer: Answer): CornerMove[] {
   return [...answer.corners, ...answer.unread];
 }
 
-function stepsOf(stepMm: number | null, seatMm: number): number | null {
-  return stepMm === null ? null : Math.round(seatMm / stepMm);
+function stepsOf(stepMm: number | null, seatBy: number): number | null {
+  return stepMm === null ? null : Math.round(seatBy / stepMm);
 }
 
 /** Cam, pressure and lower mount of a corner, now and after. */
 function adjusterAnswer({ document, machine, now }: Setting, id: CornerId, after: Situation) {
   const corner = document.corners[id];
   const i = machine.corners.indexOf(id);
-  const seat = ({ seatsMm }: Situation) => seatsMm[i] ?? 0;
+  const seat = ({ seatsBy }: Situation) => seatsBy[i] ?? 0;
   const mounted = ({ mountsMm }: Situation) => mountsMm[i] ?? 0;
   const { torsion, air, mount } = corner;
   const bar = (situation: Situation) => (air ? airTaken(air).gaugeBar : 0) + AIR_STEP_BAR * seat(situation);

@@ -21,7 +21,7 @@ export interface CornerAnswer {
   collarMm: number | null;
   room: ThreadRoom;
   /** The move asked for, mm; zero is "leave". Of air, steps of pressure. */
-  seatMm: number;
+  seatBy: number;
   turns: number;
   /** The move in grooves or notches; null where it is turned. */
   steps: number | null;
@@ -56,7 +56,7 @@ export interface CornerAnswer {
 /** What is to be moved at a corner, and where to stop: all that an instruction needs. */
 export type CornerMove = Pick<
   CornerAnswer,
-  | 'id' | 'spec' | 'gain' | 'collarMm' | 'room' | 'seatMm' | 'turns' | 'steps' | 'stopAtMm' | 'cam' | 'airBar' | 'placeAssumed' | 'mount' | 'mountMm' | 'rings'
+  | 'id' | 'spec' | 'gain' | 'collarMm' | 'room' | 'seatBy' | 'turns' | 'steps' | 'stopAtMm' | 'cam' | 'airBar' | 'placeAssumed' | 'mount' | 'mountMm' | 'rings'
 > & {
   /** What the whole plan raises this corner by, mm; negative lowers. */
   riseMm: number;
@@ -110,9 +110,9 @@ export function isOffItsGap({ wantedMm, moveMm }: RingAnswer): boolean {
 
 /** Whether anything is to be moved at a corner. */
 export function isMoved({
-  seatMm,
+  seatBy,
   mountMm,
   rings,
-}: Pick<CornerAnswer, 'seatMm' | 'mountMm' | 'rings'>): boolean {
-  return seatMm !== 0 || mountMm !== 0 || rings.some(({ moveMm }) => moveMm !== 0);
+}: Pick<CornerAnswer, 'seatBy' | 'mountMm' | 'rings'>): boolean {
+  return seatBy !== 0 || mountMm !== 0 || rings.some(({ moveMm }) => moveMm !== 0);
 }

@@ -19,10 +19,10 @@ export function kitStart(
   });
   if (moves.length === 0) return null;
   const { machine, now } = answer;
-  const seatsMm = machine.corners.map(
-    (id, i) => (now.seatsMm[i] ?? 0) + (moves.find((one) => one.id === id)?.seatMm ?? 0),
+  const seatsBy = machine.corners.map(
+    (id, i) => (now.seatsBy[i] ?? 0) + (moves.find((one) => one.id === id)?.seatMm ?? 0),
   );
-  const { mean, covariance } = answer.predictAt({ ...now, seatsMm });
+  const { mean, covariance } = answer.predictAt({ ...now, seatsBy });
   return {
     chance: 0,
     corners: Object.fromEntries(

@@ -67,7 +67,7 @@ function chanceIfSo(setting: Setting, situation: Situation): number | null {
   const bySag = machine.corners.some((id) => document.corners[id].sagMm !== null);
   const ranged = rangedAxles(setting);
   // What stands as it is does not depend on ratios.
-  const moves = situation.seatsMm.some((mm, i) => mm !== (setting.now.seatsMm[i] ?? 0));
+  const moves = situation.seatsBy.some((mm, i) => mm !== (setting.now.seatsBy[i] ?? 0));
   if (bySag || !moves || ranged.length === 0 || heights.every((target) => target === null))
     return chanceOf(setting, prediction);
   const here = predictAt({ ...setting.now, ...setting.specified }).mean;

@@ -57,7 +57,7 @@ describe('plans worked by hand', () => {
   test('10 mm down on a 2:1 ratio is 5 mm of seat, 2 1/2 turns, stop at 85', () => {
     const answer = answerTo(375);
     for (const corner of answer.corners) {
-      expect(corner.seatMm).toBeCloseTo(-5, 9);
+      expect(corner.seatBy).toBeCloseTo(-5, 9);
       expect(corner.turns).toBeCloseTo(-2.5, 9);
       expect(corner.stopAtMm).toBeCloseTo(85, 9);
       expect(corner.predictedMm).toBeCloseTo(365, 1);
@@ -99,9 +99,9 @@ describe('plans worked by hand', () => {
       document.equalSides = true;
     });
     const { LF, RF, LR, RR } = byCorner(answer);
-    expect(LF?.seatMm).toBe(RF?.seatMm);
-    expect(LR?.seatMm).toBe(RR?.seatMm);
-    expect(LF?.seatMm).toBeCloseTo(-5, 9);
+    expect(LF?.seatBy).toBe(RF?.seatBy);
+    expect(LR?.seatBy).toBe(RR?.seatBy);
+    expect(LF?.seatBy).toBeCloseTo(-5, 9);
     expect(answer.reasons.map(({ kind }) => kind)).toEqual(['tied', 'tied']);
   });
 
@@ -200,7 +200,7 @@ describe('any plan', () => {
           relax(believed),
           relax(
             believed,
-            answer.corners.map(({ seatMm }) => seatMm),
+            answer.corners.map(({ seatBy }) => seatBy),
           ),
         ];
         answer.corners.forEach((one, i) => {
@@ -304,8 +304,8 @@ describe('chance and learning', () => {
     const answer = afterOneRound(-8);
     expect(must(answer.posterior.gains.LF ?? null).now.mean).toBeLessThan(2);
     const corner = answer.corners[0];
-    expect(corner?.seatMm).toBeLessThan(0);
-    expect(Math.abs(corner?.seatMm ?? 0)).toBeGreaterThan((corner?.nowMm ?? 0) / 2 - 365 / 2 - 0.25);
+    expect(corner?.seatBy).toBeLessThan(0);
+    expect(Math.abs(corner?.seatBy ?? 0)).toBeGreaterThan((corner?.nowMm ?? 0) / 2 - 365 / 2 - 0.25);
   });
 
   test('unsettled readings teach less', () => {

@@ -215,8 +215,8 @@ export function answerRequest(request: RoundsRequest, followed?: Followed): Chec
         kind: 'seat',
         stepMm: corner.pitch * tolerances.turnStep,
         room: {
-          down: Math.min(corner.collarMin - (now.seatsMm[contact] ?? 0), 0),
-          up: Math.max(corner.collarMax - (now.seatsMm[contact] ?? 0), 0),
+          down: Math.min(corner.collarMin - (now.seatsBy[contact] ?? 0), 0),
+          up: Math.max(corner.collarMax - (now.seatsBy[contact] ?? 0), 0),
         },
       })),
       groups: nominal.corners.map((_, i) => [i]),
@@ -240,7 +240,7 @@ function situationsOf(
   return history.map((entry, r) => {
     km += entry.drive ?? 0;
     if (r > 0) done[r]?.forEach((move, i) => (seats[i] = (seats[i] ?? 0) + move));
-    return { seatsMm: [...seats], mountsMm: seats.map(() => 0), km, aboard: nominal.masses.map(() => true) };
+    return { seatsBy: [...seats], mountsMm: seats.map(() => 0), km, aboard: nominal.masses.map(() => true) };
   });
 }
 

@@ -92,14 +92,14 @@ describe('seats in steps', () => {
               { down: -60, up: 60 },
             ],
           });
-          const { seatsMm, smoothMm } = planSeats(problem);
+          const { seatsBy, smoothMm } = planSeats(problem);
           const near = stepsNear({ stepMm: 1, choicesMm }, { down: -40, up: 40 }, smoothMm[0] ?? 0);
           const all = near.flatMap((coarse) =>
             Array.from({ length: 241 }, (_, k) => [coarse, -60 + 0.5 * k]),
           );
           const best = Math.min(...all.map((moves) => missOf(problem, moves)));
-          expect(choicesMm).toContain(seatsMm[0]);
-          expect(missOf(problem, seatsMm)).toBeLessThanOrEqual(best + 0.05);
+          expect(choicesMm).toContain(seatsBy[0]);
+          expect(missOf(problem, seatsBy)).toBeLessThanOrEqual(best + 0.05);
         },
       ),
       { numRuns: 60 },
@@ -109,14 +109,14 @@ describe('seats in steps', () => {
   test('a height that counts more is missed less', () => {
     // One seat for two heights that want different things.
     const shared = { influence: [[1], [1]], wanted: [10, 0] };
-    const even = planSeats(problemOf(shared)).seatsMm[0] ?? 0;
-    const first = planSeats(problemOf({ ...shared, weights: [9, 1] })).seatsMm[0] ?? 0;
+    const even = planSeats(problemOf(shared)).seatsBy[0] ?? 0;
+    const first = planSeats(problemOf({ ...shared, weights: [9, 1] })).seatsBy[0] ?? 0;
     expect(even).toBeCloseTo(5, 9);
     expect(first).toBeCloseTo(9, 9);
   });
 
   test('tied adjusters share the smaller room and the coarser step', () => {
-    const { seatsMm } = planSeats(
+    const { seatsBy } = planSeats(
       problemOf({
         influence: [[1, 1]],
         wanted: [100],
@@ -128,7 +128,7 @@ describe('seats in steps', () => {
         steps: [{ stepMm: 0.25 }, { stepMm: 2 }],
       }),
     );
-    expect(seatsMm).toEqual([10, 10]);
+    expect(seatsBy).toEqual([10, 10]);
   });
 
   test('twist is spared where it costs, and free where it does not', () => {

@@ -27,7 +27,7 @@ export interface SeatProblem {
 
 export interface SeatSolution {
   /** n: mm at the seat, whole steps, within the rooms. */
-  seatsMm: number[];
+  seatsBy: number[];
   /** n: the best move if the adjusters had no steps. */
   smoothMm: number[];
 }
@@ -54,7 +54,7 @@ export function planSeats(problem: SeatProblem): SeatSolution {
   const stepped = bestOfCoarse(quadratic, smooth, { steps, rooms, gains });
   const expand = (values: readonly number[]) =>
     spread.map((row) => row.reduce((sum, on, g) => sum + on * entry(values, g), 0));
-  return { seatsMm: expand(stepped), smoothMm: expand(smooth) };
+  return { seatsBy: expand(stepped), smoothMm: expand(smooth) };
 }
 
 function sharedRoom(rooms: readonly ThreadRoom[]): ThreadRoom {

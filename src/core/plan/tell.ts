@@ -1,6 +1,6 @@
 import type { Fact, ToldCorner, ToldPlan } from '../document/types.ts';
 import { plannedMoves, type Answer } from './answer.ts';
-import type { CornerAnswer } from './cornerAnswer.ts';
+import type { CornerAnswer, CornerMove } from './cornerAnswer.ts';
 
 /** The plan as told, to be kept as a dated record: what was asked and what was expected of it. */
 export function toldPlan(answer: Answer): ToldPlan {
@@ -8,19 +8,27 @@ export function toldPlan(answer: Answer): ToldPlan {
   const corners = plannedMoves(answer).map((corner) => [
     corner.id,
     {
-      seatMm: corner.seatMm,
-      turns: corner.turns,
+      ...seatToldBy(corner),
       stopAtMm: corner.stopAtMm,
       ...(corner.mount ? { mountMm: corner.mountMm } : {}),
       ...(corner.rings.length > 0 ? { ringsMm: corner.rings.map(({ moveMm }) => moveMm) } : {}),
       ...(corner.cam ? { camTo: corner.cam.after } : {}),
       ...(corner.steps === null ? {} : { steps: corner.steps }),
-      ...(corner.airBar ? { airToBar: corner.airBar.after } : {}),
       riseMm: corner.riseMm,
       ...expectedOf(heights.get(corner.id)),
     },
   ]);
   return { corners: Object.fromEntries(corners), chance: answer.chanceAfter ?? 0 };
+}
+
+function seatToldBy({
+  airBar,
+  seatBy,
+  turns,
+}: CornerMove): Pick<ToldCorner, 'seatMm' | 'turns' | 'airToBar' | 'airByBar'> {
+  return airBar
+    ? { seatMm: 0, turns: 0, airToBar: airBar.after, airByBar: airBar.after - airBar.now }
+    : { seatMm: seatBy, turns };
 }
 
 function expectedOf(corner: CornerAnswer | undefined): Pick<ToldCorner, 'heightMm' | 'heightSdMm'> {

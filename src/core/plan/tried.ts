@@ -3,7 +3,7 @@ import type { Situation } from '../learn/belief.ts';
 
 /** Places of one corner's adjusters that somebody tries by hand, counted like those of a situation; left out is as planned. */
 export interface TriedCorner {
-  seatMm?: number;
+  seatBy?: number;
   /** mm towards the springs, by ring. */
   ringsMm?: readonly number[];
 }
@@ -14,7 +14,7 @@ export type Tried = Partial<Record<CornerId, TriedCorner>>;
 export function withTried(planned: Situation, corners: readonly CornerId[], tried: Tried): Situation {
   return {
     ...planned,
-    seatsMm: corners.map((id, i) => tried[id]?.seatMm ?? planned.seatsMm[i] ?? 0),
+    seatsBy: corners.map((id, i) => tried[id]?.seatBy ?? planned.seatsBy[i] ?? 0),
     ringsMm: corners.map((id, i) => tried[id]?.ringsMm ?? planned.ringsMm?.[i] ?? []),
   };
 }

@@ -34,7 +34,7 @@ export function problemFrom(answer: Answer, id: CornerId): SearchProblem | null 
   const roomNow = free.reduce<number>((sum, mm) => sum + (mm ?? 0), 0) - setup.preloadMm;
   const finite = (mm: number) => (Number.isFinite(mm) ? mm : UNKNOWN_RANGE_MM);
   const ring = bench.ok && setup.rings.length > 0 ? ringPlaces(bench.value, 0) : null;
-  const moved = corner.seatMm;
+  const moved = corner.seatBy;
   return {
     ...plainProblem,
     travelMm,

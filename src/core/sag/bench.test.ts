@@ -32,7 +32,7 @@ function readRound(job: JobRecord, rig: SagRig, round: number): JobRecord {
 }
 
 function told(answer: Answer): Partial<Record<string, number>> {
-  return Object.fromEntries(answer.corners.map(({ id, seatMm }) => [id, seatMm]));
+  return Object.fromEntries(answer.corners.map(({ id, seatBy }) => [id, seatBy]));
 }
 
 /** Reads, turns as told, reads again, until the sheet says that it is good enough; says how often it turned. */
@@ -44,7 +44,7 @@ function workThrough(rig: SagRig): { turns: number; answer: Answer } {
     if (turns === 3 || goodEnough(answer) || Object.values(moves).every((mm) => mm === 0))
       return { turns, answer };
     turnRig(rig, moves);
-    job = add(job, ...answer.corners.map(({ id, seatMm }) => adjustment(turns + 1, id, seatMm)));
+    job = add(job, ...answer.corners.map(({ id, seatBy }) => adjustment(turns + 1, id, seatBy)));
     job = readRound(job, rig, turns + 1);
   }
 }
@@ -191,7 +191,7 @@ describe('what the bench says of an end', () => {
     const answer = must(answerFor(readRound(record(rig.document), rig, 0)));
     const other = answerRidden(answer, answer.machine.ridden.r2?.ride ?? []);
     const rear = (one: Answer) => must(one.corners.find(({ id }) => id === 'RW') ?? null);
-    expect(rear(other).seatMm).toBeGreaterThan(rear(answer).seatMm + 3);
+    expect(rear(other).seatBy).toBeGreaterThan(rear(answer).seatBy + 3);
     expect(rear(other).nowMm).toBe(rear(answer).nowMm);
     expect(Math.abs(rear(other).sagMm - 35)).toBeLessThan(6);
   });

@@ -115,7 +115,7 @@ export function sagEnds(answer: Answer): SagEnd[] {
 /** mm of sag that one step more takes away where the rider is on: a cam's next position, a groove, a turn, 0.1 bar. */
 function perStep({ document, now, specifiedAfter, predictAt }: Answer, id: CornerId, i: number): number {
   const corner = document.corners[id];
-  const cams = corner.torsion ? camChoices(corner, now.seatsMm[i] ?? 0) : [];
+  const cams = corner.torsion ? camChoices(corner, now.seatsBy[i] ?? 0) : [];
   const next = cams.find((mm) => mm > 0.01) ?? -(cams.findLast((mm) => mm < -0.01) ?? 0);
   const step = corner.torsion
     ? next
@@ -124,8 +124,8 @@ function perStep({ document, now, specifiedAfter, predictAt }: Answer, id: Corne
       : (corner.stepMm ?? cornerSpec(document, id).pitchMm.value);
   const { km, level, aboard } = specifiedAfter;
   const at = (by: number) => {
-    const seatsMm = now.seatsMm.map((mm, k) => (k === i ? mm + by : mm));
-    return predictAt({ ...now, km, level, aboard, seatsMm }).travel[i] ?? 0;
+    const seatsBy = now.seatsBy.map((mm, k) => (k === i ? mm + by : mm));
+    return predictAt({ ...now, km, level, aboard, seatsBy }).travel[i] ?? 0;
   };
   return at(0) - at(step);
 }

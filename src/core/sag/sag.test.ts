@@ -264,10 +264,10 @@ describe('on a simulated road bike', () => {
     two.document.riders.push(rider({ key: 'r2', name: 'light', kg: 55 }));
     const answer = must(answerFor(two));
     const [own, light] = bookPages(answer);
-    expect(own?.ends.map(({ corner }) => corner.seatMm)).toEqual(answer.corners.map(({ seatMm }) => seatMm));
+    expect(own?.ends.map(({ corner }) => corner.seatBy)).toEqual(answer.corners.map(({ seatBy }) => seatBy));
     expect(own?.ends[1]?.confirmed).toBe(true);
     expect(light?.ends[1]?.confirmed).toBe(false);
-    expect(light?.ends[1]?.corner.seatMm ?? 0).toBeLessThan(own?.ends[1]?.corner.seatMm ?? 0);
+    expect(light?.ends[1]?.corner.seatBy ?? 0).toBeLessThan(own?.ends[1]?.corner.seatBy ?? 0);
   });
 });
 

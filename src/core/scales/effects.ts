@@ -45,17 +45,17 @@ export function seatEffects(answer: Answer): SeatEffect[] {
       by === 'mount' && corner.mount
         ? corner.mount.pitchMm
         : (corner.stepMm ?? cornerSpec(document, seat).pitchMm.value);
-    const seatMm = by === 'mount' ? turnMm * mountAsSeat(outcome, j) : turnMm;
+    const seatBy = by === 'mount' ? turnMm * mountAsSeat(outcome, j) : turnMm;
     return [
       {
         seat,
         by,
         turnMm,
-        asSeatMm: seatMm,
+        asSeatMm: seatBy,
         corners: ids.map((id, i) => ({
           id,
-          heightMm: seatMm * rise(i, j),
-          padKg: (seatMm * (seats.padsN[i]?.[j] ?? 0)) / GRAVITY,
+          heightMm: seatBy * rise(i, j),
+          padKg: (seatBy * (seats.padsN[i]?.[j] ?? 0)) / GRAVITY,
         })),
       },
     ];

@@ -32,7 +32,7 @@ describe('what a turn does, against a machine brought to rest by relaxation', ()
     expect(effects.map(({ seat }) => seat)).toEqual([...fourCorners]);
     effects.forEach(({ corners }, j) => {
       const turned = (mm: number) =>
-        standOf({ ...car, seatsMm: car.seatsMm.map((seat, k) => (k === j ? seat + mm : seat)) });
+        standOf({ ...car, seatsBy: car.seatsBy.map((seat, k) => (k === j ? seat + mm : seat)) });
       const [up, down] = [turned(TURN_MM / 2), turned(-TURN_MM / 2)];
       corners.forEach(({ heightMm, padKg }, i) => {
         const kg = (up.padsKg[i] ?? 0) - (down.padsKg[i] ?? 0);

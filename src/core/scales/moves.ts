@@ -5,7 +5,7 @@ import { isMoved } from '../plan/cornerAnswer.ts';
 /** What a plan moves at one corner. */
 export interface CornerMove {
   id: CornerId;
-  seatMm: number;
+  seatBy: number;
   turns: number;
   /** The same in notches or grooves; null where it is turned. */
   steps: number | null;
@@ -14,17 +14,17 @@ export interface CornerMove {
 }
 
 /** mm of seat and mount together. */
-export function moveSize({ seatMm, mountMm }: Pick<CornerMove, 'seatMm' | 'mountMm'>): number {
-  return Math.abs(seatMm) + Math.abs(mountMm);
+export function moveSize({ seatBy, mountMm }: Pick<CornerMove, 'seatBy' | 'mountMm'>): number {
+  return Math.abs(seatBy) + Math.abs(mountMm);
 }
 
 /** All moves of a plan, the smallest first. */
 export function movesOf({ corners }: Answer): CornerMove[] {
   return corners
     .filter(isMoved)
-    .map(({ id, seatMm, turns, steps, mountMm, mount }) => ({
+    .map(({ id, seatBy, turns, steps, mountMm, mount }) => ({
       id,
-      seatMm,
+      seatBy,
       turns,
       steps,
       mountMm,

@@ -18,8 +18,8 @@ import { storyWords, weightStory } from './why.ts';
 /** One pass: what the plan says is turned, settled and read again. */
 function pass(job: JobRecord, car: PadCar, round: number): { job: JobRecord; car: PadCar } {
   const { corners } = must(answerFor(job));
-  const moves = fourCorners.map((id) => corners.find((corner) => corner.id === id)?.seatMm ?? 0);
-  const turned = { ...car, seatsMm: car.seatsMm.map((mm, i) => mm + (moves[i] ?? 0)) };
+  const moves = fourCorners.map((id) => corners.find((corner) => corner.id === id)?.seatBy ?? 0);
+  const turned = { ...car, seatsBy: car.seatsBy.map((mm, i) => mm + (moves[i] ?? 0)) };
   const told = fourCorners.flatMap((id, i) => (moves[i] ? [adjustment(round, id, moves[i])] : []));
   return { job: add(job, ...told, ...padFacts(round, readPadCar(turned))), car: turned };
 }
@@ -52,7 +52,7 @@ describe('a bar left hooked', () => {
   const played = (seed: number, bar?: number) => {
     const car = {
       ...hidePadCar(seed, bar === undefined ? {} : { barNPerMm: bar }),
-      seatsMm: [-18, 12, 0, 0],
+      seatsBy: [-18, 12, 0, 0],
     };
     const first = pass(start(car), car, 1);
     return pass(first.job, first.car, 2).job;
@@ -75,7 +75,7 @@ describe('a bar left hooked', () => {
 
   test('and hooked on purpose: the difference it makes is that of both machines brought to rest apart', () => {
     const car = hidePadCar(3, { barNPerMm: 20, plain: true });
-    car.seatsMm = [6, 0, 0, 0];
+    car.seatsBy = [6, 0, 0, 0];
     const document = describePadCar((one) => {
       one.bars.front = { rateNPerMm: 20, hooked: true, linkMm: null, linkPerWheel: null };
       for (const id of fourCorners) one.corners[id].preloadMm = id === 'LF' ? 28 : 22;
@@ -99,7 +99,7 @@ test('why a wheel got lighter: parts of every seat add up to what the true machi
   const car = hidePadCar(5, { plain: true });
   const job = start(car);
   const moves = [2, -4, 0, 0];
-  const turned = { ...car, seatsMm: moves };
+  const turned = { ...car, seatsBy: moves };
   const told = fourCorners.flatMap((id, i) => (moves[i] ? [adjustment(1, id, moves[i])] : []));
   const answer = must(answerFor(add(job, ...told, ...padFacts(1, readPadCar(turned)))));
   const story = must(weightStory(answer, 'RF'));
@@ -142,7 +142,7 @@ test('a collar turned where a mount should have been has its part in the story t
     for (const id of fourCorners)
       one.corners[id].mount = { pitchMm: 1.5, threadMm: 40, engagedMm: 70, leastMm: null, mostMm: 95 };
   });
-  const turned = { ...car, seatsMm: [0, -6, 0, 0] };
+  const turned = { ...car, seatsBy: [0, -6, 0, 0] };
   const job = add(start(car, document), adjustment(1, 'RF', -6), ...padFacts(1, standOf(turned)));
   const story = must(weightStory(must(answerFor(job)), 'RF'));
   expect(story.parts.map(({ seat, by, turns }) => [seat, by, turns])).toEqual([['RF', 'seat', -3]]);

@@ -41,8 +41,8 @@ describe('scales against heights', () => {
     expect(both.heightOffMm).toBeLessThanOrEqual(3);
     expect(tradeWords(trade, 3, say).can).toBe(true);
     // What the plan says is what the true machine does, near enough for a first round.
-    const moves = fourCorners.map((id) => both.moves.find((one) => one.id === id)?.seatMm ?? 0);
-    const after = standOf({ ...car, seatsMm: car.seatsMm.map((mm, i) => mm + (moves[i] ?? 0)) });
+    const moves = fourCorners.map((id) => both.moves.find((one) => one.id === id)?.seatBy ?? 0);
+    const after = standOf({ ...car, seatsBy: car.seatsBy.map((mm, i) => mm + (moves[i] ?? 0)) });
     expect(Math.abs(crossOf(after.padsKg) - 0.5)).toBeLessThan(0.006);
   });
 
@@ -121,7 +121,7 @@ describe('which seats to touch', () => {
   const nearly = () => {
     const plain = hidePadCar(4, { plain: true });
     const at = standOf(plain);
-    return answerOfPlain(at.heightsMm, { ...plain, seatsMm: [1.2, -1.2, -1.2, 1.2] });
+    return answerOfPlain(at.heightsMm, { ...plain, seatsBy: [1.2, -1.2, -1.2, 1.2] });
   };
   const answerOfPlain = (targets: number[], moved: typeof car, edit?: (document: JobDocument) => void) =>
     must(
@@ -160,7 +160,7 @@ describe('which seats to touch', () => {
     const [way] = seatWays(
       answerOfPlain(
         standOf(plain).heightsMm,
-        { ...plain, seatsMm: [1.2, -1.2, -1.2, 1.2] },
+        { ...plain, seatsBy: [1.2, -1.2, -1.2, 1.2] },
         (document) => (document.hardEnd = 'rear'),
       ),
       1,
@@ -171,8 +171,8 @@ describe('which seats to touch', () => {
 
   test('held corners stay, whatever is asked', () => {
     const planned = answerBy(answerOf(), { held: ['LF', 'RR'] });
-    expect(planned.corners.filter(({ seatMm }) => seatMm !== 0).map(({ id }) => id)).not.toContain('LF');
-    expect(planned.corners.find(({ id }) => id === 'RR')?.seatMm).toBe(0);
+    expect(planned.corners.filter(({ seatBy }) => seatBy !== 0).map(({ id }) => id)).not.toContain('LF');
+    expect(planned.corners.find(({ id }) => id === 'RR')?.seatBy).toBe(0);
     expect(furthestOff(planned)).toBeGreaterThan(0);
   });
 });
@@ -194,11 +194,11 @@ test('springs apart on the arm at one end make that the hard one, unless somebod
 test('the hard end is set once: in the next round the other end is matched to it', () => {
   const plain = hidePadCar(6, { plain: true });
   const document = describePadCar((one) => Object.assign(one, { hardEnd: 'rear', crossTarget: null }));
-  const low = standOf({ ...plain, seatsMm: [0, 0, 0, 0] });
+  const low = standOf({ ...plain, seatsBy: [0, 0, 0, 0] });
   const job = add(record(document), ...padFacts(0, low));
   const first = must(answerFor(job));
-  expect(first.corners.filter(({ id, seatMm }) => id.endsWith('R') && seatMm !== 0)).toHaveLength(2);
-  const moves = fourCorners.map((id) => first.corners.find((corner) => corner.id === id)?.seatMm ?? 0);
+  expect(first.corners.filter(({ id, seatBy }) => id.endsWith('R') && seatBy !== 0)).toHaveLength(2);
+  const moves = fourCorners.map((id) => first.corners.find((corner) => corner.id === id)?.seatBy ?? 0);
   // The front is left two millimetres short, as hands do.
   const turned = moves.map((mm, i) => (i < 2 ? mm - 2 : mm));
   const next = must(
@@ -206,12 +206,12 @@ test('the hard end is set once: in the next round the other end is matched to it
       add(
         job,
         ...fourCorners.map((id, i) => adjustment(1, id, turned[i] ?? 0)),
-        ...padFacts(1, standOf({ ...plain, seatsMm: turned })),
+        ...padFacts(1, standOf({ ...plain, seatsBy: turned })),
       ),
     ),
   );
-  expect(next.corners.filter(({ id, seatMm }) => id.endsWith('R') && seatMm !== 0)).toEqual([]);
-  expect(next.corners.some(({ id, seatMm }) => id.endsWith('F') && seatMm !== 0)).toBe(true);
+  expect(next.corners.filter(({ id, seatBy }) => id.endsWith('R') && seatBy !== 0)).toEqual([]);
+  expect(next.corners.some(({ id, seatBy }) => id.endsWith('F') && seatBy !== 0)).toBe(true);
 });
 
 describe('pads against each other', () => {
@@ -271,9 +271,9 @@ test('weights after a plan: the four together stay, and the true machine’s fol
   const around = fourCorners.map((id) => padsAround(answer, id));
   const total = (of: 'nowKg' | 'afterKg') => around.reduce((sum, one) => sum + one[of], 0);
   expect(total('afterKg')).toBeCloseTo(total('nowKg'), 3);
-  const moves = fourCorners.map((id) => answer.corners.find((one) => one.id === id)?.seatMm ?? 0);
+  const moves = fourCorners.map((id) => answer.corners.find((one) => one.id === id)?.seatBy ?? 0);
   const before = standOf(car).padsKg;
-  const after = standOf({ ...car, seatsMm: car.seatsMm.map((mm, i) => mm + (moves[i] ?? 0)) }).padsKg;
+  const after = standOf({ ...car, seatsBy: car.seatsBy.map((mm, i) => mm + (moves[i] ?? 0)) }).padsKg;
   around.forEach(({ nowKg, afterKg }, i) => {
     const truly = (after[i] ?? 0) - (before[i] ?? 0);
     expect(Math.abs(afterKg - nowKg - truly)).toBeLessThan(0.15 * Math.abs(truly) + 2);

@@ -24,10 +24,10 @@ export function weightStory(answer: Answer, id: CornerId): WeightStory | null {
   const parts = seatEffects(answer).flatMap(({ seat, by, turnMm, asSeatMm, corners }) => {
     const at = corners.find((corner) => corner.id === id);
     if (!at) return [];
-    const [seatMm, mountMm] = [here.moves[seat] ?? 0, here.mounts[seat] ?? 0];
+    const [seatBy, mountMm] = [here.moves[seat] ?? 0, here.mounts[seat] ?? 0];
     const pitchMm = by === 'seat' ? turnMm : cornerSpec(answer.document, seat).pitchMm.value;
     return [
-      { seat, by: 'seat' as const, turns: seatMm / pitchMm, kg: (seatMm / asSeatMm) * at.padKg },
+      { seat, by: 'seat' as const, turns: seatBy / pitchMm, kg: (seatBy / asSeatMm) * at.padKg },
       { seat, by: 'mount' as const, turns: mountMm / turnMm, kg: (mountMm / turnMm) * at.padKg },
     ].filter(({ turns }) => turns !== 0);
   });

@@ -2,6 +2,9 @@ import type { FaultList } from '../faults.ts';
 import type { Elastic } from './elastic.ts';
 import { ATMOSPHERE_BAR, checkGas, polytropicWork, type GasDescription } from './gas.ts';
 
+/** An air spring has no seat: what goes by mm elsewhere goes by tenths of a bar. */
+export const AIR_STEP_BAR = 0.1;
+
 /** Air spring: a main chamber, and perhaps an end-stroke chamber behind a floating piston. */
 export interface AirDescription extends GasDescription {
   /** Chamber behind the floating piston: it moves once the main pressure reaches this chamber's own. */

@@ -102,8 +102,8 @@ describe('low points', () => {
 
   test('are carried by the plane of the body: as the true machine moves there, tyres and all', () => {
     const answer = answerOf(withPoints);
-    const moves = fourCorners.map((id) => answer.corners.find((corner) => corner.id === id)?.seatMm ?? 0);
-    const after = standOf({ ...car, seatsMm: moves });
+    const moves = fourCorners.map((id) => answer.corners.find((corner) => corner.id === id)?.seatBy ?? 0);
+    const after = standOf({ ...car, seatsBy: moves });
     // Hub to arch less what the tyre gives more, by corner; then the plane through three of them.
     const rise = (i: number) => {
       const kt = car.truth.contacts[i]?.tyreRateNPerMm ?? 1;
@@ -138,7 +138,7 @@ describe('low points', () => {
   });
 
   test('the next job on the machine takes them, and clearances, from where they stand now', () => {
-    const moved = standOf({ ...car, seatsMm: [-6, -6, -6, -6] });
+    const moved = standOf({ ...car, seatsBy: [-6, -6, -6, -6] });
     const answer = answerOf(
       (document) => {
         withPoints(document);
@@ -248,11 +248,11 @@ describe('links of bars', () => {
     }, gap(3));
     const answer = must(answerFor(job));
     const link = must(linkLength(answer, standingFacts(job), 'front'));
-    const moves = fourCorners.map((id) => answer.corners.find((corner) => corner.id === id)?.seatMm ?? 0);
+    const moves = fourCorners.map((id) => answer.corners.find((corner) => corner.id === id)?.seatBy ?? 0);
     const loaded = {
       ...car,
       truth: { ...car.truth, masses: [...car.truth.masses, { name: 'p', kg: 80, x: -150, y: -340 }] },
-      seatsMm: moves,
+      seatsBy: moves,
     };
     // Height over the hub falls as travel grows: right less left travel is left less right height.
     const apart = ({ heightsMm: [l = 0, r = 0] }: { heightsMm: number[] }) => l - r;
@@ -299,7 +299,7 @@ describe('toe and camber against height', () => {
   });
 
   test('two readings at heights apart tell it; too near each other they do not', () => {
-    const moved = standOf({ ...car, seatsMm: [-6, -6, -6, -6] });
+    const moved = standOf({ ...car, seatsBy: [-6, -6, -6, -6] });
     const down = (baseline.heightsMm[0] ?? 0) - (moved.heightsMm[0] ?? 0);
     const job = jobOf(
       undefined,
@@ -419,13 +419,13 @@ describe('height by the spring’s collar on a damper with a lower mount', () =>
 
   test('the plan itself moves mounts and leaves the collars alone', () => {
     const answer = answerOf(mounted());
-    expect(answer.corners.every(({ seatMm }) => seatMm === 0)).toBe(true);
+    expect(answer.corners.every(({ seatBy }) => seatBy === 0)).toBe(true);
     expect(answer.corners.some(({ mountMm }) => mountMm !== 0)).toBe(true);
     expect(fourCorners.flatMap((id) => collarMistake(answer, id) ?? [])).toEqual([]);
   });
 
   test('a collar moved for height is recognised, with what it cost and what would have done it', () => {
-    const moved = standOf({ ...car, seatsMm: [8, 0, 0, 0] });
+    const moved = standOf({ ...car, seatsBy: [8, 0, 0, 0] });
     const answer = answerOf(mounted(), adjustment(1, 'LF', 8), ...padFacts(1, moved));
     const mistake = must(collarMistake(answer, 'LF'));
     expect(mistake).toMatchObject({ by: 'moved', movedMm: 8, mountMm: 8 });

@@ -71,7 +71,7 @@ test('attitude and tubes by hand', () => {
 
 test('another rider’s sag and what a reading would settle carry their spread', () => {
   expect(
-    inputOf(bookSagSum('mate', { id: 'RW', sagMm: 33, sdMm: 2, leftN: 0, corner: { seatMm: 4 } }), 'c'),
+    inputOf(bookSagSum('mate', { id: 'RW', sagMm: 33, sdMm: 2, leftN: 0, corner: { seatBy: 4 } }), 'c'),
   ).toBe(4);
   const { answer } = bench((document) => (document.corners.RW.springs = []));
   const [best] = worthReading(answer);

@@ -77,7 +77,7 @@ export function bookSagSum(
     leftN,
     corner,
   }: Pick<BookEnd, 'id' | 'sagMm' | 'sdMm' | 'leftN'> & {
-    corner: Pick<BookEnd['corner'], 'seatMm'>;
+    corner: Pick<BookEnd['corner'], 'seatBy'>;
   },
 ): Sum {
   return {
@@ -86,7 +86,7 @@ export function bookSagSum(
       'the machine as the readings have it, with this rider, passenger and luggage aboard and turned to this rider’s settings, come to rest',
     formula: 'F·MR + Fg = W at every end',
     inputs: [
-      input('c', 'this rider’s seat move from where it is now', corner.seatMm, 'length', 'computed'),
+      input('c', 'this rider’s seat move from where it is now', corner.seatBy, 'length', 'computed'),
       input('σ', 'one standard deviation', sdMm, 'length', 'computed'),
     ],
     result: { value: sagMm, unit: 'length' },

@@ -126,7 +126,7 @@ describe('figures of a corner open to what is behind them', () => {
     const answer = first();
     const corner = must(answer.corners[1] ?? null);
     const sum = predictedSum(corner, answer);
-    answer.corners.forEach((one) => expect(inputOf(sum, `c ${one.id}`)).toBe(one.seatMm));
+    answer.corners.forEach((one) => expect(inputOf(sum, `c ${one.id}`)).toBe(one.seatBy));
     expect(sum.result.value).toBe(corner.predictedMm);
   });
 

@@ -88,7 +88,7 @@ export function seatMoveSum(corner: CornerMove, answer: Answer): Sum {
       ...(Number.isFinite(corner.room.down)
         ? [input('c min', 'seat room down', corner.room.down, 'length', 'computed')]
         : []),
-      input('c', 'seat move chosen', corner.seatMm, 'length', 'computed'),
+      input('c', 'seat move chosen', corner.seatBy, 'length', 'computed'),
     ],
     result: unit.result,
     note: 'Every seat moves every height: a rigid body on its springs, tyres and hooked bars. On equal wheel rates one seat alone gives about 3/4 of its move at its own corner, 1/4 at its neighbours and −1/4 across. It is worked out anew as the seats move.',
@@ -109,7 +109,7 @@ function wantedSags({ document, corners }: Answer): SumInput[] {
 }
 
 /** In what a move is told: turns of the thread, whole steps, a position of the cam, steps of pressure. */
-function toldIn({ spec, seatMm, turns, steps, cam, airBar, placeAssumed }: CornerMove) {
+function toldIn({ spec, seatBy, turns, steps, cam, airBar, placeAssumed }: CornerMove) {
   const standsBy = placeAssumed ? 'assumed' : 'measured';
   const { pitchMm, stepMm } = spec;
   if (cam)
@@ -131,7 +131,7 @@ function toldIn({ spec, seatMm, turns, steps, cam, airBar, placeAssumed }: Corne
     return {
       formula: 'steps = c / s',
       inputs: [input('s', 'seat per step', stepMm.value, 'length', stepMm.source)],
-      result: { value: seatMm / stepMm.value, unit: 'count' as const },
+      result: { value: seatBy / stepMm.value, unit: 'count' as const },
     };
   return {
     formula: 'turns = c / p',
@@ -154,7 +154,7 @@ export function stopAtSum(corner: CornerMove): Sum | null {
     formula: corner.spec.readingSign === 1 ? 'stop = r + c' : 'stop = r − c',
     inputs: [
       input('r', 'collar reading now', corner.collarMm, 'length', 'measured'),
-      input('c', 'seat move, up positive', corner.seatMm, 'length', 'computed'),
+      input('c', 'seat move, up positive', corner.seatBy, 'length', 'computed'),
     ],
     result: { value: corner.stopAtMm, unit: 'length' },
     note:
@@ -176,7 +176,7 @@ export function predictedSum(corner: CornerAnswer, answer: Answer): Sum {
       input('h', 'height now, by all readings so far', corner.nowMm, 'length', 'computed'),
       input('Δh', 'what the moves give here', corner.predictedMm - corner.nowMm, 'length', 'computed'),
       ...answer.corners.map((other) =>
-        input(`c ${other.id}`, `seat move, ${cornerNames[other.id]}`, other.seatMm, 'length', 'computed'),
+        input(`c ${other.id}`, `seat move, ${cornerNames[other.id]}`, other.seatBy, 'length', 'computed'),
       ),
       ...restInputs(answer.machine, corner.id, contactOf(solver, i)),
       input('σ', 'one standard deviation', corner.predictedSdMm, 'length', 'computed'),
@@ -311,6 +311,7 @@ export function chanceSum(answer: Answer, when: 'now' | 'after'): Sum | null {
 
 /** What was issued for a corner when turning began. */
 export function toldSum(told: ToldCorner, where: string): Sum {
+  if (told.airByBar !== undefined) return toldPressureSum(told, told.airByBar, where);
   const turned = told.turns !== 0;
   return {
     title: `As issued, ${where}`,
@@ -321,6 +322,20 @@ export function toldSum(told: ToldCorner, where: string): Sum {
       ...(turned ? [input('p', 'thread pitch then', told.seatMm / told.turns, 'length', 'told')] : []),
     ],
     result: { value: told.turns, unit: 'turns' },
+    note: null,
+  };
+}
+
+function toldPressureSum({ airToBar = 0 }: ToldCorner, byBar: number, where: string): Sum {
+  return {
+    title: `As issued, ${where}`,
+    words: 'kept as it was issued when the work began; it does not change with what is learnt since',
+    formula: 'pressure = p₀ + Δp',
+    inputs: [
+      input('p₀', 'bar before', airToBar - byBar, 'count', 'told'),
+      input('Δp', 'bar more issued', byBar, 'count', 'told'),
+    ],
+    result: { value: airToBar, unit: 'count' },
     note: null,
   };
 }

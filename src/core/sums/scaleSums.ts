@@ -75,7 +75,7 @@ export function padAfterSum(answer: Answer, id: CornerId): Sum {
       input('W', 'on this wheel now, by all rounds together', nowKg, 'mass', 'learnt'),
       input('ΔW', 'shifted on to it', afterKg - nowKg, 'mass', 'computed'),
       ...answer.corners.map((corner) =>
-        input(`c ${corner.id}`, `seat move, ${cornerNames[corner.id]}`, corner.seatMm, 'length', 'computed'),
+        input(`c ${corner.id}`, `seat move, ${cornerNames[corner.id]}`, corner.seatBy, 'length', 'computed'),
       ),
     ],
     result: { value: afterKg, unit: 'mass' },

@@ -104,9 +104,14 @@ function Turning({ told }: { told: ToldPlan }) {
   const go = (by: number) => setAt((here) => Math.min(Math.max(here + by, 0), steps.length - 1));
   if (!step) return null;
   const record = (doneMm: number) => {
-    const { kind, slot, mm } = step.work;
-    const place = { kind, round: job.state.current + 1, corner: step.id, slot };
-    job.actions.record(`Turned ${cornerNames[step.id]}`, { ...place, mm: doneMm, askedMm: mm });
+    const { work } = step;
+    const place = { round: job.state.current + 1, corner: step.id, slot: work.slot };
+    job.actions.record(
+      `Turned ${cornerNames[step.id]}`,
+      work.kind === 'inflated'
+        ? { kind: work.kind, ...place, bar: work.bar, askedBar: work.bar }
+        : { kind: work.kind, ...place, mm: doneMm, askedMm: work.mm },
+    );
     const later = steps.findIndex((one, k) => k > at && !isDone(job, one));
     if (later >= 0) setAt(later);
   };
@@ -132,17 +137,14 @@ function StepView({
   const job = useThisJob();
   const { id, work, asked } = step;
   const { pitchMm } = cornerSpec(job.record.document, id);
-  const counts =
-    work.kind === 'adjustment' &&
-    asked.camTo === undefined &&
-    asked.airToBar === undefined &&
-    asked.steps === undefined;
+  const counts = work.kind === 'adjustment' && asked.camTo === undefined && asked.steps === undefined;
+  const { isSeat, isMount, by } = goesBy(work);
   const [eighths, setEighths] = useState(0);
   const size = Math.round(Math.abs(asked.turns) * 8);
   const count = (by: number) => setEighths((now) => Math.max(now + by, 0));
   // What was counted is what was done; nothing counted, and it is taken as told.
   const done = () =>
-    record(counts && eighths > 0 ? (Math.sign(asked.turns) * eighths * pitchMm.value) / 8 : work.mm);
+    record(counts && eighths > 0 ? (Math.sign(asked.turns) * eighths * pitchMm.value) / 8 : by);
   useHotkeys('space', () => counts && count(8), { preventDefault: true }, [counts]);
   useHotkeys('up,right', () => counts && count(1), { preventDefault: true }, [counts]);
   useHotkeys('down,left', () => counts && count(-1), { preventDefault: true }, [counts]);
@@ -155,17 +157,13 @@ function StepView({
   return (
     <section aria-label={cornerNames[id]} className="relative flex flex-1 flex-col justify-center gap-4">
       <div className="pointer-events-none absolute top-1/2 right-0 flex w-[300px] -translate-y-1/2 flex-col items-center gap-2 max-lg:hidden">
-        <MachinePlan footprint={job.record.document.machine} moves={{ [id]: work.mm }} width={210} />
+        <MachinePlan footprint={job.record.document.machine} moves={{ [id]: by }} width={210} />
         <BaySection id={id} />
       </div>
       <p className="text-[36px] font-semibold max-md:text-[28px]">{capital(cornerNames[id])}</p>
       {work.kind !== 'ring' && (
         <p className="text-action text-[72px] leading-none font-bold max-md:text-[44px]">
-          <Effect
-            seatMm={work.kind === 'adjustment' ? work.mm : 0}
-            mountMm={work.kind === 'mount' ? work.mm : 0}
-            riseMm={asked.riseMm ?? null}
-          />
+          <Effect seatBy={isSeat ? by : 0} mountMm={isMount ? by : 0} riseMm={asked.riseMm ?? null} />
         </p>
       )}
       <p className="text-[44px] leading-tight font-bold max-md:text-[32px]" data-testid="bay-figure">
@@ -178,7 +176,7 @@ function StepView({
       )}
       {work.kind === 'adjustment' && counts && (
         <p className="text-[20px]">
-          <SizeLength mm={Math.abs(work.mm)} /> of seat
+          <SizeLength mm={Math.abs(by)} /> of seat
           <PitchAssumed pitch={pitchMm} steps={asked.steps ?? null} />
         </p>
       )}
@@ -231,6 +229,12 @@ function StepView({
       </p>
     </section>
   );
+}
+
+/** What a step moves, and by how much: mm, or bar where it is air; towards the spring is positive. */
+function goesBy(work: Work): { isSeat: boolean; isMount: boolean; by: number } {
+  const isSeat = work.kind === 'adjustment' || work.kind === 'inflated';
+  return { isSeat, isMount: work.kind === 'mount', by: work.kind === 'inflated' ? work.bar : work.mm };
 }
 
 function CountButton({

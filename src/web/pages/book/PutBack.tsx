@@ -1,17 +1,23 @@
 import { useNavigate } from 'react-router';
 import { seatBetween, type CornerSetting } from '#core/job/settings.ts';
-import { AIR_STEP_BAR } from '#core/machine/corner.ts';
+import { workOf } from '#core/estimate/rounds.ts';
 import type { ToldCorner, ToldPlan } from '#core/document/types.ts';
 import { cornersOf } from '#core/kinds/classes/index.ts';
 import { useJob } from '../../features/job/useJob.ts';
 import { Button } from '../../ui/Button.tsx';
 import type { Page } from './machines.ts';
 
+type ToldSeat = Pick<ToldCorner, 'seatMm' | 'turns' | 'airToBar' | 'airByBar'>;
+
 /** What an adjuster has to do: pressure by its gauge, a cam only within one job, where its arc is known; else the seat. */
-function adjusterBetween(a: CornerSetting, b: CornerSetting, sameJob: boolean): number | null {
-  if (a.airBar !== null && b.airBar !== null) return Math.round((b.airBar - a.airBar) / AIR_STEP_BAR);
-  if (a.cam !== null || b.cam !== null) return sameJob ? b.seatMm - a.seatMm : null;
-  return seatBetween(a, b, sameJob);
+function adjusterBetween(a: CornerSetting, b: CornerSetting, sameJob: boolean): ToldSeat | null {
+  if (a.airBar !== null && b.airBar !== null) {
+    const airByBar = Math.round(10 * (b.airBar - a.airBar)) / 10;
+    return { seatMm: 0, turns: 0, airToBar: b.airBar, airByBar };
+  }
+  const isCam = a.cam !== null || b.cam !== null;
+  const seatMm = isCam ? (sameJob ? b.seatMm - a.seatMm : null) : seatBetween(a, b, sameJob);
+  return seatMm === null ? null : { seatMm, turns: seatMm / a.pitchMm };
 }
 
 /** The plan that leads from one setting to another: only what is known of both is told. */
@@ -21,16 +27,14 @@ function planBack(from: Page, to: Page): ToldPlan {
     const [a, b] = [from.setting.corners[id], to.setting.corners[id]];
     if (!a || !b) continue;
     const sameJob = from.job.id === to.job.id;
-    const seatMm = adjusterBetween(a, b, sameJob);
-    if (seatMm === null) continue;
+    const toldBy = adjusterBetween(a, b, sameJob);
+    if (toldBy === null) continue;
     const mountMm = sameJob ? b.mountMm - a.mountMm : 0;
     const told: ToldCorner = {
-      seatMm,
-      turns: seatMm / a.pitchMm,
+      ...toldBy,
       stopAtMm: b.collarMm,
       ...(mountMm === 0 ? {} : { mountMm }),
       ...(b.cam === null ? {} : { camTo: b.cam }),
-      ...(b.airBar === null ? {} : { airToBar: b.airBar }),
       heightMm: b.heightMm ?? a.heightMm ?? 0,
       heightSdMm: 2,
     };
@@ -45,7 +49,7 @@ export function PutBack({ from, to }: { from: Page; to: Page }) {
   const navigate = useNavigate();
   if (!job) return null;
   const told = planBack(from, to);
-  const moving = Object.values(told.corners).some(({ seatMm, mountMm = 0 }) => seatMm !== 0 || mountMm !== 0);
+  const moving = Object.values(told.corners).some((corner) => workOf(corner).length > 0);
   if (!moving) return <p className="text-second">It stands like that already.</p>;
   if (job.state.locked || job.state.turning)
     return (

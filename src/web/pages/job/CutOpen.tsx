@@ -108,11 +108,11 @@ function Corner({ jobId, answer, id, bench, look, free }: CornerProps) {
   const i = machine.corners.indexOf(id);
   const corner = answer.corners.find((one) => one.id === id);
   const section = roundedSection(sectionAt(bench, travelIn(bench, look)), SEEN_MM);
-  const seatMm = after.seatsMm[i] ?? 0;
+  const seatBy = after.seatsBy[i] ?? 0;
   const ringsMm = after.ringsMm?.[i] ?? [];
   const adjustable = free && document.corners[id].adjustable;
   const { room } = corner ?? {};
-  const nowMm = answer.now.seatsMm[i] ?? 0;
+  const nowMm = answer.now.seatsBy[i] ?? 0;
   const within = (mm: number) =>
     Math.min(Math.max(mm, nowMm + (room?.down ?? -Infinity)), nowMm + (room?.up ?? Infinity));
   return (
@@ -132,7 +132,7 @@ function Corner({ jobId, answer, id, bench, look, free }: CornerProps) {
                 label: `Seat, ${cornerNames[id]}`,
                 words: `preload ${say(bench.setup.preloadMm)}`,
                 value: bench.setup.preloadMm,
-                onMove: (by) => put(id, { seatMm: within(seatMm + by) }),
+                onMove: (by) => put(id, { seatBy: within(seatBy + by) }),
               }
             : null
         }

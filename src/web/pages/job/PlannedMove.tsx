@@ -54,7 +54,7 @@ export function Move({
 /** The seat, cam or pressure: which way and how far, then where to stop. */
 function SeatLines({ corner, answer }: { corner: CornerMove; answer: Answer }) {
   const name = cornerNames[corner.id];
-  if (corner.seatMm === 0) return null;
+  if (corner.seatBy === 0) return null;
   return (
     <>
       <p className="text-[18px] leading-6 font-semibold">
@@ -73,7 +73,7 @@ function SeatLines({ corner, answer }: { corner: CornerMove; answer: Answer }) {
         <p>
           {corner.stopAtMm === null ? (
             <>
-              <SizeLength mm={Math.abs(corner.seatMm)} /> of seat
+              <SizeLength mm={Math.abs(corner.seatBy)} /> of seat
             </>
           ) : (
             <SumFigure name={`Stop at, ${name}`} sum={() => stopAtSum(corner)}>

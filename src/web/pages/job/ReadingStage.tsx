@@ -332,11 +332,12 @@ function Expected({ id, round, told }: Omit<ReadingsProps, 'answer'>) {
 /** What was done otherwise than issued: the prediction is for what was done. */
 function TurnedOtherwise({ id, round, told }: Omit<ReadingsProps, 'answer'>) {
   const job = useThisJob();
+  if (!told || told.airByBar !== undefined) return null;
   const done = job.state.rounds[round]?.moves[id] ?? 0;
-  const issued = told?.seatMm ?? 0;
+  const issued = told.seatMm;
   const pitchMm = cornerSpec(job.record.document, id).pitchMm.value;
   const off = done - issued;
-  if (!told || Math.abs(off) < pitchMm / 16) return null;
+  if (Math.abs(off) < pitchMm / 16) return null;
   return (
     <span className="text-ink block">
       you turned <Turns turns={off / pitchMm} /> {Math.abs(done) > Math.abs(issued) ? 'more' : 'less'} than

@@ -5,8 +5,9 @@ import { turningOrder } from '#core/job/nextAction.ts';
 import { cornerSpec, type CornerSpec } from '#core/estimate/corner.ts';
 import { factAt } from '#core/document/facts.ts';
 import { stepOf } from '#core/kinds/adjusters/index.ts';
-import { collarNow, workOf, type Work } from '#core/estimate/rounds.ts';
+import { collarNow, workOf } from '#core/estimate/rounds.ts';
 import { toldSum } from '#core/sums/cornerSums.ts';
+import { toldSeatBy } from '#core/document/told.ts';
 import type { Fact, Fitting, ToldCorner, ToldPlan } from '#core/document/types.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { factKey } from '../../features/job/draftKeys.ts';
@@ -86,17 +87,17 @@ function CornerWork({ id, round, told }: WorkProps) {
   if (!asked) return <p className="text-second text-head mt-3 font-semibold">Leave it</p>;
   const { moves, mounts } = job.state.rounds[round] ?? { moves: {}, mounts: {} };
   const begun = moves[id] !== undefined || mounts[id] !== undefined;
-  const [seatMm, mountMm] = [asked.seatMm, asked.mountMm ?? 0];
+  const [seatBy, mountMm] = [toldSeatBy(asked), asked.mountMm ?? 0];
   return (
     <>
-      {(seatMm !== 0 || mountMm !== 0) && (
+      {(seatBy !== 0 || mountMm !== 0) && (
         <p className={`text-figure mt-1 font-bold ${begun ? 'text-second' : 'text-action'}`}>
-          <Effect seatMm={seatMm} mountMm={mountMm} riseMm={asked.riseMm ?? null} />
+          <Effect seatBy={seatBy} mountMm={mountMm} riseMm={asked.riseMm ?? null} />
         </p>
       )}
       <SeatWork id={id} round={round} asked={asked} />
       {workOf(asked)
-        .filter(({ kind }) => kind !== 'adjustment')
+        .flatMap((work) => (work.kind === 'mount' || work.kind === 'ring' ? [work] : []))
         .map((work) => (
           <OtherWork key={work.kind + work.slot} id={id} round={round} work={work} />
         ))}
@@ -105,7 +106,13 @@ function CornerWork({ id, round, told }: WorkProps) {
 }
 
 /** A lower mount or a ring: what to move, and what was done. */
-function OtherWork({ id, round, work }: Omit<WorkProps, 'told'> & { work: Work }) {
+interface OtherProps {
+  id: CornerId;
+  round: number;
+  work: { kind: 'mount' | 'ring'; slot: string; mm: number };
+}
+
+function OtherWork({ id, round, work }: OtherProps) {
   const job = useThisJob();
   const { kind, slot, mm } = work;
   const place = { kind, round, corner: id, slot };
@@ -147,7 +154,10 @@ function OtherWork({ id, round, work }: Omit<WorkProps, 'told'> & { work: Work }
 
 function SeatWork({ id, round, asked }: Omit<WorkProps, 'told'> & { asked: ToldCorner }) {
   const job = useThisJob();
+  const next = useIsNext(id);
   const moved = (asked.mountMm ?? 0) !== 0;
+  if (asked.airByBar !== undefined && asked.airToBar !== undefined)
+    return <AirWork id={id} round={round} asked={asked} byBar={asked.airByBar} />;
   if (asked.seatMm === 0)
     return (
       <>
@@ -165,8 +175,6 @@ function SeatWork({ id, round, asked }: Omit<WorkProps, 'told'> & { asked: ToldC
   const done = factAt(job.facts, place)?.fact ?? null;
   const record = (mm: number) =>
     job.actions.record(`Turned ${cornerNames[id]}`, { ...place, mm, askedMm: asked.seatMm });
-  const left = job.state.turning?.left ?? [];
-  const next = turningOrder(job.record.document).find((one) => left.includes(one)) === id;
   return (
     <div>
       <p className="text-[18px] leading-6 font-semibold">
@@ -179,7 +187,7 @@ function SeatWork({ id, round, asked }: Omit<WorkProps, 'told'> & { asked: ToldC
             steps={asked.steps ?? null}
             fitting={job.record.document.corners[id].fitting}
             cam={asked.camTo ?? null}
-            airBar={asked.airToBar ?? null}
+            airBar={null}
             id={id}
           />
         </SumFigure>
@@ -189,7 +197,7 @@ function SeatWork({ id, round, asked }: Omit<WorkProps, 'told'> & { asked: ToldC
           stop when the collar reads <SizeLength mm={asked.stopAtMm} />
         </p>
       )}
-      {asked.camTo === undefined && asked.airToBar === undefined && (
+      {asked.camTo === undefined && (
         <>
           <p className="label text-second">
             <SizeLength mm={Math.abs(asked.seatMm)} /> of seat
@@ -202,35 +210,76 @@ function SeatWork({ id, round, asked }: Omit<WorkProps, 'told'> & { asked: ToldC
         {done ? (
           <Done
             done={done}
-            turned={asked.camTo === undefined && asked.airToBar === undefined}
+            turned={asked.camTo === undefined}
             pitchMm={cornerSpec(job.record.document, id).pitchMm.value}
             stepMm={job.record.document.corners[id].stepMm}
             fitting={job.record.document.corners[id].fitting}
           />
         ) : (
-          <AsTold asked={asked} next={next} id={id} record={record} />
+          <AsTold next={next} id={id} record={() => record(asked.seatMm)} />
         )}
       </div>
     </div>
   );
 }
 
-function AsTold({
-  asked,
-  next,
+/** Air let in or out: what the gauge is to show. */
+function AirWork({
   id,
-  record,
-}: {
-  asked: ToldCorner;
-  next: boolean;
-  id: CornerId;
-  record: (mm: number) => void;
-}) {
+  round,
+  asked,
+  byBar,
+}: Omit<WorkProps, 'told'> & { asked: ToldCorner; byBar: number }) {
+  const job = useThisJob();
+  const place = { kind: 'inflated' as const, round, corner: id, slot: 'done' };
+  const done = factAt(job.facts, place)?.fact ?? null;
+  const next = useIsNext(id);
+  if (byBar === 0) return <p className="text-second text-head mt-3 font-semibold">Leave it</p>;
+  const record = () =>
+    job.actions.record(`Pressure set, ${cornerNames[id]}`, { ...place, bar: byBar, askedBar: byBar });
+  return (
+    <div>
+      <p className="text-[18px] leading-6 font-semibold">
+        <SumFigure
+          name={`Pressure as issued, ${cornerNames[id]}`}
+          sum={() => toldSum(asked, cornerNames[id])}
+        >
+          <SeatMove
+            turns={0}
+            steps={null}
+            fitting={job.record.document.corners[id].fitting}
+            cam={null}
+            airBar={asked.airToBar ?? null}
+            id={id}
+          />
+        </SumFigure>
+      </p>
+      <div className="mt-5">
+        {done ? (
+          <p data-testid="done" className="font-semibold">
+            <span aria-hidden>✓ </span>done
+          </p>
+        ) : (
+          <AsTold next={next} id={id} record={record} />
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** Whether this corner is the next to be worked at. */
+function useIsNext(id: CornerId): boolean {
+  const job = useThisJob();
+  const left = job.state.turning?.left ?? [];
+  return turningOrder(job.record.document).find((one) => left.includes(one)) === id;
+}
+
+function AsTold({ next, id, record }: { next: boolean; id: CornerId; record: () => void }) {
   return (
     <Button
       look={next ? 'main' : 'plain'}
       className="min-h-11 px-4"
-      onClick={() => record(asked.seatMm)}
+      onClick={record}
       aria-label={`Done, ${cornerNames[id]}`}
     >
       Done

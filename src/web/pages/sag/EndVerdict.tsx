@@ -47,7 +47,7 @@ export function EndVerdict({ id, end }: { id: CornerId; end: SagEnd | null }) {
       {asked && (
         <div className="border-rule mt-2 border-t pt-2" data-testid={`move-${id}`}>
           <Move corner={corner} answer={answer} />
-          {corner.seatMm !== 0 && isFork(answer.document.corners[id].fitting) && (
+          {corner.seatBy !== 0 && isFork(answer.document.corners[id].fitting) && (
             <p className="label text-second">both legs alike</p>
           )}
         </div>

@@ -31,7 +31,7 @@ export function PreloadFigure({ answer, ends }: { answer: Answer; ends: readonly
   const model = (by: number) =>
     new CornerModel(here.description, {
       ...(setting as NonNullable<typeof setting>),
-      seatMm: here.seatMm + by,
+      seatBy: here.seatBy + by,
     });
   const [as, wound] = [model(0), model(more)];
   const [alone, ridden] = [end.alone.kg * GRAVITY, end.ridden.kg * GRAVITY];

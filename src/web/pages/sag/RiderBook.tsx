@@ -166,7 +166,7 @@ function RiderRow({ rider, rank, page, answer, put, remove }: RowProps) {
           <span key={id} className="block">
             <span className="text-second">{cornerNames[id]}:</span>{' '}
             <b>
-              {corner.seatMm === 0 ? (
+              {corner.seatBy === 0 ? (
                 'as it is'
               ) : (
                 <SumFigure name={`${rider.name}, ${cornerNames[id]}`} sum={() => seatMoveSum(corner, answer)}>
@@ -181,7 +181,7 @@ function RiderRow({ rider, rank, page, answer, put, remove }: RowProps) {
                 </SumFigure>
               )}
             </b>
-            {corner.seatMm !== 0 && !corner.cam && !corner.airBar && (
+            {corner.seatBy !== 0 && !corner.cam && !corner.airBar && (
               <PitchAssumed pitch={corner.spec.pitchMm} steps={corner.steps} />
             )}
             {corner.stopAtMm !== null && (

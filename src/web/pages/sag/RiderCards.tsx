@@ -62,7 +62,7 @@ export function RiderCards() {
                           <>
                             reads <SizeLength mm={corner.stopAtMm} />
                           </>
-                        ) : corner.seatMm === 0 ? (
+                        ) : corner.seatBy === 0 ? (
                           'as on the day'
                         ) : (
                           <>

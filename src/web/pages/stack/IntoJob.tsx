@@ -136,7 +136,7 @@ function write(job: Job, corners: readonly CornerId[], setup: LabSetup): void {
   const { answer } = job;
   const parts = corners.flatMap((id): [string[], Json][] => {
     const i = answer?.machine.corners.indexOf(id) ?? -1;
-    const moved = answer?.now.seatsMm[i] ?? 0;
+    const moved = answer?.now.seatsBy[i] ?? 0;
     const rings = setup.rings.map((ring) => ({ ...ring, gapMm: null }));
     return [
       [['corners', id, 'springs'], setup.springs],

@@ -10,11 +10,11 @@ export function MoveList({ document, moves }: { document: JobDocument; moves: re
   if (moves.length === 0) return <>nothing</>;
   return (
     <>
-      {moves.map(({ id, turns, steps, seatMm, mountMm, mountTurns }, k) => (
+      {moves.map(({ id, turns, steps, seatBy, mountMm, mountTurns }, k) => (
         <span key={id}>
           {k > 0 && '; '}
           {cornerNames[id]}{' '}
-          {seatMm !== 0 && (
+          {seatBy !== 0 && (
             <>
               <SeatMove
                 turns={turns}
@@ -28,7 +28,7 @@ export function MoveList({ document, moves }: { document: JobDocument; moves: re
           )}
           {mountMm !== 0 && (
             <>
-              {seatMm !== 0 && ', '}mount <Turns turns={mountTurns} /> {mountMm > 0 ? 'out' : 'in'}
+              {seatBy !== 0 && ', '}mount <Turns turns={mountTurns} /> {mountMm > 0 ? 'out' : 'in'}
             </>
           )}
         </span>
