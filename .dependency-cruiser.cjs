@@ -17,9 +17,8 @@ const floors = [
   'kinds',
   'machine',
   'document',
-  'learn',
   'estimate',
-  'plan',
+  'planning',
   'sag',
   'scales',
   'stance',
@@ -29,9 +28,10 @@ const floors = [
   'calculation',
   'margins',
   'figures',
-  'job',
-  'judge',
-  'sums',
+  'judgement',
+  'book',
+  'explain',
+  'analysis',
 ];
 
 const upward = floors.slice(0, -1).map((floor, k) => ({

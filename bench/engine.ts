@@ -1,10 +1,10 @@
 /** What the engine's bench needs, bundled as it runs in the application. */
 export { CornerModel } from '#core/machine/corner.ts';
 export { MachineSolver, GRAVITY } from '#core/machine/solver.ts';
-export { answerFor } from '#core/plan/answer.ts';
-export { aimFor } from '#core/plan/aim.ts';
-export { samplePlan } from '#core/plan/sampled.ts';
-export { answerRequest } from '#core/plan/roundsProtocol.ts';
+export { answerFor } from '#core/planning/answer.ts';
+export { aimFor } from '#core/planning/aim.ts';
+export { samplePlan } from '#core/planning/sampled.ts';
+export { answerRequest } from '#core/planning/roundsProtocol.ts';
 export { hideVehicle, isIn, measure, work } from '../tests/fixtures/shop.ts';
 export { playFault } from './tapeFaults.ts';
 export { carefulHand, fairCalculation, thePage } from './tapePlayers.ts';

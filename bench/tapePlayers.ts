@@ -1,9 +1,9 @@
 import { blankDocument } from '#core/document/create.ts';
-import { nextAction } from '#core/job/nextAction.ts';
+import { nextAction } from '#core/judgement/nextAction.ts';
 import type { Entry, Fact, JobRecord } from '#core/document/types.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
 import type { Doubt } from '#core/estimate/estimate.ts';
-import { answerFor } from '#core/plan/answer.ts';
+import { answerFor } from '#core/planning/answer.ts';
 import { seededUniform, standardNormal } from '#core/numerics/random.ts';
 import type { TapeMachine } from '../tests/fixtures/tapeShop.ts';
 

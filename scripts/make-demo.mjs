@@ -14,8 +14,8 @@ const load = (path) => vite.ssrLoadModule(`/src/core/${path}`);
 const { blankDocument } = await load('document/create.ts');
 const { applyEntry } = await load('document/applyEntry.ts');
 const { wholeFact } = await load('document/upgradeFact.ts');
-const { answerFor } = await load('plan/answer.ts');
-const { planFact } = await load('plan/tell.ts');
+const { answerFor } = await load('planning/answer.ts');
+const { planFact } = await load('planning/tell.ts');
 
 const { cornersIn } = await load('machine/body.ts');
 const { workOf } = await load('estimate/rounds.ts');

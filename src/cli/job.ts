@@ -1,14 +1,15 @@
-import { nextAction } from '#core/job/nextAction.ts';
-import { cornerVerdict } from '#core/judge/cornerVerdict.ts';
-import { solveJob } from '#core/job/solveJob.ts';
-import { worthAsking } from '#core/learn/worth.ts';
+import type { Answer } from '#core/planning/answerShape.ts';
+import { nextAction } from '#core/judgement/nextAction.ts';
+import { cornerVerdict } from '#core/judgement/cornerVerdict.ts';
+import { solveJob } from '#core/analysis/solveJob.ts';
+import { worthAsking } from '#core/estimate/worth.ts';
 import { marginsByCase, marginsFor } from '#core/margins/margins.ts';
 import { cornerHeight } from '#core/figures/cornerHeight.ts';
 import { travelAfter, travelNow } from '#core/figures/travelFigure.ts';
-import { chanceIfMeasured } from '#core/plan/ifMeasured.ts';
-import { answerFor, type Answer } from '#core/plan/answer.ts';
-import type { CornerMove } from '#core/plan/cornerAnswer.ts';
-import { reasonWords, type Reason } from '#core/plan/reasons.ts';
+import { chanceIfMeasured } from '#core/planning/ifMeasured.ts';
+import { answerFor } from '#core/planning/answer.ts';
+import type { CornerMove } from '#core/planning/cornerAnswer.ts';
+import { reasonWords, type Reason } from '#core/planning/reasons.ts';
 import { Exit, exits, faultExit } from './faultExit.ts';
 import { readJobFile } from './jobFile.ts';
 

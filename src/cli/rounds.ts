@@ -1,8 +1,8 @@
 import { createInterface } from 'node:readline';
 import type { Readable, Writable } from 'node:stream';
 import type { Fault } from '#core/faults.ts';
-import type { Decision } from '#core/plan/decide.ts';
-import { answerRequest, type Followed, type RoundsRequest } from '#core/plan/roundsProtocol.ts';
+import type { Decision } from '#core/planning/decide.ts';
+import { answerRequest, type Followed, type RoundsRequest } from '#core/planning/roundsProtocol.ts';
 import { exits } from './faultExit.ts';
 
 interface Memory extends Followed {

@@ -1,7 +1,7 @@
 import type { RackSpring, RackValues } from '#core/rack/spring.ts';
 import type { EntryRefusal } from '#core/document/applyEntry.ts';
-import type { JobSummary } from '#core/job/nextAction.ts';
-import type { MachineSetting } from '#core/job/settings.ts';
+import type { JobSummary } from '#core/judgement/nextAction.ts';
+import type { MachineSetting } from '#core/book/settings.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
 import type { MachineClass } from '#core/kinds/classes/index.ts';
 import type { Entry, JobDocument, JobRecord } from '#core/document/types.ts';

@@ -6,7 +6,7 @@ import { standingFacts } from '#core/document/facts.ts';
 import { upgradedEntries } from '#core/document/upgradeFact.ts';
 import type { Entry, Json, Op } from '#core/document/types.ts';
 import { documentSchema } from '#contract/schemas/document.ts';
-import { answerFor } from '#core/plan/answer.ts';
+import { answerFor } from '#core/planning/answer.ts';
 import { migrateDatabase, type Database } from '#db/connect.ts';
 import { findJob } from '#db/jobs.ts';
 import { MIGRATIONS, oldDatabase, type OldFact } from '../fixtures/oldDatabase.ts';

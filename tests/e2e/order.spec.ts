@@ -133,7 +133,9 @@ test('the next reading is named, and a reading far off what it should be is aske
   const second = field(page, 'Front left, reading 2');
   await second.fill('309');
   await second.press('Enter');
-  await expect(page.getByText(/lower than this round should read|off the other reading/).first()).toBeVisible();
+  await expect(
+    page.getByText(/lower than this round should read|off the other reading/).first(),
+  ).toBeVisible();
   await expect(next).toContainText('front left, third reading: hub centre to arch');
   await next.getByRole('button').click();
   await expect(field(page, 'Front left, reading 3')).toBeFocused();

@@ -2,11 +2,11 @@ import { blankDocument } from './create.ts';
 import { recheckOf, recheckWords } from './recheck.ts';
 import { standingFacts } from './facts.ts';
 import { machineClasses } from '../kinds/classes/index.ts';
-import { answerFor } from '../plan/answer.ts';
+import { answerFor } from '../planning/answer.ts';
 import { add, factEntry, measured, must, plainDocument } from '../../../tests/fixtures/records.ts';
 import { footingOf } from '../kinds/classes/index.ts';
 import { blurOf, closeFor, prepFor, unequalPressures } from './checks.ts';
-import { symptomsOn } from '../judge/symptoms.ts';
+import { symptomsOn } from '../judgement/symptoms.ts';
 import { tieRodTurns, totalToe } from '../stance/toe.ts';
 
 const skip = (slot: string, how: 'done' | 'skipped' = 'skipped') => factEntry({ kind: 'prep', slot, how });

@@ -1,4 +1,5 @@
-import { answerFor, byCorner } from '../plan/answer.ts';
+import { byCorner } from '../planning/answerShape.ts';
+import { answerFor } from '../planning/answer.ts';
 import { cornerHeight } from '../figures/cornerHeight.ts';
 import {
   add,

@@ -21,7 +21,7 @@ import { usableMap } from '../geometry/ratioMap.ts';
 import { referenceKinds } from '../geometry/reference.ts';
 import { axleRatioSd, isRatioUnsaid, ownRatio, type MeasuredRatios } from './ratioBelief.ts';
 import { frictionPrior, priors } from './prior.ts';
-import type { BelievedMachine, ContactBelief, Reference, Situation } from '../learn/belief.ts';
+import type { BelievedMachine, ContactBelief, Reference, Situation } from './belief.ts';
 import { axleOf, sideOf, type CornerId } from '../kinds/corners.ts';
 import { contactPoint } from '../machine/body.ts';
 import { cornerFault, cornersIn } from '../kinds/classes/index.ts';

@@ -1,5 +1,5 @@
 import { readRounds } from './rounds.ts';
-import { answerFor } from '../plan/answer.ts';
+import { answerFor } from '../planning/answer.ts';
 import {
   add,
   adjustment,

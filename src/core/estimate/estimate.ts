@@ -1,10 +1,10 @@
 import type { JobMachine } from './believed.ts';
 import type { PerCorner, RoundsState } from './rounds.ts';
 import { collarEvidence } from './collarEvidence.ts';
-import type { Situation } from '../learn/belief.ts';
-import type { Fit, RoundEvidence } from '../learn/fit.ts';
-import { fitWithFriction } from '../learn/friction.ts';
-import { predict, type Prediction } from '../learn/predict.ts';
+import type { Situation } from './belief.ts';
+import type { Fit, RoundEvidence } from './fit.ts';
+import { fitWithFriction } from './friction.ts';
+import { predict, type Prediction } from './predict.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import type { Axle } from '../kinds/corners.ts';
 import { explanations, type Explained, type Misfit } from './misfit.ts';

@@ -1,5 +1,5 @@
-import type { BelievedMachine, Situation } from '../learn/belief.ts';
-import { fit, readAs, type Fit, type RoundEvidence } from '../learn/fit.ts';
+import type { BelievedMachine, Situation } from './belief.ts';
+import { fit, readAs, type Fit, type RoundEvidence } from './fit.ts';
 import type { Axle } from '../kinds/corners.ts';
 import { CornerModel } from '../machine/corner.ts';
 import type { MassDescription } from '../machine/description.ts';

@@ -1,6 +1,6 @@
-import { nextAction } from '../job/nextAction.ts';
+import { nextAction } from '../judgement/nextAction.ts';
 import { misfitKey } from './estimate.ts';
-import { answerFor } from '../plan/answer.ts';
+import { answerFor } from '../planning/answer.ts';
 import {
   add,
   adjustment,

@@ -2,7 +2,7 @@ import { usableMap, type RatioDescription } from '../geometry/ratioMap.ts';
 import { hungAt } from './corner.ts';
 import type { JobDocument } from '../document/types.ts';
 import { ratioRange, suspensionsOf } from '../kinds/suspension.ts';
-import type { Spread } from '../learn/belief.ts';
+import type { Spread } from './belief.ts';
 import { axleOf, twinOf, type CornerId } from '../kinds/corners.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
 import type { Axle } from '../kinds/corners.ts';

@@ -1,4 +1,4 @@
-import { readAs, type Reading } from '../learn/fit.ts';
+import { readAs, type Reading } from './fit.ts';
 import { add, factEntry, must, record } from '../../../tests/fixtures/records.ts';
 import { blankDocument } from '../document/create.ts';
 import { machineOf } from './believed.ts';

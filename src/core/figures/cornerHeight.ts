@@ -1,4 +1,4 @@
-import type { Answer } from '../plan/answer.ts';
+import type { Answer } from '../planning/answerShape.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import { axleOf } from '../kinds/corners.ts';
 import { frictionPrior } from '../estimate/prior.ts';

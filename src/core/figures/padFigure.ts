@@ -1,4 +1,4 @@
-import type { Answer } from '../plan/answer.ts';
+import type { Answer } from '../planning/answerShape.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import { padsAround } from '../scales/padsAround.ts';
 import { takenPads } from '../scales/balance.ts';

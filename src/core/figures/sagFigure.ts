@@ -1,8 +1,8 @@
+import type { Answer } from '../planning/answerShape.ts';
 import { referenceKinds } from '../geometry/reference.ts';
 import { axleOf } from '../kinds/corners.ts';
 import { footingOf } from '../kinds/classes/index.ts';
 import { meanOf } from '../numerics/mean.ts';
-import type { Answer } from '../plan/answer.ts';
 import type { SagEnd } from '../sag/bench.ts';
 import { halfBandOf, midReading } from '../document/sagReadings.ts';
 import { tolerances } from '../tolerances.ts';

@@ -1,13 +1,13 @@
 import { cornerSpec } from '../estimate/corner.ts';
 import { blankDocument } from '../document/create.ts';
-import { goodEnough } from '../plan/enough.ts';
-import { nextAction } from '../job/nextAction.ts';
+import { goodEnough } from '../planning/enough.ts';
+import { nextAction } from '../judgement/nextAction.ts';
 import type { JobDocument, JobRecord } from '../document/types.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import { machineClasses, type MachineClass } from '../kinds/classes/index.ts';
 import { marginsFor } from '../margins/margins.ts';
-import { answerFor } from '../plan/answer.ts';
+import { answerFor } from '../planning/answer.ts';
 import { add, factEntry, record, type SomeFact } from '../../../tests/fixtures/records.ts';
 import { everySum, wrongWith } from '../../../tests/fixtures/everySum.ts';
 import { cornerHeight } from './cornerHeight.ts';

@@ -1,5 +1,5 @@
-import type { Answer } from '../plan/answer.ts';
-import type { CornerAnswer } from '../plan/cornerAnswer.ts';
+import type { Answer } from '../planning/answerShape.ts';
+import type { CornerAnswer } from '../planning/cornerAnswer.ts';
 import { classDefaults } from '../kinds/classes/index.ts';
 import {
   measuredOf,

@@ -1,7 +1,8 @@
+import { triedAnswer } from '../planning/replan.ts';
 import { readFileSync } from 'node:fs';
 import { migrateJob } from '../document/migrate.ts';
 import type { JobRecord } from '../document/types.ts';
-import { answerFor, triedAnswer } from '../plan/answer.ts';
+import { answerFor } from '../planning/answer.ts';
 import { problemFrom } from '../rack/fromJob.ts';
 import { checkProblem } from '../rack/problem.ts';
 import { benchFrom } from './fromJob.ts';

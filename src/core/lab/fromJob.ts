@@ -1,10 +1,10 @@
+import type { Answer } from '../planning/answerShape.ts';
 import type { RatioDescription } from '../geometry/ratioMap.ts';
 import { readSolver } from '../machine/equilibrium.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import type { CornerModel, CornerSetting } from '../machine/corner.ts';
 import { GRAVITY } from '../machine/solver.ts';
 import { differentCases } from '../stance/standing.ts';
-import type { Answer } from '../plan/answer.ts';
 import { benchOf, type Bench, type LabSetup } from './setup.ts';
 
 /** Rows that a ratio of more than one number is handed over in. */

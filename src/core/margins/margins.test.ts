@@ -1,3 +1,4 @@
+import type { MarginKind } from './index.ts';
 import { someClearance } from '../../../tests/fixtures/records.ts';
 import {
   fourCorners,
@@ -10,9 +11,9 @@ import {
   must,
 } from '../../../tests/fixtures/records.ts';
 import { blankSpring } from '../document/spring.ts';
-import { questionHeight, questionTarget, questionWords } from '../judge/questions.ts';
+import { questionHeight, questionTarget, questionWords } from '../judgement/questions.ts';
 import { readRounds } from '../estimate/rounds.ts';
-import { answerFor } from '../plan/answer.ts';
+import { answerFor } from '../planning/answer.ts';
 import {
   chanceSum,
   gainSum,
@@ -21,9 +22,8 @@ import {
   seatMoveSum,
   stopAtSum,
   toldSum,
-} from '../sums/cornerSums.ts';
-import { marginSum } from '../sums/marginSum.ts';
-import type { MarginKind } from './left.ts';
+} from '../explain/cornerSums.ts';
+import { marginSum } from '../explain/marginSum.ts';
 import { marginsByCase, marginsFor, worstOfEachKind, type Margin } from './margins.ts';
 
 const answerOf = (job: Parameters<typeof answerFor>[0]) => must(answerFor(job));

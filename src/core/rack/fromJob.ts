@@ -1,8 +1,8 @@
+import type { Answer } from '../planning/answerShape.ts';
 import { setupFrom } from '../lab/fromJob.ts';
 import { ringPlaces } from '../lab/rings.ts';
 import { benchOf } from '../lab/setup.ts';
 import type { CornerId } from '../kinds/corners.ts';
-import type { Answer } from '../plan/answer.ts';
 import { plainProblem, type SearchCase, type SearchProblem } from './problem.ts';
 
 /** A collar whose range nobody gave is taken to go this far each way, mm. */

@@ -1,7 +1,7 @@
+import type { Answer } from '../planning/answerShape.ts';
 import { contactPoint } from '../machine/body.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
 import { axleOf } from '../kinds/corners.ts';
-import type { Answer } from '../plan/answer.ts';
 import type { SagEnd } from './bench.ts';
 
 /** How front and rear stand to each other, ridden. */

@@ -1,3 +1,5 @@
+import type { Answer } from '../planning/answerShape.ts';
+import { answerRidden } from '../planning/replan.ts';
 import {
   readSagTape,
   sagRig,
@@ -8,9 +10,9 @@ import {
 } from '../../../tests/fixtures/sagRig.ts';
 import { add, adjustment, factEntry, must, record } from '../../../tests/fixtures/records.ts';
 import type { JobRecord } from '../document/types.ts';
-import { goodEnough } from '../plan/enough.ts';
-import { cornerVerdict, missingForVerdict } from '../judge/cornerVerdict.ts';
-import { answerFor, answerRidden, type Answer } from '../plan/answer.ts';
+import { goodEnough } from '../planning/enough.ts';
+import { cornerVerdict, missingForVerdict } from '../judgement/cornerVerdict.ts';
+import { answerFor } from '../planning/answer.ts';
 import { sagEnds } from './bench.ts';
 
 /** Types a whole round of the bench: extended, alone and rider on, pressed and lifted. */

@@ -1,7 +1,8 @@
+import { byCorner, type Answer } from '../planning/answerShape.ts';
+import { answerRidden } from '../planning/replan.ts';
 import type { RiderDocument } from '../document/types.ts';
 import type { CornerId } from '../kinds/corners.ts';
-import { answerRidden, byCorner, type Answer } from '../plan/answer.ts';
-import type { CornerAnswer } from '../plan/cornerAnswer.ts';
+import type { CornerAnswer } from '../planning/cornerAnswer.ts';
 
 /** Where the adjusters of one end go for one rider. */
 export interface BookEnd {

@@ -1,7 +1,7 @@
-import type { Answer } from '../plan/answer.ts';
-import { conditioned } from '../learn/worth.ts';
+import type { Answer } from '../planning/answerShape.ts';
+import { conditioned } from '../estimate/worth.ts';
 import { dot } from '../numerics/matrix.ts';
-import { travelSpreadRows, type SpreadRows } from '../learn/predict.ts';
+import { travelSpreadRows, type SpreadRows } from '../estimate/predict.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import { tolerances } from '../tolerances.ts';
 

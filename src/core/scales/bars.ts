@@ -1,11 +1,12 @@
+import type { Answer } from '../planning/answerShape.ts';
 import { blankBar } from '../document/create.ts';
 import { cornersIn, standsOnFour } from '../kinds/classes/index.ts';
 import { axleOf, twinOf, type CornerId } from '../kinds/corners.ts';
 import type { Axle } from '../kinds/corners.ts';
 import { GRAVITY } from '../machine/solver.ts';
-import { simulate } from '../learn/simulate.ts';
+import { simulate } from '../estimate/simulate.ts';
 import type { JobRecord } from '../document/types.ts';
-import { answerFor, type Answer } from '../plan/answer.ts';
+import { answerFor } from '../planning/answer.ts';
 import { tolerances } from '../tolerances.ts';
 import { crossOn } from './balance.ts';
 

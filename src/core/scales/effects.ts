@@ -1,11 +1,11 @@
+import type { Answer } from '../planning/answerShape.ts';
 import { canMove } from '../document/fitting.ts';
 import { cornerSpec } from '../estimate/corner.ts';
 import { influence, seatForce } from '../machine/equilibrium.ts';
 import { GRAVITY } from '../machine/solver.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
 import type { CornerId } from '../kinds/corners.ts';
-import type { Outcome } from '../learn/simulate.ts';
-import type { Answer } from '../plan/answer.ts';
+import type { Outcome } from '../estimate/simulate.ts';
 
 /** What one turn up of one adjuster does to everything that can be read. */
 export interface SeatEffect {

@@ -3,7 +3,7 @@ import type { JobDocument } from '../document/types.ts';
 import { equilibrium } from '../machine/equilibrium.ts';
 import { GRAVITY } from '../machine/solver.ts';
 import { plainSetting } from '../machine/corner.ts';
-import { answerFor } from '../plan/answer.ts';
+import { answerFor } from '../planning/answer.ts';
 import { add, fourCorners, must, record } from '../../../tests/fixtures/records.ts';
 import { describePadCar, hidePadCar, padFacts, standOf } from '../../../tests/fixtures/padCar.ts';
 import { seatEffects } from './effects.ts';

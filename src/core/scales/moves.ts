@@ -1,6 +1,6 @@
+import type { Answer } from '../planning/answerShape.ts';
 import type { CornerId } from '../kinds/corners.ts';
-import type { Answer } from '../plan/answer.ts';
-import { isMoved } from '../plan/cornerAnswer.ts';
+import { isMoved } from '../planning/cornerAnswer.ts';
 
 /** What a plan moves at one corner. */
 export interface CornerMove {

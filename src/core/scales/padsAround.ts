@@ -1,7 +1,7 @@
-import type { Situation } from '../learn/belief.ts';
+import type { Answer } from '../planning/answerShape.ts';
+import type { Situation } from '../estimate/belief.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import { GRAVITY } from '../machine/solver.ts';
-import type { Answer } from '../plan/answer.ts';
 
 /** Weights on a wheel's pad now and after the plan, kg: as the machine that the readings allow comes to rest. */
 export function padsAround(

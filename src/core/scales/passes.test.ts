@@ -1,4 +1,4 @@
-import { answerFor } from '../plan/answer.ts';
+import { answerFor } from '../planning/answer.ts';
 import type { JobRecord } from '../document/types.ts';
 import { add, adjustment, collars, fourCorners, must, record } from '../../../tests/fixtures/records.ts';
 import {
@@ -12,7 +12,7 @@ import {
 } from '../../../tests/fixtures/padCar.ts';
 import { barShift, hookedBars } from './bars.ts';
 import { valueIn } from '../../../tests/fixtures/sums.ts';
-import { barCrossSum, barPadSum } from '../sums/scaleSums.ts';
+import { barCrossSum, barPadSum } from '../explain/scaleSums.ts';
 import { storyWords, weightStory } from './why.ts';
 
 /** One pass: what the plan says is turned, settled and read again. */

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { blankBar } from '../document/create.ts';
 import { blankSpring } from '../document/spring.ts';
 import type { JobDocument } from '../document/types.ts';
-import { answerFor } from '../plan/answer.ts';
+import { answerFor } from '../planning/answer.ts';
 import {
   add,
   factEntry,

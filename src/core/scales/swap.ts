@@ -1,10 +1,10 @@
+import type { Answer } from '../planning/answerShape.ts';
 import { axleOf, sideOf, type CornerId } from '../kinds/corners.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
 import type { Axle } from '../kinds/corners.ts';
 import { GRAVITY } from '../machine/solver.ts';
-import { simulate } from '../learn/simulate.ts';
+import { simulate } from '../estimate/simulate.ts';
 import { meanOf } from '../numerics/mean.ts';
-import type { Answer } from '../plan/answer.ts';
 
 /** What swapping the two pads of an axle has told of them. */
 export interface SwapResult {

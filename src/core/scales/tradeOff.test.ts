@@ -1,4 +1,5 @@
-import { answerBy, answerFor } from '../plan/answer.ts';
+import { answerBy } from '../planning/replan.ts';
+import { answerFor } from '../planning/answer.ts';
 import { add, adjustment, factEntry, fourCorners, must, record } from '../../../tests/fixtures/records.ts';
 import {
   crossOf,
@@ -16,7 +17,7 @@ import {
   swapHeightSum,
   tradeHeightSum,
   tradeShareSum,
-} from '../sums/scaleSums.ts';
+} from '../explain/scaleSums.ts';
 import { balanceOf, repeatSpread } from './balance.ts';
 import { seatEffects } from './effects.ts';
 import { padsAround } from './padsAround.ts';

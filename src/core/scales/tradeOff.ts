@@ -1,7 +1,8 @@
+import type { Answer } from '../planning/answerShape.ts';
+import { answerBy } from '../planning/replan.ts';
 import { tolerances } from '../tolerances.ts';
 import { movesOf, type CornerMove } from './moves.ts';
 import type { CornerId } from '../kinds/corners.ts';
-import { answerBy, type Answer } from '../plan/answer.ts';
 
 /** One plan on the line between heights and scales. */
 export interface TradePoint {

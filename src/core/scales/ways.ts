@@ -1,5 +1,6 @@
+import type { Answer } from '../planning/answerShape.ts';
+import { answerBy } from '../planning/replan.ts';
 import { axleOf, type CornerId } from '../kinds/corners.ts';
-import { answerBy, type Answer } from '../plan/answer.ts';
 import { tolerances } from '../tolerances.ts';
 import { canMove, hardEndOf } from '../document/fitting.ts';
 import { moveSize, movesOf, type CornerMove } from './moves.ts';

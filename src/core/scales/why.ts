@@ -1,7 +1,7 @@
+import type { Answer } from '../planning/answerShape.ts';
 import { cornerSpec } from '../estimate/corner.ts';
 import { cornerNames, type CornerId } from '../kinds/corners.ts';
 import { meanOf } from '../numerics/mean.ts';
-import type { Answer } from '../plan/answer.ts';
 import { seatEffects } from './effects.ts';
 
 /** What the moves of one round made of the weight on one wheel. */

@@ -1,9 +1,9 @@
+import type { Answer } from '../planning/answerShape.ts';
 import { isOf, type FactEntry } from '../document/facts.ts';
 import { totalToe } from './toe.ts';
 import { axleOf, type CornerId } from '../kinds/corners.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
 import { meanOf } from '../numerics/mean.ts';
-import type { Answer } from '../plan/answer.ts';
 
 /** How an angle of a wheel goes with height, and what the plan makes of it. */
 export interface Shift {

@@ -1,4 +1,4 @@
-import type { Answer } from '../plan/answer.ts';
+import type { Answer } from '../planning/answerShape.ts';
 import { stanceAngles, type StanceAngles } from './angles.ts';
 import { lowPoints, type LowPoint } from './lowPoints.ts';
 import { wheelbaseOf } from './body.ts';

@@ -1,11 +1,11 @@
+import type { Answer } from '../planning/answerShape.ts';
 import { contactPoint } from '../machine/body.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
 import { situationOf } from '../estimate/believed.ts';
-import type { Situation } from '../learn/belief.ts';
-import type { Fit } from '../learn/fit.ts';
-import { simulate } from '../learn/simulate.ts';
+import type { Situation } from '../estimate/belief.ts';
+import type { Fit } from '../estimate/fit.ts';
+import { simulate } from '../estimate/simulate.ts';
 import type { MachineSolver } from '../machine/solver.ts';
-import type { Answer } from '../plan/answer.ts';
 
 /** The situation of the baseline, without what its friction held. */
 export function baselineOf({ machine }: Answer): Situation {

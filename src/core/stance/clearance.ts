@@ -1,5 +1,5 @@
+import type { Answer } from '../planning/answerShape.ts';
 import type { ClearanceDocument } from '../document/types.ts';
-import type { Answer } from '../plan/answer.ts';
 import type { CornerId } from '../kinds/corners.ts';
 
 /**

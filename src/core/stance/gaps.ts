@@ -1,9 +1,9 @@
+import type { Answer } from '../planning/answerShape.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import { axleOf } from '../kinds/corners.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
-import type { Situation } from '../learn/belief.ts';
+import type { Situation } from '../estimate/belief.ts';
 import type { Axle } from '../kinds/corners.ts';
-import type { Answer } from '../plan/answer.ts';
 import { meanOf } from '../numerics/mean.ts';
 import { baselineOf } from './body.ts';
 import { radiusAdded } from './tyres.ts';

@@ -1,10 +1,10 @@
+import type { Answer } from '../planning/answerShape.ts';
 import { angleAfter } from './joint.ts';
 import { risenSince } from './risen.ts';
 import type { BootDocument, ClearanceDocument } from '../document/types.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import { distanceAfter, sinceMeasured } from './clearance.ts';
 import { standings, type Standing } from './standing.ts';
-import type { Answer } from '../plan/answer.ts';
 
 /** One thing that can touch, or an angle that can grow too far, followed from where it was measured. */
 export interface LedgerLine {

@@ -1,9 +1,9 @@
+import type { Answer } from '../planning/answerShape.ts';
 import { barRate } from '../document/taken.ts';
 import { isOf, type FactEntry } from '../document/facts.ts';
-import { simulate } from '../learn/simulate.ts';
+import { simulate } from '../estimate/simulate.ts';
 import { axleOf, sideOf, twinOf, type CornerId } from '../kinds/corners.ts';
 import type { Axle } from '../kinds/corners.ts';
-import type { Answer } from '../plan/answer.ts';
 import { crossOn } from '../scales/balance.ts';
 import { blankBar } from '../document/create.ts';
 

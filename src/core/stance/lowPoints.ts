@@ -1,8 +1,8 @@
+import type { Answer } from '../planning/answerShape.ts';
 import { contactPoint } from '../machine/body.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import type { LowPointDocument } from '../document/types.ts';
-import type { Answer } from '../plan/answer.ts';
 import { bodyRise } from './body.ts';
 import { tyreRise } from './tyres.ts';
 

@@ -1,5 +1,5 @@
+import type { Answer } from '../planning/answerShape.ts';
 import type { CornerId } from '../kinds/corners.ts';
-import type { Answer } from '../plan/answer.ts';
 
 /** mm that the body has risen over a corner since the baseline, as the readings have it. */
 export function risenSince({ machine, fit, state }: Answer, id: CornerId): number {

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
-import { againDocument } from '../job/again.ts';
+import { againDocument } from '../book/again.ts';
 import { standingFacts } from '../document/facts.ts';
 import type { Entry, JobDocument } from '../document/types.ts';
-import { collarMistake, mistakeWords } from '../judge/collarMistake.ts';
+import { collarMistake, mistakeWords } from '../judgement/collarMistake.ts';
 import { distanceAfter, gainsAt } from './clearance.ts';
 import { marginsFor } from '../margins/margins.ts';
-import { answerFor } from '../plan/answer.ts';
-import { clearanceSum } from '../sums/planSums.ts';
+import { answerFor } from '../planning/answer.ts';
+import { clearanceSum } from '../explain/planSums.ts';
 import {
   angleSum,
   gapSum,
@@ -17,7 +17,7 @@ import {
   rakeSum,
   rodSum,
   shiftSum,
-} from '../sums/stanceSums.ts';
+} from '../explain/stanceSums.ts';
 import {
   add,
   adjustment,

@@ -1,8 +1,8 @@
+import type { Answer } from '../planning/answerShape.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import type { CornerModel } from '../machine/corner.ts';
 import { readSolver, type ContactEquilibrium } from '../machine/equilibrium.ts';
 import { bodyRise } from './body.ts';
-import type { Answer } from '../plan/answer.ts';
 
 /** How one corner stands in one load case, after the plan. */
 export interface Standing extends ContactEquilibrium {

@@ -1,6 +1,6 @@
 import { numbered } from '#core/document/factKinds.ts';
 import fc from 'fast-check';
-import { answerFor } from '#core/plan/answer.ts';
+import { answerFor } from '#core/planning/answer.ts';
 import type { LengthStyle } from '#core/units/formatLength.ts';
 import { measured, record } from '../../../tests/fixtures/records.ts';
 import { rulerTicks, ruleWords, type TravelRuleData } from '../drawing/travelRule.ts';

@@ -1,5 +1,5 @@
 import type { BookJob } from '#contract/api.ts';
-import { settingsOf } from '#core/job/settings.ts';
+import { settingsOf } from '#core/book/settings.ts';
 import { allCorners, twinOf } from '#core/kinds/corners.ts';
 import { contactPoint } from '#core/machine/body.ts';
 import { cornersOf, footingOf } from '#core/kinds/classes/index.ts';

@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
 import type { JobRecord } from '#core/document/types.ts';
-import { answerFor } from '#core/plan/answer.ts';
-import { samplePlan, type Sampled } from '#core/plan/sampled.ts';
+import { answerFor } from '#core/planning/answer.ts';
+import { samplePlan, type Sampled } from '#core/planning/sampled.ts';
 
 /** Machines between two looks at the messages: each look costs some milliseconds of its own. */
 const ROOM_EVERY = 250;

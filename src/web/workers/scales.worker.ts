@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
 import type { JobRecord } from '#core/document/types.ts';
-import { answerFor } from '#core/plan/answer.ts';
+import { answerFor } from '#core/planning/answer.ts';
 import { hookedBars, type HookedBar } from '#core/scales/bars.ts';
 import { tradeOff, type TradeOff } from '#core/scales/tradeOff.ts';
 import { seatWays, type SeatWay } from '#core/scales/ways.ts';

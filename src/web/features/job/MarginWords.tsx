@@ -1,5 +1,6 @@
-import { marginTitles, type Margin } from '#core/margins/margins.ts';
-import type { MarginKind } from '#core/margins/left.ts';
+import { marginTitles } from '#words/margins.ts';
+import type { MarginKind } from '#core/margins/index.ts';
+import { type Margin } from '#core/margins/margins.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { Length, SizeLength, Turns } from '../../ui/Figure.tsx';
 import { AssumedMark } from './AssumedMark.tsx';

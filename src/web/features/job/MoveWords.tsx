@@ -1,11 +1,11 @@
-import { plannedMoves } from '#core/plan/answer.ts';
+import { plannedMoves } from '#core/planning/answerShape.ts';
 import { airTaken, areAnglesAssumed, isPlaceAssumed } from '#core/document/taken.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import type { Sourced } from '#core/estimate/corner.ts';
 import { adjusterOf, stepOf } from '#core/kinds/adjusters/index.ts';
 import type { Fitting } from '#core/document/types.ts';
-import type { CornerMove } from '#core/plan/cornerAnswer.ts';
+import type { CornerMove } from '#core/planning/cornerAnswer.ts';
 import { inReadersUnit } from '#core/units/measure.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { effectWords, springWay } from '#words/instruction.ts';

@@ -1,5 +1,6 @@
+import type { Answer } from '#core/planning/answerShape.ts';
 import type { JobRecord } from '#core/document/types.ts';
-import { answerFor, type Answer } from '#core/plan/answer.ts';
+import { answerFor } from '#core/planning/answer.ts';
 
 const answers = new WeakMap<JobRecord, Answer | null>();
 

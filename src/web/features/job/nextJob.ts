@@ -1,4 +1,4 @@
-import { againDocument } from '#core/job/again.ts';
+import { againDocument } from '#core/book/again.ts';
 import { enqueue } from '../../api/queue.ts';
 import type { Job } from './useJob.ts';
 

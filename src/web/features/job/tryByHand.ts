@@ -1,7 +1,7 @@
+import { triedAnswer } from '#core/planning/replan.ts';
 import { createContext, useContext, useMemo, useState } from 'react';
 import { marginsFor } from '#core/margins/margins.ts';
-import { triedAnswer } from '#core/plan/answer.ts';
-import type { Tried, TriedCorner } from '#core/plan/tried.ts';
+import type { Tried, TriedCorner } from '#core/planning/tried.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
 import type { Job } from './useJob.ts';
 

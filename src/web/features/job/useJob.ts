@@ -1,12 +1,12 @@
+import type { Answer } from '#core/planning/answerShape.ts';
 import { useMemo } from 'react';
 import type { FactPlace } from '#core/document/factKinds.ts';
 import { correctedBy, factAt, standingFacts, type FactEntry } from '#core/document/facts.ts';
 import { historyOf, redoEntry, undoEntry, type History } from '#core/document/history.ts';
-import { nextAction, type NextAction } from '#core/job/nextAction.ts';
+import { nextAction, type NextAction } from '#core/judgement/nextAction.ts';
 import { readRounds, type RoundsState } from '#core/estimate/rounds.ts';
 import type { Entry, Fact, JobRecord, Json } from '#core/document/types.ts';
 import { marginsFor, type Margin } from '#core/margins/margins.ts';
-import type { Answer } from '#core/plan/answer.ts';
 import { useJobRecord } from '../../api/jobs.ts';
 import { enqueue } from '../../api/queue.ts';
 import type { Unsent } from '../../api/unsent.ts';

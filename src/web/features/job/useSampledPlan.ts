@@ -1,6 +1,6 @@
 import { proxy } from 'comlink';
 import type { JobRecord } from '#core/document/types.ts';
-import type { Sampled } from '#core/plan/sampled.ts';
+import type { Sampled } from '#core/planning/sampled.ts';
 import type { SamplingApi } from '../../workers/sampling.worker.ts';
 import { startedOnce } from '../../workers/startedOnce.ts';
 import { useWorked, type Work } from '../../workers/useWorked.ts';

@@ -1,8 +1,8 @@
+import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { chanceIfMeasured } from '#core/plan/ifMeasured.ts';
-import type { Answer } from '#core/plan/answer.ts';
+import { chanceIfMeasured } from '#core/planning/ifMeasured.ts';
 import { percent } from '#words/figures.ts';
 
 /** Where the ratio is only guessed: that measuring it is the strongest lever there is, and what it would do to the chance. */

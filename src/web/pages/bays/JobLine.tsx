@@ -1,7 +1,7 @@
 import { formatDistanceToNow } from 'date-fns';
 import { Link } from 'react-router';
 import { classDefaults } from '#core/kinds/classes/index.ts';
-import type { JobSummary } from '#core/job/nextAction.ts';
+import type { JobSummary } from '#core/judgement/nextAction.ts';
 import { MachinePlan } from '../../drawing/MachinePlan.tsx';
 import { MarginLine } from '../../features/job/MarginWords.tsx';
 import { capital } from '../../features/job/words.ts';

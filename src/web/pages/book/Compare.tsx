@@ -1,7 +1,7 @@
 import { Select } from '../../ui/Select.tsx';
 import { springWay } from '#words/instruction.ts';
 import { Link } from 'react-router';
-import { seatBetween, type CornerSetting } from '#core/job/settings.ts';
+import { seatBetween, type CornerSetting } from '#core/book/settings.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { cornersOf } from '#core/kinds/classes/index.ts';
 import { AssumedMark } from '../../features/job/AssumedMark.tsx';

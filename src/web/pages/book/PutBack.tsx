@@ -1,5 +1,5 @@
 import { useNavigate } from 'react-router';
-import { seatBetween, type CornerSetting } from '#core/job/settings.ts';
+import { seatBetween, type CornerSetting } from '#core/book/settings.ts';
 import { workOf } from '#core/estimate/rounds.ts';
 import type { ToldCorner, ToldPlan } from '#core/document/types.ts';
 import { cornersOf } from '#core/kinds/classes/index.ts';

@@ -1,6 +1,6 @@
 import type { BookJob } from '#contract/api.ts';
 import { roundWords } from '#words/fields.ts';
-import type { MachineSetting } from '#core/job/settings.ts';
+import type { MachineSetting } from '#core/book/settings.ts';
 
 /** One setting of one machine, with the job it belongs to. */
 export interface Page {

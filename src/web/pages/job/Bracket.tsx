@@ -1,7 +1,7 @@
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useState } from 'react';
 import { factAt, isOf } from '#core/document/facts.ts';
-import { bracketAfter, isFound, middleOf, type Better } from '#core/judge/bracket.ts';
+import { bracketAfter, isFound, middleOf, type Better } from '#core/judgement/bracket.ts';
 import { axleOf, type CornerId } from '#core/kinds/corners.ts';
 import { cornersIn, footingOf } from '#core/kinds/classes/index.ts';
 import { limits } from '#contract/limits.ts';

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { factAt } from '#core/document/facts.ts';
 import { recheckOf, recheckWords } from '#core/document/recheck.ts';
 import { closeFor } from '#core/document/checks.ts';
-import { rodSum } from '#core/sums/stanceSums.ts';
+import { rodSum } from '#core/explain/stanceSums.ts';
 import type { usualSteering } from '#core/stance/toe.ts';
 import { rodsOf, tieRodTurns, toeWanted, totalToe } from '#core/stance/toe.ts';
 import { cornerNames } from '#core/kinds/corners.ts';

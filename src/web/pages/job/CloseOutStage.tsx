@@ -1,13 +1,13 @@
+import { byCorner } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { cornerHeight, hasTaught } from '#core/figures/cornerHeight.ts';
-import { byCorner } from '#core/plan/answer.ts';
-import { cautionsAt } from '#core/judge/cautions.ts';
-import { goodEnough, notYet } from '#core/plan/enough.ts';
+import { cautionsAt } from '#core/judgement/cautions.ts';
+import { goodEnough, notYet } from '#core/planning/enough.ts';
 import { gainGroups } from '#core/estimate/corner.ts';
 import { factAt } from '#core/document/facts.ts';
 import { axleOf, cornerNames } from '#core/kinds/corners.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
-import { chanceSum, collarSum, gainSum, heightNowSum, offSum } from '#core/sums/cornerSums.ts';
+import { chanceSum, collarSum, gainSum, heightNowSum, offSum } from '#core/explain/cornerSums.ts';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { limits } from '#contract/limits.ts';

@@ -1,13 +1,13 @@
+import { byCorner, plannedMoves } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
-import { byCorner, plannedMoves } from '#core/plan/answer.ts';
 import type { ReactNode } from 'react';
 import { axleOf, cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { cornersIn, footingOf } from '#core/kinds/classes/index.ts';
-import type { CornerAnswer } from '#core/plan/cornerAnswer.ts';
+import type { CornerAnswer } from '#core/planning/cornerAnswer.ts';
 import { MachinePlan } from '../../drawing/MachinePlan.tsx';
 import { TravelRule } from '../../drawing/TravelRule.tsx';
 import type { TravelRuleData } from '../../drawing/travelRule.ts';
-import { unreadOf } from '#core/plan/enough.ts';
+import { unreadOf } from '#core/planning/enough.ts';
 import { cornerSpec, toleranceOf } from '#core/estimate/corner.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';

@@ -1,3 +1,4 @@
+import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { memo, useCallback, useEffect, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -6,7 +7,6 @@ import { benchFrom } from '#core/lab/fromJob.ts';
 import { roundedSection, sectionAt } from '#core/lab/section.ts';
 import { caseTravel, type Bench, type LabSetup } from '#core/lab/setup.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
-import type { Answer } from '#core/plan/answer.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../../app/settings.ts';
 import { StackSection } from '../../drawing/StackSection.tsx';

@@ -1,6 +1,7 @@
+import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { lazy, Suspense, useMemo } from 'react';
-import { answerFor, type Answer } from '#core/plan/answer.ts';
+import { answerFor } from '#core/planning/answer.ts';
 import { Panel } from './Panel.tsx';
 
 const CutOpen = lazy(async () => ({ default: (await import('./CutOpen.tsx')).CutOpen }));

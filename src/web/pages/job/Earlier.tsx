@@ -1,6 +1,6 @@
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Link } from 'react-router';
-import { settingsOf } from '#core/job/settings.ts';
+import { settingsOf } from '#core/book/settings.ts';
 import { capital } from '../../features/job/words.ts';
 import { roundWords } from '#words/fields.ts';
 

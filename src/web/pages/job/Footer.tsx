@@ -1,7 +1,7 @@
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import type { Stage } from '#core/job/nextAction.ts';
+import type { Stage } from '#core/judgement/nextAction.ts';
 import { capital } from '../../features/job/words.ts';
 
 /** The line under the sheet: where it stands, and the next action at its right end. It stays in sight however long the sheet. */

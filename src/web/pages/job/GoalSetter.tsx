@@ -1,7 +1,7 @@
 import { Select } from '../../ui/Select.tsx';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useState } from 'react';
-import { rakeDegrees, seesTyres, targetsFor, type Goal } from '#core/job/goals.ts';
+import { rakeDegrees, seesTyres, targetsFor, type Goal } from '#core/planning/ownersGoals.ts';
 import type { Json } from '#core/document/types.ts';
 import { cornersIn, footingOf } from '#core/kinds/classes/index.ts';
 import { Button } from '../../ui/Button.tsx';

@@ -1,6 +1,6 @@
+import type { Answer } from '#core/planning/answerShape.ts';
 import type { SagLimits } from '#core/document/types.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
-import type { Answer } from '#core/plan/answer.ts';
 import { sagFigure } from '#core/figures/sagFigure.ts';
 import { sagEnds, type SagEnd } from '#core/sag/bench.ts';
 import { whoWords } from '#core/sag/prompts.ts';

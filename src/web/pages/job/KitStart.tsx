@@ -1,12 +1,12 @@
+import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
-import type { Answer } from '#core/plan/answer.ts';
-import { kitStart } from '#core/plan/kitStart.ts';
+import { kitStart } from '#core/planning/kitStart.ts';
 import { limits } from '#contract/limits.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';
-import { kitSum } from '#core/sums/planSums.ts';
+import { kitSum } from '#core/explain/planSums.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Length, SizeLength } from '../../ui/Figure.tsx';

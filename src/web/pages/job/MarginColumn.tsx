@@ -1,12 +1,13 @@
+import { marginTitles } from '#words/margins.ts';
+import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { askingWords, bestQuestion } from '#core/judge/asking.ts';
+import { askingWords, bestQuestion } from '#core/judgement/asking.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
-import { marginTitles, worstOfEachKind, type Margin } from '#core/margins/margins.ts';
+import { worstOfEachKind, type Margin } from '#core/margins/margins.ts';
 import { lengthText } from '#core/units/formatLength.ts';
-import type { Answer } from '#core/plan/answer.ts';
-import { reasonWords } from '#core/plan/reasons.ts';
-import { marginSum } from '#core/sums/marginSum.ts';
+import { reasonWords } from '#core/planning/reasons.ts';
+import { marginSum } from '#core/explain/marginSum.ts';
 import { useLengthStyle } from '../../app/settings.ts';
 import { capital } from '../../features/job/words.ts';
 import { roundWords } from '#words/fields.ts';

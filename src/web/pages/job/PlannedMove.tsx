@@ -1,9 +1,9 @@
+import type { Answer } from '#core/planning/answerShape.ts';
 import { stepOf } from '#core/kinds/adjusters/index.ts';
 import { lacksStep } from '#core/document/fitting.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
-import type { Answer } from '#core/plan/answer.ts';
-import { isMoved, type CornerMove } from '#core/plan/cornerAnswer.ts';
-import { seatMoveSum, stopAtSum } from '#core/sums/cornerSums.ts';
+import { isMoved, type CornerMove } from '#core/planning/cornerAnswer.ts';
+import { seatMoveSum, stopAtSum } from '#core/explain/cornerSums.ts';
 import { Effect, OtherMoves, PitchAssumed, SeatMove } from '../../features/job/MoveWords.tsx';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { SizeLength } from '../../ui/Figure.tsx';

@@ -2,7 +2,7 @@ import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useState } from 'react';
 import { browserStorage } from '../../features/keeping/keeping.ts';
 import type { Entry } from '#core/document/types.ts';
-import { symptomsOn, type Symptom } from '#core/judge/symptoms.ts';
+import { symptomsOn, type Symptom } from '#core/judgement/symptoms.ts';
 import { footingOf } from '#core/kinds/classes/index.ts';
 import { limits } from '#contract/limits.ts';
 import type { Job } from '../../features/job/useJob.ts';

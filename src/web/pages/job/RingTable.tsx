@@ -1,11 +1,11 @@
+import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { factAt } from '#core/document/facts.ts';
 import { benchFrom } from '#core/lab/fromJob.ts';
 import { ringPlaces, type RingWish } from '#core/lab/rings.ts';
 import { type Bench } from '#core/lab/setup.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
-import type { Answer } from '#core/plan/answer.ts';
-import { isOffItsGap, type CornerAnswer, type RingAnswer } from '#core/plan/cornerAnswer.ts';
+import { isOffItsGap, type CornerAnswer, type RingAnswer } from '#core/planning/cornerAnswer.ts';
 import { bareLength } from '#core/units/formatLength.ts';
 import { limits } from '#contract/limits.ts';
 import { pathKey } from '../../features/job/draftKeys.ts';

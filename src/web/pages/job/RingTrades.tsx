@@ -1,8 +1,8 @@
+import type { Answer } from '#core/planning/answerShape.ts';
 import { benchFrom } from '#core/lab/fromJob.ts';
 import { ringTrade } from '#core/lab/rings.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
-import type { Answer } from '#core/plan/answer.ts';
-import { type CornerAnswer } from '#core/plan/cornerAnswer.ts';
+import { type CornerAnswer } from '#core/planning/cornerAnswer.ts';
 import { capital } from '../../features/job/words.ts';
 import { TradeCells } from '../stack/TradeCells.tsx';
 import { Panel } from './Panel.tsx';

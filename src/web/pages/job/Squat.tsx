@@ -1,10 +1,10 @@
+import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useSearchParams } from 'react-router';
 import { benchFrom } from '#core/lab/fromJob.ts';
 import { inMotion, ringPlaces } from '#core/lab/rings.ts';
 import { caseTravel, type Bench } from '#core/lab/setup.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
-import type { Answer } from '#core/plan/answer.ts';
 import { limits } from '#contract/limits.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SizeLength } from '../../ui/Figure.tsx';

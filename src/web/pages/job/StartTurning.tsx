@@ -1,9 +1,9 @@
+import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useNavigate } from 'react-router';
-import type { Stage } from '#core/job/nextAction.ts';
-import type { Answer } from '#core/plan/answer.ts';
-import { isMoved } from '#core/plan/cornerAnswer.ts';
-import { planFact, toldPlan } from '#core/plan/tell.ts';
+import type { Stage } from '#core/judgement/nextAction.ts';
+import { isMoved } from '#core/planning/cornerAnswer.ts';
+import { planFact, toldPlan } from '#core/planning/tell.ts';
 import { useRefusedDrafts } from '../../features/numbers/drafts.ts';
 import { RefusedNote } from '../../ui/RefusedNote.tsx';
 import { Button } from '../../ui/Button.tsx';

@@ -1,12 +1,12 @@
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Link } from 'react-router';
-import { cautionsAt } from '#core/judge/cautions.ts';
-import { turningOrder } from '#core/job/nextAction.ts';
+import { cautionsAt } from '#core/judgement/cautions.ts';
+import { turningOrder } from '#core/judgement/nextAction.ts';
 import { cornerSpec, type CornerSpec } from '#core/estimate/corner.ts';
 import { factAt } from '#core/document/facts.ts';
 import { stepOf } from '#core/kinds/adjusters/index.ts';
 import { collarNow, workOf } from '#core/estimate/rounds.ts';
-import { toldSum } from '#core/sums/cornerSums.ts';
+import { toldSum } from '#core/explain/cornerSums.ts';
 import { toldSeatBy } from '#core/document/told.ts';
 import type { Fact, Fitting, ToldCorner, ToldPlan } from '#core/document/types.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';

@@ -1,5 +1,5 @@
-import { cautionsAt, type Caution } from '#core/judge/cautions.ts';
-import type { Stage } from '#core/job/nextAction.ts';
+import { cautionsAt, type Caution } from '#core/judgement/cautions.ts';
+import type { Stage } from '#core/judgement/nextAction.ts';
 import type { Job } from '../../features/job/useJob.ts';
 
 /** Where it is kept that a caution was read: once a job. */

@@ -2,12 +2,12 @@ import { blankDocument } from '#core/document/create.ts';
 import { standingFacts } from '#core/document/facts.ts';
 import { readRounds } from '#core/estimate/rounds.ts';
 import { prepFor } from '#core/document/checks.ts';
-import { stages, stagesOf } from '#core/job/nextAction.ts';
+import { stages, stagesOf } from '#core/judgement/nextAction.ts';
 import { blankSpring } from '#core/document/spring.ts';
 import type { JobRecord } from '#core/document/types.ts';
 import { marginsFor } from '#core/margins/margins.ts';
-import { answerFor } from '#core/plan/answer.ts';
-import { planFact } from '#core/plan/tell.ts';
+import { answerFor } from '#core/planning/answer.ts';
+import { planFact } from '#core/planning/tell.ts';
 import {
   fourCorners,
   add,

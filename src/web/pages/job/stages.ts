@@ -1,6 +1,6 @@
 import { prepFor } from '#core/document/checks.ts';
-import { isUntold, type Stage } from '#core/job/nextAction.ts';
-import { isOffItsGap } from '#core/plan/cornerAnswer.ts';
+import { isUntold, type Stage } from '#core/judgement/nextAction.ts';
+import { isOffItsGap } from '#core/planning/cornerAnswer.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
 import { balanceOf, takenPads } from '#core/scales/balance.ts';

@@ -1,6 +1,6 @@
+import { plannedMoves } from '#core/planning/answerShape.ts';
 import { Select } from '../../ui/Select.tsx';
 import { JobContext, useThisJob } from '../../jobStore/jobContext.ts';
-import { plannedMoves } from '#core/plan/answer.ts';
 import { percent } from '#words/figures.ts';
 import { Move } from '../job/PlannedMove.tsx';
 import { useEffect, useRef } from 'react';
@@ -12,7 +12,7 @@ import { SuspensionChoice } from '../../features/suspension/SuspensionChoice.tsx
 import { axleOf, cornerNames, twinOf, type CornerId } from '#core/kinds/corners.ts';
 import { cornersIn, footingOf } from '#core/kinds/classes/index.ts';
 import { assumedRatio, gainGroups, type GainGroup } from '#core/estimate/corner.ts';
-import { chanceSum } from '#core/sums/cornerSums.ts';
+import { chanceSum } from '#core/explain/cornerSums.ts';
 import type { Json } from '#core/document/types.ts';
 import { ClassChoice } from '../../features/job/ClassChoice.tsx';
 import { pathKey } from '../../features/job/draftKeys.ts';

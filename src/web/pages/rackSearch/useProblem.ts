@@ -8,7 +8,7 @@ import type { CornerId } from '#core/kinds/corners.ts';
 import { problemFrom } from '#core/rack/fromJob.ts';
 import { plainProblem, readProblem, type SearchProblem } from '#core/rack/problem.ts';
 import type { JobRecord } from '#core/document/types.ts';
-import { answerFor } from '#core/plan/answer.ts';
+import { answerFor } from '#core/planning/answer.ts';
 import { useMirrored } from '../../features/links/useMirrored.ts';
 
 interface Kept {

@@ -1,3 +1,4 @@
+import { byCorner } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import type { FactPlace } from '#core/document/factKinds.ts';
 import { factAt } from '#core/document/facts.ts';
@@ -10,7 +11,6 @@ import { limits } from '#contract/limits.ts';
 import { TravelRule } from '../../drawing/TravelRule.tsx';
 import { capital, cornerNumbers } from '../../features/job/words.ts';
 import { Length } from '../../ui/Figure.tsx';
-import { byCorner } from '#core/plan/answer.ts';
 import { FactField } from '../job/fields.tsx';
 
 interface Props {

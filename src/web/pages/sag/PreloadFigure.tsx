@@ -1,8 +1,8 @@
+import type { Answer } from '#core/planning/answerShape.ts';
 import { useState } from 'react';
 import { CornerModel } from '#core/machine/corner.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { GRAVITY } from '#core/machine/solver.ts';
-import type { Answer } from '#core/plan/answer.ts';
 import type { SagEnd } from '#core/sag/bench.ts';
 import { restTravel } from '#core/lab/setup.ts';
 import { useLengthStyle } from '../../app/settings.ts';

@@ -1,14 +1,14 @@
+import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Plus, X } from 'lucide-react';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import type { RiderDocument } from '#core/document/types.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
-import type { Answer } from '#core/plan/answer.ts';
 import { bookPages, type BookPage } from '#core/sag/book.ts';
 import { nextRiderKey } from '#core/document/riders.ts';
-import { bookSagSum } from '#core/sums/benchSums.ts';
-import { seatMoveSum } from '#core/sums/cornerSums.ts';
+import { bookSagSum } from '#core/explain/benchSums.ts';
+import { seatMoveSum } from '#core/explain/cornerSums.ts';
 import { limits } from '#contract/limits.ts';
 import { pathKey } from '../../features/job/draftKeys.ts';
 import { PredictedLength } from '../../ui/FigureKinds.tsx';

@@ -1,11 +1,11 @@
+import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
-import { goodEnough } from '#core/plan/enough.ts';
-import type { Answer } from '#core/plan/answer.ts';
+import { goodEnough } from '#core/planning/enough.ts';
 import type { SagEnd } from '#core/sag/bench.ts';
 import { askedCorners } from '#core/estimate/sagEvidence.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
-import { chanceSum } from '#core/sums/cornerSums.ts';
+import { chanceSum } from '#core/explain/cornerSums.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Settled } from '../job/Settled.tsx';
 import { sagRound } from './sagRound.ts';

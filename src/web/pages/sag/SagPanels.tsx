@@ -1,7 +1,7 @@
+import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { lazy, Suspense } from 'react';
 import { footingOf } from '#core/kinds/classes/index.ts';
-import type { Answer } from '#core/plan/answer.ts';
 import type { SagEnd } from '#core/sag/bench.ts';
 import { Panel } from '../job/Panel.tsx';
 import { SkidSettings } from '../job/SkidSettings.tsx';

@@ -1,7 +1,7 @@
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useState } from 'react';
 import { isOf } from '#core/document/facts.ts';
-import { nextRung, readStep, stepNote, type TriedStep, type Wish } from '#core/judge/balance.ts';
+import { nextRung, readStep, stepNote, type TriedStep, type Wish } from '#core/judgement/balance.ts';
 import { Button } from '../../ui/Button.tsx';
 
 const wishes: { value: Wish; words: string }[] = [

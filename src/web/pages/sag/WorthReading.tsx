@@ -1,8 +1,8 @@
+import type { Answer } from '#core/planning/answerShape.ts';
 import { useMemo } from 'react';
 import { cornerNames } from '#core/kinds/corners.ts';
-import type { Answer } from '#core/plan/answer.ts';
 import { worthReading, type SagAsking } from '#core/sag/worth.ts';
-import { worthSum } from '#core/sums/benchSums.ts';
+import { worthSum } from '#core/explain/benchSums.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { tolerances } from '#core/tolerances.ts';
 import { capital } from '../../features/job/words.ts';

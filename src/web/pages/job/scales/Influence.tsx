@@ -1,3 +1,4 @@
+import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../../jobStore/jobContext.ts';
 import { springWay } from '#words/instruction.ts';
 import { useState, type ReactNode } from 'react';
@@ -6,10 +7,9 @@ import { cornersIn } from '#core/kinds/classes/index.ts';
 import { seatEffects, type SeatEffect } from '#core/scales/effects.ts';
 import { cornerSpec } from '#core/estimate/corner.ts';
 import { lowerWords, storyWords, weightStory, type WeightStory } from '#core/scales/why.ts';
-import { effectSum } from '#core/sums/scaleSums.ts';
+import { effectSum } from '#core/explain/scaleSums.ts';
 import { inReadersUnit } from '#core/units/measure.ts';
 import { fineLengthText } from '#core/units/formatLength.ts';
-import type { Answer } from '#core/plan/answer.ts';
 import { useLengthStyle, useSettings } from '../../../app/settings.ts';
 import { InfluencePlan } from '../../../drawing/InfluencePlan.tsx';
 import { AssumedMark } from '../../../features/job/AssumedMark.tsx';

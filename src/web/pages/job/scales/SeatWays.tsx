@@ -1,8 +1,9 @@
+import type { Answer } from '#core/planning/answerShape.ts';
+import { answerBy } from '#core/planning/replan.ts';
 import { useThisJob } from '../../../jobStore/jobContext.ts';
 import { useNavigate } from 'react-router';
 import { hardEndOf } from '#core/document/fitting.ts';
-import { answerBy, type Answer } from '#core/plan/answer.ts';
-import { planFact } from '#core/plan/tell.ts';
+import { planFact } from '#core/planning/tell.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import type { SeatWay } from '#core/scales/ways.ts';
 import { Button } from '../../../ui/Button.tsx';

@@ -1,10 +1,10 @@
+import type { Answer } from '#core/planning/answerShape.ts';
 import { WorkFailed } from '../../../ui/WorkFailed.tsx';
 import { useThisJob } from '../../../jobStore/jobContext.ts';
 import { lazy, Suspense } from 'react';
 import type { JobDocument } from '#core/document/types.ts';
-import type { Answer } from '#core/plan/answer.ts';
 import { tradeWords, type TradeOff, type TradePoint } from '#core/scales/tradeOff.ts';
-import { tradeHeightSum, tradeShareSum } from '#core/sums/scaleSums.ts';
+import { tradeHeightSum, tradeShareSum } from '#core/explain/scaleSums.ts';
 import { fineLengthText } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../../../app/settings.ts';
 import type { Job } from '../../../features/job/useJob.ts';

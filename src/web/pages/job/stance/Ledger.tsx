@@ -1,12 +1,12 @@
+import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../../jobStore/jobContext.ts';
 import { isOf } from '#core/document/facts.ts';
 import { useState } from 'react';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
-import type { Answer } from '#core/plan/answer.ts';
 import { ledgerOf, type LedgerLine } from '#core/stance/ledger.ts';
-import { clearanceSum } from '#core/sums/planSums.ts';
-import { jointSum } from '#core/sums/stanceSums.ts';
+import { clearanceSum } from '#core/explain/planSums.ts';
+import { jointSum } from '#core/explain/stanceSums.ts';
 import { limits } from '#contract/limits.ts';
 import { pathKey } from '../../../features/job/draftKeys.ts';
 import type { Job } from '../../../features/job/useJob.ts';

@@ -1,11 +1,11 @@
+import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../../jobStore/jobContext.ts';
 import { useState } from 'react';
 import { axleOf, cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
 import type { Axle } from '#core/kinds/corners.ts';
-import type { Answer } from '#core/plan/answer.ts';
 import { linkLength } from '#core/stance/link.ts';
-import { linkSum } from '#core/sums/stanceSums.ts';
+import { linkSum } from '#core/explain/stanceSums.ts';
 import { limits } from '#contract/limits.ts';
 import { pathKey } from '../../../features/job/draftKeys.ts';
 import { capital } from '../../../features/job/words.ts';

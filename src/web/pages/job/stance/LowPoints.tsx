@@ -1,13 +1,13 @@
+import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../../jobStore/jobContext.ts';
 import { Plus, X } from 'lucide-react';
 import type { LowPointDocument } from '#core/document/types.ts';
 import type { Axle } from '#core/kinds/corners.ts';
-import type { Answer } from '#core/plan/answer.ts';
 import { anglesAfter, USUAL_RADIUS_MM } from '#core/stance/anglesAfter.ts';
 import { wheelbaseOf } from '#core/stance/body.ts';
 import { lowPoints, type LowPoint } from '#core/stance/lowPoints.ts';
 import { changesTyres } from '#core/stance/tyres.ts';
-import { angleSum, lowPointSum } from '#core/sums/stanceSums.ts';
+import { angleSum, lowPointSum } from '#core/explain/stanceSums.ts';
 import { limits } from '#contract/limits.ts';
 import { useNewRows } from '../../../features/rows/newRows.ts';
 import { pathKey } from '../../../features/job/draftKeys.ts';

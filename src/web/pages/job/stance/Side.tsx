@@ -1,9 +1,9 @@
+import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../../jobStore/jobContext.ts';
 import { axleOf, type CornerId } from '#core/kinds/corners.ts';
 import type { Axle } from '#core/kinds/corners.ts';
 import { referenceKinds } from '#core/geometry/reference.ts';
 import { meanOf } from '#core/numerics/mean.ts';
-import type { Answer } from '#core/plan/answer.ts';
 import { anglesAfter, USUAL_RADIUS_MM } from '#core/stance/anglesAfter.ts';
 import { wheelbaseOf } from '#core/stance/body.ts';
 import { lowPoints } from '#core/stance/lowPoints.ts';

@@ -1,0 +1,28 @@
+import { standingFacts } from '../document/facts.ts';
+import { recheckOf } from '../document/recheck.ts';
+import { summarise, type JobSummary } from '../judgement/nextAction.ts';
+import { settingsOf, type MachineSetting } from './settings.ts';
+import type { JobRecord } from '../document/types.ts';
+
+/** What lists show of a job: its line on Bays and its settings in the logbook. */
+export interface JobLine {
+  summary: Omit<JobSummary, 'updatedAt'>;
+  machineId: string | null;
+  /** ISO day a locked machine is due back; null where none was set. */
+  due: string | null;
+  settings: MachineSetting[];
+}
+
+/** Raised whenever a line would come out differently for the same job, so that kept ones are made anew. */
+export const LINE_REVISION = 4;
+
+/** Works out a job's line. */
+export function lineOf(record: JobRecord): JobLine {
+  const summary = summarise(record, '');
+  return {
+    summary,
+    due: summary.locked ? (recheckOf(standingFacts(record))?.day ?? null) : null,
+    machineId: record.document.machine.id,
+    settings: settingsOf(record),
+  };
+}

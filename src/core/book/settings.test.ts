@@ -1,0 +1,88 @@
+import {
+  adjustment,
+  add,
+  collars,
+  factEntry,
+  heights,
+  measured,
+  plainDocument,
+  record,
+  settled,
+} from '../../../tests/fixtures/records.ts';
+import { lineOf } from './line.ts';
+import { nextAction, turningOrder } from '../judgement/nextAction.ts';
+import { seatBetween, settingsOf, type CornerSetting } from './settings.ts';
+
+const corner = (part: Partial<CornerSetting>): CornerSetting => ({
+  heightMm: 365,
+  collarMm: null,
+  seatMm: 0,
+  pitchMm: 2,
+  pitchAssumed: false,
+  collarRead: true,
+  readingSign: 1,
+  mountMm: 0,
+  cam: null,
+  compression: null,
+  rebound: null,
+  airBar: null,
+  ...part,
+});
+
+test('a job of two rounds has two settings, the moves carried into the second', () => {
+  const job = add(measured(375), adjustment(1, 'LF', -5), settled(1), ...heights(1, 366));
+  const [first, second] = settingsOf(job);
+  expect(first).toMatchObject({
+    round: 0,
+    locked: false,
+    corners: { LF: { heightMm: 375, collarMm: 90, collarRead: true, seatMm: 0 } },
+  });
+  expect(second?.corners.LF).toMatchObject({
+    heightMm: 366,
+    collarMm: 85,
+    collarRead: false,
+    seatMm: -5,
+    pitchMm: 2,
+    pitchAssumed: false,
+  });
+  expect(second?.corners.RR).toMatchObject({ heightMm: 366, collarMm: 90, seatMm: 0 });
+  const locked = add(job, factEntry({ kind: 'locked', round: 1, slot: 'locked' }));
+  expect(settingsOf(locked).map((one) => one.locked)).toEqual([false, true]);
+});
+
+test('nothing read, no setting; an offset counts as in the specification', () => {
+  expect(settingsOf(record())).toEqual([]);
+  const document = plainDocument((one) => (one.corners.LF.reference.offsetMm = 12));
+  const [only] = settingsOf(add(record(document), ...heights(0, 350), ...collars(0, 80)));
+  expect(only?.corners.LF?.heightMm).toBe(362);
+  expect(only?.corners.RF?.heightMm).toBe(350);
+});
+
+test('the way between two settings: by collars where both were read, in the sense of their datum, else by moves', () => {
+  expect(seatBetween(corner({ collarMm: 85 }), corner({ collarMm: 90 }), false)).toBe(5);
+  const shrinking = (collarMm: number) => corner({ collarMm, readingSign: -1 });
+  expect(seatBetween(shrinking(85), shrinking(90), false)).toBe(-5);
+  expect(seatBetween(corner({ seatMm: -3 }), corner({ seatMm: 1 }), true)).toBe(4);
+  expect(seatBetween(corner({ seatMm: -3 }), corner({ seatMm: 1 }), false)).toBeNull();
+  expect(seatBetween(corner({ collarMm: 85 }), shrinking(90), false)).toBeNull();
+});
+
+test('the end that is hard to get at is turned first, and named first', () => {
+  const document = plainDocument((one) => (one.hardEnd = 'rear'));
+  expect(turningOrder(document)).toEqual(['LR', 'RR', 'LF', 'RF']);
+  expect(turningOrder(plainDocument())).toEqual(['LF', 'RF', 'LR', 'RR']);
+  // The front moves more, and still waits.
+  const job = measured([385, 385, 372, 372], document);
+  expect(nextAction(job).words).toBe('turn rear left');
+  expect(nextAction(measured([385, 385, 372, 372])).words).toBe('turn front left');
+});
+
+test('a line survives being written down', () => {
+  const line = lineOf(measured(375));
+  const back = JSON.parse(JSON.stringify(line)) as typeof line;
+  expect(back.summary.worst).toMatchObject({
+    kind: line.summary.worst?.kind,
+    leftMm: line.summary.worst?.leftMm,
+  });
+  expect(back.settings).toEqual(line.settings);
+});

@@ -1,0 +1,117 @@
+import { airTaken } from '../document/taken.ts';
+import { numberOf } from '../document/factKinds.ts';
+import { meanOf } from '../numerics/mean.ts';
+import { AIR_STEP_BAR } from '../springs/air.ts';
+import { camAt } from '../planning/adjusters.ts';
+import { cornersIn } from '../kinds/classes/index.ts';
+import type { CornerId } from '../kinds/corners.ts';
+import { cornerSpec } from '../estimate/corner.ts';
+import { standingFacts } from '../document/facts.ts';
+import { collarNow, readRounds, type PerCorner } from '../estimate/rounds.ts';
+import type { FactKind, JobRecord } from '../document/types.ts';
+
+/** How one corner was set at some time; a null was not read, or is not there. */
+export interface CornerSetting {
+  heightMm: number | null;
+  collarMm: number | null;
+  /** Whether the collar was read in this round; else it is carried from an earlier reading by what was turned since. */
+  collarRead: boolean;
+  /** mm of seat since the job's baseline, and mm of one turn. */
+  seatMm: number;
+  pitchMm: number;
+  /** Whether nobody gave that, so that turns are counted from the usual one. */
+  pitchAssumed: boolean;
+  /** +1 when the collar reading grows as the seat goes up. */
+  readingSign: 1 | -1;
+  mountMm: number;
+  cam: number | null;
+  airBar: number | null;
+  /** Damper clicks as last noted. */
+  compression: number | null;
+  rebound: number | null;
+}
+
+/** How a machine was set in one round of a job. */
+export interface MachineSetting {
+  round: number;
+  /** ISO time of the last thing seen or done in it. */
+  at: string;
+  locked: boolean;
+  corners: PerCorner<CornerSetting>;
+  /** Transfer blocks and limiter strap of a skid, by position; null where nobody has noted them. */
+  blocks: number | null;
+  strap: number | null;
+}
+
+/** Every setting a job has had, baseline first. Empty while nothing was read. */
+export function settingsOf(record: JobRecord): MachineSetting[] {
+  const { document } = record;
+  const state = readRounds(record);
+  const facts = standingFacts(record);
+  const seats = new Map<CornerId, number>();
+  const mounts = new Map<CornerId, number>();
+  return state.rounds.flatMap((round, k) => {
+    for (const id of cornersIn(document)) {
+      seats.set(id, (seats.get(id) ?? 0) + (round.moves[id] ?? 0));
+      mounts.set(id, (mounts.get(id) ?? 0) + (round.mounts[id] ?? 0));
+    }
+    const here = facts.filter(({ fact }) => fact.round === round.round);
+    const at = here
+      .map((entry) => entry.at)
+      .sort()
+      .at(-1);
+    if (!at) return [];
+    // As last noted up to this round.
+    const noted = (kind: FactKind, corner: CornerId | null, slot: string): number | null => {
+      const last = facts
+        .filter(
+          ({ fact }) =>
+            fact.kind === kind && fact.corner === corner && fact.slot === slot && fact.round <= round.round,
+        )
+        .sort((a, b) => a.fact.round - b.fact.round)
+        .at(-1);
+      return last ? numberOf(last.fact) : null;
+    };
+    const corners: MachineSetting['corners'] = {};
+    for (const id of cornersIn(document)) {
+      const { torsion, air } = document.corners[id];
+      const { pitchMm, readingSign, offsetMm } = cornerSpec(document, id);
+      const read = round.heights[id];
+      const seatBy = seats.get(id) ?? 0;
+      corners[id] = {
+        heightMm: read ? meanOf(read) + offsetMm : null,
+        collarMm: collarNow(state.rounds.slice(0, k + 1), id, readingSign),
+        seatMm: air ? 0 : seatBy,
+        pitchMm: pitchMm.value,
+        pitchAssumed: pitchMm.source === 'assumed',
+        collarRead: round.collars[id] !== undefined,
+        readingSign,
+        mountMm: mounts.get(id) ?? 0,
+        // Where nobody said it stood it is known once it was set.
+        cam:
+          torsion && (document.corners[id].cam !== null || seatBy !== 0)
+            ? camAt(document.corners[id], seatBy)
+            : null,
+        airBar:
+          air && (air.gaugeBar !== null || seatBy !== 0)
+            ? airTaken(air).gaugeBar + AIR_STEP_BAR * seatBy
+            : null,
+        compression: noted('clicks', id, 'compression'),
+        rebound: noted('clicks', id, 'rebound'),
+      };
+    }
+    const locked = state.locked && k === state.rounds.length - 1;
+    const skid = { blocks: noted('skid', null, 'blocks'), strap: noted('skid', null, 'strap') };
+    return [{ round: round.round, at, locked, corners, ...skid }];
+  });
+}
+
+/**
+ * mm of seat that lead from one setting of a corner to another: by the collar where both were read, else by what was
+ * moved in the same job. Null where neither tells.
+ */
+export function seatBetween(from: CornerSetting, to: CornerSetting, sameJob: boolean): number | null {
+  if (from.collarMm !== null && to.collarMm !== null && from.readingSign === to.readingSign)
+    return to.readingSign * (to.collarMm - from.collarMm);
+  return sameJob ? to.seatMm - from.seatMm : null;
+}

@@ -1,0 +1,115 @@
+import type { MarginKind } from '../margins/index.ts';
+import { cornerNames } from '../kinds/corners.ts';
+import type { Margin } from '../margins/margins.ts';
+import { input } from '../calculation/input.ts';
+import type { Sum } from '../calculation/types.ts';
+
+interface Wording {
+  title: string;
+  words: string;
+  formula: string;
+}
+
+const wordings: Record<MarginKind, Wording> = {
+  'thread-up': {
+    title: 'Thread left up',
+    words: 'between the reading to stop at and the end of good thread',
+    formula: 'left = |r end − stop|',
+  },
+  'thread-down': {
+    title: 'Thread left down',
+    words: 'between the reading to stop at and the end of good thread',
+    formula: 'left = |r end − stop|',
+  },
+  engagement: {
+    title: 'Lower mount, thread engaged',
+    words: 'thread that stays in the mount over the least it must keep',
+    formula: 'left = e − least',
+  },
+  cam: {
+    title: 'Cam left',
+    words: 'positions above the one chosen; past the middle one the spring is too soft',
+    formula: 'left = n − k positions, so much wind-up',
+  },
+  sag: {
+    title: 'Sag within its window',
+    words: 'the nearer edge of the window',
+    formula: 'left = min(z − from, to − z)',
+  },
+  droop: {
+    title: 'Droop left',
+    words:
+      'wheel travel used after the plan: what it can still extend before it tops out. It rests where F·MR + Fg = W',
+    formula: 'left = z',
+  },
+  'bump-stop': {
+    title: 'Bump to stop',
+    words: 'wheel travel left until the bump stop is touched',
+    formula: 'left = z max − z − s',
+  },
+  'bump-metal': {
+    title: 'Bump to metal',
+    words: 'wheel travel left until metal',
+    formula: 'left = z max − z',
+  },
+  coil: {
+    title: 'Coil space',
+    words: 'what the spring can still close with the wheel at the end of its travel',
+    formula: 'left = min((free − solid) − x, X solid − X)',
+  },
+  seated: {
+    title: 'Spring seated at droop',
+    words: 'how far the springs are still compressed with the wheel hanging',
+    formula: 'left = p₀ + c',
+  },
+  crossover: {
+    title: 'Gap to crossover',
+    words: 'way of the slider to its ring where the machine rests',
+    formula: 'left = c₀ + p − m − u',
+  },
+  'ring-order': {
+    title: 'Ring before coil bind',
+    words: 'what the coils before the ring could still close when it takes over',
+    formula: 'left = least (w − u)',
+  },
+  clearance: {
+    title: 'Clearance',
+    words: 'as measured at the baseline, carried along with height, less the least that is wanted',
+    formula: 'left = d + g·Δh − least',
+  },
+  joint: {
+    title: 'Shaft joint angle',
+    words: 'rise of the body that brings the shaft to the most its joint or boot may take',
+    formula: 'left = L·(sin most − sin a) − Δh',
+  },
+  ground: {
+    title: 'Over the ground',
+    words:
+      'a low point as measured at the baseline, carried along with the body’s plane and its tyres, less the least that is wanted',
+    formula: 'left = d + Δh − least',
+  },
+  height: {
+    title: 'Height within tolerance',
+    words: 'tolerance less the distance from target after the plan',
+    formula: 'left = T − |h′ − t|',
+  },
+};
+
+/** What is left before a limit, opened: formula, what went in, how sure it is. */
+export function marginSum(margin: Margin): Sum {
+  const { kind, name, loadCase, corner, leftMm, sdMm, assumed } = margin;
+  const { title, words, formula } = wordings[kind];
+  return {
+    title: [name === null ? title : `${title}, ${name}`, cornerNames[corner]].join(', '),
+    words: loadCase === null ? words : `${words}; least when ${loadCase}`,
+    formula,
+    inputs: [
+      ...margin.inputs(),
+      ...(sdMm > 0 ? [input('σ', 'one standard deviation', sdMm, 'length', 'computed')] : []),
+    ],
+    result: { value: leftMm, unit: 'length' },
+    note: assumed
+      ? 'An assumed figure went in: give the corner’s own springs, travel and travel used to firm this up.'
+      : null,
+  };
+}

@@ -1,0 +1,92 @@
+import { blankDocument } from '../document/create.ts';
+import { fittingFields } from '../document/fitting.ts';
+import { stages } from './nextAction.ts';
+import type { Fitting } from '../document/types.ts';
+import { cornersOf } from '../kinds/classes/index.ts';
+import { machineClasses, type MachineClass } from '../kinds/classes/index.ts';
+import { cautionsAt } from './cautions.ts';
+import { questionHeight, questionWords } from './questions.ts';
+import { symptomsOn } from './symptoms.ts';
+
+const idsAt = (machineClass: MachineClass, fitting: Fitting | null = null) => {
+  const document = blankDocument(machineClass, '');
+  const [, second = 'RF'] = cornersOf(machineClass);
+  if (fitting) Object.assign(document.corners[second], fittingFields(fitting));
+  return cautionsAt('turn', document).map(({ id }) => id);
+};
+
+describe('cautions', () => {
+  test('stored energy, stands and thread are said of every machine, each once', () => {
+    for (const one of machineClasses) {
+      expect(idsAt(one)).toEqual(expect.arrayContaining(['stands', 'thread', 'top-nut', 'pinch']));
+      expect(new Set(idsAt(one)).size).toBe(idsAt(one).length);
+    }
+  });
+
+  test('what is fitted calls for its own', () => {
+    const own: [MachineClass, Fitting, string][] = [
+      ['car', 'mount', 'engagement'],
+      ['snowmobile', 'cam', 'torsion'],
+      ['snowmobile', 'air', 'gas'],
+      ['motorcycle', 'clamp', 'clamps'],
+    ];
+    for (const [machineClass, fitting, id] of own) {
+      expect(idsAt(machineClass)).not.toContain(id);
+      expect(idsAt(machineClass, fitting)).toContain(id);
+    }
+    // A sled has no axle on brake hoses; a bike needs no alignment.
+    expect(idsAt('snowmobile')).not.toContain('lines');
+    const close = (one: MachineClass) => cautionsAt('close-out', blankDocument(one, '')).map(({ id }) => id);
+    expect(close('motorcycle')).toEqual(['torque', 'law']);
+    expect(close('snowmobile')).toEqual(['torque', 'alignment']);
+    expect(close('car')).toEqual(['torque', 'alignment', 'law']);
+  });
+
+  test('the maker’s word stands above this program, said once', () => {
+    const all = stages.flatMap((stage) => cautionsAt(stage, blankDocument('car', '')));
+    expect(all.filter(({ why }) => why.includes('stand above this sheet'))).toHaveLength(1);
+  });
+});
+
+describe('ladders', () => {
+  test('ski pressure: blocks, then preload within its window, the strap last since it costs travel', () => {
+    for (const id of ['pushes', 'lifts']) {
+      const ladder =
+        symptomsOn('sleds')
+          .find((one) => one.id === id)
+          ?.try.map(({ words }) => words) ?? [];
+      expect(ladder).toHaveLength(3);
+      expect(ladder[0]).toMatch(/^Transfer blocks .* both sides alike/);
+      expect(ladder[1]).toMatch(/^Ski preload .* within its sag window/);
+      expect(ladder[2]).toMatch(/^Limiter strap .* last/);
+    }
+  });
+
+  test('bottoming with the sag right is never put down to preload', () => {
+    for (const footing of ['wheels', 'sleds', 'bikes'] as const) {
+      const steps = symptomsOn(footing).find(({ id }) => id === 'bottoms')?.try ?? [];
+      expect(steps[0]?.words).toMatch(/^Compression damping/);
+      expect(steps.some(({ words }) => /preload/i.test(words))).toBe(false);
+    }
+  });
+});
+
+describe('a reading that does not follow', () => {
+  const say = (mm: number) => `${mm} mm`;
+
+  test('is asked about where it fell far below what the round should read', () => {
+    const question = questionHeight(345, 'LF', undefined, [], { mm: 375, sdMm: 3 });
+    expect(question).toEqual({ kind: 'trend', differenceMm: -30 });
+    expect(question && questionWords(question, say)).toBe(
+      '30 mm lower than this round should read. Kept; is it settled, and the point the same?',
+    );
+    expect(questionHeight(372, 'LF', undefined, [], { mm: 375, sdMm: 3 })).toBeNull();
+    // Of a ratio that nobody knows a move may have given half or twice as much.
+    expect(questionHeight(345, 'LF', undefined, [], { mm: 375, sdMm: 14 })).toBeNull();
+    expect(questionHeight(345, 'LF', undefined, [])).toBeNull();
+  });
+
+  test('its own repeats are asked about first: they say which of the two is wrong', () => {
+    expect(questionHeight(345, 'LF', undefined, [375], { mm: 375, sdMm: 3 })?.kind).toBe('repeat');
+  });
+});

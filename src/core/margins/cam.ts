@@ -1,0 +1,32 @@
+import { camDegrees } from '../document/taken.ts';
+import { input } from '../calculation/input.ts';
+import type { CornerAnswer } from '../planning/cornerAnswer.ts';
+import type { Left, StandingMargin } from './margin.ts';
+
+/** Positions left above the one chosen: past its middle one in the garage, a cam has little left for a load. */
+export const cam: StandingMargin = {
+  byLoad: false,
+  tight: 0.5,
+  left: ({ answer, corner }) => {
+    const { torsion } = answer.document.corners[corner.id];
+    return torsion && corner.cam ? camLeft(camDegrees(torsion).length, corner) : [];
+  },
+};
+
+function camLeft(positions: number, { cam, room, seatBy }: CornerAnswer): Left[] {
+  const left = positions - 1 - (cam?.after ?? 0);
+  return [
+    {
+      name: `${left} of ${positions} positions left`,
+      leftMm: room.up - seatBy,
+      rangeMm: Math.max(room.up - room.down, 1),
+      sdMm: 0,
+      assumed: false,
+      inputs: () => [
+        input('n', 'positions of the cam', positions, 'count', 'sheet'),
+        input('k', 'position after the plan', (cam?.after ?? 0) + 1, 'count', 'computed'),
+        input('left', 'further wind-up at the leg', room.up - seatBy, 'length', 'computed'),
+      ],
+    },
+  ];
+}

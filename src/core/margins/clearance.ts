@@ -1,0 +1,33 @@
+import type { Answer } from '../planning/answerShape.ts';
+import { input } from '../calculation/input.ts';
+import { distanceAfter, gainsAt, sinceMeasured } from '../stance/clearance.ts';
+import type { Standing } from '../stance/standing.ts';
+import type { Left, LoadMargin } from './margin.ts';
+
+/** What somebody measured between two things over the least it must be. */
+export const clearance: LoadMargin = {
+  byLoad: true,
+  tight: 0.2,
+  left: ({ answer }, standing) => clearancesLeft(answer, standing),
+};
+
+function clearancesLeft(answer: Answer, { id, risenMm, travelSdMm }: Standing): Left[] {
+  return answer.document.corners[id].clearances.map((one) => {
+    const { name, nowMm, leastMm } = one;
+    const sinceMm = sinceMeasured(answer, id, one, risenMm);
+    const gain = gainsAt(one, sinceMm);
+    return {
+      name,
+      leftMm: distanceAfter(one, sinceMm) - leastMm,
+      rangeMm: Math.max(nowMm, 10),
+      sdMm: Math.abs(gain) * travelSdMm,
+      assumed: false,
+      inputs: () => [
+        input('d', 'distance as measured', nowMm, 'length', 'measured'),
+        input('g', 'gained per mm the body rises there', gain, 'gain', 'sheet'),
+        input('Δh', 'risen over this corner since', sinceMm, 'length', 'computed'),
+        input('least', 'least wanted', leastMm, 'length', 'sheet'),
+      ],
+    };
+  });
+}

@@ -1,0 +1,44 @@
+import type { JobDocument } from '../document/types.ts';
+import { input } from '../calculation/input.ts';
+import { trustOf, type Trust } from './springTrust.ts';
+import type { Standing } from '../stance/standing.ts';
+import type { Left, LoadMargin } from './margin.ts';
+
+/**
+ * Each spring's way to solid with the wheel at the end of its travel. Where a spring is solid before that, what is
+ * missing is told along the stack. A tender is meant to be solid and is left out.
+ */
+export const coil: LoadMargin = {
+  byLoad: true,
+  tight: 0.05,
+  left: (place, standing) => {
+    const trust = trustOf(place, standing);
+    return trust ? coilSpace(place.answer.document, standing, trust) : [];
+  },
+};
+
+function coilSpace(document: JobDocument, { id, corner }: Standing, { assumed, preloadSd }: Trust): Left[] {
+  const { stack, description, droopShiftMm } = corner;
+  const springs = document.corners[id].springs;
+  if (!stack) return [];
+  const fullMm = corner.springAt(description.travelMm + droopShiftMm) + corner.preloadMm;
+  return springs.flatMap((spring, i): Left[] => {
+    if (spring.tender || spring.freeLengthMm === null || spring.solidLengthMm === null) return [];
+    const wayMm = spring.freeLengthMm - spring.solidLengthMm;
+    const reached = stack.springCompression(i, Math.min(fullMm, stack.solidMm));
+    const tooFar = fullMm > stack.solidMm;
+    const leftMm = tooFar ? stack.solidMm - fullMm : wayMm - reached;
+    const inputs = () => [
+      input('free', 'free length', spring.freeLengthMm ?? 0, 'length', 'sheet'),
+      input('solid', 'solid length', spring.solidLengthMm ?? 0, 'length', 'sheet'),
+      input('x', 'it is compressed at full bump', reached, 'length', 'computed'),
+      input('X', 'the stack would be compressed at full bump', fullMm, 'length', 'computed'),
+      ...(tooFar ? [input('X solid', 'the stack is solid at', stack.solidMm, 'length', 'computed')] : []),
+      input('p', 'of that, preload at full droop', corner.preloadMm, 'length', assumed ? 'assumed' : 'sheet'),
+    ];
+    const name = spring.name || `spring ${i + 1}`;
+    // A millimetre more of preload closes this spring by its share of what the stack closes.
+    const share = tooFar ? 1 : stack.springCompression(i, fullMm) - stack.springCompression(i, fullMm - 1);
+    return [{ name, leftMm, rangeMm: wayMm, sdMm: preloadSd * share, assumed, inputs }];
+  });
+}

@@ -1,0 +1,34 @@
+import type { Answer } from '../planning/answerShape.ts';
+import { input } from '../calculation/input.ts';
+import { nearestCorner } from '../stance/lowPoints.ts';
+import type { Standing } from '../stance/standing.ts';
+import type { Left, LoadMargin } from './margin.ts';
+
+/** Low points of the body that lie nearest to a corner, over the ground. */
+export const ground: LoadMargin = {
+  byLoad: true,
+  tight: 0.2,
+  left: ({ answer }, standing) => groundLeft(answer, standing),
+};
+
+function groundLeft({ document }: Answer, { id, bodyRise, travelSdMm }: Standing): Left[] {
+  return document.stance.points.flatMap((point): Left[] => {
+    const { name, xMm, yMm, nowMm, leastMm } = point;
+    if (leastMm === null || nearestCorner({ document }, point) !== id) return [];
+    const risenMm = bodyRise(xMm, yMm);
+    return [
+      {
+        name,
+        leftMm: nowMm + risenMm - leastMm,
+        rangeMm: Math.max(nowMm, 10),
+        sdMm: travelSdMm,
+        assumed: false,
+        inputs: () => [
+          input('d', 'over the ground at the baseline', nowMm, 'length', 'measured'),
+          input('Δh', 'risen there since, tyres and all', risenMm, 'length', 'computed'),
+          input('least', 'least wanted', leastMm, 'length', 'sheet'),
+        ],
+      },
+    ];
+  });
+}

@@ -1,0 +1,36 @@
+import type { Answer } from '../planning/answerShape.ts';
+import { input } from '../calculation/input.ts';
+import type { Standing } from '../stance/standing.ts';
+import type { Left, LoadMargin } from './margin.ts';
+
+/**
+ * A shaft of length L hanging down outwards by an angle a hangs at sin a' = sin a + rise / L once its inner end has risen:
+ * what is left is the rise that brings it to its most, L (sin most - sin a').
+ */
+export const joint: LoadMargin = {
+  byLoad: true,
+  tight: 0.2,
+  left: ({ answer }, standing) => jointsLeft(answer, standing),
+};
+
+function jointsLeft({ document }: Answer, { id, risenMm, travelSdMm }: Standing): Left[] {
+  const sine = (degrees: number) => Math.sin((degrees * Math.PI) / 180);
+  return document.corners[id].boots.map(({ name, nowDeg, mostDeg, shaftMm }) => {
+    const then = Math.min(Math.max(sine(nowDeg) + risenMm / shaftMm, -1), 1);
+    const thenDeg = (Math.asin(then) * 180) / Math.PI;
+    return {
+      name,
+      leftMm: shaftMm * (sine(mostDeg) - then),
+      rangeMm: Math.max(shaftMm * sine(mostDeg), 10),
+      sdMm: travelSdMm,
+      assumed: false,
+      inputs: () => [
+        input('a', 'angle at the baseline', nowDeg, 'angle', 'measured'),
+        input('L', 'shaft, joint to joint', shaftMm, 'length', 'sheet'),
+        input('Δh', 'risen over this corner since', risenMm, 'length', 'computed'),
+        input('a′', 'angle then, by sin a′ = sin a + Δh / L', thenDeg, 'angle', 'computed'),
+        input('most', 'most it may take', mostDeg, 'angle', 'sheet'),
+      ],
+    };
+  });
+}

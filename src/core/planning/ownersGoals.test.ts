@@ -1,0 +1,52 @@
+import { plainDocument } from '../../../tests/fixtures/records.ts';
+import { rakeDegrees, seesTyres, targetsFor } from './ownersGoals.ts';
+
+const now = { LF: 371, RF: 369, LR: 380, RR: 377 };
+const ground = plainDocument((document) => {
+  for (const corner of Object.values(document.corners)) corner.reference.kind = 'ground-arch';
+});
+
+test('down or up from today, by axle', () => {
+  expect(targetsFor({ kind: 'from-today', frontMm: -30, rearMm: -25.4 }, plainDocument(), now)).toEqual({
+    LF: 341,
+    RF: 339,
+    LR: 354.6,
+    RR: 351.6,
+  });
+  // What was not read cannot be counted from.
+  expect(targetsFor({ kind: 'from-today', frontMm: 5, rearMm: 5 }, plainDocument(), { LF: 371 })).toEqual({
+    LF: 376,
+  });
+});
+
+test('level is the middle of each axle, and needs both its sides', () => {
+  expect(targetsFor({ kind: 'level' }, plainDocument(), now)).toEqual({
+    LF: 370,
+    RF: 370,
+    LR: 378.5,
+    RR: 378.5,
+  });
+  expect(targetsFor({ kind: 'level' }, plainDocument(), { LF: 371, LR: 380, RR: 377 })).toEqual({
+    LR: 378.5,
+    RR: 378.5,
+  });
+});
+
+test('equal gaps, and a rake over the front', () => {
+  expect(Object.values(targetsFor({ kind: 'equal', heightMm: 360 }, plainDocument(), {}))).toEqual([
+    360, 360, 360, 360,
+  ]);
+  expect(targetsFor({ kind: 'rake', frontMm: 350, rakeMm: 12 }, plainDocument(), {})).toMatchObject({
+    LF: 350,
+    RR: 362,
+  });
+  // 12 mm over an assumed wheelbase of 2600 mm.
+  expect(rakeDegrees(plainDocument(), 12)).toBeCloseTo((Math.atan(12 / 2600) * 180) / Math.PI, 9);
+});
+
+test('other tyres move targets from the ground by half their difference, and leave hub to arch alone', () => {
+  const goal = { kind: 'tyres', fromMm: 784, toMm: 815 } as const;
+  expect(targetsFor(goal, ground, now).LF).toBe(365 + 15.5);
+  expect(targetsFor(goal, plainDocument(), now).LF).toBe(365);
+  expect([seesTyres(ground), seesTyres(plainDocument())]).toEqual([true, false]);
+});

@@ -1,0 +1,71 @@
+import { crossOf } from './crossAnswer.ts';
+import { withMoves, unreadMoves } from './moved.ts';
+import type { Answer } from './answerShape.ts';
+import { chanceIn } from './landing.ts';
+import { planFor, type PlanChoice, type Setting } from './planning.ts';
+import { withTried, type Tried } from './tried.ts';
+
+/**
+ * The answer with seats and rings where somebody tries them by hand, in place of the plan's. What was read and learnt
+ * stays; reasons are the plan's own and are left out.
+ */
+export function triedAnswer(answer: Answer, tried: Tried): Answer {
+  const setting = settingOf(answer);
+  const { specified } = setting;
+  const after = withTried(answer.after, answer.machine.corners, tried);
+  return {
+    ...answer,
+    corners: withMoves(setting, answer.corners, after),
+    unread: unreadMoves(setting, answer.corners, after),
+    chanceAfter: chanceIn(setting, { ...after, ...specified }),
+    cross: crossOf(setting, after),
+    reasons: [],
+    after,
+    specifiedAfter: { ...after, ...specified },
+  };
+}
+
+/** The answer planned anew as somebody settles it: the scales weighed otherwise against the heights, or corners left alone. */
+export function answerBy(answer: Answer, choice: PlanChoice): Answer {
+  return plannedIn(settingOf(answer), answer, choice);
+}
+
+/** The answer planned anew for what else may be aboard when its targets are to be met: another rider, luggage. */
+export function answerRidden(answer: Answer, aboard: readonly boolean[]): Answer {
+  const setting = settingOf(answer);
+  return plannedIn({ ...setting, specified: { ...setting.specified, aboard } }, answer);
+}
+
+function plannedIn(setting: Setting, answer: Answer, choice?: PlanChoice): Answer {
+  const plan = planFor(setting, answer.corners, choice);
+  const { km, level, aboard } = answer.now;
+  const after = { ...plan.to, km, level, aboard };
+  return {
+    ...answer,
+    corners: withMoves(setting, answer.corners, after),
+    unread: unreadMoves(setting, answer.corners, after),
+    chanceAfter: chanceIn(setting, { ...after, ...setting.specified }),
+    cross: crossOf(setting, after),
+    reasons: [],
+    after,
+    specifiedAfter: { ...after, ...setting.specified },
+  };
+}
+
+function settingOf({
+  document,
+  machine,
+  state,
+  fit: learnt,
+  now,
+  specifiedAfter,
+  predictAt,
+  corners,
+  doubt,
+  otherwise,
+}: Answer): Setting {
+  const { km, level, aboard } = specifiedAfter;
+  const read = corners.map(({ id }) => id);
+  const specified = { km, level, aboard };
+  return { document, machine, state, learnt, read, now, specified, predictAt, doubt, otherwise };
+}

@@ -1,0 +1,40 @@
+import { type JobMachine } from '../estimate/believed.ts';
+import type { JobDocument } from '../document/types.ts';
+import { sideOf, type CornerId } from '../kinds/corners.ts';
+import { warp } from '../machine/body.ts';
+import { type CornerNow, type Plan } from './planning.ts';
+
+/** What every adjuster would have to do if nothing ran out. */
+export function needsOf({ adjusters, freeMm }: Plan, { corners }: JobMachine) {
+  return adjusters.map(({ contact, kind, room, choicesMm }, j) => ({
+    corner: corners[contact] as CornerId,
+    kind,
+    room,
+    neededMm: freeMm[j] ?? 0,
+    coarse: (choicesMm?.length ?? 0) > 1,
+  }));
+}
+
+/** How the springs that somebody has named stand after a plan. */
+export function springsAfter({ corners, sources }: JobMachine, { prediction }: Plan) {
+  const { solver } = prediction.outcome;
+  return Object.fromEntries(
+    corners.flatMap((id, i) => {
+      const corner = solver.corners[i];
+      if (!corner?.stack || sources[id].springs === 'assumed') return [];
+      const { preloadMm } = corner;
+      return [[id, { preloadMm, stackMm: corner.springAt(solver.z[i] ?? 0) + preloadMm }]];
+    }),
+  );
+}
+
+/** The part of the wanted rises that no plane follows. */
+export function warpOf(document: JobDocument, corners: readonly CornerNow[]): number[] {
+  const wanted = corners.map(({ spec, nowMm }) => (spec.targetMm === null ? null : spec.targetMm - nowMm));
+  const four = corners.length === 4 && corners.every(({ id }) => sideOf(id) !== 0);
+  if (!four || wanted.some((value) => value === null)) return wanted.map(() => 0);
+  return warp(
+    document.machine,
+    wanted.map((value) => value ?? 0),
+  );
+}
