@@ -52,6 +52,17 @@ module.exports = {
       from: { path: '^src/core/[^/]+/', pathNot: floors.map((one) => wing(`core/${one}`)) },
       to: {},
     },
+    {
+      name: 'analysis-is-the-door',
+      comment:
+        'What the core makes of a job is asked of analyse(record): page, server and command take the rest as it is given there.',
+      severity: 'error',
+      from: { path: '^src/(web|server|cli|words|db)/', pathNot: '\\.test\\.tsx?$' },
+      to: {
+        path: '^src/core/(planning/answer|judgement/nextAction)\\.ts$',
+        dependencyTypesNot: ['type-only'],
+      },
+    },
     only('contract', ['core']),
     only('db', ['core', 'contract']),
     only('server', ['core', 'contract', 'db']),

@@ -1,15 +1,15 @@
+import { reasonWords } from '#words/reasons.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
-import { nextAction } from '#core/judgement/nextAction.ts';
+import { analyse, type Analysis } from '#core/analysis/analyse.ts';
+import { nextWords } from '#words/nextAction.ts';
 import { cornerVerdict } from '#core/judgement/cornerVerdict.ts';
 import { solveJob } from '#core/analysis/solveJob.ts';
 import { worthAsking } from '#core/estimate/worth.ts';
-import { marginsByCase, marginsFor } from '#core/margins/margins.ts';
 import { cornerHeight } from '#core/figures/cornerHeight.ts';
 import { travelAfter, travelNow } from '#core/figures/travelFigure.ts';
 import { chanceIfMeasured } from '#core/planning/ifMeasured.ts';
-import { answerFor } from '#core/planning/answer.ts';
 import type { CornerMove } from '#core/planning/cornerAnswer.ts';
-import { reasonWords, type Reason } from '#core/planning/reasons.ts';
+import { type Reason } from '#core/planning/reasons.ts';
 import { Exit, exits, faultExit } from './faultExit.ts';
 import { readJobFile } from './jobFile.ts';
 
@@ -20,8 +20,7 @@ export function solve(file: string): unknown {
   const record = readJobFile(file);
   const cases = solveJob(record);
   if (!cases.ok) throw faultExit(file, cases.faults);
-  const answer = answerFor(record, { planned: false });
-  return { cases: cases.value, margins: answer ? marginsByCase(answer) : [] };
+  return { cases: cases.value, margins: analyse(record, { planned: false }).marginsByCase };
 }
 
 /** Reasons that do not by themselves put a target out of reach. */
@@ -34,13 +33,13 @@ function seatMove({ airBar, seatBy, turns }: CornerMove) {
 
 /** What to turn, what to expect of it, and the exit code that goes with it. */
 export function plan(file: string): { answer: unknown; code: number } {
-  const record = readJobFile(file);
-  const answer = measuredAnswer(file, record);
+  const { analysis, answer } = measured(file);
+  const { next, margins } = analysis;
   const out = answer.reasons.some(({ kind }) => !hints.includes(kind));
   return {
     code: out ? exits.outOfReach : exits.done,
     answer: {
-      next: nextAction(record, answer),
+      next: { ...next, words: nextWords(next) },
       chanceNow: answer.chanceNow,
       chanceAfter: answer.chanceAfter,
       toleranceMm: answer.tolerance,
@@ -82,7 +81,7 @@ export function plan(file: string): { answer: unknown; code: number } {
         after: { kind: 'predicted', value: answer.cross.after },
       },
       reasons: answer.reasons.map((reason) => ({ ...reason, ...reasonWords(reason, mm) })),
-      margins: marginsFor(answer),
+      margins,
       worthAsking: worthAsking(answer.fit, answer.after),
     },
   };
@@ -90,7 +89,7 @@ export function plan(file: string): { answer: unknown; code: number } {
 
 /** What the readings have taught. */
 export function learn(file: string): unknown {
-  const answer = measuredAnswer(file, readJobFile(file));
+  const { answer } = measured(file);
   const { parameters, best } = answer.fit;
   return {
     gains: answer.posterior.gains,
@@ -104,10 +103,11 @@ export function learn(file: string): unknown {
   };
 }
 
-function measuredAnswer(file: string, record: ReturnType<typeof readJobFile>): Answer {
-  const answer = answerFor(record);
+function measured(file: string): { analysis: Analysis; answer: Answer } {
+  const analysis = analyse(readJobFile(file));
+  const { answer } = analysis;
   if (!answer)
     throw new Exit(exits.badInput, `${file} has no height readings: there is nothing to go by yet`);
   if (answer.faults.length > 0) throw faultExit(file, answer.faults);
-  return answer;
+  return { analysis, answer };
 }

@@ -1,6 +1,6 @@
+import type { JobSummary } from '#core/analysis/summary.ts';
 import type { RackSpring, RackValues } from '#core/rack/spring.ts';
 import type { EntryRefusal } from '#core/document/applyEntry.ts';
-import type { JobSummary } from '#core/judgement/nextAction.ts';
 import type { MachineSetting } from '#core/book/settings.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
 import type { MachineClass } from '#core/kinds/classes/index.ts';

@@ -1,9 +1,9 @@
+import { LINE_REVISION, type JobLine } from '#core/analysis/line.ts';
 import { and, asc, desc, eq, gt, ilike, inArray, isNotNull, isNull, or, sql, type SQL } from 'drizzle-orm';
 import type { AnyPgColumn } from 'drizzle-orm/pg-core';
 import type { Book, ListQuery, Shelf } from '#contract/api.ts';
 import type { MachineClass } from '#core/kinds/classes/index.ts';
 import { migrateDocument } from '#core/document/migrate.ts';
-import { LINE_REVISION, type JobLine } from '#core/book/line.ts';
 import type { Entry, JobDocument, JobRecord } from '#core/document/types.ts';
 import type { Queryable } from './connect.ts';
 import { entryFromRows, rowOfFact, type EntryRow } from './rows.ts';

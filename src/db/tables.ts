@@ -1,3 +1,4 @@
+import type { JobLine } from '#core/analysis/line.ts';
 import {
   boolean,
   customType,
@@ -15,7 +16,6 @@ import {
   uuid,
 } from 'drizzle-orm/pg-core';
 import type { CornerId } from '#core/kinds/corners.ts';
-import type { JobLine } from '#core/book/line.ts';
 import type { JobDocument, Op } from '#core/document/types.ts';
 
 const instant = (name: string) => timestamp(name, { withTimezone: true });

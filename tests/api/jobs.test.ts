@@ -107,7 +107,7 @@ describe('keeping jobs', () => {
     expect(line).toMatchObject({
       name: 'Sandpiper',
       machineClass: 'car',
-      next: { stage: 'baseline', words: 'measure all four corners' },
+      next: { stage: 'baseline', code: 'measure-corners', of: 4 },
       worst: null,
     });
   });

@@ -1,8 +1,11 @@
+import { analyse } from './analyse.ts';
+import { nextWords } from '#words/nextAction.ts';
+import { stagesOf } from '../judgement/stages.ts';
 import { add, adjustment, factEntry, must, record } from '../../../tests/fixtures/records.ts';
 import { readSagTape, sagRig, type SagRig } from '../../../tests/fixtures/sagRig.ts';
 import { blankDocument } from '../document/create.ts';
 import { unreadOf } from '../planning/enough.ts';
-import { nextAction, stagesOf } from '../judgement/nextAction.ts';
+import { nextAction } from '../judgement/nextAction.ts';
 import { risenSince } from '../stance/risen.ts';
 import { readRounds } from '../estimate/rounds.ts';
 import { answerFor } from '../planning/answer.ts';
@@ -36,16 +39,16 @@ describe('a job that is worked by sag', () => {
   });
 
   test('it asks for the rider’s sag, then has a plan, then asks again once that is turned', () => {
-    expect(nextAction(begun)).toEqual({ stage: 'sag', words: 'read the sag, rider on' });
+    expect(analyse(begun).next).toEqual({ stage: 'sag', code: 'read-sag', corners: ['FW', 'RW'], of: 2 });
     const half = add(begun, factEntry({ kind: 'sag', corner: 'RW', slot: 'r1-press-1', mm: 400 }));
-    expect(nextAction(half).words).toBe('read the sag, rider on, front wheel');
+    expect(nextWords(analyse(half).next)).toBe('read the sag, rider on, front wheel');
     const whole = read(read(begun, rig, 0, 'alone'), rig, 0, 'r1');
     const answer = must(answerFor(whole));
-    expect(nextAction(whole)).toMatchObject({ stage: 'sag', words: expect.stringMatching(/^turn /) });
+    expect(analyse(whole).next).toMatchObject({ stage: 'sag', code: 'turn' });
     const told = add(whole, factEntry(planFact(answer)));
-    expect(nextAction(told).stage).toBe('turn');
+    expect(analyse(told).next.stage).toBe('turn');
     const turned = add(told, ...answer.corners.map(({ id, seatBy }) => adjustment(1, id, seatBy)));
-    expect(nextAction(turned)).toEqual({ stage: 'sag', words: 'read the sag, rider on' });
+    expect(analyse(turned).next).toEqual({ stage: 'sag', code: 'read-sag', corners: ['FW', 'RW'], of: 2 });
   });
 
   test('one end alone is a whole job: the other is asked for nowhere, and does not lower the chance', () => {
@@ -56,7 +59,7 @@ describe('a job that is worked by sag', () => {
     const half = front(read(begun, rig, 0, 'r1'));
     const answer = must(answerFor(half));
     expect(answer.corners.map(({ id }) => id)).toEqual(['FW']);
-    expect(nextAction(half, answer).words).not.toContain('read the sag');
+    expect(nextAction(half, answer).code).not.toBe('read-sag');
     expect(unreadOf(answer)).toEqual([]);
     expect(must(answer.chanceAfter)).toBeGreaterThan(0.6);
     // Read once, it belongs to the job from then on.
@@ -94,6 +97,6 @@ describe('a job that is worked by sag', () => {
 
   test('a height read at the baseline makes it a job by heights again', () => {
     const tall = add(begun, factEntry({ kind: 'height', corner: 'FW', slot: '1', mm: 250 }));
-    expect(nextAction(tall).stage).toBe('baseline');
+    expect(analyse(tall).next.stage).toBe('baseline');
   });
 });

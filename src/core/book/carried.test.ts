@@ -1,9 +1,10 @@
+import { analyse } from '../analysis/analyse.ts';
+import { nextWords } from '#words/nextAction.ts';
 import { byCorner, plannedMoves } from '../planning/answerShape.ts';
 import { seatMoveSum } from '../explain/cornerSums.ts';
 import { settingsOf } from './settings.ts';
 import { blankSpring } from '../document/spring.ts';
 import { answerFor } from '../planning/answer.ts';
-import { nextAction } from '../judgement/nextAction.ts';
 import {
   add,
   adjustment,
@@ -95,7 +96,7 @@ describe('one side or one axle read', () => {
         factEntry({ kind: 'height', round: 1, corner, slot: '1', mm: 365 }),
       ),
     );
-    expect(nextAction(half).words).toContain('measure');
+    expect(nextWords(analyse(half).next)).toContain('measure');
     const whole = add(
       half,
       ...(['RF', 'RR'] as const).map((corner) =>

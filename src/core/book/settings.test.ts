@@ -1,3 +1,7 @@
+import { analyse } from '../analysis/analyse.ts';
+import { nextWords } from '#words/nextAction.ts';
+import { lineOf } from '../analysis/line.ts';
+import { turningOrder } from '../judgement/turningOrder.ts';
 import {
   adjustment,
   add,
@@ -9,8 +13,6 @@ import {
   record,
   settled,
 } from '../../../tests/fixtures/records.ts';
-import { lineOf } from './line.ts';
-import { nextAction, turningOrder } from '../judgement/nextAction.ts';
 import { seatBetween, settingsOf, type CornerSetting } from './settings.ts';
 
 const corner = (part: Partial<CornerSetting>): CornerSetting => ({
@@ -73,8 +75,8 @@ test('the end that is hard to get at is turned first, and named first', () => {
   expect(turningOrder(plainDocument())).toEqual(['LF', 'RF', 'LR', 'RR']);
   // The front moves more, and still waits.
   const job = measured([385, 385, 372, 372], document);
-  expect(nextAction(job).words).toBe('turn rear left');
-  expect(nextAction(measured([385, 385, 372, 372])).words).toBe('turn front left');
+  expect(nextWords(analyse(job).next)).toBe('turn rear left');
+  expect(nextWords(analyse(measured([385, 385, 372, 372])).next)).toBe('turn front left');
 });
 
 test('a line survives being written down', () => {

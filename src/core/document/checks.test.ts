@@ -1,5 +1,8 @@
+import { closeList, prepList } from '#words/checks.ts';
+import { recheckWords } from '#words/recheck.ts';
+import { symptomWords } from '#words/symptoms.ts';
 import { blankDocument } from './create.ts';
-import { recheckOf, recheckWords } from './recheck.ts';
+import { recheckOf } from './recheck.ts';
 import { standingFacts } from './facts.ts';
 import { machineClasses } from '../kinds/classes/index.ts';
 import { answerFor } from '../planning/answer.ts';
@@ -19,8 +22,8 @@ test.each(machineClasses.map((one) => [one]))(
     expect(checks.length).toBeGreaterThan(8);
     expect(prepFor(document).some(({ id }) => id === 'bars')).toBe(footingOf(one) === 'wheels');
     expect(prepFor(document).some(({ id }) => id === 'track')).toBe(one === 'snowmobile');
-    for (const { why } of checks) expect(why).toMatch(/\.$/);
-    for (const symptom of symptomsOn(footingOf(one))) expect(symptom.try.length).toBeGreaterThan(1);
+    for (const { why } of [...prepList(document), ...closeList(document)]) expect(why).toMatch(/\.$/);
+    for (const id of symptomsOn(footingOf(one))) expect(symptomWords[id].try.length).toBeGreaterThan(1);
   },
 );
 

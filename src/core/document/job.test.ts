@@ -1,3 +1,6 @@
+import { analyse } from '../analysis/analyse.ts';
+import { nextWords } from '#words/nextAction.ts';
+import { summarise } from '../analysis/summary.ts';
 import { numberOf } from './factKinds.ts';
 import fc from 'fast-check';
 import {
@@ -20,7 +23,6 @@ import { planFact } from '../planning/tell.ts';
 import { applyEntry } from './applyEntry.ts';
 import { correctedBy, standingFacts, type FactEntry } from './facts.ts';
 import { historyOf, redoEntry, undoEntry } from './history.ts';
-import { nextAction, summarise } from '../judgement/nextAction.ts';
 import { applyOps, invertOps, sameJson } from './ops.ts';
 import { collarNow, readRounds } from '../estimate/rounds.ts';
 import type { Json, JobRecord } from './types.ts';
@@ -189,7 +191,7 @@ describe('the order of the work', () => {
   const turned = (job: JobRecord, mm = -5) => add(job, ...fourCorners.map((id) => adjustment(1, id, mm)));
 
   test('from targets to readings to turning to measuring again to locking', () => {
-    const words = (job: JobRecord) => nextAction(job).words;
+    const words = (job: JobRecord) => nextWords(analyse(job).next);
     const blank = record(
       plainDocument((document) => fourCorners.forEach((id) => (document.corners[id].targetMm = null))),
     );
@@ -197,12 +199,12 @@ describe('the order of the work', () => {
     expect(words(record())).toBe('measure all four corners');
     expect(words(add(record(), ...heights(0, 375).slice(0, 3)))).toBe('measure rear right');
     const planned = measured();
-    expect(nextAction(planned)).toEqual({ stage: 'plan', words: 'turn front left' });
+    expect(analyse(planned).next).toEqual({ stage: 'plan', code: 'turn', corner: 'LF' });
     const told = tell(planned);
-    expect(nextAction(told)).toEqual({ stage: 'turn', words: 'turn front left' });
+    expect(analyse(told).next).toEqual({ stage: 'turn', code: 'turn', corner: 'LF' });
     expect(words(add(told, adjustment(1, 'LF', -5)))).toBe('turn front right');
     const done = turned(told);
-    expect(nextAction(done)).toEqual({ stage: 'measure', words: 'settle, then measure' });
+    expect(analyse(done).next).toEqual({ stage: 'measure', code: 'settle-and-measure' });
     const landed = add(
       done,
       settled(1),

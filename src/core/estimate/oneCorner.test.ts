@@ -1,4 +1,5 @@
-import { nextAction } from '../judgement/nextAction.ts';
+import { analyse } from '../analysis/analyse.ts';
+import { nextWords } from '#words/nextAction.ts';
 import { misfitKey } from './estimate.ts';
 import { answerFor } from '../planning/answer.ts';
 import {
@@ -25,12 +26,12 @@ const moved = (job: ReturnType<typeof read>) =>
 test('all in, read twice and settled: everything is left, and it is done', () => {
   const job = read(378, 375, 381, 377);
   expect(moved(job)).toBe(0);
-  expect(nextAction(job).stage).toBe('close-out');
+  expect(analyse(job).next.stage).toBe('close-out');
 });
 
 test('read once, it asks for the second reading before anything is turned', () => {
   const once = add(record(wanted), settled(0), ...heights(0, [378, 375, 381, 377]));
-  expect(nextAction(once).words).toBe('read once more to be sure');
+  expect(nextWords(analyse(once).next)).toBe('read once more to be sure');
 });
 
 test('one corner off asks why, and plans nothing until somebody has looked', () => {
@@ -38,7 +39,7 @@ test('one corner off asks why, and plans nothing until somebody has looked', () 
   const { doubt } = must(answerFor(job));
   expect(doubt.suspicions[0]?.misfit).toEqual({ code: 'one-corner', corner: 'RR', offMm: -13 });
   expect(moved(job)).toBe(0);
-  expect(nextAction(job).words).toBe('find out why rear right is off');
+  expect(nextWords(analyse(job).next)).toBe('find out why rear right is off');
   const slot = misfitKey(must(doubt.suspicions[0] ?? null).misfit);
   const looked = add(
     job,

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { askingWords, bestQuestion } from '../judgement/asking.ts';
+import { askingWords } from '#words/asking.ts';
+import { bestQuestion } from '../judgement/asking.ts';
 import { blankSpring } from '../document/spring.ts';
 import type { JobDocument } from '../document/types.ts';
 import { answerFor } from '../planning/answer.ts';

@@ -1,5 +1,5 @@
+import { settlesBy } from './settlesBy.ts';
 import type { JobDocument } from '../document/types.ts';
-import { settlesBy } from './nextAction.ts';
 import { casesAfter } from '../stance/standing.ts';
 import {
   add,

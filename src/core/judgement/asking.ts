@@ -1,6 +1,5 @@
 import type { Answer } from '../planning/answerShape.ts';
 import { axleOf } from '../kinds/corners.ts';
-import type { Axle } from '../kinds/corners.ts';
 import { worthAsking, type Asking } from '../estimate/worth.ts';
 import { tolerances } from '../tolerances.ts';
 
@@ -30,18 +29,4 @@ function isOpen(answer: Answer, { ask, axle }: Asking): boolean {
     case 'ratio':
       return here.some(({ id }) => answer.document.corners[id].ratioFrom === null);
   }
-}
-
-const ASKS: Record<Asking['ask'], (axle: Axle) => string> = {
-  travel: (axle) => `measuring the ${axle} travel used`,
-  weigh: (axle) => `weighing the ${axle}`,
-  springs: (axle) => `the ${axle} spring rates`,
-  preload: (axle) => `the ${axle} preload`,
-  ratio: (axle) => `measuring the ${axle} motion ratio, wheel against damper,`,
-};
-
-/** A question in the workshop's words; `say` writes mm in the reader's units. */
-export function askingWords({ ask, axle, sdMm, withItMm }: Asking, say: (mm: number) => string): string {
-  const words = ASKS[ask](axle);
-  return `${words.charAt(0).toUpperCase()}${words.slice(1)} would narrow the heights there from ± ${say(sdMm)} to ± ${say(withItMm)}.`;
 }

@@ -1,18 +1,21 @@
+import { cautionList } from '#words/cautions.ts';
+import { questionWords } from '#words/questions.ts';
+import { symptomWords } from '#words/symptoms.ts';
+import { stages } from './stages.ts';
 import { blankDocument } from '../document/create.ts';
 import { fittingFields } from '../document/fitting.ts';
-import { stages } from './nextAction.ts';
 import type { Fitting } from '../document/types.ts';
 import { cornersOf } from '../kinds/classes/index.ts';
 import { machineClasses, type MachineClass } from '../kinds/classes/index.ts';
 import { cautionsAt } from './cautions.ts';
-import { questionHeight, questionWords } from './questions.ts';
+import { questionHeight } from './questions.ts';
 import { symptomsOn } from './symptoms.ts';
 
 const idsAt = (machineClass: MachineClass, fitting: Fitting | null = null) => {
   const document = blankDocument(machineClass, '');
   const [, second = 'RF'] = cornersOf(machineClass);
   if (fitting) Object.assign(document.corners[second], fittingFields(fitting));
-  return cautionsAt('turn', document).map(({ id }) => id);
+  return cautionsAt('turn', document);
 };
 
 describe('cautions', () => {
@@ -36,25 +39,23 @@ describe('cautions', () => {
     }
     // A sled has no axle on brake hoses; a bike needs no alignment.
     expect(idsAt('snowmobile')).not.toContain('lines');
-    const close = (one: MachineClass) => cautionsAt('close-out', blankDocument(one, '')).map(({ id }) => id);
+    const close = (one: MachineClass) => cautionsAt('close-out', blankDocument(one, ''));
     expect(close('motorcycle')).toEqual(['torque', 'law']);
     expect(close('snowmobile')).toEqual(['torque', 'alignment']);
     expect(close('car')).toEqual(['torque', 'alignment', 'law']);
   });
 
   test('the maker’s word stands above this program, said once', () => {
-    const all = stages.flatMap((stage) => cautionsAt(stage, blankDocument('car', '')));
+    const all = stages.flatMap((stage) => cautionList(stage, blankDocument('car', '')));
     expect(all.filter(({ why }) => why.includes('stand above this sheet'))).toHaveLength(1);
   });
 });
 
 describe('ladders', () => {
   test('ski pressure: blocks, then preload within its window, the strap last since it costs travel', () => {
-    for (const id of ['pushes', 'lifts']) {
-      const ladder =
-        symptomsOn('sleds')
-          .find((one) => one.id === id)
-          ?.try.map(({ words }) => words) ?? [];
+    for (const id of ['pushes', 'lifts'] as const) {
+      expect(symptomsOn('sleds')).toContain(id);
+      const ladder = symptomWords[id].try.map(({ words }) => words);
       expect(ladder).toHaveLength(3);
       expect(ladder[0]).toMatch(/^Transfer blocks .* both sides alike/);
       expect(ladder[1]).toMatch(/^Ski preload .* within its sag window/);
@@ -64,7 +65,8 @@ describe('ladders', () => {
 
   test('bottoming with the sag right is never put down to preload', () => {
     for (const footing of ['wheels', 'sleds', 'bikes'] as const) {
-      const steps = symptomsOn(footing).find(({ id }) => id === 'bottoms')?.try ?? [];
+      expect(symptomsOn(footing)).toContain('bottoms');
+      const steps = symptomWords.bottoms.try;
       expect(steps[0]?.words).toMatch(/^Compression damping/);
       expect(steps.some(({ words }) => /preload/i.test(words))).toBe(false);
     }

@@ -1,95 +1,26 @@
 import type { Footing } from '../geometry/reference.ts';
 
-/** One thing to try, why, and what it costs. */
-interface Suggestion {
-  words: string;
-  why: string;
-}
-
-export interface Symptom {
+interface Symptom {
   id: string;
-  words: string;
   on: readonly Footing[];
-  /** In the order to try them: one at a time, and back again when it did not help. */
-  try: readonly Suggestion[];
 }
 
 const everywhere: readonly Footing[] = ['wheels', 'sleds', 'bikes'];
 
-/** What riders and drivers say, and the ladder for it. Sag and heights are right before any of this is worth trying. */
-const symptoms: readonly Symptom[] = [
-  {
-    id: 'bottoms',
-    words: 'bottoms hard and often',
-    on: everywhere,
-    try: [
-      { words: 'Compression damping two clicks firmer.', why: 'With the sag right, bottoming is a matter of damping, ring or stop, not of preload.' },
-      { words: 'Crossover ring 10 mm nearer, where there is one.', why: 'The final rate comes earlier; it rides firmer there.' },
-      { words: 'A longer or firmer bump stop.', why: 'Touching it on the biggest hit only is right.' },
-      { words: 'A stiffer spring, if the sag is at the deep end of its window with the adjuster well up.', why: 'Then it is the rate that is missing.' },
-    ],
-  },
-  {
-    id: 'harsh',
-    words: 'harsh over small bumps',
-    on: everywhere,
-    try: [
-      { words: 'Compression damping two clicks softer.', why: 'It is the first thing that small bumps feel.' },
-      { words: 'Look whether it rides on its stop or its ring at ride height.', why: 'A gap that is too small makes the final rate the only rate.' },
-      { words: 'Less preload, if the sag is under its window.', why: 'A topped-out spring knocks.' },
-    ],
-  },
-  {
-    id: 'kicks',
-    words: 'kicks back, leaves the ground after bumps',
-    on: everywhere,
-    try: [
-      { words: 'Rebound damping two clicks slower.', why: 'It returns faster than the ground falls away.' },
-      { words: 'Look at the preload: much of it for a soft spring pushes as hard.', why: 'Then a stiffer spring with less preload is the cure.' },
-    ],
-  },
-  {
-    id: 'packs',
-    words: 'sinks lower over a row of bumps',
-    on: everywhere,
-    try: [
-      { words: 'Rebound damping two clicks faster.', why: 'It has not come back before the next bump: it packs down.' },
-      { words: 'Compression damping a click firmer if it goes on.', why: 'It then gives less to begin with.' },
-    ],
-  },
-  {
-    id: 'rolls',
-    words: 'rolls or wallows',
-    on: ['wheels', 'bikes'],
-    try: [
-      { words: 'Rebound damping two clicks slower, both ends alike.', why: 'It settles sooner after each turn.' },
-      { words: 'Compression damping two clicks firmer at the end that dives.', why: 'It holds the body up while it is loaded.' },
-      { words: 'Stiffer springs, or a bar, once damping is at its end.', why: 'Roll is a matter of rate.' },
-    ],
-  },
-  {
-    id: 'pushes',
-    words: 'skis push, too little bite in front',
-    on: ['sleds'],
-    try: [
-      { words: 'Transfer blocks up one position, both sides alike.', why: 'Less weight goes to the rear under power.' },
-      { words: 'Ski preload up, within its sag window.', why: 'The skis carry more.' },
-      { words: 'Limiter strap in by one hole, last.', why: 'It costs travel of the skid’s front arm.' },
-    ],
-  },
-  {
-    id: 'lifts',
-    words: 'heavy steering, or skis that should lift and do not',
-    on: ['sleds'],
-    try: [
-      { words: 'Transfer blocks down one position, both sides alike.', why: 'More weight goes to the rear under power.' },
-      { words: 'Ski preload down, within its sag window.', why: 'The skis carry less.' },
-      { words: 'Limiter strap out by one hole, last.', why: 'The front arm then holds the nose up.' },
-    ],
-  },
-]; // prettier-ignore
+/** What riders and drivers complain of. Sag and heights are right before anything against it is worth trying. */
+const symptoms = [
+  { id: 'bottoms', on: everywhere },
+  { id: 'harsh', on: everywhere },
+  { id: 'kicks', on: everywhere },
+  { id: 'packs', on: everywhere },
+  { id: 'rolls', on: ['wheels', 'bikes'] },
+  { id: 'pushes', on: ['sleds'] },
+  { id: 'lifts', on: ['sleds'] },
+] as const satisfies readonly Symptom[];
+
+export type SymptomId = (typeof symptoms)[number]['id'];
 
 /** The symptoms that a machine of this footing can have. */
-export function symptomsOn(footing: Footing): Symptom[] {
-  return symptoms.filter(({ on }) => on.includes(footing));
+export function symptomsOn(footing: Footing): SymptomId[] {
+  return symptoms.filter(({ on }: Symptom) => on.includes(footing)).map(({ id }) => id);
 }

@@ -1,3 +1,4 @@
+import { questionWords } from '#words/questions.ts';
 import type { MarginKind } from './index.ts';
 import { someClearance } from '../../../tests/fixtures/records.ts';
 import {
@@ -11,7 +12,7 @@ import {
   must,
 } from '../../../tests/fixtures/records.ts';
 import { blankSpring } from '../document/spring.ts';
-import { questionHeight, questionTarget, questionWords } from '../judgement/questions.ts';
+import { questionHeight, questionTarget } from '../judgement/questions.ts';
 import { readRounds } from '../estimate/rounds.ts';
 import { answerFor } from '../planning/answer.ts';
 import {

@@ -1,3 +1,4 @@
+import { reasonWords } from '#words/reasons.ts';
 import { byCorner, type Answer } from './answerShape.ts';
 import { againDocument } from '../book/again.ts';
 import { blankDocument } from '../document/create.ts';
@@ -20,7 +21,7 @@ import {
   settled,
 } from '../../../tests/fixtures/records.ts';
 import { answerFor } from './answer.ts';
-import { reasonWords, type Reason } from './reasons.ts';
+import { type Reason } from './reasons.ts';
 import { workOf } from '../estimate/rounds.ts';
 import { planFact, toldPlan } from './tell.ts';
 

@@ -1,3 +1,4 @@
+import { once } from '../once.ts';
 import { needsOf, springsAfter, warpOf } from './unplanned.ts';
 import { crossOf } from './crossAnswer.ts';
 import { withMoves, unreadMoves } from './moved.ts';
@@ -28,7 +29,7 @@ import { planFor, type Plan, type SpecifiedAs } from './planning.ts';
 import { reasonsFor } from './reasons.ts';
 import { withSwaps, type Swaps } from './swaps.ts';
 
-interface AnswerOptions {
+export interface AnswerOptions {
   /** False leaves everything as it is: "after" is as it stands. */
   planned?: boolean;
   /** Other springs in from now on: what was read before is still of the old ones. */
@@ -165,11 +166,6 @@ function expectedIn(
       ];
     }),
   );
-}
-
-function once<T>(make: () => T): () => T {
-  let made: { value: T } | null = null;
-  return () => (made ??= { value: make() }).value;
 }
 
 function remembered(of: (situation: Situation) => Prediction): (situation: Situation) => Prediction {

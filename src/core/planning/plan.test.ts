@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { reasonWords } from '#words/reasons.ts';
 import { byCorner, type Answer } from './answerShape.ts';
 import { blankDocument } from '#core/document/create.ts';
 import { bodyProjection, warp } from '#core/machine/body.ts';
@@ -21,7 +22,6 @@ import { misfitKey } from '../estimate/estimate.ts';
 import { answerFor } from './answer.ts';
 import { chanceWithin } from './chance.ts';
 import { threadRoom } from './limits.ts';
-import { reasonWords } from './reasons.ts';
 import { blankSpring } from '../document/spring.ts';
 import { samplePlan } from './sampled.ts';
 import { planFact } from './tell.ts';

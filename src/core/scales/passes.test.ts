@@ -1,3 +1,4 @@
+import { storyWords } from '#words/whyWeight.ts';
 import { answerFor } from '../planning/answer.ts';
 import type { JobRecord } from '../document/types.ts';
 import { add, adjustment, collars, fourCorners, must, record } from '../../../tests/fixtures/records.ts';
@@ -13,7 +14,7 @@ import {
 import { barShift, hookedBars } from './bars.ts';
 import { valueIn } from '../../../tests/fixtures/sums.ts';
 import { barCrossSum, barPadSum } from '../explain/scaleSums.ts';
-import { storyWords, weightStory } from './why.ts';
+import { weightStory } from './why.ts';
 
 /** One pass: what the plan says is turned, settled and read again. */
 function pass(job: JobRecord, car: PadCar, round: number): { job: JobRecord; car: PadCar } {

@@ -1,3 +1,5 @@
+import { lowerWords } from '#words/whyWeight.ts';
+import { tradeWords } from '#words/tradeOff.ts';
 import { answerBy } from '../planning/replan.ts';
 import { answerFor } from '../planning/answer.ts';
 import { add, adjustment, factEntry, fourCorners, must, record } from '../../../tests/fixtures/records.ts';
@@ -24,9 +26,8 @@ import { padsAround } from './padsAround.ts';
 import { moveSize, movesOf } from './moves.ts';
 import { valueIn } from '../../../tests/fixtures/sums.ts';
 import { swapResult } from './swap.ts';
-import { furthestOff, tradeOff, tradeWords } from './tradeOff.ts';
+import { furthestOff, tradeOff } from './tradeOff.ts';
 import { seatWays } from './ways.ts';
-import { lowerWords } from './why.ts';
 
 const say = (mm: number) => `${mm.toFixed(1)} mm`;
 const car = hidePadCar(2);

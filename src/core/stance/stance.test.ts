@@ -1,8 +1,9 @@
 import fc from 'fast-check';
+import { mistakeWords } from '#words/collarMistake.ts';
 import { againDocument } from '../book/again.ts';
 import { standingFacts } from '../document/facts.ts';
 import type { Entry, JobDocument } from '../document/types.ts';
-import { collarMistake, mistakeWords } from '../judgement/collarMistake.ts';
+import { collarMistake } from '../judgement/collarMistake.ts';
 import { distanceAfter, gainsAt } from './clearance.ts';
 import { marginsFor } from '../margins/margins.ts';
 import { answerFor } from '../planning/answer.ts';

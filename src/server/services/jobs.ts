@@ -1,5 +1,5 @@
+import { lineOf, type JobLine } from '#core/analysis/line.ts';
 import { applyEntry, type EntryRefusal } from '#core/document/applyEntry.ts';
-import { lineOf, type JobLine } from '#core/book/line.ts';
 import type { Entry, JobRecord } from '#core/document/types.ts';
 import type { BookJob, JobList, ListQuery, NewJob, Shelf } from '#contract/api.ts';
 import { limits } from '#contract/limits.ts';

@@ -1,7 +1,7 @@
+import { stagesOf } from '#core/judgement/stages.ts';
 import { Command } from 'cmdk';
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { stagesOf } from '#core/judgement/nextAction.ts';
 import { useJobList, useJobRecord } from '../api/jobs.ts';
 import { stageTitles } from '../pages/job/stages.ts';
 import { useDebounced } from '../ui/useDebounced.ts';

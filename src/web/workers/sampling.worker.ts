@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
 import type { JobRecord } from '#core/document/types.ts';
-import { answerFor } from '#core/planning/answer.ts';
+import { analyse } from '#core/analysis/analyse.ts';
 import { samplePlan, type Sampled } from '#core/planning/sampled.ts';
 
 /** Machines between two looks at the messages: each look costs some milliseconds of its own. */
@@ -17,7 +17,7 @@ async function sample(
   onProgress: (done: number) => void,
 ): Promise<Sampled | null> {
   const mine = ++latest;
-  const answer = answerFor(record);
+  const { answer } = analyse(record);
   if (!answer) return null;
   const run = samplePlan(answer, count);
   for (;;) {

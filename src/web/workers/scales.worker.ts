@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
 import type { JobRecord } from '#core/document/types.ts';
-import { answerFor } from '#core/planning/answer.ts';
+import { analyse } from '#core/analysis/analyse.ts';
 import { hookedBars, type HookedBar } from '#core/scales/bars.ts';
 import { tradeOff, type TradeOff } from '#core/scales/tradeOff.ts';
 import { seatWays, type SeatWay } from '#core/scales/ways.ts';
@@ -14,7 +14,7 @@ interface Traded {
 
 /** Works out what a job asks of its scales; null where it asks nothing, or nothing is read. */
 function trade(record: JobRecord): Traded | null {
-  const answer = answerFor(record);
+  const { answer } = analyse(record);
   const made = answer && tradeOff(answer);
   if (!answer || !made) return null;
   return { trade: made, ways: seatWays(answer, record.document.crossWeight ?? 1) };
@@ -22,7 +22,7 @@ function trade(record: JobRecord): Traded | null {
 
 /** Bars that the readings tell of though nobody said that they are hooked up. */
 function hooked(record: JobRecord): HookedBar[] {
-  const answer = answerFor(record);
+  const { answer } = analyse(record);
   return answer ? hookedBars(record, answer) : [];
 }
 

@@ -1,4 +1,3 @@
-import { expect } from '@jest/globals';
 import type { Entry, Fact } from '#core/document/types.ts';
 import type { Unsent } from '../../api/unsent.ts';
 import { clashesOf } from './clashes.ts';

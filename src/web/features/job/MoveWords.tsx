@@ -4,7 +4,7 @@ import type { CornerId } from '#core/kinds/corners.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import type { Sourced } from '#core/estimate/corner.ts';
 import { adjusterOf, stepOf } from '#core/kinds/adjusters/index.ts';
-import type { Fitting } from '#core/document/types.ts';
+import type { Fitting, ToldCorner } from '#core/document/types.ts';
 import type { CornerMove } from '#core/planning/cornerAnswer.ts';
 import { inReadersUnit } from '#core/units/measure.ts';
 import { lengthText } from '#core/units/formatLength.ts';
@@ -19,7 +19,7 @@ export function SeatMove({
   steps,
   fitting = 'grooves',
   cam,
-  airBar,
+  air,
   id,
 }: {
   turns: number;
@@ -28,7 +28,7 @@ export function SeatMove({
   fitting?: Fitting;
   /** Position to stop at, counted from 0. */
   cam: number | null;
-  airBar: number | null;
+  air: { toBar: number; byBar: number } | null;
   /** The corner, where a position or a pressure may rest on what is assumed of it. */
   id?: CornerId;
 }) {
@@ -39,10 +39,10 @@ export function SeatMove({
         {id && <PlaceAssumed id={id} />}
       </>
     );
-  if (airBar !== null)
+  if (air !== null)
     return (
       <>
-        {turns > 0 ? 'add air' : 'let air out'} to <Pressure bar={airBar} />
+        {air.byBar > 0 ? 'add air' : 'let air out'} to <Pressure bar={air.toBar} />
         {id && <PlaceAssumed id={id} />}
       </>
     );
@@ -62,6 +62,16 @@ export function SeatMove({
       <Turns turns={turns} /> {springWay(turns)}
     </>
   );
+}
+
+/** A pressure as a plan has it, as a move. */
+export function airMove(bar: CornerMove['airBar']): { toBar: number; byBar: number } | null {
+  return bar && { toBar: bar.after, byBar: bar.after - bar.now };
+}
+
+/** A pressure as it was told. */
+export function airTold({ airToBar, airByBar }: ToldCorner): { toBar: number; byBar: number } | null {
+  return airToBar === undefined || airByBar === undefined ? null : { toBar: airToBar, byBar: airByBar };
 }
 
 /** What a position or a pressure is counted from where nobody gave it; nothing where it was given. */

@@ -1,6 +1,6 @@
 import { triedAnswer } from '#core/planning/replan.ts';
 import { createContext, useContext, useMemo, useState } from 'react';
-import { marginsFor } from '#core/margins/margins.ts';
+import { analyseTried } from '#core/analysis/analyse.ts';
 import type { Tried, TriedCorner } from '#core/planning/tried.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
 import type { Job } from './useJob.ts';
@@ -25,8 +25,8 @@ export function useTriedJob(job: Job): { shown: Job; byHand: ByHand } {
   const tried = useMemo(() => (free && kept.round === round ? kept.tried : {}), [free, kept, round]);
   const shown = useMemo(() => {
     if (!job.answer || Object.keys(tried).length === 0) return job;
-    const answer = triedAnswer(job.answer, tried);
-    return { ...job, answer, margins: marginsFor(answer) };
+    const { answer, margins } = analyseTried(job.record, triedAnswer(job.answer, tried));
+    return { ...job, answer, margins };
   }, [job, tried]);
   const byHand = useMemo(
     () => ({

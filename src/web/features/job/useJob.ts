@@ -3,15 +3,15 @@ import { useMemo } from 'react';
 import type { FactPlace } from '#core/document/factKinds.ts';
 import { correctedBy, factAt, standingFacts, type FactEntry } from '#core/document/facts.ts';
 import { historyOf, redoEntry, undoEntry, type History } from '#core/document/history.ts';
-import { nextAction, type NextAction } from '#core/judgement/nextAction.ts';
-import { readRounds, type RoundsState } from '#core/estimate/rounds.ts';
+import { type NextAction } from '#core/judgement/nextAction.ts';
+import { type RoundsState } from '#core/estimate/rounds.ts';
 import type { Entry, Fact, JobRecord, Json } from '#core/document/types.ts';
-import { marginsFor, type Margin } from '#core/margins/margins.ts';
+import { type Margin } from '#core/margins/margins.ts';
 import { useJobRecord } from '../../api/jobs.ts';
 import { enqueue } from '../../api/queue.ts';
 import type { Unsent } from '../../api/unsent.ts';
 import { useDrafts } from '../numbers/drafts.ts';
-import { answerOf } from './answerOf.ts';
+import { analysisOf } from './analysisOf.ts';
 import { valueAt, withDrafts } from './draftKeys.ts';
 import { newStamp } from './stamp.ts';
 import type { SetupStore } from './useNewSetup.ts';
@@ -34,7 +34,7 @@ export interface Job {
   state: RoundsState;
   /** Computed from what is kept and what is being typed. */
   answer: Answer | null;
-  margins: Margin[];
+  margins: readonly Margin[];
   next: NextAction;
   history: History;
   unsent: Unsent[];
@@ -64,8 +64,8 @@ function keptPart(record: JobRecord, unsent: Unsent[], put: (entry: Entry) => vo
   return {
     record,
     facts: standingFacts(record),
-    state: readRounds(record),
-    next: nextAction(record, answerOf(record)),
+    state: analysisOf(record).state,
+    next: analysisOf(record).next,
     history: historyOf(record.entries),
     unsent,
     actions: actionsFor(record, put),
@@ -80,8 +80,8 @@ function useLive(kept: KeptPart | null): Job | null {
   // What is sent and what is not changes nothing that follows from the record.
   const live = useMemo(() => {
     if (!record) return null;
-    const answer = answerOf(withDrafts(record, drafts));
-    return { answer, margins: answer ? marginsFor(answer) : [] };
+    const { answer, margins } = analysisOf(withDrafts(record, drafts));
+    return { answer, margins };
   }, [record, drafts]);
   return useMemo(() => kept && live && { ...kept, ...live }, [kept, live]);
 }

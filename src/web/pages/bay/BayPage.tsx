@@ -1,9 +1,10 @@
+import { nextWords } from '#words/nextAction.ts';
+import { turningOrder } from '#core/judgement/turningOrder.ts';
 import { JobContext, useThisJob } from '../../jobStore/jobContext.ts';
 import { useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useParams } from 'react-router';
 import { cornerSpec } from '#core/estimate/corner.ts';
-import { turningOrder } from '#core/judgement/nextAction.ts';
 import { workOf, type Work } from '#core/estimate/rounds.ts';
 import type { ToldCorner, ToldPlan } from '#core/document/types.ts';
 import { planFact } from '#core/planning/tell.ts';
@@ -11,7 +12,14 @@ import { isMoved } from '#core/planning/cornerAnswer.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { useJob, type Job } from '../../features/job/useJob.ts';
 import { MachinePlan } from '../../drawing/MachinePlan.tsx';
-import { Effect, MountMove, PitchAssumed, RingMove, SeatMove } from '../../features/job/MoveWords.tsx';
+import {
+  airTold,
+  Effect,
+  MountMove,
+  PitchAssumed,
+  RingMove,
+  SeatMove,
+} from '../../features/job/MoveWords.tsx';
 import { capital } from '../../features/job/words.ts';
 import { SizeLength, Turns } from '../../ui/Figure.tsx';
 import { isRatioGuessed, MeasureRatio } from '../../features/ratio/MeasureRatio.tsx';
@@ -51,7 +59,7 @@ function Idle() {
   const measuring = job.next.stage === 'measure';
   return (
     <div className="flex flex-1 flex-col items-start justify-center gap-8">
-      <p className="text-[44px] leading-tight font-bold max-md:text-[32px]">{capital(job.next.words)}</p>
+      <p className="text-[44px] leading-tight font-bold max-md:text-[32px]">{capital(nextWords(job.next))}</p>
       {ready && !measuring && job.next.stage !== 'close-out' && (
         <Button
           look="main"
@@ -270,7 +278,7 @@ function Figure({ step: { id, work, asked } }: { step: Step }) {
       steps={asked.steps ?? null}
       fitting={fitting}
       cam={asked.camTo ?? null}
-      airBar={asked.airToBar ?? null}
+      air={airTold(asked)}
       id={id}
     />
   );

@@ -1,7 +1,7 @@
+import { summarise, type JobSummary } from '#core/analysis/summary.ts';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { classDefaults, machineClasses } from '#core/kinds/classes/index.ts';
-import { summarise, type JobSummary } from '#core/judgement/nextAction.ts';
 import { useJobList, useJobRecord } from '../../api/jobs.ts';
 import { useQueue } from '../../api/queue.ts';
 import { useDebounced } from '../../ui/useDebounced.ts';

@@ -1,7 +1,8 @@
+import { nextWords } from '#words/nextAction.ts';
+import type { JobSummary } from '#core/analysis/summary.ts';
 import { formatDistanceToNow } from 'date-fns';
 import { Link } from 'react-router';
 import { classDefaults } from '#core/kinds/classes/index.ts';
-import type { JobSummary } from '#core/judgement/nextAction.ts';
 import { MachinePlan } from '../../drawing/MachinePlan.tsx';
 import { MarginLine } from '../../features/job/MarginWords.tsx';
 import { capital } from '../../features/job/words.ts';
@@ -24,7 +25,7 @@ export function JobLine({ job, unsent = false }: { job: JobSummary; unsent?: boo
           <span className="text-second block">{job.title || classDefaults[job.machineClass].title}</span>
         </span>
         <span>
-          <span className="text-action block text-[17px] font-semibold">{capital(job.next.words)}</span>
+          <span className="text-action block text-[17px] font-semibold">{capital(nextWords(job.next))}</span>
           <span className="text-second label block">{roundWords(job.round)}</span>
         </span>
         <span className="max-lg:col-start-2">

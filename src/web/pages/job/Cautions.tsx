@@ -1,7 +1,7 @@
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { TriangleAlert } from 'lucide-react';
 import { factAt } from '#core/document/facts.ts';
-import type { Caution } from '#core/judgement/cautions.ts';
+import type { Caution } from '#words/cautions.ts';
 import { readPlace } from './cautionsRead.ts';
 
 interface Props {

@@ -1,8 +1,9 @@
+import { recheckWords } from '#words/recheck.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Link } from 'react-router';
 import { factAt } from '#core/document/facts.ts';
-import { recheckOf, recheckWords } from '#core/document/recheck.ts';
-import { closeFor } from '#core/document/checks.ts';
+import { recheckOf } from '#core/document/recheck.ts';
+import { closeList } from '#words/checks.ts';
 import { rodSum } from '#core/explain/stanceSums.ts';
 import type { usualSteering } from '#core/stance/toe.ts';
 import { rodsOf, tieRodTurns, toeWanted, totalToe } from '#core/stance/toe.ts';
@@ -27,7 +28,7 @@ export function CloseOutSections() {
     <div className="grid gap-x-8 gap-y-5 px-4 pb-4 xl:grid-cols-2">
       <section aria-label="Before it goes out, seen to">
         <h3 className="font-semibold">Seen to</h3>
-        <CheckList kind="check" round={round} items={closeFor(job.record.document)} />
+        <CheckList kind="check" round={round} items={closeList(job.record.document)} />
       </section>
       <div className="flex flex-col gap-7">
         {footingOf(job.record.document.machine.class) === 'wheels' && <Toe round={round} />}

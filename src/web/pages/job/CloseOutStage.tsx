@@ -1,7 +1,7 @@
 import { byCorner } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { cornerHeight, hasTaught } from '#core/figures/cornerHeight.ts';
-import { cautionsAt } from '#core/judgement/cautions.ts';
+import { cautionList } from '#words/cautions.ts';
 import { goodEnough, notYet } from '#core/planning/enough.ts';
 import { gainGroups } from '#core/estimate/corner.ts';
 import { factAt } from '#core/document/facts.ts';
@@ -60,7 +60,7 @@ export function CloseOutStage() {
         )}
       </div>
       <CloseOutSections />
-      <Cautions title="Before it goes out" list={cautionsAt('close-out', job.record.document)} />
+      <Cautions title="Before it goes out" list={cautionList('close-out', job.record.document)} />
       <div className="flex-1" />
       <Footer>
         <Lock />

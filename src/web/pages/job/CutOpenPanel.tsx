@@ -1,7 +1,7 @@
 import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { lazy, Suspense, useMemo } from 'react';
-import { answerFor } from '#core/planning/answer.ts';
+import { analyse } from '#core/analysis/analyse.ts';
 import { Panel } from './Panel.tsx';
 
 const CutOpen = lazy(async () => ({ default: (await import('./CutOpen.tsx')).CutOpen }));
@@ -42,7 +42,7 @@ export function CutOpenNowPanel() {
 
 function AsItStands() {
   const job = useThisJob();
-  const answer = useMemo(() => answerFor(job.record, { planned: false }), [job.record]);
+  const answer = useMemo(() => analyse(job.record, { planned: false }).answer, [job.record]);
   if (!answer) return <p className="text-second">Once a height is read the springs can be drawn.</p>;
   return (
     <Suspense fallback={drawing}>

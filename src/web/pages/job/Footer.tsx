@@ -1,7 +1,8 @@
+import { nextWords } from '#words/nextAction.ts';
+import type { Stage } from '#core/judgement/stages.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import type { Stage } from '#core/judgement/nextAction.ts';
 import { capital } from '../../features/job/words.ts';
 
 /** The line under the sheet: where it stands, and the next action at its right end. It stays in sight however long the sheet. */
@@ -25,7 +26,7 @@ export function NextLink({ from }: { from: Stage }) {
       className="bg-action text-on-action ml-auto flex min-h-9 items-center px-4 font-semibold"
       data-testid="next"
     >
-      {capital(job.next.words)}
+      {capital(nextWords(job.next))}
     </Link>
   );
 }

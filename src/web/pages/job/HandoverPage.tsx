@@ -1,12 +1,13 @@
+import { recheckWords } from '#words/recheck.ts';
 import { marginTitles } from '#words/margins.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
 import { JobContext, useThisJob } from '../../jobStore/jobContext.ts';
 import { adjusterOf } from '#core/kinds/adjusters/index.ts';
 import { isOf } from '#core/document/facts.ts';
 import { useParams } from 'react-router';
-import { cautionsAt } from '#core/judgement/cautions.ts';
-import { closeFor } from '#core/document/checks.ts';
-import { recheckOf, recheckWords } from '#core/document/recheck.ts';
+import { cautionList } from '#words/cautions.ts';
+import { closeList } from '#words/checks.ts';
+import { recheckOf } from '#core/document/recheck.ts';
 import { classDefaults } from '#core/kinds/classes/index.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
@@ -257,7 +258,7 @@ function SeenTo() {
     <section aria-label="Seen to" className="mt-5">
       <h2 className="font-semibold">Seen to</h2>
       <ul className="mt-1 grid gap-x-8 sm:grid-cols-2 print:grid-cols-2">
-        {closeFor(job.record.document).map(({ id, words }) => (
+        {closeList(job.record.document).map(({ id, words }) => (
           <li key={id} className="flex gap-2 py-0.5">
             <span className="border-ink inline-block size-4 shrink-0 translate-y-0.5 border text-center text-[12px] leading-[14px]">
               {done(id) ? '✓' : ''}
@@ -280,7 +281,7 @@ function Mind() {
   return (
     <section aria-label="To mind" className="mt-4">
       <h2 className="font-semibold">To mind</h2>
-      {cautionsAt('close-out', job.record.document).map(({ words, why }) => (
+      {cautionList('close-out', job.record.document).map(({ words, why }) => (
         <p key={words} className="label">
           {words} <span className="text-second">{why}</span>
         </p>

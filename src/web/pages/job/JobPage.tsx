@@ -1,7 +1,7 @@
+import { stages, type Stage } from '#core/judgement/stages.ts';
 import { JobContext, useThisJob } from '../../jobStore/jobContext.ts';
 import { memo, useDeferredValue } from 'react';
 import { Navigate, useParams } from 'react-router';
-import { stages, type Stage } from '#core/judgement/nextAction.ts';
 import { ApiProblem } from '../../api/client.ts';
 import { Button } from '../../ui/Button.tsx';
 import { FailurePage } from '../FailurePage.tsx';

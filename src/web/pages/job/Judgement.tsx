@@ -1,8 +1,9 @@
+import { mistakeWords } from '#words/collarMistake.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Link } from 'react-router';
 import { cornerVerdict, missingForVerdict, ringStandings } from '#core/judgement/cornerVerdict.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
-import { collarMistake, mistakeWords } from '#core/judgement/collarMistake.ts';
+import { collarMistake } from '#core/judgement/collarMistake.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../../app/settings.ts';
 import { Length, SizeLength } from '../../ui/Figure.tsx';

@@ -1,12 +1,13 @@
+import { reasonWords } from '#words/reasons.ts';
+import { askingWords } from '#words/asking.ts';
 import { marginTitles } from '#words/margins.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { askingWords, bestQuestion } from '#core/judgement/asking.ts';
+import { bestQuestion } from '#core/judgement/asking.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { worstOfEachKind, type Margin } from '#core/margins/margins.ts';
 import { lengthText } from '#core/units/formatLength.ts';
-import { reasonWords } from '#core/planning/reasons.ts';
 import { marginSum } from '#core/explain/marginSum.ts';
 import { useLengthStyle } from '../../app/settings.ts';
 import { capital } from '../../features/job/words.ts';

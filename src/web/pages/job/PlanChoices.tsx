@@ -2,7 +2,8 @@ import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
-import { dependsOnLoad, marginsByCase } from '#core/margins/margins.ts';
+import { analyseTried } from '#core/analysis/analyse.ts';
+import { dependsOnLoad } from '#core/margins/margins.ts';
 import { casesAfter } from '#core/stance/standing.ts';
 import { alternativesFor, type Alternative } from '#core/judgement/alternatives.ts';
 import { planFact } from '#core/planning/tell.ts';
@@ -159,7 +160,8 @@ function movedWords({ moved, answer }: Alternative): string {
 
 /** Heights and the first limit of each load case that differs from the others. */
 function Cases({ answer }: { answer: Answer }) {
-  const margins = marginsByCase(answer);
+  const job = useThisJob();
+  const { marginsByCase: margins } = analyseTried(job.record, answer);
   return (
     <table className="w-full min-w-[560px]">
       <thead className="label text-second text-left">

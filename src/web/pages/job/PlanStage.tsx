@@ -1,7 +1,8 @@
+import { isUntold } from '#core/document/untold.ts';
+import { firstToTurn } from '#core/judgement/turningOrder.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { hardEndOf } from '#core/document/fitting.ts';
-import { firstToTurn, isUntold } from '#core/judgement/nextAction.ts';
 import { scalesWanted, type CornerAnswer } from '#core/planning/cornerAnswer.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';

@@ -4,7 +4,7 @@ import { lacksStep } from '#core/document/fitting.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { isMoved, type CornerMove } from '#core/planning/cornerAnswer.ts';
 import { seatMoveSum, stopAtSum } from '#core/explain/cornerSums.ts';
-import { Effect, OtherMoves, PitchAssumed, SeatMove } from '../../features/job/MoveWords.tsx';
+import { Effect, OtherMoves, PitchAssumed, SeatMove, airMove } from '../../features/job/MoveWords.tsx';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { SizeLength } from '../../ui/Figure.tsx';
 
@@ -64,7 +64,7 @@ function SeatLines({ corner, answer }: { corner: CornerMove; answer: Answer }) {
             steps={corner.steps}
             fitting={answer.document.corners[corner.id].fitting}
             cam={corner.cam?.after ?? null}
-            airBar={corner.airBar?.after ?? null}
+            air={airMove(corner.airBar)}
             id={corner.id}
           />
         </SumFigure>

@@ -1,5 +1,6 @@
 import { useThisJob } from '../../jobStore/jobContext.ts';
-import { prepFor, unequalPressures } from '#core/document/checks.ts';
+import { unequalPressures } from '#core/document/checks.ts';
+import { prepList } from '#words/checks.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { cornersIn, footingOf } from '#core/kinds/classes/index.ts';
 import { limits } from '#contract/limits.ts';
@@ -22,7 +23,7 @@ export function PrepStage() {
         {footingOf(document.machine.class) !== 'sleds' && <Pressures />}
         <Floor />
         <div className="mt-4">
-          <CheckList kind="prep" round={0} items={prepFor(document)} />
+          <CheckList kind="prep" round={0} items={prepList(document)} />
         </div>
       </div>
       {isRatioGuessed(job) && <MeasureRatio />}

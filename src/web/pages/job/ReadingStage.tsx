@@ -1,3 +1,4 @@
+import { settlesBy } from '#core/judgement/settlesBy.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { lazy, Suspense, useState, type ReactNode } from 'react';
@@ -12,7 +13,6 @@ import { goodEnough, unreadOf } from '#core/planning/enough.ts';
 import { percent } from '#words/figures.ts';
 import { restoredSlot } from '#core/document/repeats.ts';
 import { meanOf } from '#core/numerics/mean.ts';
-import { settlesBy } from '#core/judgement/nextAction.ts';
 import type { ToldCorner } from '#core/document/types.ts';
 import { axleOf, cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';

@@ -2,7 +2,8 @@ import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useState } from 'react';
 import { browserStorage } from '../../features/keeping/keeping.ts';
 import type { Entry } from '#core/document/types.ts';
-import { symptomsOn, type Symptom } from '#core/judgement/symptoms.ts';
+import { symptomsOn, type SymptomId } from '#core/judgement/symptoms.ts';
+import { symptomWords, type SymptomWords } from '#words/symptoms.ts';
 import { footingOf } from '#core/kinds/classes/index.ts';
 import { limits } from '#contract/limits.ts';
 import type { Job } from '../../features/job/useJob.ts';
@@ -17,7 +18,7 @@ import { Footer, NextLink } from './Footer.tsx';
 /** Short notes from the road or the trail, what they may mean, and one thing to try at a time. */
 export function RideStage() {
   const job = useThisJob();
-  const [chosen, setChosen] = useState<Symptom | null>(null);
+  const [chosen, setChosen] = useState<SymptomId | null>(null);
   const symptoms = symptomsOn(footingOf(job.record.document.machine.class));
   return (
     <div className="flex flex-1 flex-col">
@@ -35,17 +36,17 @@ export function RideStage() {
           <div className="mt-2 flex flex-wrap gap-2">
             {symptoms.map((one) => (
               <button
-                key={one.id}
+                key={one}
                 type="button"
-                aria-pressed={chosen?.id === one.id}
-                onClick={() => setChosen(chosen?.id === one.id ? null : one)}
-                className={`min-h-9 border px-3 text-left ${chosen?.id === one.id ? 'border-action text-action border-2 font-semibold' : 'border-second/60'}`}
+                aria-pressed={chosen === one}
+                onClick={() => setChosen(chosen === one ? null : one)}
+                className={`min-h-9 border px-3 text-left ${chosen === one ? 'border-action text-action border-2 font-semibold' : 'border-second/60'}`}
               >
-                {one.words}
+                {symptomWords[one].words}
               </button>
             ))}
           </div>
-          {chosen && <Ladder symptom={chosen} />}
+          {chosen && <Ladder symptom={symptomWords[chosen]} />}
           <SkidSettings />
           <Bracket />
           <Earlier />
@@ -66,7 +67,7 @@ function record(job: Job, words: string): void {
   job.actions.record(`Note: ${words}`.slice(0, 200), { ...place, words });
 }
 
-function Ladder({ symptom }: { symptom: Symptom }) {
+function Ladder({ symptom }: { symptom: SymptomWords }) {
   const job = useThisJob();
   return (
     <ol className="mt-3 list-none">

@@ -1,6 +1,6 @@
+import { stagesOf, type Stage } from '#core/judgement/stages.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Link } from 'react-router';
-import { stagesOf, type Stage } from '#core/judgement/nextAction.ts';
 import { stageStanding, stageTitles } from './stages.ts';
 
 /** The stages as marks on a rule down the left edge. Any may be opened at any time. */

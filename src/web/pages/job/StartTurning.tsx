@@ -1,7 +1,8 @@
+import { nextWords } from '#words/nextAction.ts';
+import type { Stage } from '#core/judgement/stages.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useNavigate } from 'react-router';
-import type { Stage } from '#core/judgement/nextAction.ts';
 import { isMoved } from '#core/planning/cornerAnswer.ts';
 import { planFact, toldPlan } from '#core/planning/tell.ts';
 import { useRefusedDrafts } from '../../features/numbers/drafts.ts';
@@ -29,7 +30,7 @@ export function StartTurning({ answer, from }: { answer: Answer; from: Stage }) 
       <>
         <p className="ml-auto font-semibold">
           {answer.doubt.suspicions[0]?.misfit.code === 'one-corner'
-            ? `Nothing to turn: ${job.next.words}.`
+            ? `Nothing to turn: ${nextWords(job.next)}.`
             : 'Nothing to turn: leave everything.'}
         </p>
         <NextLink from={from} />

@@ -1,7 +1,7 @@
+import { turningOrder } from '#core/judgement/turningOrder.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Link } from 'react-router';
-import { cautionsAt } from '#core/judgement/cautions.ts';
-import { turningOrder } from '#core/judgement/nextAction.ts';
+import { cautionList } from '#words/cautions.ts';
 import { cornerSpec, type CornerSpec } from '#core/estimate/corner.ts';
 import { factAt } from '#core/document/facts.ts';
 import { stepOf } from '#core/kinds/adjusters/index.ts';
@@ -12,7 +12,14 @@ import type { Fact, Fitting, ToldCorner, ToldPlan } from '#core/document/types.t
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { factKey } from '../../features/job/draftKeys.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';
-import { Effect, MountMove, PitchAssumed, RingMove, SeatMove } from '../../features/job/MoveWords.tsx';
+import {
+  airTold,
+  Effect,
+  MountMove,
+  PitchAssumed,
+  RingMove,
+  SeatMove,
+} from '../../features/job/MoveWords.tsx';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
 
@@ -43,7 +50,7 @@ export function TurnStage() {
     <>
       <Cautions
         title="Safety first"
-        list={cautionsAt('turn', job.record.document)}
+        list={cautionList('turn', job.record.document)}
         folded={state.turning?.begun ?? false}
       />
       <CornerGrid
@@ -187,7 +194,7 @@ function SeatWork({ id, round, asked }: Omit<WorkProps, 'told'> & { asked: ToldC
             steps={asked.steps ?? null}
             fitting={job.record.document.corners[id].fitting}
             cam={asked.camTo ?? null}
-            airBar={null}
+            air={null}
             id={id}
           />
         </SumFigure>
@@ -249,7 +256,7 @@ function AirWork({
             steps={null}
             fitting={job.record.document.corners[id].fitting}
             cam={null}
-            airBar={asked.airToBar ?? null}
+            air={airTold(asked)}
             id={id}
           />
         </SumFigure>
@@ -312,7 +319,7 @@ function Done({
         'done'
       ) : (
         <>
-          <SeatMove turns={mm / pitchMm} steps={steps} fitting={fitting} cam={null} airBar={null} /> done
+          <SeatMove turns={mm / pitchMm} steps={steps} fitting={fitting} cam={null} air={null} /> done
         </>
       )}
       {short && asked !== null && (

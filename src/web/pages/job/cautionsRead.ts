@@ -1,5 +1,5 @@
-import { cautionsAt, type Caution } from '#core/judgement/cautions.ts';
-import type { Stage } from '#core/judgement/nextAction.ts';
+import type { Stage } from '#core/judgement/stages.ts';
+import { cautionsAt, type CautionId } from '#core/judgement/cautions.ts';
 import type { Job } from '../../features/job/useJob.ts';
 
 /** Where it is kept that a caution was read: once a job. */
@@ -11,7 +11,7 @@ export const readPlace = (id: string) => ({
 });
 
 /** Cautions of a step that nobody has ticked as read. */
-export function unreadCautions(job: Job, stage: Stage): Caution[] {
+export function unreadCautions(job: Job, stage: Stage): CautionId[] {
   const read = new Set(job.facts.flatMap(({ fact }) => (fact.kind === 'acknowledged' ? [fact.slot] : [])));
-  return cautionsAt(stage, job.record.document).filter(({ id }) => !read.has(id));
+  return cautionsAt(stage, job.record.document).filter((id) => !read.has(id));
 }

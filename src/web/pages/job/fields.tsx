@@ -1,8 +1,9 @@
+import { questionWords } from '#words/questions.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { described } from '../../features/forms/described.ts';
 import { numbered, numberOf, type FactPlace, type NumberedKind } from '#core/document/factKinds.ts';
 import { factAt } from '#core/document/facts.ts';
-import { questionHeight, questionTarget, questionWords } from '#core/judgement/questions.ts';
+import { questionHeight, questionTarget } from '#core/judgement/questions.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
 import { meanOf } from '#core/numerics/mean.ts';
 import { lengthText } from '#core/units/formatLength.ts';

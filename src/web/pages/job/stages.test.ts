@@ -1,8 +1,8 @@
+import { stages, stagesOf } from '#core/judgement/stages.ts';
 import { blankDocument } from '#core/document/create.ts';
 import { standingFacts } from '#core/document/facts.ts';
 import { readRounds } from '#core/estimate/rounds.ts';
 import { prepFor } from '#core/document/checks.ts';
-import { stages, stagesOf } from '#core/judgement/nextAction.ts';
 import { blankSpring } from '#core/document/spring.ts';
 import type { JobRecord } from '#core/document/types.ts';
 import { marginsFor } from '#core/margins/margins.ts';

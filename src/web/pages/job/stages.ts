@@ -1,5 +1,6 @@
+import { isUntold } from '#core/document/untold.ts';
+import type { Stage } from '#core/judgement/stages.ts';
 import { prepFor } from '#core/document/checks.ts';
-import { isUntold, type Stage } from '#core/judgement/nextAction.ts';
 import { isOffItsGap } from '#core/planning/cornerAnswer.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
 import type { CornerId } from '#core/kinds/corners.ts';

@@ -1,7 +1,7 @@
+import { stagesOf, type Stage } from '#core/judgement/stages.ts';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useEffect } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { stagesOf, type Stage } from '#core/judgement/nextAction.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
 import type { Job } from '../../features/job/useJob.ts';
 import { useUndoKeys } from '../../features/job/useUndoKeys.ts';

@@ -8,7 +8,7 @@ import type { CornerId } from '#core/kinds/corners.ts';
 import { problemFrom } from '#core/rack/fromJob.ts';
 import { plainProblem, readProblem, type SearchProblem } from '#core/rack/problem.ts';
 import type { JobRecord } from '#core/document/types.ts';
-import { answerFor } from '#core/planning/answer.ts';
+import { analyse } from '#core/analysis/analyse.ts';
 import { useMirrored } from '../../features/links/useMirrored.ts';
 
 interface Kept {
@@ -48,7 +48,7 @@ export function useProblem(record: JobRecord | null, corner: CornerId | null) {
   const kept = useKept();
   const [own, setOwn] = useState<SearchProblem | null>(linked ?? (corner ? null : kept.problem));
   const asked = useMemo(() => {
-    const answer = record && corner ? answerFor(record) : null;
+    const answer = record && corner ? analyse(record).answer : null;
     return answer && corner ? problemFrom(answer, corner) : null;
   }, [record, corner]);
   const problem = own ?? asked ?? kept.problem;

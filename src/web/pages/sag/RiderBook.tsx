@@ -13,7 +13,7 @@ import { limits } from '#contract/limits.ts';
 import { pathKey } from '../../features/job/draftKeys.ts';
 import { PredictedLength } from '../../ui/FigureKinds.tsx';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
-import { PitchAssumed, SeatMove } from '../../features/job/MoveWords.tsx';
+import { PitchAssumed, SeatMove, airMove } from '../../features/job/MoveWords.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { SizeLength } from '../../ui/Figure.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
@@ -175,7 +175,7 @@ function RiderRow({ rider, rank, page, answer, put, remove }: RowProps) {
                     steps={corner.steps}
                     fitting={answer.document.corners[id].fitting}
                     cam={corner.cam?.after ?? null}
-                    airBar={corner.airBar?.after ?? null}
+                    air={airMove(corner.airBar)}
                     id={id}
                   />
                 </SumFigure>

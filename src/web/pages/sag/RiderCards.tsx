@@ -3,7 +3,7 @@ import { Link, useParams } from 'react-router';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { bookPages } from '#core/sag/book.ts';
 import { useJob } from '../../features/job/useJob.ts';
-import { PitchAssumed, SeatMove } from '../../features/job/MoveWords.tsx';
+import { PitchAssumed, SeatMove, airMove } from '../../features/job/MoveWords.tsx';
 import { capital } from '../../features/job/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Length, SizeLength } from '../../ui/Figure.tsx';
@@ -71,7 +71,7 @@ export function RiderCards() {
                               steps={corner.steps}
                               fitting={job.record.document.corners[end].fitting}
                               cam={corner.cam?.after ?? null}
-                              airBar={corner.airBar?.after ?? null}
+                              air={airMove(corner.airBar)}
                               id={end}
                             />
                             {!corner.cam && !corner.airBar && (

@@ -2,6 +2,7 @@ import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useState } from 'react';
 import { isOf } from '#core/document/facts.ts';
 import { nextRung, readStep, stepNote, type TriedStep, type Wish } from '#core/judgement/balance.ts';
+import { rungWords } from '#words/balance.ts';
 import { Button } from '../../ui/Button.tsx';
 
 const wishes: { value: Wish; words: string }[] = [
@@ -18,16 +19,17 @@ export function SledLadder() {
   const tried = notes.flatMap((fact) => readStep(fact.words) ?? []);
   const [wish, setWish] = useState<Wish>(tried.at(-1)?.wish ?? 'more');
   const next = nextRung(wish, tried);
+  const told = next && rungWords[wish][next.rung];
   const tell = (felt: TriedStep['felt']) => {
     if (!next) return;
-    const words = stepNote({ wish, rung: next.rung.id, felt });
+    const words = stepNote({ wish, rung: next.rung, felt });
     const place = {
       kind: 'note' as const,
       round: job.state.current,
       corner: null,
       slot: `n${notes.length + 1}`,
     };
-    job.actions.record(`Balance: ${next.rung.id}, ${felt}`, { ...place, words });
+    job.actions.record(`Balance: ${next.rung}, ${felt}`, { ...place, words });
   };
   const own = tried.filter((one) => one.wish === wish);
   return (
@@ -55,15 +57,15 @@ export function SledLadder() {
           ))}
         </ol>
       )}
-      {next ? (
+      {next && told ? (
         <div className="mt-2" data-testid="balance-step" aria-live="polite">
           {next.back && <p className="text-tight">It got worse: put that step back first.</p>}
           <p className="text-[17px] font-semibold">
             {next.again ? 'Once more: ' : ''}
-            {next.rung.words}
+            {told.words}
           </p>
           <p className="label text-second">
-            {next.rung.why} Go on until {next.rung.until}. Then ride the same stretch.
+            {told.why} Go on until {told.until}. Then ride the same stretch.
           </p>
           <div className="mt-2 flex gap-3">
             {feels.map((felt) => (

@@ -1,3 +1,4 @@
+import { lowerWords, storyWords } from '#words/whyWeight.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../../jobStore/jobContext.ts';
 import { springWay } from '#words/instruction.ts';
@@ -6,7 +7,7 @@ import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
 import { seatEffects, type SeatEffect } from '#core/scales/effects.ts';
 import { cornerSpec } from '#core/estimate/corner.ts';
-import { lowerWords, storyWords, weightStory, type WeightStory } from '#core/scales/why.ts';
+import { weightStory, type WeightStory } from '#core/scales/why.ts';
 import { effectSum } from '#core/explain/scaleSums.ts';
 import { inReadersUnit } from '#core/units/measure.ts';
 import { fineLengthText } from '#core/units/formatLength.ts';

@@ -21,7 +21,7 @@ export function MoveList({ document, moves }: { document: JobDocument; moves: re
                 steps={steps}
                 fitting={document.corners[id].fitting}
                 cam={null}
-                airBar={null}
+                air={null}
               />
               <PitchAssumed pitch={cornerSpec(document, id).pitchMm} steps={steps} />
             </>

@@ -1,9 +1,10 @@
+import { tradeWords } from '#words/tradeOff.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
 import { WorkFailed } from '../../../ui/WorkFailed.tsx';
 import { useThisJob } from '../../../jobStore/jobContext.ts';
 import { lazy, Suspense } from 'react';
 import type { JobDocument } from '#core/document/types.ts';
-import { tradeWords, type TradeOff, type TradePoint } from '#core/scales/tradeOff.ts';
+import { type TradeOff, type TradePoint } from '#core/scales/tradeOff.ts';
 import { tradeHeightSum, tradeShareSum } from '#core/explain/scaleSums.ts';
 import { fineLengthText } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../../../app/settings.ts';

@@ -1,7 +1,7 @@
+import { summarise, type JobSummary } from './summary.ts';
 import { standingFacts } from '../document/facts.ts';
 import { recheckOf } from '../document/recheck.ts';
-import { summarise, type JobSummary } from '../judgement/nextAction.ts';
-import { settingsOf, type MachineSetting } from './settings.ts';
+import { settingsOf, type MachineSetting } from '../book/settings.ts';
 import type { JobRecord } from '../document/types.ts';
 
 /** What lists show of a job: its line on Bays and its settings in the logbook. */
@@ -14,7 +14,7 @@ export interface JobLine {
 }
 
 /** Raised whenever a line would come out differently for the same job, so that kept ones are made anew. */
-export const LINE_REVISION = 4;
+export const LINE_REVISION = 5;
 
 /** Works out a job's line. */
 export function lineOf(record: JobRecord): JobLine {

@@ -1,0 +1,64 @@
+import { readRounds, type RoundsState } from '../estimate/rounds.ts';
+import { nextAction, type NextAction } from '../judgement/nextAction.ts';
+import { marginsByCase, marginsFor, type Margin } from '../margins/margins.ts';
+import { answerFor, type AnswerOptions } from '../planning/answer.ts';
+import type { Answer } from '../planning/answerShape.ts';
+import { once } from '../once.ts';
+import type { JobRecord } from '../document/types.ts';
+
+/** Everything that follows from a job's record. Each is worked out when it is first asked for, and once. */
+export interface Analysis {
+  readonly record: JobRecord;
+  /** The rounds as they were read and turned. */
+  readonly state: RoundsState;
+  /** The estimate and the plan; null while no height has been read. */
+  readonly answer: Answer | null;
+  /** What is left, the smallest first; none without an answer. */
+  readonly margins: readonly Margin[];
+  /** The same for every load case by itself. */
+  readonly marginsByCase: readonly { loadCase: string; margins: Margin[] }[];
+  readonly next: NextAction;
+}
+
+/** The only door to what the core makes of a job, for page, server and command. */
+export function analyse(record: JobRecord, options: AnswerOptions = {}): Analysis {
+  return analysisOf(
+    record,
+    once(() => answerFor(record, options)),
+  );
+}
+
+/** The same with another answer in place of the plan's: something tried by hand, another way of doing it. */
+export function analyseTried(record: JobRecord, answer: Answer): Analysis {
+  return analysisOf(record, () => answer);
+}
+
+function analysisOf(record: JobRecord, answer: () => Answer | null): Analysis {
+  const of = <T>(make: (answer: Answer) => T[]) =>
+    once(() => {
+      const made = answer();
+      return made ? make(made) : [];
+    });
+  const state = once(() => answer()?.state ?? readRounds(record));
+  const margins = of(marginsFor);
+  const byCase = of(marginsByCase);
+  const next = once(() => nextAction(record, answer()));
+  return {
+    record,
+    get state() {
+      return state();
+    },
+    get answer() {
+      return answer();
+    },
+    get margins() {
+      return margins();
+    },
+    get marginsByCase() {
+      return byCase();
+    },
+    get next() {
+      return next();
+    },
+  };
+}

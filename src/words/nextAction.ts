@@ -1,0 +1,44 @@
+import type { NextDo } from '#core/judgement/nextAction.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import { recheckWords } from './recheck.ts';
+
+/** The one thing to do next, in the workshop's words: "turn front left". */
+export function nextWords(next: NextDo): string {
+  switch (next.code) {
+    case 'locked':
+      return next.due ? recheckWords(next.due) : 'locked at its heights';
+    case 'set-targets':
+      return 'set the target heights';
+    case 'say-step':
+      return `say how far one step goes, ${cornerNames[next.corner]}`;
+    case 'turn':
+      return `turn ${cornerNames[next.corner]}`;
+    case 'measure':
+      return 'measure';
+    case 'measure-corners':
+      return `measure ${namesOf(next.corners, next.of)}`;
+    case 'settle-and-measure':
+      return 'settle, then measure';
+    case 'measure-corners-again':
+      return next.corners.length === next.of ? 'measure again' : `measure ${namesOf(next.corners, next.of)}`;
+    case 'read-sag':
+      return `read the sag, rider on${next.corners.length === next.of ? '' : `, ${namesOf(next.corners, next.of)}`}`;
+    case 'set-ring':
+      return `set the ring ${cornerNames[next.corner]}`;
+    case 'lock':
+      return 'in tolerance: lock it';
+    case 'find-out-why':
+      return `find out why ${cornerNames[next.corner]} is off`;
+    case 'read-again':
+      return 'read once more to be sure';
+    case 'decide-nearest':
+      return 'nearest heights reached: decide';
+    case 'decide-out-of-reach':
+      return 'target out of reach: decide';
+  }
+}
+
+function namesOf(some: readonly CornerId[], of: number): string {
+  if (some.length === of) return of === 4 ? 'all four corners' : 'both ends';
+  return some.map((id) => cornerNames[id]).join(', ');
+}
