@@ -3,6 +3,8 @@ import type { Answer } from '#core/planning/answerShape.ts';
 import { analyse, type Analysis } from '#core/analysis/analyse.ts';
 import { nextWords } from '#words/nextAction.ts';
 import { cornerVerdict } from '#core/judgement/cornerVerdict.ts';
+import type { SpringVerdict } from '#core/judgement/springVerdict.ts';
+import { springReasonWords } from '#words/springVerdict.ts';
 import { solveJob } from '#core/analysis/solveJob.ts';
 import { worthAsking } from '#core/estimate/worth.ts';
 import { cornerHeight } from '#core/figures/cornerHeight.ts';
@@ -29,6 +31,10 @@ const hints: readonly Reason['kind'][] = ['rigid-body', 'loose'];
 /** How far the seat goes; null where it is air, whose pressure tells it. */
 function seatMove({ airBar, seatBy, turns }: CornerMove) {
   return airBar ? { seatMm: null, turns: null } : { seatMm: seatBy, turns };
+}
+
+function springTold(verdict: SpringVerdict | null) {
+  return verdict && { ...verdict, why: springReasonWords(verdict.because, mm) };
 }
 
 /** What to turn, what to expect of it, and the exit code that goes with it. */
@@ -66,7 +72,7 @@ export function plan(file: string): { answer: unknown; code: number } {
           now: { kind: 'estimated', mean: corner.nowSagMm, sd: corner.sagSdMm },
           after: { kind: 'predicted', mean: corner.sagMm, sd: corner.sagSdMm },
         },
-        spring: cornerVerdict(answer, corner.id),
+        spring: springTold(cornerVerdict(answer, corner.id)),
       })),
       unread: answer.unread.map((corner) => ({
         corner: corner.id,

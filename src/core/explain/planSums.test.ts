@@ -18,7 +18,6 @@ import { casesAfter } from '../stance/standing.ts';
 import { caseHeightSum, clearanceSum, furthestSum, kitSum, lostSum } from './planSums.ts';
 import type { Sum } from '../calculation/types.ts';
 
-const say = (mm: number) => `${mm} mm`;
 const inputOf = (sum: Sum | null, symbol: string) =>
   sum?.inputs.find((one) => one.symbol === symbol)?.value ?? NaN;
 
@@ -32,12 +31,12 @@ const loaded = () =>
 
 test('the worst corner: the greatest of all distances between height after and target', () => {
   const answer = must(answerFor(measured(375)));
-  const [plan] = alternativesFor(measured(375), answer, say);
-  const sum = must(furthestSum(must(plan ?? null)));
+  const [plan] = alternativesFor(measured(375), answer);
+  const sum = must(furthestSum(must(plan ?? null), 'This plan'));
   const off = answer.corners.map(({ specMm, spec }) => Math.abs(specMm - (spec.targetMm ?? 0)));
   expect(sum.result.value).toBeCloseTo(Math.max(...off), 9);
   expect(sum.inputs).toHaveLength(8);
-  expect(furthestSum({ ...must(plan ?? null), offMm: null })).toBeNull();
+  expect(furthestSum({ ...must(plan ?? null), offMm: null }, 'This plan')).toBeNull();
 });
 
 test('a height in a load case: the figure that the plan shows, with what is aboard and how the springs carry it', () => {

@@ -12,7 +12,7 @@ import { leftAtRest, restInputs } from '../calculation/restInputs.ts';
 import type { Sum } from '../calculation/types.ts';
 
 /** How far off its targets a way of doing it ends up. Null where no height is asked for. */
-export function furthestSum({ title, answer, offMm }: Alternative): Sum | null {
+export function furthestSum({ answer, offMm }: Alternative, title: string): Sum | null {
   if (offMm === null) return null;
   return {
     title: `Furthest off: ${title}`,

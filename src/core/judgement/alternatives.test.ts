@@ -36,13 +36,13 @@ const waysOf = (edit: (document: JobDocument) => void, read: number | readonly n
   const job = measured(read, plainDocument(edit));
   const answer = answerFor(job);
   if (!answer) throw new Error('expected an answer');
-  const ways = alternativesFor(job, answer, (mm) => `${mm} mm`);
+  const ways = alternativesFor(job, answer);
   return {
     answer,
-    ids: ways.map(({ id }) => id),
-    way: (id: Alternative['id']) => {
-      const found = ways.find((one) => one.id === id);
-      if (!found) throw new Error(`expected ${id} among ${ways.map((one) => one.id).join()}`);
+    ids: ways.map(({ way }) => way.id),
+    way: (id: Alternative['way']['id']) => {
+      const found = ways.find((one) => one.way.id === id);
+      if (!found) throw new Error(`expected ${id} among ${ways.map((one) => one.way.id).join()}`);
       return found;
     },
   };

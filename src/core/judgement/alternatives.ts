@@ -2,21 +2,26 @@ import type { Answer } from '../planning/answerShape.ts';
 import { hardEndOf } from '../document/fitting.ts';
 import { marginsFor, type Margin } from '../margins/margins.ts';
 import type { CornerDocument, JobDocument, JobRecord } from '../document/types.ts';
-import { axleOf, cornerNames, twinOf, type CornerId } from '../kinds/corners.ts';
+import { axleOf, twinOf, type Axle, type CornerId } from '../kinds/corners.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
 import { answerFor } from '../planning/answer.ts';
 import { isMoved } from '../planning/cornerAnswer.ts';
 import type { Reason } from '../planning/reasons.ts';
 import type { Swap, Swaps } from '../planning/swaps.ts';
 
-type AlternativeId = 'plan' | 'seats' | 'sides' | 'easy' | 'longer' | 'stiffer';
+/** What is done otherwise. */
+export type Way =
+  | { id: 'plan' | 'seats' }
+  /** Left and right of an axle moved alike, or each by itself. */
+  | { id: 'sides'; alike: boolean }
+  /** This end is left alone. */
+  | { id: 'easy'; hardEnd: Axle }
+  /** Other springs, by the places they go to: mm longer, or a share stiffer; negative the other way. */
+  | { id: 'longer' | 'stiffer'; parts: { where: Axle | CornerId; by: number }[] };
 
 /** One way of getting there, with what it costs. */
 export interface Alternative {
-  id: AlternativeId;
-  title: string;
-  /** What it means, in one line; mm are the springs' own. */
-  why: string;
+  way: Way;
   answer: Answer;
   /** Corners where something is moved. */
   moved: CornerId[];
@@ -28,36 +33,33 @@ export interface Alternative {
   bought: boolean;
 }
 
-/** The plan that stands and every other way there is a choice of, the plan first. `sayMm` writes mm in the reader's units. */
-export function alternativesFor(
-  record: JobRecord,
-  plan: Answer,
-  sayMm: (mm: number) => string,
-): Alternative[] {
+/** The plan that stands and every other way there is a choice of, the plan first. */
+export function alternativesFor(record: JobRecord, plan: Answer): Alternative[] {
   const ways = [seatsOnly(record.document), sidesAlike(record.document), easyEnd(record.document)];
   const others = ways.flatMap((way): Alternative[] => {
     const answer = way && answerFor({ ...record, document: way.document });
-    return way && answer ? [judged(way, answer)] : [];
+    return answer ? [judged(way.way, answer)] : [];
   });
   return [
-    judged({ id: 'plan', title: 'This plan', why: 'as it stands on this page' }, plan),
+    judged({ id: 'plan' }, plan),
     ...others.filter(({ answer }) => differs(answer, plan)),
-    ...otherSprings(record, plan, sayMm),
+    ...otherSprings(record, plan),
   ];
 }
 
-type Named = Pick<Alternative, 'id' | 'title' | 'why'>;
-type Way = Named & { document: JobDocument };
+/** A job described as another way would have it. */
+interface Changed {
+  way: Way;
+  document: JobDocument;
+}
 
-function judged({ id, title, why }: Named, answer: Answer): Alternative {
+function judged(way: Way, answer: Answer): Alternative {
   const off = answer.corners.flatMap(({ spec, specMm }) =>
     spec.targetMm === null ? [] : [Math.abs(specMm - spec.targetMm)],
   );
   return {
-    id,
-    title,
-    why,
-    bought: id === 'longer' || id === 'stiffer',
+    way,
+    bought: way.id === 'longer' || way.id === 'stiffer',
     answer,
     moved: answer.corners.filter(isMoved).map(({ id }) => id),
     offMm: off.length > 0 ? Math.max(...off) : null,
@@ -76,40 +78,32 @@ function differs(one: Answer, other: Answer): boolean {
 }
 
 /** Lower mounts, or tubes in their clamps, left as they are. */
-function seatsOnly(document: JobDocument): Way | null {
+function seatsOnly(document: JobDocument): Changed | null {
   const ids = cornersIn(document).filter((id) => document.corners[id].mount !== null);
   if (ids.length === 0) return null;
   return {
-    id: 'seats',
-    title: 'Seats only',
-    why: 'mounts stay where they are; preload and droop change with height',
+    way: { id: 'seats' },
     document: withCorners(document, ids, { mount: null }),
   };
 }
 
-function sidesAlike(document: JobDocument): Way | null {
+function sidesAlike(document: JobDocument): Changed | null {
   const { equalSides } = document;
   if (!cornersIn(document).some(twinOf)) return null;
   return {
-    id: 'sides',
-    title: equalSides ? 'Each side by itself' : 'Equal left and right',
-    why: equalSides
-      ? 'seats of an axle may differ, to even out what they carry'
-      : 'seats of an axle moved alike: fewer figures to keep, cross weight stays',
+    way: { id: 'sides', alike: !equalSides },
     document: { ...document, equalSides: !equalSides },
   };
 }
 
 /** The end that means taking things apart is left alone; the easy end does what it can. */
-function easyEnd(document: JobDocument): Way | null {
+function easyEnd(document: JobDocument): Changed | null {
   const hardEnd = hardEndOf(document);
   if (!hardEnd) return null;
   const ids = cornersIn(document).filter((id) => axleOf(id) === hardEnd && document.corners[id].adjustable);
   if (ids.length === 0) return null;
   return {
-    id: 'easy',
-    title: `Leave the ${hardEnd} alone`,
-    why: 'only the end that is easy to get at is turned',
+    way: { id: 'easy', hardEnd },
     document: withCorners(document, ids, { adjustable: false }),
   };
 }
@@ -126,7 +120,7 @@ function withCorners(
 }
 
 /** Where a seat runs out of thread: the spring, or the spacer, that would stand for it. */
-function otherSprings(record: JobRecord, plan: Answer, sayMm: (mm: number) => string): Alternative[] {
+function otherSprings(record: JobRecord, plan: Answer): Alternative[] {
   const short = plan.reasons.filter(
     (reason): reason is Extract<Reason, { kind: 'thread' }> => reason.kind === 'thread',
   );
@@ -153,14 +147,8 @@ function otherSprings(record: JobRecord, plan: Answer, sayMm: (mm: number) => st
     share === null ? null : { longerMm: 0, rateScale: 1 + awayFromZero(share, 0.05) },
   );
   return [
-    swapped(record, 'longer', longer, ({ longerMm }) => ({
-      size: sayMm(Math.abs(longerMm)),
-      more: longerMm > 0 ? 'longer' : 'shorter',
-    })),
-    swapped(record, 'stiffer', stiffer, ({ rateScale }) => ({
-      size: `${Math.round(100 * Math.abs(rateScale - 1))} %`,
-      more: rateScale > 1 ? 'stiffer' : 'softer',
-    })),
+    swapped(record, 'longer', longer, ({ longerMm }) => longerMm),
+    swapped(record, 'stiffer', stiffer, ({ rateScale }) => rateScale - 1),
   ].filter((one) => one !== null);
 }
 
@@ -168,26 +156,18 @@ function swapped(
   record: JobRecord,
   id: 'longer' | 'stiffer',
   swaps: Swaps,
-  say: (swap: Swap) => { size: string; more: string },
+  by: (swap: Swap) => number,
 ): Alternative | null {
   const answer = Object.keys(swaps).length > 0 ? answerFor(record, { swaps }) : null;
   if (!answer) return null;
-  const parts = (Object.entries(swaps) as [CornerId, Swap][]).map(([corner, swap]) => {
-    const { size, more } = say(swap);
-    return { where: twinOf(corner) ? axleOf(corner) : cornerNames[corner], words: `${size} ${more}` };
-  });
-  const words = [...new Set(parts.map(({ where, words: size }) => `${where} ${size}`))].join(', ');
-  return judged(
-    {
-      id,
-      title: id === 'longer' ? `Springs or spacers: ${words}` : `Springs: ${words}`,
-      why:
-        id === 'longer'
-          ? 'the same rate; the seat comes back onto its thread, droop and bump are as in the plan wanted'
-          : 'the load closes it by another amount, so that the seat comes back onto its thread; the ride changes with it',
-    },
-    answer,
+  const parts = (Object.entries(swaps) as [CornerId, Swap][]).map(([corner, swap]) => ({
+    where: twinOf(corner) ? axleOf(corner) : corner,
+    by: by(swap),
+  }));
+  const once = parts.filter(
+    (one, k) => parts.findIndex(({ where, by: size }) => where === one.where && size === one.by) === k,
   );
+  return judged({ id, parts: once }, answer);
 }
 
 const further = (a: number, b: number) => (Math.abs(b) > Math.abs(a) ? b : a);

@@ -39,31 +39,31 @@ export function cornerVerdict(answer: Answer, id: CornerId): SpringVerdict | nul
   });
 }
 
+export type MissingForVerdict =
+  'rider-sag' | 'static-sag-too' | 'sag-better' | 'torsion-or-window' | 'spring-or-window' | 'collar-or-room';
+
 /**
- * What has to be given or measured before a corner's spring can be judged, in words; null where it can be. An adjuster
+ * What has to be given or measured before a corner's spring can be judged, null where it can be. An adjuster
  * without a known range and a preload that is only assumed say nothing either.
  */
-export function missingForVerdict(answer: Answer, id: CornerId): string | null {
+export function missingForVerdict(answer: Answer, id: CornerId): MissingForVerdict | null {
   const { document, machine } = answer;
   const { sagWindow, staticWindow, adjustable, torsion, air } = document.corners[id];
   const { springs, preload } = machine.sources[id];
   if (document.riders.length > 0 && sagWindow && springs === 'assumed') {
-    if (!isSagRead(answer.state, id, 'ridden')) return 'read its sag with the rider on';
-    if (staticWindow && !isSagRead(answer.state, id, 'alone'))
-      return 'read its sag with nobody on too: only both together tell its rate';
+    if (!isSagRead(answer.state, id, 'ridden')) return 'rider-sag';
+    if (staticWindow && !isSagRead(answer.state, id, 'alone')) return 'static-sag-too';
   }
   const corner = answer.corners.find((one) => one.id === id);
   if (document.riders.length > 0 && sagWindow && (corner?.sagSdMm ?? 0) > tolerances.sagKnownMm)
-    return 'read its sag with the rider on, pressed and lifted: it is not known well enough';
+    return 'sag-better';
   if (sagWindow || air) return null;
-  if (springs === 'assumed' && torsion)
-    return 'give the rate of its torsion springs and the length of their leg, or a sag window';
-  if (springs === 'assumed') return 'give the rate and free length of its spring, or a sag window';
+  if (springs === 'assumed' && torsion) return 'torsion-or-window';
+  if (springs === 'assumed') return 'spring-or-window';
   const ranged = answer.corners.some(
     (one) => one.id === id && one.stopAtMm !== null && one.spec.collarMaxMm !== null,
   );
-  if (preload === 'assumed' && !ranged && !torsion && adjustable)
-    return 'read its collar and give the collar’s range, or measure the room for its springs at full droop';
+  if (preload === 'assumed' && !ranged && !torsion && adjustable) return 'collar-or-room';
   return null;
 }
 

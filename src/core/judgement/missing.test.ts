@@ -23,7 +23,7 @@ const named = (document: JobDocument, preloadMm: number | null = 12) =>
 describe('what a verdict on a spring still needs', () => {
   test('a spring nobody named: its rate, or a window for its sag', () => {
     const answer = answerOf(() => undefined);
-    expect(missingForVerdict(answer, 'LF')).toContain('rate and free length');
+    expect(missingForVerdict(answer, 'LF')).toBe('spring-or-window');
     expect(cornerVerdict(answer, 'LF')).toBeNull();
     const windowed = answerOf((document) => (document.corners.LF.sagWindow = { fromMm: 60, toMm: 80 }));
     expect(missingForVerdict(windowed, 'LF')).toBeNull();
@@ -37,7 +37,7 @@ describe('what a verdict on a spring still needs', () => {
       },
       ['collar'],
     );
-    expect(missingForVerdict(answer, 'RR')).toContain('read its collar');
+    expect(missingForVerdict(answer, 'RR')).toBe('collar-or-room');
     // With its range and its reading the place of the adjuster speaks.
     expect(
       missingForVerdict(
@@ -72,7 +72,7 @@ describe('what a verdict on a spring still needs', () => {
     });
     const verdict = must(cornerVerdict(low, 'LF'));
     expect(verdict.verdict).toBe('too soft');
-    expect(verdict.because).toContain('range');
+    expect(verdict.because.code).toBe('near-its-end');
   });
 
   test('springs loose at full droop are too long a way down for their rate', () => {

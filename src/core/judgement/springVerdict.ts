@@ -11,16 +11,24 @@ export interface SpringSigns {
   seatedMm: number | null;
 }
 
+/** Why, with mm at the wheel or along the spring. */
+export type SpringReason =
+  | {
+      code:
+        'sag-too-much-at-the-end' | 'sag-too-little-at-the-start' | 'static-too-little' | 'static-too-much';
+      offMm: number;
+    }
+  | { code: 'sag-out'; offMm: number; state: 'too much' | 'too little' }
+  | { code: 'loose'; looseMm: number }
+  | { code: 'cam-high' | 'near-its-end' | 'both-sags-in' | 'rider-sag-in' | 'nothing-against' };
+
 export interface SpringVerdict {
   verdict: 'too soft' | 'too stiff' | 'right' | 'adjust first';
-  /** Why, with the numbers in mm. */
-  because: string;
+  because: SpringReason;
 }
 
 const NEARLY_ALL = 0.9;
 const NEARLY_NONE = 0.1;
-
-const mm = (value: number) => `${value.toFixed(0)} mm`;
 
 /**
  * Whether the spring is right at all. Preload moves both sags alike; only the rate moves them apart. So with rider sag
@@ -33,52 +41,26 @@ export function springVerdict({
   camHigh = false,
   seatedMm,
 }: SpringSigns): SpringVerdict {
+  const told = (verdict: SpringVerdict['verdict'], because: SpringReason): SpringVerdict => ({
+    verdict,
+    because,
+  });
   if (riderSag?.state === 'too much' && (preloadShare ?? 0) >= NEARLY_ALL)
-    return {
-      verdict: 'too soft',
-      because: `rider sag is ${mm(riderSag.offMm)} too much with the preload nearly used up`,
-    };
+    return told('too soft', { code: 'sag-too-much-at-the-end', offMm: riderSag.offMm });
   if (riderSag?.state === 'too little' && (preloadShare ?? 1) <= NEARLY_NONE)
-    return {
-      verdict: 'too stiff',
-      because: `rider sag is ${mm(riderSag.offMm)} too little with hardly any preload`,
-    };
+    return told('too stiff', { code: 'sag-too-little-at-the-start', offMm: riderSag.offMm });
   if (riderSag && riderSag.state !== 'in')
-    return {
-      verdict: 'adjust first',
-      because: `rider sag is ${mm(riderSag.offMm)} ${riderSag.state}: bring it in by preload, then look at static sag`,
-    };
+    return told('adjust first', { code: 'sag-out', offMm: riderSag.offMm, state: riderSag.state });
   if (riderSag && staticSag?.state === 'too little')
-    return {
-      verdict: 'too soft',
-      because: `rider sag is right but static sag is ${mm(staticSag.offMm)} too little: the preload stands in for rate`,
-    };
+    return told('too soft', { code: 'static-too-little', offMm: staticSag.offMm });
   if (riderSag && staticSag?.state === 'too much')
-    return {
-      verdict: 'too stiff',
-      because: `rider sag is right but static sag is ${mm(staticSag.offMm)} too much: the rider hardly moves it`,
-    };
-  if (seatedMm !== null && seatedMm < 0)
-    return {
-      verdict: 'too stiff',
-      because: `the spring is ${mm(-seatedMm)} loose at full droop: it carries the load without being pressed`,
-    };
-  if (camHigh)
-    return {
-      verdict: 'too soft',
-      because:
-        'the cam stands above its middle position in the garage: nothing is left for a load or rough ground',
-    };
-  if ((preloadShare ?? 0) >= NEARLY_ALL)
-    return { verdict: 'too soft', because: 'the adjuster is near the end of its range to reach this height' };
-  return {
-    verdict: 'right',
-    because: riderSag
-      ? staticSag
-        ? 'rider and static sag are both in'
-        : 'rider sag is in'
-      : 'nothing that was read says otherwise',
-  };
+    return told('too stiff', { code: 'static-too-much', offMm: staticSag.offMm });
+  if (seatedMm !== null && seatedMm < 0) return told('too stiff', { code: 'loose', looseMm: -seatedMm });
+  if (camHigh) return told('too soft', { code: 'cam-high' });
+  if ((preloadShare ?? 0) >= NEARLY_ALL) return told('too soft', { code: 'near-its-end' });
+  return told('right', {
+    code: riderSag ? (staticSag ? 'both-sags-in' : 'rider-sag-in') : 'nothing-against',
+  });
 }
 
 /**

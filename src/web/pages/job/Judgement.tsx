@@ -1,4 +1,5 @@
 import { mistakeWords } from '#words/collarMistake.ts';
+import { missingWords, springReasonWords } from '#words/springVerdict.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Link } from 'react-router';
 import { cornerVerdict, missingForVerdict, ringStandings } from '#core/judgement/cornerVerdict.ts';
@@ -15,6 +16,7 @@ export function Judgement() {
   const { answer } = job;
   const style = useLengthStyle(0);
   if (!answer) return null;
+  const say = (mm: number) => lengthText(mm, style);
   const missing = answer.corners.flatMap(({ id }) => {
     const what = missingForVerdict(answer, id);
     return what ? [{ id, what }] : [];
@@ -41,7 +43,7 @@ export function Judgement() {
           <b>
             {capital(cornerNames[id])}: {verdict}.
           </b>{' '}
-          <span className="text-second">{capital(because)}.</span>{' '}
+          <span className="text-second">{capital(springReasonWords(because, say))}.</span>{' '}
           {verdict.startsWith('too') && (
             <Link
               to={`/rack/search?job=${job.record.id}&corner=${id}`}
@@ -62,11 +64,11 @@ export function Judgement() {
               .join(', ')}
             :
           </b>{' '}
-          <span className="text-second">{what}.</span>
+          <span className="text-second">{missingWords[what]}.</span>
         </p>
       ))}
       {mistakes.map((mistake) => {
-        const { what, cure } = mistakeWords(mistake, (mm) => lengthText(mm, style));
+        const { what, cure } = mistakeWords(mistake, say);
         return (
           <p key={mistake.corner} className="label mt-2" data-testid={`mistake-${mistake.corner}`}>
             <b>{capital(cornerNames[mistake.corner])}, height by the collar.</b>{' '}

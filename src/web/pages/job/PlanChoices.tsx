@@ -5,6 +5,7 @@ import { useNavigate } from 'react-router';
 import { analyseTried } from '#core/analysis/analyse.ts';
 import { dependsOnLoad } from '#core/margins/margins.ts';
 import { casesAfter } from '#core/stance/standing.ts';
+import { wayWords } from '#words/alternatives.ts';
 import { alternativesFor, type Alternative } from '#core/judgement/alternatives.ts';
 import { planFact } from '#core/planning/tell.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
@@ -81,11 +82,7 @@ function AimHigh() {
 
 function Ways({ answer }: { answer: Answer }) {
   const job = useThisJob();
-  const { system, denominator } = useLengthStyle(1);
-  const ways = useMemo(
-    () => alternativesFor(job.record, answer, (mm) => lengthText(mm, { system, denominator, decimals: 1 })),
-    [job.record, answer, system, denominator],
-  );
+  const ways = useMemo(() => alternativesFor(job.record, answer), [job.record, answer]);
   if (ways.length === 1)
     return <p className="text-second">There is no other: everything that can be moved is in this plan.</p>;
   return (
@@ -102,7 +99,7 @@ function Ways({ answer }: { answer: Answer }) {
       </thead>
       <tbody>
         {ways.map((way) => (
-          <WayRow key={way.id} way={way} />
+          <WayRow key={way.way.id} way={way} />
         ))}
       </tbody>
     </table>
@@ -111,20 +108,22 @@ function Ways({ answer }: { answer: Answer }) {
 
 function WayRow({ way }: { way: Alternative }) {
   const job = useThisJob();
+  const style = useLengthStyle(1);
+  const { title, why } = wayWords(way.way, (mm) => lengthText(mm, style));
   const navigate = useNavigate();
   const take = () => {
-    job.actions.record(`${way.title}: told, round ${way.answer.state.current + 1}`, planFact(way.answer));
+    job.actions.record(`${title}: told, round ${way.answer.state.current + 1}`, planFact(way.answer));
     void navigate(`/jobs/${job.record.id}/turn`);
   };
-  const mayTake = way.id !== 'plan' && !way.bought && !job.state.turning && way.moved.length > 0;
+  const mayTake = way.way.id !== 'plan' && !way.bought && !job.state.turning && way.moved.length > 0;
   return (
-    <tr className="border-rule border-t align-top" data-way={way.id}>
+    <tr className="border-rule border-t align-top" data-way={way.way.id}>
       <td className="max-w-56 py-1.5">
-        <b>{way.title}</b>
-        <span className="label text-second block">{way.why}</span>
+        <b>{title}</b>
+        <span className="label text-second block">{why}</span>
       </td>
       <td className="figures px-3 py-1.5 text-right font-semibold">
-        <SumFigure name={`In 100 land: ${way.title}`} sum={() => chanceSum(way.answer, 'after')}>
+        <SumFigure name={`In 100 land: ${title}`} sum={() => chanceSum(way.answer, 'after')}>
           {Math.round(100 * (way.answer.chanceAfter ?? 0))}
         </SumFigure>
       </td>
@@ -132,7 +131,7 @@ function WayRow({ way }: { way: Alternative }) {
         {way.offMm === null ? (
           '—'
         ) : (
-          <SumFigure name={`Furthest off: ${way.title}`} sum={() => furthestSum(way)}>
+          <SumFigure name={`Furthest off: ${title}`} sum={() => furthestSum(way, title)}>
             <Length mm={way.offMm} />
           </SumFigure>
         )}
@@ -141,7 +140,7 @@ function WayRow({ way }: { way: Alternative }) {
       <td className="label px-3 py-2">{way.worst ? <MarginLine margin={way.worst} /> : '—'}</td>
       <td className="py-1.5 text-right">
         {mayTake && (
-          <Button className="whitespace-nowrap" onClick={take} aria-label={`Turn by this: ${way.title}`}>
+          <Button className="whitespace-nowrap" onClick={take} aria-label={`Turn by this: ${title}`}>
             Turn by this
           </Button>
         )}

@@ -1,8 +1,11 @@
+import { lengthText } from '#core/units/formatLength.ts';
+import { useLengthStyle } from '../../app/settings.ts';
 import { byCorner, type Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { airTaken, isAirAssumed } from '#core/document/taken.ts';
 import { adjusterOf } from '#core/kinds/adjusters/index.ts';
 import { Link } from 'react-router';
+import { missingWords, springReasonWords } from '#words/springVerdict.ts';
 import { cornerVerdict, missingForVerdict } from '#core/judgement/cornerVerdict.ts';
 import type { SagReading } from '#core/sag/sagWindows.ts';
 import type { Fitting, JobDocument } from '#core/document/types.ts';
@@ -217,6 +220,7 @@ function Then({ title, mm, sdMm, reading, guessed, sum }: ThenProps) {
 /** The verdict on the spring, and the rate that both sags ask for with what the rack has of it. */
 function SpringLine({ id, end }: { id: CornerId; end: SagEnd }) {
   const job = useThisJob();
+  const style = useLengthStyle(0);
   const { answer } = job;
   if (!answer) return null;
   const missing = missingForVerdict(answer, id);
@@ -226,13 +230,16 @@ function SpringLine({ id, end }: { id: CornerId; end: SagEnd }) {
     <div className="label border-rule mt-2 border-t pt-2" data-testid={`spring-${id}`}>
       {missing ? (
         <p>
-          <b>Spring: can’t tell yet.</b> <span className="text-second">{capital(missing)}.</span>
+          <b>Spring: can’t tell yet.</b>{' '}
+          <span className="text-second">{capital(missingWords[missing])}.</span>
         </p>
       ) : (
         told && (
           <p className={wrong ? 'text-short' : ''}>
             <b>Spring: {told.verdict}.</b>{' '}
-            <span className={wrong ? '' : 'text-second'}>{capital(told.because)}.</span>
+            <span className={wrong ? '' : 'text-second'}>
+              {capital(springReasonWords(told.because, (mm) => lengthText(mm, style)))}.
+            </span>
           </p>
         )
       )}
