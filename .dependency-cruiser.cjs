@@ -30,7 +30,6 @@ const floors = [
   'figures',
   'judgement',
   'book',
-  'explain',
   'analysis',
 ];
 

@@ -1,7 +1,7 @@
 import { analyse } from '../analysis/analyse.ts';
 import { nextWords } from '#words/nextAction.ts';
 import { byCorner, plannedMoves } from '../planning/answerShape.ts';
-import { seatMoveSum } from '../explain/cornerSums.ts';
+import { seatMoveSum } from '#words/explain/cornerSums.ts';
 import { settingsOf } from './settings.ts';
 import { blankSpring } from '../document/spring.ts';
 import { answerFor } from '../planning/answer.ts';

@@ -1,4 +1,4 @@
-import { input } from '../calculation/input.ts';
+import { part } from '../calculation/part.ts';
 import { isTravelGuessed, travelUsed } from './travelUsed.ts';
 import type { Standing } from '../stance/standing.ts';
 import type { Left, LoadMargin, Place } from './margin.ts';
@@ -15,10 +15,7 @@ export const bumpStop: LoadMargin = {
         ...metal,
         leftMm: metal.leftMm - stopMm.value,
         assumed: metal.assumed || stopMm.source === 'assumed',
-        inputs: () => [
-          ...metal.inputs(),
-          input('s', 'travel taken by the stop', stopMm.value, 'length', stopMm.source),
-        ],
+        inputs: () => [...metal.inputs(), part('s', stopMm.value, 'length', stopMm.source)],
       },
     ];
   },
@@ -38,9 +35,6 @@ function toMetal(place: Place, standing: Standing): Left {
     rangeMm: travel.value,
     sdMm: standing.travelSdMm,
     assumed: isTravelGuessed(place) || travel.source === 'assumed',
-    inputs: () => [
-      input('z max', 'wheel travel', travel.value, 'length', travel.source),
-      ...travelUsed(place, standing),
-    ],
+    inputs: () => [part('z max', travel.value, 'length', travel.source), ...travelUsed(place, standing)],
   };
 }

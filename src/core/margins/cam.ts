@@ -1,5 +1,5 @@
 import { camDegrees } from '../document/taken.ts';
-import { input } from '../calculation/input.ts';
+import { part } from '../calculation/part.ts';
 import type { CornerAnswer } from '../planning/cornerAnswer.ts';
 import type { Left, StandingMargin } from './margin.ts';
 
@@ -23,9 +23,9 @@ function camLeft(positions: number, { cam, room, seatBy }: CornerAnswer): Left[]
       sdMm: 0,
       assumed: false,
       inputs: () => [
-        input('n', 'positions of the cam', positions, 'count', 'sheet'),
-        input('k', 'position after the plan', (cam?.after ?? 0) + 1, 'count', 'computed'),
-        input('left', 'further wind-up at the leg', room.up - seatBy, 'length', 'computed'),
+        part('n', positions, 'count', 'sheet'),
+        part('k', (cam?.after ?? 0) + 1, 'count', 'computed'),
+        part('left', room.up - seatBy, 'length', 'computed'),
       ],
     },
   ];

@@ -1,5 +1,5 @@
 import type { Answer } from '../planning/answerShape.ts';
-import { input } from '../calculation/input.ts';
+import { part } from '../calculation/part.ts';
 import { distanceAfter, gainsAt, sinceMeasured } from '../stance/clearance.ts';
 import type { Standing } from '../stance/standing.ts';
 import type { Left, LoadMargin } from './margin.ts';
@@ -23,10 +23,10 @@ function clearancesLeft(answer: Answer, { id, risenMm, travelSdMm }: Standing): 
       sdMm: Math.abs(gain) * travelSdMm,
       assumed: false,
       inputs: () => [
-        input('d', 'distance as measured', nowMm, 'length', 'measured'),
-        input('g', 'gained per mm the body rises there', gain, 'gain', 'sheet'),
-        input('Δh', 'risen over this corner since', sinceMm, 'length', 'computed'),
-        input('least', 'least wanted', leastMm, 'length', 'sheet'),
+        part('d', nowMm, 'length', 'measured'),
+        part('g', gain, 'gain', 'sheet'),
+        part('Δh', sinceMm, 'length', 'computed'),
+        part('least', leastMm, 'length', 'sheet'),
       ],
     };
   });

@@ -1,5 +1,5 @@
 import type { JobDocument } from '../document/types.ts';
-import { input } from '../calculation/input.ts';
+import { part } from '../calculation/part.ts';
 import { trustOf, type Trust } from './springTrust.ts';
 import type { Standing } from '../stance/standing.ts';
 import type { Left, LoadMargin } from './margin.ts';
@@ -29,12 +29,12 @@ function coilSpace(document: JobDocument, { id, corner }: Standing, { assumed, p
     const tooFar = fullMm > stack.solidMm;
     const leftMm = tooFar ? stack.solidMm - fullMm : wayMm - reached;
     const inputs = () => [
-      input('free', 'free length', spring.freeLengthMm ?? 0, 'length', 'sheet'),
-      input('solid', 'solid length', spring.solidLengthMm ?? 0, 'length', 'sheet'),
-      input('x', 'it is compressed at full bump', reached, 'length', 'computed'),
-      input('X', 'the stack would be compressed at full bump', fullMm, 'length', 'computed'),
-      ...(tooFar ? [input('X solid', 'the stack is solid at', stack.solidMm, 'length', 'computed')] : []),
-      input('p', 'of that, preload at full droop', corner.preloadMm, 'length', assumed ? 'assumed' : 'sheet'),
+      part('free', spring.freeLengthMm ?? 0, 'length', 'sheet'),
+      part('solid', spring.solidLengthMm ?? 0, 'length', 'sheet'),
+      part('x', reached, 'length', 'computed'),
+      part('X', fullMm, 'length', 'computed'),
+      ...(tooFar ? [part('X solid', stack.solidMm, 'length', 'computed')] : []),
+      part('p', corner.preloadMm, 'length', assumed ? 'assumed' : 'sheet'),
     ];
     const name = spring.name || `spring ${i + 1}`;
     // A millimetre more of preload closes this spring by its share of what the stack closes.

@@ -1,5 +1,5 @@
 import type { JobDocument } from '../document/types.ts';
-import { input } from '../calculation/input.ts';
+import { part } from '../calculation/part.ts';
 import { trustOf } from './springTrust.ts';
 import type { Standing } from '../stance/standing.ts';
 import type { Left, LoadMargin } from './margin.ts';
@@ -32,15 +32,11 @@ function crossovers(
       sdMm: travelSdMm * ratio,
       assumed,
       inputs: () => [
-        input('c₀', 'compression at which the ring stops it, without preload', limitMm, 'length', 'sheet'),
-        ...(on === 'body'
-          ? [input('p', 'preload: the ring stays on the body', preloadMm, 'length', 'computed')]
-          : []),
-        ...(ringsMm[j]
-          ? [input('m', 'ring moved towards the springs', ringsMm[j] ?? 0, 'length', 'computed')]
-          : []),
-        input('F', 'spring force where it rests', springForceN, 'force', 'computed'),
-        input('u', 'springs before the ring are compressed', used, 'length', 'computed'),
+        part('c₀', limitMm, 'length', 'sheet'),
+        ...(on === 'body' ? [part('p', preloadMm, 'length', 'computed')] : []),
+        ...(ringsMm[j] ? [part('m', ringsMm[j] ?? 0, 'length', 'computed')] : []),
+        part('F', springForceN, 'force', 'computed'),
+        part('u', used, 'length', 'computed'),
       ],
     };
   });

@@ -1,4 +1,4 @@
-import { input } from '../calculation/input.ts';
+import { part } from '../calculation/part.ts';
 import { tolerances } from '../tolerances.ts';
 import type { Left, StandingMargin, Place } from './margin.ts';
 
@@ -13,9 +13,9 @@ function threadEngaged({ answer, corner: { id, mount } }: Place): Left[] {
   const rangeMm = Math.max((fitted.mostMm ?? 3 * mount.leastMm) - mount.leastMm, 1);
   const turns = leftMm / fitted.pitchMm;
   const inputs = () => [
-    input('e', 'thread engaged after the plan', afterMm, 'length', 'computed'),
-    ...(fitted.threadMm === null ? [] : [input('D', 'thread diameter', fitted.threadMm, 'length', 'sheet')]),
-    input('least', 'least to keep: 1½ D, or the maker’s if more', mount.leastMm, 'length', 'sheet'),
+    part('e', afterMm, 'length', 'computed'),
+    ...(fitted.threadMm === null ? [] : [part('D', fitted.threadMm, 'length', 'sheet')]),
+    part('least', mount.leastMm, 'length', 'sheet'),
   ];
   const sdMm = tolerances.collarSdMm;
   return [{ leftMm, rangeMm, sdMm, assumed: false, turns, inputs }];

@@ -1,5 +1,5 @@
 import type { Answer } from '../planning/answerShape.ts';
-import { input } from '../calculation/input.ts';
+import { part } from '../calculation/part.ts';
 import { nearestCorner } from '../stance/lowPoints.ts';
 import type { Standing } from '../stance/standing.ts';
 import type { Left, LoadMargin } from './margin.ts';
@@ -24,9 +24,9 @@ function groundLeft({ document }: Answer, { id, bodyRise, travelSdMm }: Standing
         sdMm: travelSdMm,
         assumed: false,
         inputs: () => [
-          input('d', 'over the ground at the baseline', nowMm, 'length', 'measured'),
-          input('Δh', 'risen there since, tyres and all', risenMm, 'length', 'computed'),
-          input('least', 'least wanted', leastMm, 'length', 'sheet'),
+          part('d', nowMm, 'length', 'measured'),
+          part('Δh', risenMm, 'length', 'computed'),
+          part('least', leastMm, 'length', 'sheet'),
         ],
       },
     ];

@@ -1,4 +1,4 @@
-import { input } from '../calculation/input.ts';
+import { part } from '../calculation/part.ts';
 import type { CornerAnswer } from '../planning/cornerAnswer.ts';
 import type { Left, StandingMargin } from './margin.ts';
 
@@ -14,9 +14,9 @@ function withinTolerance({ spec, specMm, specSdMm }: CornerAnswer, toleranceMm: 
   const leftMm = toleranceMm - Math.abs(specMm - spec.targetMm);
   const target = spec.targetMm;
   const inputs = () => [
-    input('T', 'tolerance', toleranceMm, 'length', 'sheet'),
-    input('h′', 'height after, as specified', specMm, 'length', 'computed'),
-    input('t', 'target', target, 'length', 'sheet'),
+    part('T', toleranceMm, 'length', 'sheet'),
+    part('h′', specMm, 'length', 'computed'),
+    part('t', target, 'length', 'sheet'),
   ];
   return [{ leftMm, rangeMm: toleranceMm, sdMm: specSdMm, assumed: false, inputs }];
 }

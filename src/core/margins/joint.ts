@@ -1,5 +1,5 @@
 import type { Answer } from '../planning/answerShape.ts';
-import { input } from '../calculation/input.ts';
+import { part } from '../calculation/part.ts';
 import type { Standing } from '../stance/standing.ts';
 import type { Left, LoadMargin } from './margin.ts';
 
@@ -25,11 +25,11 @@ function jointsLeft({ document }: Answer, { id, risenMm, travelSdMm }: Standing)
       sdMm: travelSdMm,
       assumed: false,
       inputs: () => [
-        input('a', 'angle at the baseline', nowDeg, 'angle', 'measured'),
-        input('L', 'shaft, joint to joint', shaftMm, 'length', 'sheet'),
-        input('Δh', 'risen over this corner since', risenMm, 'length', 'computed'),
-        input('a′', 'angle then, by sin a′ = sin a + Δh / L', thenDeg, 'angle', 'computed'),
-        input('most', 'most it may take', mostDeg, 'angle', 'sheet'),
+        part('a', nowDeg, 'angle', 'measured'),
+        part('L', shaftMm, 'length', 'sheet'),
+        part('Δh', risenMm, 'length', 'computed'),
+        part('a′', thenDeg, 'angle', 'computed'),
+        part('most', mostDeg, 'angle', 'sheet'),
       ],
     };
   });

@@ -1,4 +1,4 @@
-import type { SumInput } from '../calculation/types.ts';
+import type { Part } from '../calculation/part.ts';
 import type { Answer } from '../planning/answerShape.ts';
 import type { CornerAnswer } from '../planning/cornerAnswer.ts';
 import type { Standing } from '../stance/standing.ts';
@@ -11,7 +11,7 @@ export interface Left {
   sdMm: number;
   assumed: boolean;
   /** What it was worked out from; asked for only when somebody opens the sum. */
-  inputs: () => SumInput[];
+  inputs: () => Part[];
   name?: string | undefined;
   /** The same in turns, where it is turned. */
   turns?: number | undefined;

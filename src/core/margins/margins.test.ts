@@ -23,8 +23,8 @@ import {
   seatMoveSum,
   stopAtSum,
   toldSum,
-} from '../explain/cornerSums.ts';
-import { marginSum } from '../explain/marginSum.ts';
+} from '#words/explain/cornerSums.ts';
+import { marginSum } from '#words/explain/marginSum.ts';
 import { marginsByCase, marginsFor, worstOfEachKind, type Margin } from './margins.ts';
 
 const answerOf = (job: Parameters<typeof answerFor>[0]) => must(answerFor(job));

@@ -1,5 +1,5 @@
 import type { JobDocument } from '../document/types.ts';
-import { input } from '../calculation/input.ts';
+import { part } from '../calculation/part.ts';
 import { tolerances } from '../tolerances.ts';
 import { trustOf, type Trust } from './springTrust.ts';
 import type { Standing } from '../stance/standing.ts';
@@ -41,10 +41,10 @@ function beforeSolid(
     if (!Number.isFinite(leftMm)) return [];
     const rangeMm = Math.max(...ways.filter(Number.isFinite));
     const inputs = () => [
-      input('u', 'springs before the ring are compressed when it takes over', limit, 'length', 'computed'),
+      part('u', limit, 'length', 'computed'),
       ...ways.flatMap((way, i) =>
         Number.isFinite(way)
-          ? [input(`w${i + 1}`, `${springs[i]?.name || `spring ${i + 1}`} can close`, way, 'length', 'sheet')]
+          ? [part(`w${i + 1}`, way, 'length', 'sheet', springs[i]?.name || `spring ${i + 1}`)]
           : [],
       ),
     ];

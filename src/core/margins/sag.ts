@@ -1,5 +1,5 @@
 import type { SagLimits } from '../document/types.ts';
-import { input } from '../calculation/input.ts';
+import { part } from '../calculation/part.ts';
 import type { CornerAnswer } from '../planning/cornerAnswer.ts';
 import type { Left, StandingMargin } from './margin.ts';
 
@@ -21,9 +21,9 @@ function sagLeft({ fromMm, toMm }: SagLimits, { sagMm, sagSdMm, travelNow }: Cor
     sdMm: sagSdMm,
     assumed,
     inputs: () => [
-      input('z', 'sag after the plan, as specified', sagMm, 'length', assumed ? 'assumed' : 'computed'),
-      input('from', 'least sag', fromMm, 'length', 'sheet'),
-      input('to', 'most sag', toMm, 'length', 'sheet'),
+      part('z', sagMm, 'length', assumed ? 'assumed' : 'computed'),
+      part('from', fromMm, 'length', 'sheet'),
+      part('to', toMm, 'length', 'sheet'),
     ],
   };
 }

@@ -1,4 +1,4 @@
-import { input } from '../calculation/input.ts';
+import { part } from '../calculation/part.ts';
 import { trustOf, type Trust } from './springTrust.ts';
 import type { Standing } from '../stance/standing.ts';
 import type { Left, LoadMargin } from './margin.ts';
@@ -18,8 +18,8 @@ function leftAtDroop({ preloadMm, corner }: Standing, { assumed, preloadSd }: Tr
   const { seatBy } = corner;
   const source = assumed ? 'assumed' : 'sheet';
   const inputs = () => [
-    input('p₀', 'preload at the baseline, as the readings bear out', preloadMm - seatBy, 'length', source),
-    input('c', 'seat moved since, up positive', seatBy, 'length', 'computed'),
+    part('p₀', preloadMm - seatBy, 'length', source),
+    part('c', seatBy, 'length', 'computed'),
   ];
   return { leftMm: preloadMm, rangeMm, sdMm: preloadSd, assumed, inputs };
 }

@@ -1,6 +1,6 @@
 import type { CornerSpec } from '../estimate/corner.ts';
-import { input } from '../calculation/input.ts';
-import type { SumInput } from '../calculation/types.ts';
+import { part } from '../calculation/part.ts';
+import type { Part } from '../calculation/part.ts';
 import type { CornerAnswer } from '../planning/cornerAnswer.ts';
 import { tolerances } from '../tolerances.ts';
 import type { Left, StandingMargin } from './margin.ts';
@@ -32,18 +32,12 @@ function threadLeft({ spec, seatBy, collarMm }: CornerAnswer, leftMm: number, up
   return [pitch.source === 'assumed' ? left : { ...left, turns: leftMm / pitch.value }];
 }
 
-function threadInputs(spec: CornerSpec, stopMm: number, up: boolean): SumInput[] {
+function threadInputs(spec: CornerSpec, stopMm: number, up: boolean): Part[] {
   const atMax = up === (spec.readingSign === 1);
   const limitMm = (atMax ? spec.collarMaxMm : spec.collarMinMm) ?? 0;
   return [
-    input(
-      'r end',
-      `${atMax ? 'greatest' : 'least'} collar reading of good thread`,
-      limitMm,
-      'length',
-      'sheet',
-    ),
-    input('stop', 'reading to stop at', stopMm, 'length', 'computed'),
-    input('p', 'thread pitch per turn', spec.pitchMm.value, 'length', spec.pitchMm.source),
+    part('r end', limitMm, 'length', 'sheet', atMax ? 'greatest' : 'least'),
+    part('stop', stopMm, 'length', 'computed'),
+    part('p', spec.pitchMm.value, 'length', spec.pitchMm.source),
   ];
 }

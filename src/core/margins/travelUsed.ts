@@ -1,6 +1,6 @@
-import { input } from '../calculation/input.ts';
-import { restInputs } from '../calculation/restInputs.ts';
-import type { SumInput } from '../calculation/types.ts';
+import { part } from '../calculation/part.ts';
+import { restParts } from '../calculation/restParts.ts';
+import type { Part } from '../calculation/part.ts';
 import type { Standing } from '../stance/standing.ts';
 import type { Place } from './margin.ts';
 
@@ -10,13 +10,12 @@ export function isTravelGuessed({ corner }: Place): boolean {
 }
 
 /** What the travel used was worked out from; what it rests by is no evidence of a place that is only assumed. */
-export function travelUsed(place: Place, standing: Standing): SumInput[] {
+export function travelUsed(place: Place, standing: Standing): Part[] {
   const { travelMm } = standing;
-  const usual = 'wheel travel used: the usual place, and what it has moved since';
   return isTravelGuessed(place)
-    ? [input('z', usual, travelMm, 'length', 'assumed')]
+    ? [part('z', travelMm, 'length', 'assumed', 'usual')]
     : [
-        ...restInputs(place.answer.machine, place.corner.id, standing),
-        input('z', 'wheel travel used', travelMm, 'length', 'computed'),
+        ...restParts(place.answer.machine, place.corner.id, standing),
+        part('z', travelMm, 'length', 'computed'),
       ];
 }

@@ -13,7 +13,7 @@ import {
 } from '../../../tests/fixtures/padCar.ts';
 import { barShift, hookedBars } from './bars.ts';
 import { valueIn } from '../../../tests/fixtures/sums.ts';
-import { barCrossSum, barPadSum } from '../explain/scaleSums.ts';
+import { barCrossSum, barPadSum } from '#words/explain/scaleSums.ts';
 import { weightStory } from './why.ts';
 
 /** One pass: what the plan says is turned, settled and read again. */

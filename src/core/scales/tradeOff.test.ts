@@ -19,7 +19,7 @@ import {
   swapHeightSum,
   tradeHeightSum,
   tradeShareSum,
-} from '../explain/scaleSums.ts';
+} from '#words/explain/scaleSums.ts';
 import { balanceOf, repeatSpread } from './balance.ts';
 import { seatEffects } from './effects.ts';
 import { padsAround } from './padsAround.ts';

@@ -7,7 +7,7 @@ import { collarMistake } from '../judgement/collarMistake.ts';
 import { distanceAfter, gainsAt } from './clearance.ts';
 import { marginsFor } from '../margins/margins.ts';
 import { answerFor } from '../planning/answer.ts';
-import { clearanceSum } from '../explain/planSums.ts';
+import { clearanceSum } from '#words/explain/planSums.ts';
 import {
   angleSum,
   gapSum,
@@ -18,7 +18,7 @@ import {
   rakeSum,
   rodSum,
   shiftSum,
-} from '../explain/stanceSums.ts';
+} from '#words/explain/stanceSums.ts';
 import {
   add,
   adjustment,

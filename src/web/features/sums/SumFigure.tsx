@@ -1,5 +1,5 @@
+import type { Sum } from '#words/explain/types.ts';
 import { useEffect, useId, type ReactNode } from 'react';
-import type { Sum } from '#core/calculation/types.ts';
 import { useSum } from './sumContext.ts';
 
 interface Props {

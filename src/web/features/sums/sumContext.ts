@@ -1,5 +1,5 @@
+import type { Sum } from '#words/explain/types.ts';
 import { create } from 'zustand';
-import type { Sum } from '#core/calculation/types.ts';
 
 interface SumState {
   sum: Sum | null;

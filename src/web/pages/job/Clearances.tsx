@@ -5,7 +5,7 @@ import type { ClearanceDocument } from '#core/document/types.ts';
 import { distanceAfter, sinceMeasured } from '#core/stance/clearance.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
-import { clearanceSum } from '#core/explain/planSums.ts';
+import { clearanceSum } from '#words/explain/planSums.ts';
 import { limits } from '#contract/limits.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Length } from '../../ui/Figure.tsx';

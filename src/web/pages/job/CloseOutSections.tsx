@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { factAt } from '#core/document/facts.ts';
 import { recheckOf } from '#core/document/recheck.ts';
 import { closeList } from '#words/checks.ts';
-import { rodSum } from '#core/explain/stanceSums.ts';
+import { rodSum } from '#words/explain/stanceSums.ts';
 import type { usualSteering } from '#core/stance/toe.ts';
 import { rodsOf, tieRodTurns, toeWanted, totalToe } from '#core/stance/toe.ts';
 import { cornerNames } from '#core/kinds/corners.ts';

@@ -7,7 +7,7 @@ import { gainGroups } from '#core/estimate/corner.ts';
 import { factAt } from '#core/document/facts.ts';
 import { axleOf, cornerNames } from '#core/kinds/corners.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
-import { chanceSum, collarSum, gainSum, heightNowSum, offSum } from '#core/explain/cornerSums.ts';
+import { chanceSum, collarSum, gainSum, heightNowSum, offSum } from '#words/explain/cornerSums.ts';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { limits } from '#contract/limits.ts';

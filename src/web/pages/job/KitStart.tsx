@@ -6,7 +6,7 @@ import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { kitStart } from '#core/planning/kitStart.ts';
 import { limits } from '#contract/limits.ts';
 import { capital, cornerNumbers } from '../../features/job/words.ts';
-import { kitSum } from '#core/explain/planSums.ts';
+import { kitSum } from '#words/explain/planSums.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Length, SizeLength } from '../../ui/Figure.tsx';

@@ -8,7 +8,7 @@ import { bestQuestion } from '#core/judgement/asking.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { worstOfEachKind, type Margin } from '#core/margins/margins.ts';
 import { lengthText } from '#core/units/formatLength.ts';
-import { marginSum } from '#core/explain/marginSum.ts';
+import { marginSum } from '#words/explain/marginSum.ts';
 import { useLengthStyle } from '../../app/settings.ts';
 import { capital } from '../../features/job/words.ts';
 import { roundWords } from '#words/fields.ts';

@@ -3,7 +3,7 @@ import { stepOf } from '#core/kinds/adjusters/index.ts';
 import { lacksStep } from '#core/document/fitting.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { isMoved, type CornerMove } from '#core/planning/cornerAnswer.ts';
-import { seatMoveSum, stopAtSum } from '#core/explain/cornerSums.ts';
+import { seatMoveSum, stopAtSum } from '#words/explain/cornerSums.ts';
 import { Effect, OtherMoves, PitchAssumed, SeatMove, airMove } from '../../features/job/MoveWords.tsx';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { SizeLength } from '../../ui/Figure.tsx';

@@ -6,7 +6,7 @@ import { cornerSpec, type CornerSpec } from '#core/estimate/corner.ts';
 import { factAt } from '#core/document/facts.ts';
 import { stepOf } from '#core/kinds/adjusters/index.ts';
 import { collarNow, workOf } from '#core/estimate/rounds.ts';
-import { toldSum } from '#core/explain/cornerSums.ts';
+import { toldSum } from '#words/explain/cornerSums.ts';
 import { toldSeatBy } from '#core/document/told.ts';
 import type { Fact, Fitting, ToldCorner, ToldPlan } from '#core/document/types.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';

@@ -12,7 +12,7 @@ import { SuspensionChoice } from '../../features/suspension/SuspensionChoice.tsx
 import { axleOf, cornerNames, twinOf, type CornerId } from '#core/kinds/corners.ts';
 import { cornersIn, footingOf } from '#core/kinds/classes/index.ts';
 import { assumedRatio, gainGroups, type GainGroup } from '#core/estimate/corner.ts';
-import { chanceSum } from '#core/explain/cornerSums.ts';
+import { chanceSum } from '#words/explain/cornerSums.ts';
 import type { Json } from '#core/document/types.ts';
 import { ClassChoice } from '../../features/job/ClassChoice.tsx';
 import { pathKey } from '../../features/job/draftKeys.ts';

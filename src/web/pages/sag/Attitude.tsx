@@ -1,7 +1,7 @@
 import type { Answer } from '#core/planning/answerShape.ts';
 import { attitudeOf, type Attitude as Stands } from '#core/sag/attitude.ts';
 import type { SagEnd } from '#core/sag/bench.ts';
-import { attitudeSum } from '#core/explain/benchSums.ts';
+import { attitudeSum } from '#words/explain/benchSums.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Plain } from '../../ui/Figure.tsx';
 

@@ -1,7 +1,7 @@
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useState } from 'react';
 import { loweringBy } from '#core/sag/lowering.ts';
-import { tubesSum } from '#core/explain/benchSums.ts';
+import { tubesSum } from '#words/explain/benchSums.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Length, SizeLength } from '../../ui/Figure.tsx';

@@ -5,7 +5,7 @@ import type { SagEnd } from '#core/sag/bench.ts';
 import { askedCorners } from '#core/estimate/sagEvidence.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
-import { chanceSum } from '#core/explain/cornerSums.ts';
+import { chanceSum } from '#words/explain/cornerSums.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Settled } from '../job/Settled.tsx';
 import { sagRound } from './sagRound.ts';

@@ -2,7 +2,7 @@ import type { Answer } from '#core/planning/answerShape.ts';
 import { useMemo } from 'react';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { worthReading, type SagAsking } from '#core/sag/worth.ts';
-import { worthSum } from '#core/explain/benchSums.ts';
+import { worthSum } from '#words/explain/benchSums.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { tolerances } from '#core/tolerances.ts';
 import { capital } from '../../features/job/words.ts';

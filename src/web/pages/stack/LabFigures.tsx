@@ -9,7 +9,7 @@ import {
   restSum,
   takeoverSum,
   wheelRateSum,
-} from '#core/explain/labSums.ts';
+} from '#words/explain/labSums.ts';
 import { SumFigure } from '../../features/sums/SumFigure.tsx';
 import { Length, SizeLength, Plain } from '../../ui/Figure.tsx';
 import { Rate } from '../../ui/Rate.tsx';

@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { blankBar } from '#core/document/create.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { barShift } from '#core/scales/bars.ts';
-import { barCrossSum, barPadSum } from '#core/explain/scaleSums.ts';
+import { barCrossSum, barPadSum } from '#words/explain/scaleSums.ts';
 import { SumFigure } from '../../../features/sums/SumFigure.tsx';
 import { useHookedBars } from '../../../features/scales/useScales.ts';
 import { Button } from '../../../ui/Button.tsx';

@@ -8,7 +8,7 @@ import { cornersIn } from '#core/kinds/classes/index.ts';
 import { seatEffects, type SeatEffect } from '#core/scales/effects.ts';
 import { cornerSpec } from '#core/estimate/corner.ts';
 import { weightStory, type WeightStory } from '#core/scales/why.ts';
-import { effectSum } from '#core/explain/scaleSums.ts';
+import { effectSum } from '#words/explain/scaleSums.ts';
 import { inReadersUnit } from '#core/units/measure.ts';
 import { fineLengthText } from '#core/units/formatLength.ts';
 import { useLengthStyle, useSettings } from '../../../app/settings.ts';

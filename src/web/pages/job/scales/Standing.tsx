@@ -3,7 +3,7 @@ import type { PerCorner } from '#core/estimate/rounds.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
 import { meanOf } from '#core/numerics/mean.ts';
 import { balanceOf, repeatSpread, type Balance, type Share } from '#core/scales/balance.ts';
-import { padsSum, shareSum } from '#core/explain/scaleSums.ts';
+import { padsSum, shareSum } from '#words/explain/scaleSums.ts';
 import { SumFigure } from '../../../features/sums/SumFigure.tsx';
 import { Plain } from '../../../ui/Figure.tsx';
 import { Mass } from '../../../ui/Measure.tsx';

@@ -4,7 +4,7 @@ import type { Json } from '#core/document/types.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import type { Axle } from '#core/kinds/corners.ts';
 import { swapResult, type SwapResult } from '#core/scales/swap.ts';
-import { swapFactorSum, swapHeightSum } from '#core/explain/scaleSums.ts';
+import { swapFactorSum, swapHeightSum } from '#words/explain/scaleSums.ts';
 import { limits } from '#contract/limits.ts';
 import { cornerNumbers } from '../../../features/job/words.ts';
 import { SumFigure } from '../../../features/sums/SumFigure.tsx';

@@ -5,7 +5,7 @@ import { useThisJob } from '../../../jobStore/jobContext.ts';
 import { lazy, Suspense } from 'react';
 import type { JobDocument } from '#core/document/types.ts';
 import { type TradeOff, type TradePoint } from '#core/scales/tradeOff.ts';
-import { tradeHeightSum, tradeShareSum } from '#core/explain/scaleSums.ts';
+import { tradeHeightSum, tradeShareSum } from '#words/explain/scaleSums.ts';
 import { fineLengthText } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../../../app/settings.ts';
 import type { Job } from '../../../features/job/useJob.ts';

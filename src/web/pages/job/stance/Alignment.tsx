@@ -3,7 +3,7 @@ import { useThisJob } from '../../../jobStore/jobContext.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { rodsOf, tieRodTurns, toeWanted } from '#core/stance/toe.ts';
 import { camberShift, toeShift, type Shift } from '#core/stance/alignment.ts';
-import { rodSum, shiftSum } from '#core/explain/stanceSums.ts';
+import { rodSum, shiftSum } from '#words/explain/stanceSums.ts';
 import { fineLengthText } from '#core/units/formatLength.ts';
 import { limits } from '#contract/limits.ts';
 import { useLengthStyle } from '../../../app/settings.ts';

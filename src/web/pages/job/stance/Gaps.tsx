@@ -4,7 +4,7 @@ import type { Axle } from '#core/kinds/corners.ts';
 import { wheelbaseOf } from '#core/stance/body.ts';
 import { rakeOf, wheelGaps, type WheelGap } from '#core/stance/gaps.ts';
 import { changesTyres } from '#core/stance/tyres.ts';
-import { gapSum, nextGapSum, rakeSum } from '#core/explain/stanceSums.ts';
+import { gapSum, nextGapSum, rakeSum } from '#words/explain/stanceSums.ts';
 import { capital } from '../../../features/job/words.ts';
 import { SumFigure } from '../../../features/sums/SumFigure.tsx';
 import { Length, Plain } from '../../../ui/Figure.tsx';

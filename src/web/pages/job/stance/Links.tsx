@@ -5,7 +5,7 @@ import { axleOf, cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
 import type { Axle } from '#core/kinds/corners.ts';
 import { linkLength } from '#core/stance/link.ts';
-import { linkSum } from '#core/explain/stanceSums.ts';
+import { linkSum } from '#words/explain/stanceSums.ts';
 import { limits } from '#contract/limits.ts';
 import { pathKey } from '../../../features/job/draftKeys.ts';
 import { capital } from '../../../features/job/words.ts';

@@ -7,7 +7,7 @@ import { anglesAfter, USUAL_RADIUS_MM } from '#core/stance/anglesAfter.ts';
 import { wheelbaseOf } from '#core/stance/body.ts';
 import { lowPoints, type LowPoint } from '#core/stance/lowPoints.ts';
 import { changesTyres } from '#core/stance/tyres.ts';
-import { angleSum, lowPointSum } from '#core/explain/stanceSums.ts';
+import { angleSum, lowPointSum } from '#words/explain/stanceSums.ts';
 import { limits } from '#contract/limits.ts';
 import { useNewRows } from '../../../features/rows/newRows.ts';
 import { pathKey } from '../../../features/job/draftKeys.ts';

@@ -1,8 +1,9 @@
-import type { MarginKind } from '../margins/index.ts';
-import { cornerNames } from '../kinds/corners.ts';
-import type { Margin } from '../margins/margins.ts';
-import { input } from '../calculation/input.ts';
-import type { Sum } from '../calculation/types.ts';
+import { marginNamed } from './marginNames.ts';
+import { input } from './input.ts';
+import type { Sum } from './types.ts';
+import type { MarginKind } from '#core/margins/index.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
+import type { Margin } from '#core/margins/margins.ts';
 
 interface Wording {
   title: string;
@@ -104,7 +105,7 @@ export function marginSum(margin: Margin): Sum {
     words: loadCase === null ? words : `${words}; least when ${loadCase}`,
     formula,
     inputs: [
-      ...margin.inputs(),
+      ...margin.inputs().map((part) => marginNamed(kind, part)),
       ...(sdMm > 0 ? [input('σ', 'one standard deviation', sdMm, 'length', 'computed')] : []),
     ],
     result: { value: leftMm, unit: 'length' },

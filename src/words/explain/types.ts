@@ -1,20 +1,5 @@
-import type { Source } from '../estimate/corner.ts';
-
-/** How a value is written: lengths follow the reader's units, the rest is plain. */
-export type SumUnit =
-  | 'hertz'
-  | 'joule'
-  | 'length'
-  | 'turns'
-  | 'ratio'
-  | 'share'
-  | 'percent'
-  | 'count'
-  | 'gain'
-  | 'force'
-  | 'rate'
-  | 'mass'
-  | 'angle';
+import type { Source } from '#core/estimate/corner.ts';
+import type { SumUnit } from '#core/calculation/part.ts';
 
 export interface SumInput {
   symbol: string;

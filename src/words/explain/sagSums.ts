@@ -1,16 +1,16 @@
-import type { Answer } from '../planning/answerShape.ts';
-import { cornerNames } from '../kinds/corners.ts';
-import { meanOf } from '../numerics/mean.ts';
-import type { SagEnd } from '../sag/bench.ts';
-import { wayWords, whoWords } from '../sag/prompts.ts';
-import type { LetGo } from '../document/sagReadings.ts';
-import { sagFigure } from '../figures/sagFigure.ts';
-import { middleOf } from '../sag/schools.ts';
-import { GRAVITY } from '../machine/solver.ts';
-import { tolerances } from '../tolerances.ts';
-import { input } from '../calculation/input.ts';
-import { leftAtRest } from '../calculation/restInputs.ts';
-import type { Sum } from '../calculation/types.ts';
+import { leftAtRest } from './rest.ts';
+import { input } from './input.ts';
+import type { Sum } from './types.ts';
+import type { Answer } from '#core/planning/answerShape.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
+import { meanOf } from '#core/numerics/mean.ts';
+import type { SagEnd } from '#core/sag/bench.ts';
+import { wayWords, whoWords } from '#core/sag/prompts.ts';
+import type { LetGo } from '#core/document/sagReadings.ts';
+import { sagFigure } from '#core/figures/sagFigure.ts';
+import { middleOf } from '#core/sag/schools.ts';
+import { GRAVITY } from '#core/machine/solver.ts';
+import { tolerances } from '#core/tolerances.ts';
 
 /** Sag of one end in one state as it was read. Null where it was not. `who` is 'alone' or the rider's key. */
 export function sagSum(answer: Answer, end: SagEnd, who: string): Sum | null {

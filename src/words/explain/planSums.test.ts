@@ -1,4 +1,5 @@
-import { byCorner } from '../planning/answerShape.ts';
+import type { Sum } from './types.ts';
+import { byCorner } from '#core/planning/answerShape.ts';
 import {
   add,
   adjustment,
@@ -10,13 +11,12 @@ import {
   settled,
   someClearance,
 } from '../../../tests/fixtures/records.ts';
-import { blankSpring } from '../document/spring.ts';
-import { alternativesFor } from '../judgement/alternatives.ts';
-import { answerFor } from '../planning/answer.ts';
-import { kitStart } from '../planning/kitStart.ts';
-import { casesAfter } from '../stance/standing.ts';
+import { blankSpring } from '#core/document/spring.ts';
+import { alternativesFor } from '#core/judgement/alternatives.ts';
+import { answerFor } from '#core/planning/answer.ts';
+import { kitStart } from '#core/planning/kitStart.ts';
+import { casesAfter } from '#core/stance/standing.ts';
 import { caseHeightSum, clearanceSum, furthestSum, kitSum, lostSum } from './planSums.ts';
-import type { Sum } from '../calculation/types.ts';
 
 const inputOf = (sum: Sum | null, symbol: string) =>
   sum?.inputs.find((one) => one.symbol === symbol)?.value ?? NaN;

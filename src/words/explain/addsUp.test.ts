@@ -1,13 +1,13 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { everySum, wrongWith } from '../../../tests/fixtures/everySum.ts';
 import { add, adjustment, factEntry, must, record, settled } from '../../../tests/fixtures/records.ts';
-import { blankDocument } from '../document/create.ts';
-import { adjusterKinds, adjustersMetAt } from '../kinds/adjusters/index.ts';
-import { fittingFields } from '../document/fitting.ts';
-import type { JobRecord } from '../document/types.ts';
-import { cornersOf, footingOf } from '../kinds/classes/index.ts';
-import type { CornerId } from '../kinds/corners.ts';
-import { machineClasses } from '../kinds/classes/index.ts';
+import { blankDocument } from '#core/document/create.ts';
+import { adjusterKinds, adjustersMetAt } from '#core/kinds/adjusters/index.ts';
+import { fittingFields } from '#core/document/fitting.ts';
+import type { JobRecord } from '#core/document/types.ts';
+import { cornersOf, footingOf } from '#core/kinds/classes/index.ts';
+import type { CornerId } from '#core/kinds/corners.ts';
+import { machineClasses } from '#core/kinds/classes/index.ts';
 
 const demos = readdirSync('demo').filter((name) => name.endsWith('.json'));
 

@@ -1,10 +1,10 @@
-import { bottoming, frequencyHz } from '../lab/curve.ts';
-import { ringPlaces } from '../lab/rings.ts';
-import { sectionAt } from '../lab/section.ts';
-import { caseTravel, type Bench } from '../lab/setup.ts';
-import { GRAVITY } from '../machine/solver.ts';
-import { input } from '../calculation/input.ts';
-import type { Sum, SumInput } from '../calculation/types.ts';
+import { input } from './input.ts';
+import type { Sum, SumInput } from './types.ts';
+import { bottoming, frequencyHz } from '#core/lab/curve.ts';
+import { ringPlaces } from '#core/lab/rings.ts';
+import { sectionAt } from '#core/lab/section.ts';
+import { caseTravel, type Bench } from '#core/lab/setup.ts';
+import { GRAVITY } from '#core/machine/solver.ts';
 
 /** Where the bench stands at rest, with the force its springs carry there. */
 function rest({ setup, model }: Bench) {

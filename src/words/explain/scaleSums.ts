@@ -1,16 +1,16 @@
-import type { Answer } from '../planning/answerShape.ts';
-import { barRate } from '../document/taken.ts';
-import { cornerNames, type CornerId } from '../kinds/corners.ts';
-import type { Balance, Share } from '../scales/balance.ts';
-import type { BarShift } from '../scales/bars.ts';
-import type { SeatEffect } from '../scales/effects.ts';
-import type { SwapResult } from '../scales/swap.ts';
-import type { TradeOff, TradePoint } from '../scales/tradeOff.ts';
-import type { JobDocument } from '../document/types.ts';
-import { input } from '../calculation/input.ts';
-import { leftOver } from '../calculation/restInputs.ts';
-import { padsAround } from '../scales/padsAround.ts';
-import type { SumInput, Sum } from '../calculation/types.ts';
+import { leftOver } from './rest.ts';
+import { input } from './input.ts';
+import type { SumInput, Sum } from './types.ts';
+import type { Answer } from '#core/planning/answerShape.ts';
+import { barRate } from '#core/document/taken.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import type { Balance, Share } from '#core/scales/balance.ts';
+import type { BarShift } from '#core/scales/bars.ts';
+import type { SeatEffect } from '#core/scales/effects.ts';
+import type { SwapResult } from '#core/scales/swap.ts';
+import type { TradeOff, TradePoint } from '#core/scales/tradeOff.ts';
+import type { JobDocument } from '#core/document/types.ts';
+import { padsAround } from '#core/scales/padsAround.ts';
 
 /** A share of the weight on four pads. */
 export function shareSum(

@@ -1,14 +1,14 @@
-import type { BootDocument, JobDocument } from '../document/types.ts';
-import { rodsOf, tieRodTurns, usualSteering } from '../stance/toe.ts';
-import { cornerNames, type CornerId } from '../kinds/corners.ts';
-import { angleAfter } from '../stance/joint.ts';
-import type { Axle } from '../kinds/corners.ts';
-import type { LinkLength } from '../stance/link.ts';
-import type { LowPoint } from '../stance/lowPoints.ts';
-import type { Shift } from '../stance/alignment.ts';
-import type { Rake, WheelGap } from '../stance/gaps.ts';
-import { input } from '../calculation/input.ts';
-import type { Sum, SumInput } from '../calculation/types.ts';
+import { input } from './input.ts';
+import type { Sum, SumInput } from './types.ts';
+import type { BootDocument, JobDocument } from '#core/document/types.ts';
+import { rodsOf, tieRodTurns, usualSteering } from '#core/stance/toe.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import { angleAfter } from '#core/stance/joint.ts';
+import type { Axle } from '#core/kinds/corners.ts';
+import type { LinkLength } from '#core/stance/link.ts';
+import type { LowPoint } from '#core/stance/lowPoints.ts';
+import type { Shift } from '#core/stance/alignment.ts';
+import type { Rake, WheelGap } from '#core/stance/gaps.ts';
 
 /** Tyre to arch over a wheel, before the work, now or after the plan. */
 export function gapSum(gap: WheelGap, when: 'before' | 'now' | 'after', diameterMm: number): Sum {

@@ -1,14 +1,14 @@
-import type { Answer } from '../planning/answerShape.ts';
-import type { JobDocument } from '../document/types.ts';
+import type { Sum } from './types.ts';
+import type { Answer } from '#core/planning/answerShape.ts';
+import type { JobDocument } from '#core/document/types.ts';
 import { add, factEntry, must, record } from '../../../tests/fixtures/records.ts';
 import { readSagTape, sagRig } from '../../../tests/fixtures/sagRig.ts';
-import { answerFor } from '../planning/answer.ts';
-import { sagFigure } from '../figures/sagFigure.ts';
-import { sagEnds, type SagEnd } from '../sag/bench.ts';
-import { balanceOf } from '../scales/balance.ts';
+import { answerFor } from '#core/planning/answer.ts';
+import { sagFigure } from '#core/figures/sagFigure.ts';
+import { sagEnds, type SagEnd } from '#core/sag/bench.ts';
+import { balanceOf } from '#core/scales/balance.ts';
 import { frictionSum, neededSum, sagAfterSum, sagEstimateSum, sagSum } from './sagSums.ts';
 import { effectSum, padsSum, shareSum } from './scaleSums.ts';
-import type { Sum } from '../calculation/types.ts';
 
 const inputOf = (sum: Sum | null, symbol: string) =>
   sum?.inputs.find((one) => one.symbol === symbol)?.value ?? NaN;

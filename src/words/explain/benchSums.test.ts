@@ -1,15 +1,15 @@
-import type { Answer } from '../planning/answerShape.ts';
+import type { Sum } from './types.ts';
+import type { Answer } from '#core/planning/answerShape.ts';
 import { readSagTape, sagRig } from '../../../tests/fixtures/sagRig.ts';
 import { add, factEntry, must, record } from '../../../tests/fixtures/records.ts';
-import { blankSpring } from '../document/spring.ts';
-import type { JobDocument } from '../document/types.ts';
-import { answerFor } from '../planning/answer.ts';
-import { attitudeOf } from '../sag/attitude.ts';
-import { sagEnds, type SagEnd } from '../sag/bench.ts';
-import { loweringBy } from '../sag/lowering.ts';
-import { worthReading } from '../sag/worth.ts';
+import { blankSpring } from '#core/document/spring.ts';
+import type { JobDocument } from '#core/document/types.ts';
+import { answerFor } from '#core/planning/answer.ts';
+import { attitudeOf } from '#core/sag/attitude.ts';
+import { sagEnds, type SagEnd } from '#core/sag/bench.ts';
+import { loweringBy } from '#core/sag/lowering.ts';
+import { worthReading } from '#core/sag/worth.ts';
 import { attitudeSum, bookSagSum, carriedSum, preloadSum, stepSum, tubesSum, worthSum } from './benchSums.ts';
-import type { Sum } from '../calculation/types.ts';
 
 const inputOf = (sum: Sum, symbol: string) => sum.inputs.find((one) => one.symbol === symbol)?.value ?? NaN;
 

@@ -1,15 +1,15 @@
-import type { Answer } from '../planning/answerShape.ts';
-import { distanceAfter, rowsAround } from '../stance/clearance.ts';
-import { settledIn } from '../book/again.ts';
-import type { ClearanceDocument, ToldCorner } from '../document/types.ts';
-import { cornerNames, type CornerId } from '../kinds/corners.ts';
-import { contactOf } from '../machine/equilibrium.ts';
-import type { Alternative } from '../judgement/alternatives.ts';
-import type { CornerAnswer } from '../planning/cornerAnswer.ts';
-import { settledShare } from '../estimate/parameters.ts';
-import { input } from '../calculation/input.ts';
-import { leftAtRest, restInputs } from '../calculation/restInputs.ts';
-import type { Sum } from '../calculation/types.ts';
+import { leftAtRest, restInputs } from './rest.ts';
+import { input } from './input.ts';
+import type { Sum } from './types.ts';
+import type { Answer } from '#core/planning/answerShape.ts';
+import { distanceAfter, rowsAround } from '#core/stance/clearance.ts';
+import { settledIn } from '#core/book/again.ts';
+import type { ClearanceDocument, ToldCorner } from '#core/document/types.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import { contactOf } from '#core/machine/equilibrium.ts';
+import type { Alternative } from '#core/judgement/alternatives.ts';
+import type { CornerAnswer } from '#core/planning/cornerAnswer.ts';
+import { settledShare } from '#core/estimate/parameters.ts';
 
 /** How far off its targets a way of doing it ends up. Null where no height is asked for. */
 export function furthestSum({ answer, offMm }: Alternative, title: string): Sum | null {

@@ -1,13 +1,13 @@
-import { cornerNames } from '../kinds/corners.ts';
-import { GRAVITY } from '../machine/solver.ts';
-import type { BookEnd } from '../sag/book.ts';
-import type { Attitude } from '../sag/attitude.ts';
-import type { SagEnd } from '../sag/bench.ts';
-import { FORK_RAKE_DEG, type Lowering } from '../sag/lowering.ts';
-import type { SagAsking } from '../sag/worth.ts';
-import { input } from '../calculation/input.ts';
-import { leftOver } from '../calculation/restInputs.ts';
-import type { Sum } from '../calculation/types.ts';
+import { leftOver } from './rest.ts';
+import { input } from './input.ts';
+import type { Sum } from './types.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
+import { GRAVITY } from '#core/machine/solver.ts';
+import type { BookEnd } from '#core/sag/book.ts';
+import type { Attitude } from '#core/sag/attitude.ts';
+import type { SagEnd } from '#core/sag/bench.ts';
+import { FORK_RAKE_DEG, type Lowering } from '#core/sag/lowering.ts';
+import type { SagAsking } from '#core/sag/worth.ts';
 
 /** Weight that an end's springs carry, with nobody on or ridden. */
 export function carriedSum(end: SagEnd, who: 'alone' | 'ridden'): Sum {

@@ -1,6 +1,7 @@
-import { placeRing } from '../lab/rings.ts';
-import { benchOf, plainSetup, type Bench, type LabSetup } from '../lab/setup.ts';
-import { blankSpring } from '../document/spring.ts';
+import type { Sum } from './types.ts';
+import { placeRing } from '#core/lab/rings.ts';
+import { benchOf, plainSetup, type Bench, type LabSetup } from '#core/lab/setup.ts';
+import { blankSpring } from '#core/document/spring.ts';
 import {
   bottomingSum,
   coilSpaceSum,
@@ -10,7 +11,6 @@ import {
   takeoverSum,
   wheelRateSum,
 } from './labSums.ts';
-import type { Sum } from '../calculation/types.ts';
 
 const must = (setup: LabSetup): Bench => {
   const made = benchOf(setup);

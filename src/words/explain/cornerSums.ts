@@ -1,16 +1,16 @@
-import type { Answer } from '../planning/answerShape.ts';
-import { cornerSpec, type GainGroup } from '../estimate/corner.ts';
-import { axleOf, cornerNames, type CornerId } from '../kinds/corners.ts';
-import { contactOf } from '../machine/equilibrium.ts';
-import { meanOf } from '../numerics/mean.ts';
-import { chanceOtherwise } from '../planning/landing.ts';
-import type { CornerAnswer, CornerMove } from '../planning/cornerAnswer.ts';
-import type { Source } from '../estimate/corner.ts';
-import { cornerHeight, type CornerHeight } from '../figures/cornerHeight.ts';
-import type { ToldCorner } from '../document/types.ts';
-import { input } from '../calculation/input.ts';
-import { leftAtRest, restInputs } from '../calculation/restInputs.ts';
-import type { Sum, SumInput } from '../calculation/types.ts';
+import { leftAtRest, restInputs } from './rest.ts';
+import { input } from './input.ts';
+import type { Sum, SumInput } from './types.ts';
+import type { Answer } from '#core/planning/answerShape.ts';
+import { cornerSpec, type GainGroup } from '#core/estimate/corner.ts';
+import { axleOf, cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import { contactOf } from '#core/machine/equilibrium.ts';
+import { meanOf } from '#core/numerics/mean.ts';
+import { chanceOtherwise } from '#core/planning/landing.ts';
+import type { CornerAnswer, CornerMove } from '#core/planning/cornerAnswer.ts';
+import type { Source } from '#core/estimate/corner.ts';
+import { cornerHeight, type CornerHeight } from '#core/figures/cornerHeight.ts';
+import type { ToldCorner } from '#core/document/types.ts';
 
 /** The height as measured in the newest round, or in an earlier one: the mean of its readings, plus the offset to the specified point. */
 export function heightNowSum(corner: CornerAnswer, answer: Answer, round = answer.state.current): Sum {

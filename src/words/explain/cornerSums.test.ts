@@ -1,6 +1,7 @@
-import { gainGroups } from '../estimate/corner.ts';
-import { blankDocument } from '../document/create.ts';
-import { answerFor } from '../planning/answer.ts';
+import type { Sum } from './types.ts';
+import { gainGroups } from '#core/estimate/corner.ts';
+import { blankDocument } from '#core/document/create.ts';
+import { answerFor } from '#core/planning/answer.ts';
 import {
   add,
   adjustment,
@@ -24,7 +25,6 @@ import {
   seatMoveSum,
   stopAtSum,
 } from './cornerSums.ts';
-import type { Sum } from '../calculation/types.ts';
 
 const inputOf = (sum: Sum | null, symbol: string) =>
   sum?.inputs.find((one) => one.symbol === symbol)?.value ?? NaN;
