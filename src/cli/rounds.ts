@@ -1,3 +1,4 @@
+import { decisionWords } from '#words/decision.ts';
 import { createInterface } from 'node:readline';
 import type { Readable, Writable } from 'node:stream';
 import type { Fault } from '#core/faults.ts';
@@ -44,15 +45,15 @@ function wordsOf({ nominal }: RoundsRequest, decision: Decision): Record<string,
   if (decision.do === 'stop')
     return {
       stop: true,
-      why: decision.why,
+      why: decisionWords(decision),
       chance: decision.chanceNow,
       chanceSettled: decision.chanceSettled,
     };
-  const { movesMm, driveKm, chance, why } = decision;
+  const { movesMm, driveKm, chance } = decision;
   const moves = nominal.corners
     .map(({ name }, i) => [name, movesMm[i] ?? 0] as const)
     .filter(([, mm]) => mm !== 0);
-  return { adjust: Object.fromEntries(moves), drive: driveKm, why, chance };
+  return { adjust: Object.fromEntries(moves), drive: driveKm, why: decisionWords(decision), chance };
 }
 
 /** What was seen of a vehicle before: where its collars opened, and whether a drive that was asked for was driven. */

@@ -15,26 +15,6 @@ export interface RingPlace {
   sign: 1 | -1;
 }
 
-export interface RingSchool {
-  id: 'gap' | 'datum' | 'share';
-  title: string;
-  why: string;
-}
-
-export const ringSchools: readonly RingSchool[] = [
-  {
-    id: 'gap',
-    title: 'gap at ride height',
-    why: 'larger at the end that squats, so that both ends cross over alike in motion; change it by about 10 mm at a time',
-  },
-  {
-    id: 'datum',
-    title: 'place from a datum',
-    why: 'the kit sheet’s figure: a start, for the kit’s own load',
-  },
-  { id: 'share', title: 'share of bump travel', why: 'the same wherever the ride height is set' },
-];
-
 /**
  * Wheel travel in mm from rest to the transition. While the slider goes `g` towards its ring the springs beyond it close
  * by g k1/k2, so the damper moves g (1 + k1/k2), and the wheel that over the ratio.

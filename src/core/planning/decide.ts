@@ -19,8 +19,11 @@ export interface DecideProblem {
 }
 
 export type Decision =
-  | { do: 'stop'; chanceNow: number; chanceSettled: number; why: string }
-  | { do: 'round'; movesMm: number[]; driveKm: number; chance: number; why: string };
+  | { do: 'stop'; chanceNow: number; chanceSettled: number; why: Why }
+  | { do: 'round'; movesMm: number[]; driveKm: number; chance: number; why: Why };
+
+/** What a step is for. */
+type Why = 'all-in' | 'no-better' | 'drive-in' | 'land';
 
 /**
  * The next step: stop when every true height is probably in, now and once new springs have settled; adjust while that
@@ -43,14 +46,14 @@ export function decide(problem: DecideProblem): Decision {
       do: 'stop',
       chanceNow,
       chanceSettled: chanceBoth,
-      why: 'every true height is in, and will be once the springs have settled',
+      why: 'all-in',
     };
   if (roundsDone >= tolerances.mostRounds)
     return {
       do: 'stop',
       chanceNow,
       chanceSettled: chanceBoth,
-      why: 'more rounds would not make it likelier',
+      why: 'no-better',
     };
   const adjust = aimAt(problem, now.km);
   if (mayDrive && chanceNow >= tolerances.lockChance) {
@@ -59,12 +62,12 @@ export function decide(problem: DecideProblem): Decision {
     const turnFirst =
       adjust.chance - chanceNow > tolerances.worthATurn &&
       driven.chance < tolerances.lockChance + tolerances.worthATurn;
-    if (!turnFirst) return round(driven, tolerances.driveKm, 'the heights are in: drive the new springs in');
+    if (!turnFirst) return round(driven, tolerances.driveKm, 'drive-in');
   }
-  return round(adjust, 0, `${Math.round(100 * adjust.chance)} in 100 to land`);
+  return round(adjust, 0, 'land');
 }
 
-function round({ movesMm, chance }: Aimed, driveKm: number, why: string): Decision {
+function round({ movesMm, chance }: Aimed, driveKm: number, why: Why): Decision {
   return { do: 'round', movesMm, driveKm, chance, why };
 }
 

@@ -1,4 +1,4 @@
-import { cornerNames, type CornerId } from '../kinds/corners.ts';
+import { type CornerId } from '../kinds/corners.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
 import type { Answer } from './answerShape.ts';
 import { isMoved, scalesWanted } from './cornerAnswer.ts';
@@ -97,30 +97,30 @@ function scalesEnough({ cross }: Answer): boolean {
   );
 }
 
-/** In the workshop's words what there still is to do before it may be locked, or what is not sure; empty where nothing is. */
-export function notYet(answer: Answer): string {
-  const { chanceNow, chanceAfter, cross } = answer;
-  if (chanceNow === null || goodEnough(answer)) return '';
-  // Nobody is told that a corner is out which the tape reads in: that is a matter of chance, below.
-  const out = readsOut(answer).filter((id) => !tapeReadsIn(answer, id));
-  const wanted = scalesWanted(cross);
-  const percent = (share: number) => `${(100 * share).toFixed(1)} %`;
-  const what = wanted?.what === 'front' ? 'right front of the front' : 'cross weight';
-  const scales =
-    wanted && !scalesEnough(answer)
-      ? `${what} stands at ${percent(wanted.now)}, ${percent(wanted.target)} is wanted`
-      : '';
-  if (out.length > 0) {
-    const where = `not in tolerance yet: ${out.map((id) => cornerNames[id]).join(', ')}`;
-    return [where, scales].filter(Boolean).join('; ');
-  }
-  if (scales) return `all read in; ${scales}`;
-  const better = chanceAfter !== null && chanceAfter - chanceNow >= tolerances.worthwhileGain;
-  const then = better ? `; another round makes it ${hundredths(chanceAfter)}` : '';
-  return `all read in, but only ${hundredths(chanceNow)} in 100 that every one truly is${then}`;
+/** What there still is to do before it may be locked, or what is not sure. */
+export interface NotYet {
+  /** Corners out of tolerance by the estimate, and not in by the tape. */
+  out: CornerId[];
+  /** What is asked of the scales and not there yet. */
+  scales: ReturnType<typeof scalesWanted>;
+  chanceNow: number;
+  /** The chance after another round, where that is worth it. */
+  betterBy: number | null;
 }
 
-const hundredths = (chance: number) => Math.round(100 * chance);
+/** What is not done yet; null where nothing is left, or nothing can be said. */
+export function notYet(answer: Answer): NotYet | null {
+  const { chanceNow, chanceAfter, cross } = answer;
+  if (chanceNow === null || goodEnough(answer)) return null;
+  const better = chanceAfter !== null && chanceAfter - chanceNow >= tolerances.worthwhileGain;
+  return {
+    // Nobody is told that a corner is out which the tape reads in: that is a matter of chance.
+    out: readsOut(answer).filter((id) => !tapeReadsIn(answer, id)),
+    scales: scalesEnough(answer) ? null : scalesWanted(cross),
+    chanceNow,
+    betterBy: better ? chanceAfter : null,
+  };
+}
 
 /** Whether what was read of a corner in this round is within tolerance of its target, for the load it was read with. */
 function tapeReadsIn({ state, document, corners, tolerance }: Answer, id: CornerId): boolean {

@@ -1,3 +1,4 @@
+import { windowWords } from '#words/sagWindows.ts';
 import { classDefaults, cornersOf, machineClasses, type MachineClass } from '../kinds/classes/index.ts';
 import { blankDocument } from '../document/create.ts';
 import { sagWindows } from './sagWindows.ts';
@@ -10,7 +11,7 @@ describe('schools of sag', () => {
     for (const one of sagWindows) {
       expect(one.low).toBeLessThan(one.high);
       expect(machineClasses.filter((each) => classDefaults[each].sagHabits.includes(one.id))).not.toEqual([]);
-      expect(one.why.length).toBeGreaterThan(10);
+      expect(windowWords(one, (mm) => `${mm} mm`).why.length).toBeGreaterThan(10);
     }
     expect(new Set(sagWindows.map(({ id }) => id)).size).toBe(sagWindows.length);
     const known = sagWindows.map(({ id }) => id);

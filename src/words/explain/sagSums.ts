@@ -1,3 +1,4 @@
+import { letGoWords, whoWords } from '../sagPrompts.ts';
 import { leftAtRest } from './rest.ts';
 import { input } from './input.ts';
 import type { Sum } from './types.ts';
@@ -5,7 +6,6 @@ import type { Answer } from '#core/planning/answerShape.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { meanOf } from '#core/numerics/mean.ts';
 import type { SagEnd } from '#core/sag/bench.ts';
-import { wayWords, whoWords } from '#core/sag/prompts.ts';
 import type { LetGo } from '#core/document/sagReadings.ts';
 import { sagFigure } from '#core/figures/sagFigure.ts';
 import { middleOf } from '#core/sag/schools.ts';
@@ -18,7 +18,7 @@ export function sagSum(answer: Answer, end: SagEnd, who: string): Sum | null {
   if (!read || !measured) return null;
   const both = read.press.length > 0;
   const mean = (symbol: string, how: LetGo, list: readonly number[]) =>
-    input(symbol, wayWords[how], meanOf(list), 'length', 'measured');
+    input(symbol, letGoWords[how], meanOf(list), 'length', 'measured');
   return {
     title: `Sag, ${whoWords(answer.document, who)}, ${cornerNames[end.id]}`,
     words: both

@@ -7,6 +7,8 @@ import type { MachineClass } from '#core/kinds/classes/index.ts';
 
 /** A window that a shop has made its own, for machines of a class. */
 interface OwnSchool extends SagWindow {
+  /** What the shop calls it. */
+  title: string;
   on: readonly MachineClass[];
 }
 
@@ -36,7 +38,6 @@ export const useOwnSchools = create<OwnSchools>()(
               unit: 'mm',
               low: fromMm,
               high: toMm,
-              why: 'your own',
               on: [machineClass],
             },
           ],

@@ -1,3 +1,6 @@
+import { lengthText } from '#core/units/formatLength.ts';
+import { useLengthStyle } from '../../app/settings.ts';
+import { windowWords } from '#words/sagWindows.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { ChevronDown } from 'lucide-react';
 import { Collapsible } from 'radix-ui';
@@ -92,6 +95,8 @@ const schools = sagWindows.filter(({ of, at }) => of === 'rider' && at === 'whee
 
 function SagRows() {
   const job = useThisJob();
+  const style = useLengthStyle(0);
+  const say = (mm: number) => lengthText(mm, style);
   const { document } = job.record;
   const setWindow = (id: CornerId, to: string) => {
     const school = schools.find((one) => one.id === to);
@@ -123,7 +128,7 @@ function SagRows() {
               value={schoolAt(id)}
               options={[
                 { value: '', words: 'none' },
-                ...schools.map((one) => ({ value: one.id, words: one.title })),
+                ...schools.map((one) => ({ value: one.id, words: windowWords(one, say).title })),
                 ...(schoolAt(id) === 'own' ? [{ value: 'own', words: 'own' }] : []),
               ]}
               onChange={(school) => school !== 'own' && setWindow(id, school)}

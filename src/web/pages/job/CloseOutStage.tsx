@@ -1,3 +1,4 @@
+import { notYetWords } from '#words/notYet.ts';
 import { byCorner } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { cornerHeight, hasTaught } from '#core/figures/cornerHeight.ts';
@@ -73,7 +74,7 @@ function headline({ answer, state }: Job): string {
   if (state.locked) return 'Locked at these heights.';
   if (!answer || answer.chanceNow === null) return 'Nothing to close yet: it needs targets and readings.';
   if (goodEnough(answer)) return 'In tolerance. Lock every ring and tighten the bushes at this height.';
-  return `${capital(notYet(answer))}.`;
+  return `${capital(notYetWords(notYet(answer)))}.`;
 }
 
 function Heights() {

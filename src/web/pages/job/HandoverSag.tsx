@@ -1,9 +1,9 @@
+import { whoWords } from '#words/sagPrompts.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
 import type { SagLimits } from '#core/document/types.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { sagFigure } from '#core/figures/sagFigure.ts';
 import { sagEnds, type SagEnd } from '#core/sag/bench.ts';
-import { whoWords } from '#core/sag/prompts.ts';
 import { capital } from '../../features/job/words.ts';
 import { Length } from '../../ui/Figure.tsx';
 import { EstimatedLength, MeasuredLength } from '../../ui/FigureKinds.tsx';

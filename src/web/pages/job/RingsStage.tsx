@@ -1,5 +1,5 @@
+import { ringSchools } from '#words/ringSchools.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
-import { ringSchools } from '#core/judgement/ringSchools.ts';
 import { capital } from '../../features/job/words.ts';
 import { CutOpenPanel } from './CutOpenPanel.tsx';
 import { Footer, NextLink } from './Footer.tsx';

@@ -1,3 +1,5 @@
+import { sagAsked } from '#words/sagPrompts.ts';
+import { letGoWords } from '#words/sagPrompts.ts';
 import { byCorner } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import type { FactPlace } from '#core/document/factKinds.ts';
@@ -5,7 +7,7 @@ import { factAt } from '#core/document/facts.ts';
 import { cornerSpec } from '#core/estimate/corner.ts';
 import { referenceKinds } from '#core/geometry/reference.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
-import { bothWays, otherWays, questionSag, wayWords } from '#core/sag/prompts.ts';
+import { bothWays, otherWays } from '#core/sag/prompts.ts';
 import { repeatSpread } from '#core/document/sagReadings.ts';
 import { limits } from '#contract/limits.ts';
 import { TravelRule } from '../../drawing/TravelRule.tsx';
@@ -64,7 +66,7 @@ export function EndReadings({ id, round, rider, more }: Props) {
                   id={id}
                   round={round}
                   base={`${who}-${how}`}
-                  words={wayWords[how]}
+                  words={letGoWords[how]}
                   who={who === 'alone' ? 'nobody on' : 'rider on'}
                   starts={h === 0}
                   rank={1 + 4 * w + h}
@@ -118,7 +120,7 @@ function ReadingRow({ id, round, base, words, who, starts, rank }: RowProps) {
             narrow
             showUnit={false}
             placeholder={`${k}.`}
-            question={(mm) => questionSag({ slot: `${base}-${k}`, mm }, here)}
+            question={(mm) => sagAsked({ slot: `${base}-${k}`, mm }, here)}
           />
         </td>
       ))}

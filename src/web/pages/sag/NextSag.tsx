@@ -1,3 +1,4 @@
+import { promptWords } from '#words/sagPrompts.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Link } from 'react-router';
 import { cornersIn } from '#core/kinds/classes/index.ts';
@@ -18,11 +19,12 @@ export function NextSag({ round, rider, fresh }: Props) {
     job.state.rounds.some(({ sag }) => (sag[id]?.extended.length ?? 0) > 0),
   );
   const next = nextPrompt(document, rider, job.state.rounds[round]?.sag ?? {}, extended);
+  const told = next && promptWords(document, next);
   if (job.state.locked) return null;
   return (
     <div className="label text-second border-rule mx-4 flex min-h-10 flex-wrap items-center gap-x-4 border-b print:hidden">
       <p className="flex-1" data-testid="next-sag">
-        {next ? (
+        {next && told ? (
           <>
             Next:{' '}
             <button
@@ -30,9 +32,9 @@ export function NextSag({ round, rider, fresh }: Props) {
               className="text-action font-semibold underline underline-offset-4"
               onClick={() => focusSlot(next.id, next.slot)}
             >
-              {capital(next.say)}
+              {capital(told.say)}
             </button>{' '}
-            {capital(next.where)}.
+            {capital(told.where)}.
           </>
         ) : (
           'All read once. A second time round says how well it repeats.'

@@ -1,3 +1,4 @@
+import { promptWords, sagAsked } from '#words/sagPrompts.ts';
 import { JobContext, useThisJob } from '../../jobStore/jobContext.ts';
 import { Volume2, VolumeX } from 'lucide-react';
 import { useEffect, useState } from 'react';
@@ -5,7 +6,7 @@ import { Link, useParams } from 'react-router';
 import type { FactPlace } from '#core/document/factKinds.ts';
 import { factAt } from '#core/document/facts.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
-import { promptsOf, questionSag, type SagPrompt } from '#core/sag/prompts.ts';
+import { promptsOf, type SagPrompt } from '#core/sag/prompts.ts';
 import { limits } from '#contract/limits.ts';
 import { useNumberField } from '../../features/numbers/useNumberField.ts';
 import { factKey } from '../../features/job/draftKeys.ts';
@@ -107,31 +108,32 @@ const KEYS = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '.', '0', '/'];
 function Entry({ place, prompt, go, keep, onward }: EntryProps) {
   const job = useThisJob();
   const { say, speaks, on, toggle } = useSpeech();
+  const told = promptWords(job.record.document, prompt);
   const here = job.state.rounds[place.round]?.sag[prompt.id] ?? { extended: [], states: {} };
   const field = useNumberField({
     draftKey: factKey(job.record.id, place),
-    label: prompt.say,
+    label: told.say,
     value: factAt(job.facts, place)?.fact.mm ?? null,
     quantity: 'length',
     range: limits.heightMm,
     onCommit: keep,
-    question: (mm) => questionSag({ slot: prompt.slot, mm }, here),
+    question: (mm) => sagAsked({ slot: prompt.slot, mm }, here),
   });
-  useEffect(() => say(`${prompt.say} ${prompt.where}`), [prompt, say]);
+  useEffect(() => say(`${told.say} ${told.where}`), [told.say, told.where, say]);
   const next = () => field.state.kind !== 'empty' && field.commit() && onward();
   const { state } = field;
   const refused = state.kind === 'refused';
   const tone = refused ? 'text-short' : state.kind === 'questioned' ? 'text-tight' : 'text-second';
   return (
     <section
-      aria-label={prompt.say}
+      aria-label={told.say}
       className="flex flex-1 items-center gap-10 max-lg:flex-col max-lg:items-stretch max-lg:justify-center max-lg:gap-4"
     >
       <div className="min-w-0 flex-1">
         <p className="text-[32px] leading-tight font-semibold max-md:text-[24px]" aria-live="polite">
-          {capital(prompt.say)}
+          {capital(told.say)}
         </p>
-        <p className="text-second mt-1 text-[18px]">{capital(prompt.where)}.</p>
+        <p className="text-second mt-1 text-[18px]">{capital(told.where)}.</p>
         <label className="mt-4 block">
           <span className="sr-only">Reads</span>
           <input

@@ -1,3 +1,6 @@
+import { lengthText } from '#core/units/formatLength.ts';
+import { useLengthStyle } from '../../app/settings.ts';
+import { windowWords } from '#words/sagWindows.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import type { Json, SagLimits } from '#core/document/types.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
@@ -56,6 +59,8 @@ interface OneProps {
 function OneWindow({ id, of, rank, ends }: OneProps) {
   const job = useThisJob();
   const { document } = job.record;
+  const style = useLengthStyle(0);
+  const say = (mm: number) => lengthText(mm, style);
   const own = useOwnSchools((state) => state.schools);
   const machineClass = document.machine.class;
   const schools = [
@@ -72,7 +77,7 @@ function OneWindow({ id, of, rank, ends }: OneProps) {
         value={window === null ? '' : (now?.id ?? 'own')}
         options={[
           { value: '', words: 'none' },
-          ...schools.map((one) => ({ value: one.id, words: one.title })),
+          ...schools.map((one) => ({ value: one.id, words: windowWords(one, say).title })),
           ...(window !== null && now === null ? [{ value: 'own', words: 'own figures' }] : []),
         ]}
         onChange={(to) => {
@@ -96,7 +101,7 @@ function OneWindow({ id, of, rank, ends }: OneProps) {
           ))}
         </div>
       )}
-      {now && <p className="label text-second mt-1">{now.why}</p>}
+      {now && <p className="label text-second mt-1">{windowWords(now, say).why}</p>}
       {window && !now && <KeepSchool of={of} where={label} window={window} machineClass={machineClass} />}
     </>
   );
