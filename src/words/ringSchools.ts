@@ -5,11 +5,12 @@ interface RingSchool {
   why: string;
 }
 
+/** The three there are; lengths to be filled in. */
 export const ringSchools: readonly RingSchool[] = [
   {
     id: 'gap',
     title: 'gap at ride height',
-    why: 'larger at the end that squats, so that both ends cross over alike in motion; change it by little at a time',
+    why: 'larger at the end that squats, so that both ends cross over alike in motion; change it by about {10} at a time',
   },
   {
     id: 'datum',

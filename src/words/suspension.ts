@@ -16,9 +16,10 @@ export const suspensionTitles: Record<SuspensionType, string> = {
   'skid-arms': 'skid arms',
 };
 
+/** Why four lengths give no ratio, and what would; lengths to be filled in. */
 export const ratioFaultWords: Record<RatioFault, string> = {
   'too-little-travel':
-    'Hanging must be at least 20 mm more than standing. Lift it until the wheel hangs free.',
+    'Hanging must be at least {20} more than standing. Lift it until the wheel hangs free.',
   'damper-longer-than-wheel':
     'The damper cannot move so much more than the wheel. Check that both were read at the same time.',
   'damper-the-wrong-way':

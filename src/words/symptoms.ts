@@ -12,7 +12,7 @@ export interface SymptomWords {
   try: readonly Suggestion[];
 }
 
-/** What riders and drivers say, and the ladder for it. */
+/** What riders and drivers say, and the ladder for it; lengths to be filled in. */
 export const symptomWords: Record<SymptomId, SymptomWords> = {
   bottoms: {
     words: 'bottoms hard and often',
@@ -22,7 +22,7 @@ export const symptomWords: Record<SymptomId, SymptomWords> = {
         why: 'With the sag right, bottoming is a matter of damping, ring or stop, not of preload.',
       },
       {
-        words: 'Crossover ring 10 mm nearer, where there is one.',
+        words: 'Crossover ring {10} nearer, where there is one.',
         why: 'The final rate comes earlier; it rides firmer there.',
       },
       { words: 'A longer or firmer bump stop.', why: 'Touching it on the biggest hit only is right.' },

@@ -1,3 +1,4 @@
+import { lengthText } from '#core/units/formatLength.ts';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import { keptStorage } from '../features/keeping/keeping.ts';
@@ -35,4 +36,10 @@ export function useLengthStyle(decimals = 1): LengthStyle {
   const system = useSettings((state) => state.system);
   const denominator = useSettings((state) => state.denominator);
   return { system, denominator, decimals };
+}
+
+/** Writes mm in the reader's units, with so many decimals. */
+export function useSay(decimals: number): (mm: number) => string {
+  const style = useLengthStyle(decimals);
+  return (mm) => lengthText(mm, style);
 }

@@ -6,16 +6,14 @@ import { factAt } from '#core/document/facts.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { checkWords, likelyWords, misfitWords } from '#words/misfit.ts';
 import type { Say } from '#words/figures.ts';
-import { lengthText } from '#core/units/formatLength.ts';
-import { useLengthStyle } from '../../app/settings.ts';
+import { useSay } from '../../app/settings.ts';
 import type { Job } from '../job/useJob.ts';
 import { Button } from '../../ui/Button.tsx';
 
 /** What does not agree, most likely first, each with what would settle it. Silent where readings and machine agree. */
 export function Doubts() {
   const job = useThisJob();
-  const style = useLengthStyle(0);
-  const say = (mm: number) => lengthText(mm, style);
+  const say = useSay(0);
   const doubt = job.answer?.doubt;
   if (!doubt || doubt.suspicions.length === 0) return null;
   const [first, ...others] = doubt.suspicions;

@@ -1,3 +1,4 @@
+import { filledIn } from '#words/filledIn.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useEffect, useRef } from 'react';
 import { useLocation } from 'react-router';
@@ -13,7 +14,7 @@ import { FactField } from '../../pages/job/fields.tsx';
 import { SizeLength, Plain } from '../../ui/Figure.tsx';
 import { capital } from '../job/words.ts';
 import type { Job } from '../job/useJob.ts';
-import { useSettings } from '../../app/settings.ts';
+import { useSay, useSettings } from '../../app/settings.ts';
 
 const ROWS = [
   { what: 'wheel', title: 'Hub to arch' },
@@ -57,6 +58,7 @@ export function MeasureRatio() {
 }
 
 function AxleRatio({ group, order }: { group: GainGroup; order: number }) {
+  const say = useSay(0);
   const job = useThisJob();
   const lengths = lengthsAt(job.facts, group.id);
   const result = ratioFromLengths(lengths);
@@ -97,7 +99,7 @@ function AxleRatio({ group, order }: { group: GainGroup; order: number }) {
       <ArmRatio group={group} order={order + 5} />
       {typeof result === 'string' && (
         <p role="alert" className="text-short mt-2">
-          {ratioFaultWords[result]}
+          {filledIn(ratioFaultWords[result], say)}
         </p>
       )}
       {result !== null && typeof result !== 'string' && (

@@ -1,5 +1,4 @@
-import { lengthText } from '#core/units/formatLength.ts';
-import { useLengthStyle } from '../../app/settings.ts';
+import { useSay } from '../../app/settings.ts';
 import { windowWords } from '#words/sagWindows.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { ChevronDown } from 'lucide-react';
@@ -95,8 +94,7 @@ const schools = sagWindows.filter(({ of, at }) => of === 'rider' && at === 'whee
 
 function SagRows() {
   const job = useThisJob();
-  const style = useLengthStyle(0);
-  const say = (mm: number) => lengthText(mm, style);
+  const say = useSay(0);
   const { document } = job.record;
   const setWindow = (id: CornerId, to: string) => {
     const school = schools.find((one) => one.id === to);

@@ -7,8 +7,7 @@ import { benchFrom } from '#core/lab/fromJob.ts';
 import { roundedSection, sectionAt } from '#core/lab/section.ts';
 import { caseTravel, type Bench, type LabSetup } from '#core/lab/setup.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
-import { lengthText } from '#core/units/formatLength.ts';
-import { useLengthStyle } from '../../app/settings.ts';
+import { useSay } from '../../app/settings.ts';
 import { StackSection } from '../../drawing/StackSection.tsx';
 import { useByHand } from '../../features/job/tryByHand.ts';
 import { capital } from '../../features/job/words.ts';
@@ -102,8 +101,8 @@ function Corner({ jobId, answer, id, bench, look, free }: CornerProps) {
     now.current = bench.setup;
   }, [bench]);
   const latest = useCallback(() => now.current, []);
-  const style = useLengthStyle(1);
-  const say = (mm: number) => lengthText(mm, style);
+  const say = useSay(1);
+  const sayWhole = useSay(0);
   const { document, machine, after } = answer;
   const i = machine.corners.indexOf(id);
   const corner = answer.corners.find((one) => one.id === id);
@@ -123,7 +122,7 @@ function Corner({ jobId, answer, id, bench, look, free }: CornerProps) {
         width={172}
         height={330}
         compact
-        say={(mm) => lengthText(mm, { ...style, decimals: 0 })}
+        say={sayWhole}
         collarMm={bench.setup.collar?.readsMm ?? null}
         snapMm={bench.setup.pitchMm / 8}
         seat={

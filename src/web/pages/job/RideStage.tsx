@@ -1,3 +1,5 @@
+import { filledIn } from '#words/filledIn.ts';
+import { useSay } from '../../app/settings.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useState } from 'react';
 import { browserStorage } from '../../features/keeping/keeping.ts';
@@ -69,18 +71,19 @@ function record(job: Job, words: string): void {
 
 function Ladder({ symptom }: { symptom: SymptomWords }) {
   const job = useThisJob();
+  const say = useSay(0);
   return (
     <ol className="mt-3 list-none">
       {symptom.try.map(({ words, why }, k) => (
         <li key={words} className="border-rule flex items-center gap-3 border-b py-2">
           <span className="figures text-second">{k + 1}</span>
           <p className="flex-1">
-            <span className="font-medium">{words}</span>{' '}
+            <span className="font-medium">{filledIn(words, say)}</span>{' '}
             <span className="label text-second block">{why}</span>
           </p>
           <Button
-            aria-label={`Tried: ${words}`}
-            onClick={() => record(job, `${symptom.words}. Tried: ${words}`)}
+            aria-label={`Tried: ${filledIn(words, say)}`}
+            onClick={() => record(job, `${symptom.words}. Tried: ${filledIn(words, say)}`)}
           >
             Tried
           </Button>

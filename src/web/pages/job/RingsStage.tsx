@@ -1,3 +1,6 @@
+import { Length } from '../../ui/Figure.tsx';
+import { filledIn } from '#words/filledIn.ts';
+import { useSay } from '../../app/settings.ts';
 import { ringSchools } from '#words/ringSchools.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { capital } from '../../features/job/words.ts';
@@ -41,7 +44,9 @@ export function RingsStage() {
       <CutOpenPanel answer={answer} open />
       <div className="flex-1" />
       <Footer>
-        <p className="text-second">Change a ring by about 10 mm at a time, ride, and note it.</p>
+        <p className="text-second">
+          Change a ring by about <Length mm={10} decimals={0} /> at a time, ride, and note it.
+        </p>
         <NextLink from="rings" />
       </Footer>
     </div>
@@ -49,11 +54,12 @@ export function RingsStage() {
 }
 
 function Schools() {
+  const say = useSay(0);
   return (
     <ul className="label text-second mt-2">
       {ringSchools.map(({ id, title, why }) => (
         <li key={id}>
-          <b className="text-ink">{capital(title)}</b>: {why}.
+          <b className="text-ink">{capital(title)}</b>: {filledIn(why, say)}.
         </li>
       ))}
     </ul>

@@ -1,5 +1,4 @@
-import { lengthText } from '#core/units/formatLength.ts';
-import { useLengthStyle } from '../../app/settings.ts';
+import { useSay } from '../../app/settings.ts';
 import { windowWords } from '#words/sagWindows.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import type { Json, SagLimits } from '#core/document/types.ts';
@@ -59,8 +58,7 @@ interface OneProps {
 function OneWindow({ id, of, rank, ends }: OneProps) {
   const job = useThisJob();
   const { document } = job.record;
-  const style = useLengthStyle(0);
-  const say = (mm: number) => lengthText(mm, style);
+  const say = useSay(0);
   const own = useOwnSchools((state) => state.schools);
   const machineClass = document.machine.class;
   const schools = [

@@ -5,7 +5,7 @@ import { moveSeat, placeRing, ringPlaces } from '#core/lab/rings.ts';
 import { sectionAt } from '#core/lab/section.ts';
 import { caseTravel, type Bench, type LabSetup } from '#core/lab/setup.ts';
 import { lengthText } from '#core/units/formatLength.ts';
-import { useLengthStyle } from '../../app/settings.ts';
+import { useLengthStyle, useSay } from '../../app/settings.ts';
 import { StackSection } from '../../drawing/StackSection.tsx';
 import { TravelRule } from '../../drawing/TravelRule.tsx';
 import type { TravelRuleData } from '../../drawing/travelRule.ts';
@@ -212,8 +212,7 @@ function usePlaying(playing: boolean, endMm: number, fromMm: number, go: (mm: nu
 
 /** The drawing as a table, for those who do not see it. */
 function SectionTable({ bench, travelMm }: { bench: Bench; travelMm: number }) {
-  const style = useLengthStyle(1);
-  const say = (mm: number) => lengthText(mm, style);
+  const say = useSay(1);
   const { springs, rings, stop } = sectionAt(bench, travelMm);
   return (
     <table className="sr-only">
