@@ -33,24 +33,66 @@ const floors = [
   'analysis',
 ];
 
-const upward = floors.slice(0, -1).map((floor, k) => ({
-  name: `core-${floor}-imports-nothing-above`,
-  severity: 'error',
-  from: { path: wing(`core/${floor}`), pathNot: '\\.test\\.ts$' },
-  to: { path: floors.slice(k + 1).map((one) => wing(`core/${one}`)) },
-}));
+/** Folders of the web from the ground up, features after what they share, pages and the shell last. */
+const webFloors = [
+  'api',
+  'features/links',
+  'workers',
+  'features/speech',
+  'jobStore',
+  'ui',
+  'charts',
+  'drawing',
+  'features/conflict',
+  'features/doubt',
+  'features/gauge',
+  'features/job',
+  'features/sums',
+  'forms',
+  'features/bays',
+  'features/logbook',
+  'features/ratio',
+  'features/suspension',
+  'features/lab',
+  'features/rack',
+  'features/sheet',
+  'features/intake',
+  'features/prep',
+  'features/ride',
+  'features/rings',
+  'features/scales',
+  'features/stance',
+  'features/turn',
+  'features/finish',
+  'features/measure',
+  'features/plan',
+  'features/sag',
+  'pages',
+  'app',
+];
+
+/** Rules that keep each of these folders of a wing from importing what stands above it, and any other folder out. */
+const storeys = (of, all) => [
+  ...all.slice(0, -1).map((floor, k) => ({
+    name: `${of}-${floor.replace('/', '-')}-imports-nothing-above`,
+    severity: 'error',
+    from: { path: wing(`${of}/${floor}`), pathNot: '\\.test\\.tsx?$' },
+    to: { path: all.slice(k + 1).map((one) => wing(`${of}/${one}`)) },
+  })),
+  {
+    name: `${of}-has-no-other-folders`,
+    comment: 'A new folder takes its place in the list of floors.',
+    severity: 'error',
+    from: { path: `^src/${of}/[^/]+/`, pathNot: all.map((one) => wing(`${of}/${one}`)) },
+    to: {},
+  },
+];
 
 module.exports = {
   forbidden: [
     only('core', []),
-    ...upward,
-    {
-      name: 'core-has-no-other-folders',
-      comment: 'A new folder of the core takes its place in the list of floors.',
-      severity: 'error',
-      from: { path: '^src/core/[^/]+/', pathNot: floors.map((one) => wing(`core/${one}`)) },
-      to: {},
-    },
+    ...storeys('core', floors),
+    ...storeys('web', webFloors),
     {
       name: 'analysis-is-the-door',
       comment:

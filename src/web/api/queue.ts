@@ -5,7 +5,7 @@ import type { Problem } from '#contract/problems.ts';
 import { upgradedEntry } from '#core/document/upgradeFact.ts';
 import { migrateJob } from '#core/document/migrate.ts';
 import type { Entry } from '#core/document/types.ts';
-import { useKeeping } from '../features/keeping/keeping.ts';
+import { useKeeping } from './keeping.ts';
 import { ApiProblem, callApi } from './client.ts';
 import { jot, jotted, unjot } from './journal.ts';
 import type { Unsent } from './unsent.ts';

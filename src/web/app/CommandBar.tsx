@@ -3,9 +3,9 @@ import { Command } from 'cmdk';
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { useJobList, useJobRecord } from '../api/jobs.ts';
-import { stageTitles } from '../pages/job/stages.ts';
+import { stageTitles } from '../features/sheet/stages.ts';
 import { useDebounced } from '../ui/useDebounced.ts';
-import { useSettings } from './settings.ts';
+import { useSettings } from '../ui/settings.ts';
 
 /** Finds jobs, stages and commands by typing. */
 export function CommandBar({ onClose }: { onClose: () => void }) {

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
-import { HeaderSlot } from './headerSlot.tsx';
-import { useSettings } from './settings.ts';
+import { HeaderSlot } from '../ui/headerSlot.tsx';
+import { useSettings } from '../ui/settings.ts';
 import { UnsentNotice } from './UnsentNotice.tsx';
 
 /** The line over every screen: what the page writes there, what is unsent, units, colours, help. */

@@ -5,7 +5,7 @@ import { useLiveUpdates } from '../api/jobs.ts';
 import { ConflictDialog } from '../features/conflict/ConflictDialog.tsx';
 import { Header } from './Header.tsx';
 import { KeysDialog } from './KeysDialog.tsx';
-import { useSettings } from './settings.ts';
+import { useSettings } from '../ui/settings.ts';
 
 const loadBar = async () => ({ default: (await import('./CommandBar.tsx')).CommandBar });
 const CommandBar = lazy(loadBar);

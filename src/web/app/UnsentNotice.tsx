@@ -1,4 +1,4 @@
-import { useKeeping } from '../features/keeping/keeping.ts';
+import { useKeeping } from '../api/keeping.ts';
 import { useQueue } from '../api/queue.ts';
 
 /** Says what the server does not have yet. Silent while all is well. */

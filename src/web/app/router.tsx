@@ -1,5 +1,5 @@
 import { createBrowserRouter, Navigate, useParams } from 'react-router';
-import { BaysPage } from '../pages/bays/BaysPage.tsx';
+import { BaysPage } from '../pages/BaysPage.tsx';
 import { FailurePage } from '../pages/FailurePage.tsx';
 import { Shell } from './Shell.tsx';
 
@@ -16,11 +16,11 @@ export const router = createBrowserRouter([
     children: [
       {
         path: '/jobs/:id/bay',
-        lazy: async () => ({ Component: (await import('../pages/bay/BayPage.tsx')).BayPage }),
+        lazy: async () => ({ Component: (await import('../pages/BayPage.tsx')).BayPage }),
       },
       {
         path: '/jobs/:id/tape',
-        lazy: async () => ({ Component: (await import('../pages/sag/TapePage.tsx')).TapePage }),
+        lazy: async () => ({ Component: (await import('../pages/TapePage.tsx')).TapePage }),
       },
     ],
   },
@@ -32,33 +32,33 @@ export const router = createBrowserRouter([
       { path: '/', element: <BaysPage /> },
       {
         path: '/new',
-        lazy: async () => ({ Component: (await import('../pages/newSetup/NewSetupPage.tsx')).NewSetupPage }),
+        lazy: async () => ({ Component: (await import('../pages/NewSetupPage.tsx')).NewSetupPage }),
       },
       {
         path: '/book',
-        lazy: async () => ({ Component: (await import('../pages/book/BookPage.tsx')).BookPage }),
+        lazy: async () => ({ Component: (await import('../pages/BookPage.tsx')).BookPage }),
       },
       {
         path: '/sag',
-        lazy: async () => ({ Component: (await import('../pages/sag/SagStartPage.tsx')).SagStartPage }),
+        lazy: async () => ({ Component: (await import('../pages/SagStartPage.tsx')).SagStartPage }),
       },
       {
         path: '/jobs/:id/riders',
-        lazy: async () => ({ Component: (await import('../pages/sag/RiderCards.tsx')).RiderCards }),
+        lazy: async () => ({ Component: (await import('../features/sag/RiderCards.tsx')).RiderCards }),
       },
       {
         path: '/stack',
-        lazy: async () => ({ Component: (await import('../pages/stack/StackPage.tsx')).StackPage }),
+        lazy: async () => ({ Component: (await import('../pages/StackPage.tsx')).StackPage }),
       },
       {
         path: '/rack/search',
         lazy: async () => ({
-          Component: (await import('../pages/rackSearch/RackSearchPage.tsx')).RackSearchPage,
+          Component: (await import('../pages/RackSearchPage.tsx')).RackSearchPage,
         }),
       },
       {
         path: '/rack',
-        lazy: async () => ({ Component: (await import('../pages/rack/RackPage.tsx')).RackPage }),
+        lazy: async () => ({ Component: (await import('../pages/RackPage.tsx')).RackPage }),
       },
       ...['/paper', '/jobs/:id/paper'].map((path) => ({
         path,
@@ -67,11 +67,11 @@ export const router = createBrowserRouter([
       { path: '/jobs/:id', element: <ToNext /> },
       {
         path: '/jobs/:id/handover',
-        lazy: async () => ({ Component: (await import('../pages/job/HandoverPage.tsx')).HandoverPage }),
+        lazy: async () => ({ Component: (await import('../pages/HandoverPage.tsx')).HandoverPage }),
       },
       {
         path: '/jobs/:id/:stage',
-        lazy: async () => ({ Component: (await import('../pages/job/JobPage.tsx')).JobPage }),
+        lazy: async () => ({ Component: (await import('../pages/JobPage.tsx')).JobPage }),
       },
       { path: '*', element: <FailurePage notFound /> },
     ],

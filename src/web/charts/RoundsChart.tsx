@@ -3,8 +3,8 @@ import Plotly from 'plotly.js-basic-dist-min';
 import { useEffect, useRef } from 'react';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { MM_PER_INCH } from '#core/units/formatLength.ts';
-import { useSettings } from '../app/settings.ts';
-import { capital } from '../features/job/words.ts';
+import { useSettings } from '../ui/settings.ts';
+import { capital } from '../ui/words.ts';
 import { roundWords } from '#words/fields.ts';
 
 const DASHES = ['solid', 'dash', 'dot', 'dashdot'];

@@ -4,7 +4,7 @@ import { labCurve, labMarks } from '#core/lab/curve.ts';
 import type { Bench } from '#core/lab/setup.ts';
 import { MM_PER_INCH } from '#core/units/formatLength.ts';
 import { inReadersUnit } from '#core/units/measure.ts';
-import { useSettings } from '../app/settings.ts';
+import { useSettings } from '../ui/settings.ts';
 import { useDebounced } from '../ui/useDebounced.ts';
 import { axesOf, LiveCurves, type Axes } from './LiveCurves.tsx';
 

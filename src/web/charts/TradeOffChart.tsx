@@ -3,7 +3,7 @@ import { useEffect, useRef } from 'react';
 import { tolerances } from '#core/tolerances.ts';
 import type { TradeOff } from '#core/scales/tradeOff.ts';
 import { MM_PER_INCH } from '#core/units/formatLength.ts';
-import { useSettings } from '../app/settings.ts';
+import { useSettings } from '../ui/settings.ts';
 
 interface Props {
   trade: TradeOff;

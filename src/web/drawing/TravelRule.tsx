@@ -1,5 +1,5 @@
 import { lengthText } from '#core/units/formatLength.ts';
-import { useLengthStyle } from '../app/settings.ts';
+import { useLengthStyle } from '../ui/settings.ts';
 import { rule, ruleFrame } from './ruleFrame.ts';
 import { Bands, FixedParts, Marks } from './RuleParts.tsx';
 import { ruleWords, type TravelRuleData } from './travelRule.ts';

@@ -1,5 +1,5 @@
 import { createContext, use } from 'react';
-import type { Job } from '../features/job/useJob.ts';
+import type { Job } from './useJob.ts';
 
 /** The job that a page, or part of it, is about. */
 export const JobContext = createContext<Job | null>(null);

@@ -7,7 +7,7 @@ import { cornersOf, footingOf } from '#core/kinds/classes/index.ts';
 import type { JobDocument } from '#core/document/types.ts';
 import { MachinePlan } from '../drawing/MachinePlan.tsx';
 import { useJobRecord } from '../api/jobs.ts';
-import { capital } from '../features/job/words.ts';
+import { capital } from '../ui/words.ts';
 import { Button } from '../ui/Button.tsx';
 
 /** A sheet of paper to measure on: boxes for a pen, for a class of machine or for one job. */

@@ -6,8 +6,8 @@ import { cornersOf, footingOf } from '#core/kinds/classes/index.ts';
 import { classDefaults, machineClasses } from '#core/kinds/classes/index.ts';
 import { add, adjustment, heights, measured, settled } from '../../../tests/fixtures/records.ts';
 import { classPictures } from '../drawing/classes/index.ts';
-import { cornerNumbers } from '../features/job/words.ts';
-import { machineOf, pageWords } from './book/machines.ts';
+import { cornerNumbers } from '../ui/words.ts';
+import { machineOf, pageWords } from '../features/logbook/machines.ts';
 
 describe('the logbook', () => {
   const job = (id: string, machineId: string | null, at: string): BookJob => {

@@ -6,7 +6,7 @@ import {
   type NumberParts,
 } from '#core/units/formatLength.ts';
 import { turnParts, turnWord } from '#core/units/turns.ts';
-import { useLengthStyle } from '../app/settings.ts';
+import { useLengthStyle } from './settings.ts';
 
 /** A number taken apart, set with a true minus and a real fraction. */
 function Parts({ parts, signed = false }: { parts: NumberParts; signed?: boolean }) {

@@ -1,7 +1,7 @@
 import { measuredWords, typedOtherwise } from '#words/figures.ts';
 import type { Estimated, Measured, Predicted } from '#core/figures/figure.ts';
 import { lengthText } from '#core/units/formatLength.ts';
-import { useLengthStyle } from '../app/settings.ts';
+import { useLengthStyle } from './settings.ts';
 import { Length, SizeLength } from './Figure.tsx';
 
 /** The one look of each kind of number. A reading: ink, heavy, the biggest of its corner. */

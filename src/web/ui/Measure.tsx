@@ -1,5 +1,5 @@
 import { inReadersUnit, type MeasureName } from '#core/units/measure.ts';
-import { useSettings } from '../app/settings.ts';
+import { useSettings } from './settings.ts';
 import { Plain } from './Figure.tsx';
 
 function Measure({ name, value, decimals = 0 }: { name: MeasureName; value: number; decimals?: number }) {

@@ -1,5 +1,5 @@
 import { inReadersUnit } from '#core/units/measure.ts';
-import { useSettings } from '../app/settings.ts';
+import { useSettings } from './settings.ts';
 import { Plain } from './Figure.tsx';
 
 /** A rate in the reader's unit. */

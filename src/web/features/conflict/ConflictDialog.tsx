@@ -5,8 +5,8 @@ import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { Length } from '../../ui/Figure.tsx';
 import { Mass } from '../../ui/Measure.tsx';
-import { newStamp } from '../job/stamp.ts';
-import { capital } from '../job/words.ts';
+import { newStamp } from '../../jobStore/stamp.ts';
+import { capital } from '../../ui/words.ts';
 import { clashesOf, type Clash, type Said } from './clashes.ts';
 
 /** Tells the later of two writers, shows both values, and lets the reader choose. Nothing is overwritten unasked. */

@@ -6,8 +6,8 @@ import { factAt } from '#core/document/facts.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { checkWords, likelyWords, misfitWords } from '#words/misfit.ts';
 import type { Say } from '#words/figures.ts';
-import { useSay } from '../../app/settings.ts';
-import type { Job } from '../job/useJob.ts';
+import { useSay } from '../../ui/settings.ts';
+import type { Job } from '../../jobStore/useJob.ts';
 import { Button } from '../../ui/Button.tsx';
 
 /** What does not agree, most likely first, each with what would settle it. Silent where readings and machine agree. */

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { axleOf, type CornerId } from '#core/kinds/corners.ts';
 import { lengthText } from '#core/units/formatLength.ts';
-import { useLengthStyle } from '../../app/settings.ts';
+import { useLengthStyle } from '../../ui/settings.ts';
 import { Button } from '../../ui/Button.tsx';
 import { simulatedAddress, useGauge, useGaugeSetting } from './useGauge.ts';
 

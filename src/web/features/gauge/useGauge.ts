@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import { keptStorage } from '../keeping/keeping.ts';
+import { keptStorage } from '../../api/keeping.ts';
 import { readGaugeLine, type GaugeReading } from '#core/gauge/line.ts';
 
 interface GaugeSetting {

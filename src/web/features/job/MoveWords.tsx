@@ -9,7 +9,7 @@ import type { CornerMove } from '#core/planning/cornerAnswer.ts';
 import { inReadersUnit } from '#core/units/measure.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { effectWords, springWay } from '#words/instruction.ts';
-import { useLengthStyle, useSettings } from '../../app/settings.ts';
+import { useLengthStyle, useSettings } from '../../ui/settings.ts';
 import { SizeLength, Plain, Turns } from '../../ui/Figure.tsx';
 import { AssumedMark } from './AssumedMark.tsx';
 

@@ -1,6 +1,6 @@
 import { againDocument } from '#core/book/again.ts';
 import { enqueue } from '../../api/queue.ts';
-import type { Job } from './useJob.ts';
+import type { Job } from '../../jobStore/useJob.ts';
 
 /** Starts the next job on a job's machine, with what was learnt of it; gives its id. Null while nothing was read. */
 export function startNextJob(job: Job): string | null {

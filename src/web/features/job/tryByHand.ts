@@ -3,7 +3,7 @@ import { createContext, useContext, useMemo, useState } from 'react';
 import { analyseTried } from '#core/analysis/analyse.ts';
 import type { Tried, TriedCorner } from '#core/planning/tried.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
-import type { Job } from './useJob.ts';
+import type { Job } from '../../jobStore/useJob.ts';
 
 /** Seats and rings moved by hand on the drawing, in place of the plan's, until they are turned or put back. */
 export interface ByHand {

@@ -10,10 +10,10 @@ import { priors } from '#core/estimate/prior.ts';
 import { usableMap } from '#core/geometry/ratioMap.ts';
 import { limits } from '#contract/limits.ts';
 import { ArmLengths } from '../../drawing/ArmLengths.tsx';
-import { NumberField } from '../../ui/NumberField.tsx';
+import { NumberField } from '../../forms/NumberField.tsx';
 import { Plain } from '../../ui/Figure.tsx';
-import { capital } from '../job/words.ts';
-import { useNewRows } from '../rows/newRows.ts';
+import { capital } from '../../ui/words.ts';
+import { useNewRows } from '../../forms/newRows.ts';
 
 const angle = ratioFrom.of.levers.damperAngleDeg;
 

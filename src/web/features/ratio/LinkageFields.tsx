@@ -6,7 +6,7 @@ import {
   type LinkagePlace,
 } from '#core/geometry/linkage.ts';
 import { LinkageDrawing } from '../../drawing/LinkageDrawing.tsx';
-import { NumberField } from '../../ui/NumberField.tsx';
+import { NumberField } from '../../forms/NumberField.tsx';
 import { Plain } from '../../ui/Figure.tsx';
 import { exampleLinkage } from './ratioKind.ts';
 import { placesSoFar, requiredParts, type Figures } from './ratioParts.ts';

@@ -10,11 +10,11 @@ import { limits } from '#contract/limits.ts';
 import { ratioFaultWords } from '#words/suspension.ts';
 import { StandingHanging } from '../../drawing/StandingHanging.tsx';
 import { ArmRatio } from './ArmRatio.tsx';
-import { FactField } from '../../pages/job/fields.tsx';
+import { FactField } from '../../forms/fields.tsx';
 import { SizeLength, Plain } from '../../ui/Figure.tsx';
-import { capital } from '../job/words.ts';
-import type { Job } from '../job/useJob.ts';
-import { useSay, useSettings } from '../../app/settings.ts';
+import { capital } from '../../ui/words.ts';
+import type { Job } from '../../jobStore/useJob.ts';
+import { useSay, useSettings } from '../../ui/settings.ts';
 
 const ROWS = [
   { what: 'wheel', title: 'Hub to arch' },

@@ -1,5 +1,5 @@
 import type { RatioDocument } from '#core/document/types.ts';
-import { useBegunRows, useNewRows } from '../rows/newRows.ts';
+import { useBegunRows, useNewRows } from '../../forms/newRows.ts';
 import { ratioKinds, type RatioKind } from './ratioKind.ts';
 import { putTogether, requiredParts, type Figures, type NamedKind } from './ratioParts.ts';
 

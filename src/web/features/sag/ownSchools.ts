@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import { keptStorage } from '../keeping/keeping.ts';
+import { keptStorage } from '../../api/keeping.ts';
 import type { SagLimits } from '#core/document/types.ts';
 import type { SagWindow } from '#core/sag/sagWindows.ts';
 import type { MachineClass } from '#core/kinds/classes/index.ts';

@@ -1,7 +1,7 @@
 import { useCallback } from 'react';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import { keptStorage } from '../keeping/keeping.ts';
+import { keptStorage } from '../../api/keeping.ts';
 
 interface Speech {
   on: boolean;

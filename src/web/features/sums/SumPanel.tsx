@@ -3,7 +3,7 @@ import { springWay } from '#words/instruction.ts';
 import { useEffect, useRef } from 'react';
 import type { Source } from '#core/estimate/corner.ts';
 import { inReadersUnit, type MeasureName } from '#core/units/measure.ts';
-import { useSettings } from '../../app/settings.ts';
+import { useSettings } from '../../ui/settings.ts';
 import { SizeLength, Plain, Turns } from '../../ui/Figure.tsx';
 import { useSum } from './sumContext.ts';
 

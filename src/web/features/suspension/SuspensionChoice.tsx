@@ -9,8 +9,8 @@ import { cornersIn } from '#core/kinds/classes/index.ts';
 import { suspensionTitles } from '#words/suspension.ts';
 import { SuspensionPicture } from '../../drawing/SuspensionPicture.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
-import { capital } from '../job/words.ts';
-import type { Job } from '../job/useJob.ts';
+import { capital } from '../../ui/words.ts';
+import type { Job } from '../../jobStore/useJob.ts';
 
 /** How an axle is hung, picked from pictures: it narrows the motion ratio before anything is measured. */
 export function SuspensionChoice({ group }: { group: GainGroup }) {

@@ -1,0 +1,486 @@
+import { useSay } from '../../ui/settings.ts';
+import { windowWords } from '#words/sagWindows.ts';
+import { useThisJob } from '../../jobStore/jobContext.ts';
+import { ChevronDown } from 'lucide-react';
+import { Collapsible } from 'radix-ui';
+import { useState } from 'react';
+import { sagWindows } from '#core/sag/sagWindows.ts';
+import type { CornerDocument } from '#core/document/types.ts';
+import { adjusterOf, hasMount, stepOf } from '#core/kinds/adjusters/index.ts';
+import { airTaken, camDegrees } from '#core/document/taken.ts';
+import { mountOfPitch } from '#core/document/fitting.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import { cornersIn, footingOf, standsOnFour } from '#core/kinds/classes/index.ts';
+import { limitsOf, middleOf, schoolOf } from '#core/sag/schools.ts';
+import { limits } from '#contract/limits.ts';
+import { cornerNumbers } from '../../ui/words.ts';
+import { Select } from '../../ui/Select.tsx';
+import { NumberField } from '../../forms/NumberField.tsx';
+import { pathKey } from '../../jobStore/draftKeys.ts';
+import { CornerRow, CornerTable, PartField } from '../sheet/CornerRow.tsx';
+import { PathField } from '../../forms/fields.tsx';
+
+/** What is turned at each corner, what sag is wanted, and where rings are to stand. */
+export function AdjustersSection() {
+  const job = useThisJob();
+  const { document } = job.record;
+  const ids = cornersIn(document);
+  const given =
+    footingOf(document.machine.class) !== 'wheels' ||
+    document.crossTarget !== null ||
+    ids.some((id) => {
+      const { sagMm, rings, fitting } = document.corners[id];
+      return sagMm !== null || rings.length > 0 || fitting !== 'seat';
+    });
+  const [open, setOpen] = useState(given);
+  // Another kind of adjuster brings figures of its own: they are shown at once.
+  const [before, setBefore] = useState(given);
+  if (given !== before) {
+    setBefore(given);
+    if (given) setOpen(true);
+  }
+  return (
+    <Collapsible.Root open={open} onOpenChange={setOpen} className="border-rule mt-1 border-t pb-4">
+      <Collapsible.Trigger className="group flex min-h-10 items-center gap-2 text-left font-semibold">
+        <ChevronDown aria-hidden size={16} className="-rotate-90 group-data-[state=open]:rotate-0" />
+        Adjusters, sag and rings
+        <span className="label text-second font-normal">
+          where it is more than a seat on a thread, or more is wanted than heights
+        </span>
+      </Collapsible.Trigger>
+      <Collapsible.Content data-fields>
+        <CrossWeight />
+        <CornerTable caption="Adjusters, sag and rings of each corner">
+          <SagRows />
+          <CornerRow label="Height counts" help="against the others; 1 as usual">
+            {(id) => (
+              <PathField
+                path={['corners', id, 'weight']}
+                label={`Height counts, ${cornerNames[id]}`}
+                order={40 + cornerNumbers[id]}
+                placeholder="1"
+              />
+            )}
+          </CornerRow>
+          <StepRows />
+          <MountRows />
+          <CamRows />
+          <AirRows />
+          <RingRows />
+        </CornerTable>
+      </Collapsible.Content>
+    </Collapsible.Root>
+  );
+}
+
+function CrossWeight() {
+  const job = useThisJob();
+  if (!standsOnFour(job.record.document.machine.class)) return null;
+  return (
+    <div className="relative grid grid-cols-4 items-end gap-x-4 max-md:grid-cols-2">
+      <PathField
+        path={['crossTarget']}
+        label="Cross weight wanted, RF + LR"
+        showLabel
+        order={1}
+        placeholder="as it comes"
+      />
+    </div>
+  );
+}
+
+/** Schools that speak of the loaded wheel: the others are for the machine alone. */
+const schools = sagWindows.filter(({ of, at }) => of === 'rider' && at === 'wheel');
+
+function SagRows() {
+  const job = useThisJob();
+  const say = useSay(0);
+  const { document } = job.record;
+  const setWindow = (id: CornerId, to: string) => {
+    const school = schools.find((one) => one.id === to);
+    const window = school ? limitsOf(document, id, school) : null;
+    job.actions.change(
+      `Sag window, ${cornerNames[id]}`,
+      [['corners', id, 'sagWindow'], window],
+      [['corners', id, 'sagMm'], document.corners[id].sagMm ?? (window && middleOf(window))],
+    );
+  };
+  const schoolAt = (id: CornerId) =>
+    document.corners[id].sagWindow ? (schoolOf(document, id, 'rider', schools)?.id ?? 'own') : '';
+  return (
+    <>
+      <CornerRow label="Sag wanted" help="wheel travel used, as the targets are meant">
+        {(id) => (
+          <PathField
+            path={['corners', id, 'sagMm']}
+            label={`Sag wanted, ${cornerNames[id]}`}
+            order={10 + cornerNumbers[id]}
+          />
+        )}
+      </CornerRow>
+      <CornerRow label="Sag window" help="a school to start from">
+        {(id) => (
+          <>
+            <Select
+              label={`Sag window, ${cornerNames[id]}`}
+              value={schoolAt(id)}
+              options={[
+                { value: '', words: 'none' },
+                ...schools.map((one) => ({ value: one.id, words: windowWords(one, say).title })),
+                ...(schoolAt(id) === 'own' ? [{ value: 'own', words: 'own' }] : []),
+              ]}
+              onChange={(school) => school !== 'own' && setWindow(id, school)}
+            />
+            {document.corners[id].sagWindow && (
+              <div className="mt-1 grid grid-cols-2 gap-x-2">
+                {(['fromMm', 'toMm'] as const).map((name, k) => (
+                  <PartField
+                    key={name}
+                    id={id}
+                    at={['sagWindow']}
+                    name={name}
+                    label={`Sag window ${k === 0 ? 'from' : 'to'}`}
+                    order={20 + 10 * k + cornerNumbers[id]}
+                    range={windowRange(document.corners[id], name)}
+                  />
+                ))}
+              </div>
+            )}
+          </>
+        )}
+      </CornerRow>
+    </>
+  );
+}
+
+function windowRange({ sagWindow }: CornerDocument, name: 'fromMm' | 'toMm') {
+  if (!sagWindow) return limits.sagMm;
+  return name === 'fromMm'
+    ? { ...limits.sagMm, max: sagWindow.toMm - 1 }
+    : { ...limits.sagMm, min: sagWindow.fromMm + 1 };
+}
+
+/** What goes in steps, and what stands at a ratio of its own. */
+function StepRows() {
+  const job = useThisJob();
+  const { corners } = job.record.document;
+  const ids = cornersIn(job.record.document);
+  const stepped = (id: CornerId) => stepOf(corners[id].fitting);
+  const apart = (id: CornerId) => adjusterOf(corners[id].fitting).springRatio === 'asked';
+  const field = (id: CornerId, name: string, label: string, order: number, placeholder: string) => (
+    <PathField
+      path={['corners', id, name]}
+      label={`${label}, ${cornerNames[id]}`}
+      order={order + cornerNumbers[id]}
+      placeholder={placeholder}
+    />
+  );
+  return (
+    <>
+      {ids.some(stepped) && (
+        <CornerRow label="One step" help="from groove to groove, or what a leaf was measured to lift">
+          {(id) => stepped(id) && field(id, 'stepMm', 'One step', 50, 'not counted yet')}
+        </CornerRow>
+      )}
+      {ids.some(apart) && (
+        <CornerRow label="Spring’s own ratio" help="spring per wheel, apart from the damper">
+          {(id) => apart(id) && field(id, 'springRatio', 'Spring’s own ratio', 60, 'as the damper, assumed')}
+        </CornerRow>
+      )}
+    </>
+  );
+}
+
+interface PartRow {
+  name: string;
+  label: string;
+  help: string;
+}
+
+/** Rows for an object that only some corners have. */
+function PartRows({
+  at,
+  rows,
+  order,
+}: {
+  at: 'mount' | 'torsion' | 'air';
+  rows: readonly PartRow[];
+  order: number;
+}) {
+  const job = useThisJob();
+  const { document } = job.record;
+  if (!cornersIn(document).some((id) => document.corners[id][at])) return null;
+  return rows.map(({ name, label, help }, k) => (
+    <CornerRow key={name} label={label} help={help}>
+      {(id) =>
+        document.corners[id][at] && (
+          <PartField id={id} at={[at]} name={name} label={label} order={order + 10 * k + cornerNumbers[id]} />
+        )
+      }
+    </CornerRow>
+  ));
+}
+
+const mountRows: readonly PartRow[] = [
+  { name: 'threadMm', label: 'Mount thread', help: 'its diameter: 1½ of it must hold' },
+  { name: 'engagedMm', label: 'Thread engaged now', help: 'in the mount, at the baseline' },
+  { name: 'mostMm', label: 'Engaged at most', help: 'screwed in all the way' },
+]; // prettier-ignore
+
+function MountRows() {
+  const job = useThisJob();
+  const { corners } = job.record.document;
+  const ids = cornersIn(job.record.document);
+  const fitted = (id: CornerId) => hasMount(corners[id].fitting) || corners[id].mount !== null;
+  if (!ids.some(fitted)) return null;
+  return (
+    <>
+      <CornerRow label="Mount pitch" help="mm of height per turn; it counts once this is given">
+        {(id) => fitted(id) && <MountPitch id={id} />}
+      </CornerRow>
+      <PartRows at="mount" rows={mountRows} order={110} />
+    </>
+  );
+}
+
+/** The one thing without which there is no mount to turn. */
+function MountPitch({ id }: { id: CornerId }) {
+  const job = useThisJob();
+  const { mount } = job.record.document.corners[id];
+  const path = ['corners', id, 'mount'];
+  const label = `Mount pitch, ${cornerNames[id]}`;
+  return (
+    <NumberField
+      label={label}
+      draftKey={`${pathKey(job.record.id, path)}.pitchMm`}
+      quantity="size"
+      decimals={2}
+      range={limits.pitchMm}
+      order={100 + cornerNumbers[id]}
+      value={mount?.pitchMm ?? null}
+      placeholder="not counted yet"
+      onCommit={(pitchMm) =>
+        job.actions.change(label, [
+          path,
+          pitchMm === null ? null : { ...(mount ?? mountOfPitch(pitchMm)), pitchMm },
+        ])
+      }
+    />
+  );
+}
+
+const torsionRows: readonly PartRow[] = [
+  { name: 'rateNMmPerDeg', label: 'Torsion rate', help: 'one spring, N·mm per degree' },
+  { name: 'leverMm', label: 'Leg length', help: 'spring centre to where the leg presses' },
+]; // prettier-ignore
+
+/** Cam positions as a workshop reads them off: where they begin, how far apart, how many. */
+const camsFrom = (first: number, step: number, count: number) =>
+  Array.from({ length: count }, (_, k) => Math.round(10 * (first + k * step)) / 10);
+const camStep = ([a = 0, b = a + 10]: readonly number[]) => b - a;
+
+const camParts = [
+  {
+    label: 'Cam, first position',
+    help: '° of preload in the loosest',
+    range: { min: 0, max: 300 },
+    read: ([first = 0]: readonly number[]) => first,
+    write: (cams: readonly number[], first: number) => camsFrom(first, camStep(cams), cams.length),
+  },
+  {
+    label: 'Each further',
+    help: '° more',
+    range: { min: 1, max: 60 },
+    read: camStep,
+    write: (cams: readonly number[], step: number) => camsFrom(cams[0] ?? 0, step, cams.length),
+  },
+  {
+    label: 'Positions',
+    help: 'how many the cam has',
+    range: { min: 1, max: limits.cams },
+    read: (cams: readonly number[]) => cams.length,
+    write: (cams: readonly number[], count: number) =>
+      camsFrom(cams[0] ?? 0, camStep(cams), Math.round(count)),
+  },
+] as const;
+
+function CamRows() {
+  const job = useThisJob();
+  const { document } = job.record;
+  const cams = cornersIn(document).filter((id) => document.corners[id].torsion);
+  if (cams.length === 0) return null;
+  return (
+    <>
+      <PartRows at="torsion" rows={torsionRows} order={200} />
+      {camParts.map(({ label, help, range, read, write }, k) => (
+        <CornerRow key={label} label={label} help={help}>
+          {(id) => {
+            const { torsion, cam } = document.corners[id];
+            return (
+              torsion && (
+                <NumberField
+                  label={`${label}, ${cornerNames[id]}`}
+                  order={230 + 10 * k + cornerNumbers[id]}
+                  draftKey={`${pathKey(job.record.id, ['corners', id, 'torsion'])}.cams.${k}`}
+                  quantity="number"
+                  decimals={1}
+                  range={range}
+                  value={torsion.camDegrees === null ? null : read(torsion.camDegrees)}
+                  assumed={read(camDegrees(torsion))}
+                  onCommit={(value) => {
+                    const next = value === null ? null : write(camDegrees(torsion), value);
+                    const positions = camDegrees({ ...torsion, camDegrees: next }).length;
+                    job.actions.change(
+                      `${label}, ${cornerNames[id]}`,
+                      [['corners', id, 'torsion'], { ...torsion, camDegrees: next }],
+                      [['corners', id, 'cam'], cam === null ? null : Math.min(cam, positions - 1)],
+                    );
+                  }}
+                />
+              )
+            );
+          }}
+        </CornerRow>
+      ))}
+      <CornerRow label="Cam stands at" help="position at the baseline">
+        {(id) => {
+          const { torsion, cam } = document.corners[id];
+          return (
+            torsion && (
+              <Select
+                label={`Cam stands at, ${cornerNames[id]}`}
+                value={cam === null ? '' : String(cam)}
+                options={[
+                  ...(cam === null ? [{ value: '', words: 'not said: 1 assumed' }] : []),
+                  ...camDegrees(torsion).map((degrees, k, all) => ({
+                    value: String(k),
+                    words: `${k + 1} of ${all.length}, ${degrees}°${torsion.camDegrees === null ? ' assumed' : ''}`,
+                  })),
+                ]}
+                onChange={(value) =>
+                  job.actions.change(`Cam stands at, ${cornerNames[id]}`, [
+                    ['corners', id, 'cam'],
+                    Number(value),
+                  ])
+                }
+              />
+            )
+          );
+        }}
+      </CornerRow>
+    </>
+  );
+}
+
+const airRows: readonly PartRow[] = [
+  { name: 'gaugeBar', label: 'Air pressure', help: 'gauge, fully extended, at the baseline' },
+  { name: 'volumeCm3', label: 'Air volume', help: 'cm³, fully extended' },
+  { name: 'areaMm2', label: 'Piston area', help: 'mm²' },
+]; // prettier-ignore
+
+const usualSecond = ({ gaugeBar, volumeCm3 }: { gaugeBar: number; volumeCm3: number }) => ({
+  gaugeBar: 2 * gaugeBar,
+  volumeCm3: volumeCm3 / 3,
+});
+
+/** The chamber behind a floating piston; emptied, there is none. */
+const secondRows = [
+  { name: 'gaugeBar', label: 'End-stroke pressure', help: 'chamber behind the floating piston', quantity: 'pressure', range: { min: 0, max: 100 }, usual: usualSecond },
+  { name: 'volumeCm3', label: 'End-stroke volume', help: 'cm³, fully extended', quantity: 'number', range: { min: 1, max: 100000 }, usual: usualSecond },
+] as const; // prettier-ignore
+
+function AirRows() {
+  const job = useThisJob();
+  const { document } = job.record;
+  if (!cornersIn(document).some((id) => document.corners[id].air)) return null;
+  return (
+    <>
+      <PartRows at="air" rows={airRows} order={300} />
+      {secondRows.map(({ name, label, help, quantity, range, usual }, k) => (
+        <CornerRow key={name} label={label} help={help}>
+          {(id) => {
+            const { air } = document.corners[id];
+            return (
+              air && (
+                <NumberField
+                  label={`${label}, ${cornerNames[id]}`}
+                  order={340 + 10 * k + cornerNumbers[id]}
+                  draftKey={`${pathKey(job.record.id, ['corners', id, 'air'])}.second.${name}`}
+                  quantity={quantity}
+                  decimals={1}
+                  range={name === 'gaugeBar' ? { ...range, min: airTaken(air).gaugeBar } : range}
+                  value={air.second?.[name] ?? null}
+                  placeholder="none"
+                  onCommit={(value) => {
+                    const second =
+                      value === null ? null : { ...usual(airTaken(air)), ...air.second, [name]: value };
+                    job.actions.change(`${label}, ${cornerNames[id]}`, [
+                      ['corners', id, 'air'],
+                      { ...air, second },
+                    ]);
+                  }}
+                />
+              )
+            );
+          }}
+        </CornerRow>
+      ))}
+    </>
+  );
+}
+
+function RingRows() {
+  const job = useThisJob();
+  const { document } = job.record;
+  if (!cornersIn(document).some((id) => document.corners[id].rings.length > 0)) return null;
+  return (
+    <>
+      <CornerRow label="Ring and seat" help="whether it goes along when the seat is turned">
+        {(id) => {
+          const { rings } = document.corners[id];
+          const set = (on: string) =>
+            job.actions.change(`Ring and seat, ${cornerNames[id]}`, [
+              ['corners', id, 'rings'],
+              rings.map((ring) => ({ ...ring, on })),
+            ]);
+          return (
+            rings.length > 0 && (
+              <Select
+                label={`Ring and seat, ${cornerNames[id]}`}
+                value={rings[0]?.on ?? 'body'}
+                options={[
+                  { value: 'body', words: 'ring stays on the body' },
+                  { value: 'seat', words: 'ring follows the seat' },
+                ]}
+                onChange={set}
+              />
+            )
+          );
+        }}
+      </CornerRow>
+      <CornerRow label="Gap wanted" help="slider to ring at ride height; empty leaves it">
+        {(id) => {
+          const { rings } = document.corners[id];
+          return rings.map((ring, j) => (
+            <NumberField
+              key={ring.after}
+              label={`Gap wanted, ring ${j + 1}, ${cornerNames[id]}`}
+              order={400 + 10 * j + cornerNumbers[id]}
+              draftKey={`${pathKey(job.record.id, ['corners', id, 'rings'])}.${j}.gap`}
+              quantity="length"
+              decimals={1}
+              range={limits.gapMm}
+              value={ring.gapMm}
+              onCommit={(gapMm) =>
+                job.actions.change(`Gap wanted, ${cornerNames[id]}`, [
+                  ['corners', id, 'rings'],
+                  rings.map((one, k) => (k === j ? { ...one, gapMm } : one)),
+                ])
+              }
+            />
+          ));
+        }}
+      </CornerRow>
+    </>
+  );
+}

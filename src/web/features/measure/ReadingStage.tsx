@@ -1,0 +1,465 @@
+import { settlesBy } from '#core/judgement/settlesBy.ts';
+import type { Answer } from '#core/planning/answerShape.ts';
+import { useThisJob } from '../../jobStore/jobContext.ts';
+import { lazy, Suspense, useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
+import { referenceKinds } from '#core/geometry/reference.ts';
+import { cornerSpec, gainGroups } from '#core/estimate/corner.ts';
+import { settledIn } from '#core/book/again.ts';
+import { scalesWanted } from '#core/planning/cornerAnswer.ts';
+import { tolerances } from '#core/tolerances.ts';
+import { cornerHeight, hasTaught } from '#core/figures/cornerHeight.ts';
+import { goodEnough, unreadOf } from '#core/planning/enough.ts';
+import { percent } from '#words/figures.ts';
+import { restoredSlot } from '#core/document/repeats.ts';
+import { meanOf } from '#core/numerics/mean.ts';
+import type { ToldCorner } from '#core/document/types.ts';
+import { axleOf, cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import { cornersIn } from '#core/kinds/classes/index.ts';
+import { lengthText, shownLength, sizeText } from '#core/units/formatLength.ts';
+import type { CornerAnswer } from '#core/planning/cornerAnswer.ts';
+import { chanceSum, comparedSum, estimateSum, gainSum, heightNowSum } from '#words/explain/cornerSums.ts';
+import { lostSum } from '#words/explain/planSums.ts';
+import { useLengthStyle, useSettings } from '../../ui/settings.ts';
+import { capital, cornerNumbers } from '../../ui/words.ts';
+import { SumFigure } from '../sums/SumFigure.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { Doubts } from '../doubt/Doubts.tsx';
+import { MeasureRatio } from '../ratio/MeasureRatio.tsx';
+import { EstimatedLength, MeasuredLength, PredictedLength } from '../../ui/FigureKinds.tsx';
+import { Length, SizeLength, Plain, Turns } from '../../ui/Figure.tsx';
+import { CutOpenNowPanel } from '../sheet/CutOpenPanel.tsx';
+import { CornerGrid } from '../sheet/CornerGrid.tsx';
+import { FactField, ranges, useHeightQuestion } from '../../forms/fields.tsx';
+import { NextReading } from './NextReading.tsx';
+import { PhotoSlot } from './PhotoSlot.tsx';
+import { Footer, NextLink } from '../sheet/Footer.tsx';
+import { ScalesPanel } from '../scales/ScalesPanel.tsx';
+import { Settled } from './Settled.tsx';
+
+const RoundsChart = lazy(async () => ({
+  default: (await import('../../charts/RoundsChart.tsx')).RoundsChart,
+}));
+
+const SLOTS = ['1', '2', '3'];
+
+/** Readings as it stands before anything is turned. */
+export function BaselineStage() {
+  return (
+    <>
+      <NextReading round={0} slots={SLOTS} />
+      <CornerGrid
+        showPlan={false}
+        corner={(id, answer) => <Readings id={id} round={0} answer={answer} told={null} />}
+      />
+      <MeasureRatio />
+      <ScalesPanel round={0} />
+      <CutOpenNowPanel />
+      <Footer>
+        <Settled round={0} />
+        <NextLink from="baseline" />
+      </Footer>
+    </>
+  );
+}
+
+/** Settle, measure again, compare with what was told, and see what was learnt. */
+export function MeasureStage() {
+  const job = useThisJob();
+  const { state } = job;
+  const round = state.turning ? state.current + 1 : state.current;
+  const [chart, setChart] = useState(false);
+  if (round === 0)
+    return (
+      <p className="p-6">
+        Nothing has been turned yet. Measure the baseline first, then{' '}
+        <Link
+          className="text-action font-semibold underline underline-offset-4"
+          to={`/jobs/${job.record.id}/plan`}
+        >
+          look at the plan
+        </Link>
+        .
+      </p>
+    );
+  const told = state.turning?.told ?? state.rounds[round]?.told ?? null;
+  return (
+    <>
+      {state.turning && (
+        <p className="text-tight px-4 pt-3">
+          Not turned yet: {state.turning.left.map((id) => cornerNames[id]).join(', ')}. Once it is settled or
+          read here, they count as left alone.
+        </p>
+      )}
+      <Doubts />
+      <NextReading round={round} slots={SLOTS} />
+      <CornerGrid
+        showPlan={false}
+        corner={(id, answer) => (
+          <Readings id={id} round={round} answer={answer} told={told?.corners[id] ?? null} />
+        )}
+      />
+      <Learnt>
+        <Button
+          look="quiet"
+          className="whitespace-nowrap"
+          onClick={() => setChart(!chart)}
+          aria-expanded={chart}
+        >
+          {chart ? 'Hide the rounds' : 'Draw the rounds'}
+        </Button>
+      </Learnt>
+      {chart && (
+        <Suspense fallback={<p className="text-second px-4 pb-3">Drawing …</p>}>
+          <RoundsChart />
+        </Suspense>
+      )}
+      <ScalesPanel round={round} />
+      <CutOpenNowPanel />
+      <Footer>
+        <Settled round={round} />
+        <LeaveToSettle round={round} />
+        <Verdict round={round} />
+        <NextLink from="measure" />
+      </Footer>
+    </>
+  );
+}
+
+interface ReadingsProps {
+  id: CornerId;
+  round: number;
+  answer: CornerAnswer | null;
+  told: ToldCorner | null;
+}
+
+function Readings({ id, round, answer, told }: ReadingsProps) {
+  const job = useThisJob();
+  const style = useLengthStyle(1);
+  const corner = job.record.document.corners[id];
+  const index = cornerNumbers[id];
+  const height = (slot: string) => ({ kind: 'height' as const, round, corner: id, slot });
+  const ask = useHeightQuestion(job, id, round);
+  const here = job.answer ? cornerHeight(job.answer, id, round) : null;
+  return (
+    <div>
+      <p className="mt-0.5" data-testid={`now-${id}`}>
+        {here?.measured && answer && job.answer ? (
+          <SumFigure
+            name={`Measured height, ${cornerNames[id]}`}
+            sum={() => job.answer && heightNowSum(answer, job.answer, round)}
+          >
+            <MeasuredLength figure={here.measured} />
+          </SumFigure>
+        ) : (
+          <span className="text-second text-head font-semibold">not measured yet</span>
+        )}
+      </p>
+      <Expected id={id} round={round} told={told} />
+      {here?.estimated && here.differs && answer && (
+        <p className="text-second">
+          <SumFigure
+            name={`Estimated height, ${cornerNames[id]}`}
+            sum={() => job.answer && estimateSum(answer, job.answer)}
+          >
+            <EstimatedLength figure={here.estimated} note="without friction; planned from this" />
+          </SumFigure>
+        </p>
+      )}
+      <p className="label text-second">
+        {corner.targetMm === null ? (
+          'no target'
+        ) : (
+          <>
+            target <Length mm={corner.targetMm} />
+          </>
+        )}
+      </p>
+      <div className="relative mt-2">
+        <p className="label text-second">{referenceKinds[corner.reference.kind].title}</p>
+        <div className="grid grid-cols-3 gap-x-2">
+          {SLOTS.map((slot, i) => (
+            <FactField
+              key={slot}
+              place={height(slot)}
+              label={`${capital(cornerNames[id])}, reading ${slot}`}
+              order={10 * (i + 1) + index}
+              range={ranges.height}
+              question={ask(slot)}
+              showUnit={false}
+              narrow
+              placeholder={`${i + 1}.`}
+            />
+          ))}
+        </div>
+        <SetAside id={id} round={round} />
+      </div>
+      <div className="relative mt-5">
+        <div className="grid grid-cols-2 gap-x-2">
+          <FactField
+            place={{ kind: 'collar', round, corner: id, slot: 'now' }}
+            narrow
+            label="Collar reads"
+            showLabel
+            order={40 + index}
+            range={ranges.collar}
+            {...hint(answer?.collarMm ?? null, style)}
+          />
+          <FactField
+            place={{ kind: 'travel-used', round, corner: id, slot: 'now' }}
+            narrow
+            label="Travel used"
+            showLabel
+            order={50 + index}
+            range={ranges.travelUsed}
+          />
+        </div>
+      </div>
+      <PhotoSlot jobId={job.record.id} id={id} />
+    </div>
+  );
+}
+
+/** The single odd reading among several: set aside until somebody counts it all the same, or takes it out. */
+function SetAside({ id, round }: { id: CornerId; round: number }) {
+  const job = useThisJob();
+  const style = useLengthStyle(1);
+  const odd = job.state.rounds[round]?.aside[id];
+  const restored = job.facts.find(
+    ({ fact }) => fact.kind === 'acknowledged' && fact.slot.startsWith(restoredSlot(round, id, '')),
+  )?.fact;
+  if (restored)
+    return (
+      <p className="label text-second mt-5" data-testid={`aside-${id}`}>
+        An odd reading is counted all the same.{' '}
+        <AsideButton onClick={() => job.actions.clear('Odd reading set aside again', restored)}>
+          Set it aside
+        </AsideButton>
+      </p>
+    );
+  if (!odd) return null;
+  const place = { kind: 'height' as const, round, corner: id, slot: odd.slot };
+  const others = job.state.rounds[round]?.heights[id] ?? [];
+  const off = odd.mm - meanOf(others);
+  return (
+    <p className="label text-tight mt-5" data-testid={`aside-${id}`}>
+      Reading {odd.slot} is set aside: <Length mm={odd.mm} />, {lengthText(Math.abs(off), style)}{' '}
+      {off > 0 ? 'above' : 'below'} the others.{' '}
+      <AsideButton
+        onClick={() =>
+          job.actions.record('Odd reading counted', {
+            kind: 'acknowledged',
+            round: 0,
+            corner: null,
+            slot: restoredSlot(round, id, odd.slot),
+            remark: 'counted',
+          })
+        }
+      >
+        Count it all the same
+      </AsideButton>{' '}
+      <AsideButton onClick={() => job.actions.clear('Odd reading deleted', place)}>Delete it</AsideButton>
+    </p>
+  );
+}
+
+function AsideButton({ onClick, children }: { onClick: () => void; children: ReactNode }) {
+  return (
+    <button
+      type="button"
+      onClick={onClick}
+      className="text-action min-h-8 font-semibold underline underline-offset-4"
+    >
+      {children}
+    </button>
+  );
+}
+
+function hint(collarMm: number | null, style: ReturnType<typeof useLengthStyle>): { placeholder?: string } {
+  return collarMm === null ? {} : { placeholder: sizeText(collarMm, style.system) };
+}
+
+/** Before this round is read, what it should read; afterwards how far the reading is from that. */
+function Expected({ id, round, told }: Omit<ReadingsProps, 'answer'>) {
+  const job = useThisJob();
+  const style = useLengthStyle(0);
+  const { answer } = job;
+  if (!answer || round === 0) return null;
+  const turningStill = job.state.turning !== null;
+  // While turning is open, what was issued is all there is to expect.
+  const height = turningStill ? null : cornerHeight(answer, id, round);
+  const predicted = turningStill
+    ? told?.heightMm === undefined
+      ? null
+      : { value: told.heightMm, sd: told.heightSdMm ?? 0 }
+    : (height?.predicted ?? null);
+  if (!predicted) return null;
+  const measured = height?.measured ?? null;
+  if (!measured)
+    return (
+      <p data-testid="expected">
+        <PredictedLength figure={predicted} />
+      </p>
+    );
+  // Between the two as they are shown: a reader subtracts them.
+  const off = measured.value - shownLength(predicted.value, style);
+  const same = Math.abs(off) < (style.system === 'mm' ? 0.5 : 0.8);
+  return (
+    <p className="label text-second" data-testid="compared">
+      <TurnedOtherwise id={id} round={round} told={told} />
+      <SumFigure
+        name={`Against the prediction, ${cornerNames[id]}`}
+        sum={() => height && comparedSum(height, cornerNames[id])}
+      >
+        predicted <Length mm={predicted.value} decimals={0} bare /> ±{' '}
+        <SizeLength mm={predicted.sd} decimals={0} />
+      </SumFigure>
+      <span className={Math.abs(off) > 2 * predicted.sd ? 'text-tight font-semibold' : ''}>
+        {' '}
+        ·{' '}
+        {same ? (
+          'as predicted'
+        ) : (
+          <>
+            measured <Length mm={Math.abs(off)} /> {off > 0 ? 'higher' : 'lower'}
+          </>
+        )}
+      </span>
+    </p>
+  );
+}
+
+/** What was done otherwise than issued: the prediction is for what was done. */
+function TurnedOtherwise({ id, round, told }: Omit<ReadingsProps, 'answer'>) {
+  const job = useThisJob();
+  if (!told || told.airByBar !== undefined) return null;
+  const done = job.state.rounds[round]?.moves[id] ?? 0;
+  const issued = told.seatMm;
+  const pitchMm = cornerSpec(job.record.document, id).pitchMm.value;
+  const off = done - issued;
+  if (Math.abs(off) < pitchMm / 16) return null;
+  return (
+    <span className="text-ink block">
+      you turned <Turns turns={off / pitchMm} /> {Math.abs(done) > Math.abs(issued) ? 'more' : 'less'} than
+      issued;{' '}
+    </span>
+  );
+}
+
+function Verdict({ round }: { round: number }) {
+  const job = useThisJob();
+  const { answer } = job;
+  // Nothing is in tolerance from a prediction.
+  if (!answer || round !== job.state.current || unreadOf(answer).length > 0 || answer.chanceNow === null)
+    return null;
+  const chance = percent(answer.chanceNow);
+  return (
+    <p className="font-semibold" data-testid="verdict" aria-live="polite">
+      <SumFigure name="Chance that all are in tolerance now" sum={() => chanceSum(answer, 'now')}>
+        {goodEnough(answer)
+          ? `In tolerance, ${chance} chance: finish.`
+          : `${chance} chance that all are in tolerance.`}
+      </SumFigure>
+      {scalesOff(answer)}
+    </p>
+  );
+}
+
+/** Heights may be in while the weight is not where it was asked. */
+function scalesOff({ cross }: Answer): string | null {
+  const wanted = scalesWanted(cross);
+  if (!wanted || Math.abs(wanted.now - wanted.target) <= tolerances.crossShare) return null;
+  const [now, target] = [wanted.now, wanted.target].map((share) => `${(100 * share).toFixed(1)} %`);
+  return wanted.what === 'front'
+    ? ` The right front carries ${now ?? ''} of the front, ${target ?? ''} wanted.`
+    : ` Cross weight is ${now ?? ''}, ${target ?? ''} wanted.`;
+}
+
+/** Standing a little high all round is no fault of springs that have yet to settle: that can be chosen. */
+function LeaveToSettle({ round }: { round: number }) {
+  const job = useThisJob();
+  const { answer } = job;
+  const style = useLengthStyle(1);
+  if (!answer || job.state.locked || job.record.document.settlingMm !== null) return null;
+  const highMm = settlesBy(answer);
+  const read = job.state.rounds[round]?.heights ?? {};
+  if (highMm === null || cornersIn(job.record.document).some((id) => !read[id])) return null;
+  return (
+    <Button
+      onClick={() =>
+        job.actions.change(`Left to settle, ${lengthText(highMm, style)} high`, [['settlingMm'], highMm])
+      }
+    >
+      Leave it to settle: <Length mm={highMm} /> high
+    </Button>
+  );
+}
+
+/** Height that springs have lost on the road. */
+function Lost() {
+  const job = useThisJob();
+  const lost = job.answer ? Object.entries(settledIn(job.answer)) : [];
+  const [first] = lost;
+  if (!first) return null;
+  return (
+    <p data-testid="lost">
+      Lost in {first[1].km} km:{' '}
+      {lost.map(([id, { lostMm, sdMm }], k) => (
+        <span key={id}>
+          {k > 0 && ', '}
+          {cornerNames[id as CornerId]}{' '}
+          <SumFigure
+            name={`Lost on the road, ${cornerNames[id as CornerId]}`}
+            sum={() => job.answer && lostSum(job.answer, id as CornerId)}
+          >
+            <b>
+              <Length mm={lostMm} />
+            </b>{' '}
+            ± <SizeLength mm={sdMm} />
+          </SumFigure>
+        </span>
+      ))}
+      . Kept with the machine.
+    </p>
+  );
+}
+
+/** What the rounds taught of each axle's ratio: only where it was moved and read since, and only what changed. */
+function Learnt({ children }: { children: ReactNode }) {
+  const job = useThisJob();
+  const { answer } = job;
+  const system = useSettings((state) => state.system);
+  if (!answer || answer.state.current === 0) return null;
+  return (
+    <div className="border-rule mx-4 flex items-center justify-between gap-4 border-t py-2">
+      <div>
+        <Lost />
+        <p data-testid="learnt">
+          {gainGroups(job.record.document).map((group) => {
+            const gain = answer.posterior.gains[group.id];
+            if (!gain || !hasTaught(answer, axleOf(group.id))) return null;
+            const { prior, now } = gain;
+            if (Math.abs(now.mean - prior.mean) < 0.005) return null;
+            return (
+              <span key={group.id} className="mr-5 inline-block">
+                {capital(group.title)}: 1 {system} of seat moves it{' '}
+                <SumFigure name={`Wheel per seat, ${group.title}`} sum={() => gainSum(group, answer)}>
+                  ≈{' '}
+                  <b>
+                    <Plain value={now.mean} decimals={2} />
+                  </b>{' '}
+                  ± <Plain value={now.sd} decimals={2} /> {system}
+                </SumFigure>{' '}
+                <span className="text-second">
+                  (before: <Plain value={prior.mean} decimals={2} /> ± <Plain value={prior.sd} decimals={2} />
+                  ).
+                </span>
+              </span>
+            );
+          })}
+        </p>
+      </div>
+      {children}
+    </div>
+  );
+}

@@ -1,0 +1,88 @@
+import type { Answer } from '#core/planning/answerShape.ts';
+import { stepOf } from '#core/kinds/adjusters/index.ts';
+import { lacksStep } from '#core/document/fitting.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
+import { isMoved, type CornerMove } from '#core/planning/cornerAnswer.ts';
+import { seatMoveSum, stopAtSum } from '#words/explain/cornerSums.ts';
+import { Effect, OtherMoves, PitchAssumed, SeatMove, airMove } from '../job/MoveWords.tsx';
+import { SumFigure } from '../sums/SumFigure.tsx';
+import { SizeLength } from '../../ui/Figure.tsx';
+
+/** What is to be done at a corner: what for, which way and how far, and where to stop. */
+export function Move({
+  corner,
+  answer,
+  size = 'text-figure',
+}: {
+  corner: CornerMove;
+  answer: Answer;
+  /** Of what is to be done: the biggest on the plan. */
+  size?: 'text-figure' | 'text-head';
+}) {
+  const { doubt, document } = answer;
+  const fitted = document.corners[corner.id];
+  const stepless = lacksStep(fitted);
+  const checked = doubt.adopted?.code === 'turned-other-way' && doubt.adopted.corner === corner.id;
+  if (!isMoved(corner))
+    return (
+      <>
+        <p className={`${size} font-bold`}>{stepless ? 'Not planned' : 'Leave it'}</p>
+        {stepless && (
+          <p className="text-tight font-semibold">
+            how far one {stepOf(fitted.fitting)?.one ?? 'step'} moves it is not given yet: Intake
+          </p>
+        )}
+        {corner.collarMm !== null && (
+          <p className="text-second">
+            the collar reads <SizeLength mm={corner.collarMm} />
+          </p>
+        )}
+      </>
+    );
+  return (
+    <>
+      <p className={`text-action ${size} font-bold`}>
+        <Effect {...corner} />
+      </p>
+      {checked && <p className="text-tight font-semibold">check its collar first</p>}
+      <SeatLines corner={corner} answer={answer} />
+      <OtherMoves corner={corner} fitting={document.corners[corner.id].fitting} />
+    </>
+  );
+}
+
+/** The seat, cam or pressure: which way and how far, then where to stop. */
+function SeatLines({ corner, answer }: { corner: CornerMove; answer: Answer }) {
+  const name = cornerNames[corner.id];
+  if (corner.seatBy === 0) return null;
+  return (
+    <>
+      <p className="text-[18px] leading-6 font-semibold">
+        <SumFigure name={`Seat move, ${name}`} sum={() => seatMoveSum(corner, answer)}>
+          <SeatMove
+            turns={corner.turns}
+            steps={corner.steps}
+            fitting={answer.document.corners[corner.id].fitting}
+            cam={corner.cam?.after ?? null}
+            air={airMove(corner.airBar)}
+            id={corner.id}
+          />
+        </SumFigure>
+      </p>
+      {!corner.cam && !corner.airBar && (
+        <p>
+          {corner.stopAtMm === null ? (
+            <>
+              <SizeLength mm={Math.abs(corner.seatBy)} /> of seat
+            </>
+          ) : (
+            <SumFigure name={`Stop at, ${name}`} sum={() => stopAtSum(corner)}>
+              stop when the collar reads <SizeLength mm={corner.stopAtMm} />
+            </SumFigure>
+          )}
+          <PitchAssumed pitch={corner.spec.pitchMm} steps={corner.steps} />
+        </p>
+      )}
+    </>
+  );
+}

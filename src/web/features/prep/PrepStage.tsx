@@ -1,0 +1,110 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
+import { unequalPressures } from '#core/document/checks.ts';
+import { prepList } from '#words/checks.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import { cornersIn, footingOf } from '#core/kinds/classes/index.ts';
+import { limits } from '#contract/limits.ts';
+import { capital, cornerNumbers } from '../../ui/words.ts';
+import { Link } from 'react-router';
+import { isRatioGuessed, MeasureRatio } from '../ratio/MeasureRatio.tsx';
+import { CheckList } from './CheckList.tsx';
+import { Pressure } from '../job/MoveWords.tsx';
+import { FactField, PathField } from '../../forms/fields.tsx';
+import { Footer, NextLink } from '../sheet/Footer.tsx';
+
+/** What to see to before the tape comes out; anything may be skipped, and then counts for what it costs. */
+export function PrepStage() {
+  const job = useThisJob();
+  const { document } = job.record;
+  return (
+    <div className="flex flex-1 flex-col">
+      <div className="px-4 py-4">
+        <h2 className="text-head font-semibold">Before anything is measured</h2>
+        {footingOf(document.machine.class) !== 'sleds' && <Pressures />}
+        <Floor />
+        <div className="mt-4">
+          <CheckList kind="prep" round={0} items={prepList(document)} />
+        </div>
+      </div>
+      {isRatioGuessed(job) && <MeasureRatio />}
+      <div className="flex-1" />
+      <Footer>
+        <p className="text-second">What is skipped is noted and widens the plan’s uncertainty.</p>
+        <Link
+          to={`/jobs/${job.record.id}/paper`}
+          className="text-action font-semibold underline underline-offset-4"
+        >
+          Measuring sheet for a pen
+        </Link>
+        <NextLink from="prep" />
+      </Footer>
+    </div>
+  );
+}
+
+/** A floor that is not level, known once and for all by a water level or a laser. */
+function Floor() {
+  const job = useThisJob();
+  const { document } = job.record;
+  return (
+    <div data-fields className="relative mt-6">
+      <p className="font-medium">
+        Floor{' '}
+        <span className="label text-second font-normal">
+          how much higher it lies under each wheel than the shop’s level; lower is −. Readings are then told
+          for level ground.
+        </span>
+      </p>
+      <div className="grid grid-cols-4 gap-x-4 max-md:grid-cols-2">
+        {cornersIn(document).map((id) => (
+          <PathField
+            key={id}
+            path={['corners', id, 'floorMm']}
+            label={`Floor, ${cornerNames[id]}`}
+            showLabel
+            order={20 + cornerNumbers[id]}
+            placeholder="level"
+          />
+        ))}
+      </div>
+    </div>
+  );
+}
+
+function Pressures() {
+  const job = useThisJob();
+  const { document } = job.record;
+  const bars: Partial<Record<CornerId, number>> = {};
+  for (const { fact } of job.facts)
+    if (fact.kind === 'pressure' && fact.slot === 'now' && fact.corner) bars[fact.corner] = fact.bar;
+  const unequal = unequalPressures(document, bars);
+  return (
+    <div data-fields className="relative mt-3">
+      <p className="font-medium">
+        Tyre pressures{' '}
+        <span className="label text-second font-normal">
+          as measured cold, with the gauge you will use again
+        </span>
+      </p>
+      <div className="grid grid-cols-4 gap-x-4 max-md:grid-cols-2">
+        {cornersIn(document).map((id) => (
+          <FactField
+            key={id}
+            place={{ kind: 'pressure', round: 0, corner: id, slot: 'now' }}
+            label={capital(cornerNames[id])}
+            showLabel
+            order={cornerNumbers[id]}
+            quantity="pressure"
+            range={limits.tyreBar}
+          />
+        ))}
+      </div>
+      {unequal.map(({ left, right, differenceBar }) => (
+        <p key={left} role="alert" className="text-tight mt-2 font-semibold">
+          {capital(cornerNames[left as CornerId])} and {cornerNames[right as CornerId]} differ by{' '}
+          <Pressure bar={differenceBar} />: set them alike first, or every height from the ground lies.
+        </p>
+      ))}
+    </div>
+  );
+}

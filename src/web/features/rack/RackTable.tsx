@@ -1,0 +1,148 @@
+import {
+  columnFilteringFeature,
+  createFilteredRowModel,
+  createPaginatedRowModel,
+  createSortedRowModel,
+  rowPaginationFeature,
+  rowSortingFeature,
+  tableFeatures,
+  useTable,
+  type ColumnDef,
+  type SortingState,
+} from '@tanstack/react-table';
+import { ArrowDown, ArrowUp } from 'lucide-react';
+import { useState } from 'react';
+import { rateOf, solidOf, type RackSpring } from '#core/rack/spring.ts';
+import { useLengthStyle } from '../../ui/settings.ts';
+import { quantities } from '../../forms/quantity.ts';
+import { Button } from '../../ui/Button.tsx';
+import type { RackEdits } from './useRackEdits.ts';
+import { cells } from './rackCells.tsx';
+
+const features = tableFeatures({
+  rowSortingFeature,
+  rowPaginationFeature,
+  columnFilteringFeature,
+  sortedRowModel: createSortedRowModel(),
+  filteredRowModel: createFilteredRowModel(),
+  paginatedRowModel: createPaginatedRowModel(),
+});
+
+const PER_PAGE = 25;
+
+/** What a column sorts by; springs that lack the figure come last. */
+const sortValues: Record<string, (spring: RackSpring) => number | string | undefined> = {
+  name: ({ name }) => name,
+  rate: (spring) => rateOf(spring)?.value,
+  free: ({ freeLengthMm }) => freeLengthMm ?? undefined,
+  solid: (spring) => solidOf(spring)?.value,
+  inner: ({ innerMm }) => innerMm ?? undefined,
+  wire: ({ wireMm }) => wireMm ?? undefined,
+  coils: ({ coils }) => coils ?? undefined,
+  max: ({ maxN }) => maxN ?? undefined,
+  stock: ({ stock }) => stock,
+  note: ({ note }) => note,
+};
+
+const columns: ColumnDef<typeof features, RackSpring>[] = Object.entries(sortValues).map(
+  ([id, accessorFn]) => ({
+    id,
+    accessorFn,
+    sortUndefined: 'last',
+    sortDescFirst: false,
+    sortFn: (a, b) => {
+      const [x, y] = [sortValues[id]?.(a.original), sortValues[id]?.(b.original)];
+      return typeof x === 'number' && typeof y === 'number'
+        ? x - y
+        : String(x ?? '').localeCompare(String(y ?? ''), undefined, { numeric: true });
+    },
+  }),
+);
+
+interface Props {
+  springs: RackSpring[];
+  edits: RackEdits;
+}
+
+/** The rack as a table: sorted by any column, every figure typed over where it stands. */
+export function RackTable({ springs, edits }: Props) {
+  const [sorting, setSorting] = useState<SortingState>([{ id: 'name', desc: false }]);
+  const [pagination, setPagination] = useState({ pageIndex: 0, pageSize: PER_PAGE });
+  const style = useLengthStyle(1);
+  const pages = Math.max(Math.ceil(springs.length / PER_PAGE), 1);
+  const pageIndex = Math.min(pagination.pageIndex, pages - 1);
+  const table = useTable({
+    features,
+    columns,
+    data: springs,
+    getRowId: ({ id }) => id,
+    state: { sorting, pagination: { ...pagination, pageIndex } },
+    onSortingChange: setSorting,
+    onPaginationChange: setPagination,
+    autoResetPageIndex: false,
+  });
+  return (
+    <>
+      <div className="relative overflow-x-auto" data-fields>
+        <table className="w-full min-w-[1060px]">
+          <thead className="label text-second text-left">
+            <tr>
+              {cells.map(({ id, title, quantity, width }) => {
+                const column = table.getColumn(id);
+                const sorted = column?.getIsSorted();
+                const unit = quantity ? quantities[quantity].unit(style) : '';
+                return (
+                  <th
+                    key={id}
+                    style={{ width }}
+                    aria-sort={sorted ? (sorted === 'asc' ? 'ascending' : 'descending') : undefined}
+                    className="pr-3 pb-1 align-bottom font-normal"
+                  >
+                    {column ? (
+                      <button
+                        type="button"
+                        onClick={() => column.toggleSorting()}
+                        className={`min-h-8 text-left ${sorted ? 'text-ink font-semibold' : ''}`}
+                      >
+                        {title}
+                        {unit && `, ${unit}`}
+                        {sorted === 'asc' && <ArrowUp aria-hidden size={13} className="ml-0.5 inline" />}
+                        {sorted === 'desc' && <ArrowDown aria-hidden size={13} className="ml-0.5 inline" />}
+                      </button>
+                    ) : (
+                      <span className="inline-flex min-h-8 items-center">{title}</span>
+                    )}
+                  </th>
+                );
+              })}
+            </tr>
+          </thead>
+          <tbody>
+            {table.getRowModel().rows.map((row, r) => (
+              <tr key={row.id} data-spring={row.original.name} className="relative">
+                {cells.map(({ id, Cell }, c) => (
+                  <td key={id} className="pr-3 align-middle">
+                    <Cell spring={row.original} edits={edits} order={20 * r + c} />
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {pages > 1 && (
+        <nav aria-label="Pages of the rack" className="mt-3 flex items-center gap-3">
+          <Button disabled={pageIndex === 0} onClick={() => table.previousPage()}>
+            Before
+          </Button>
+          <span className="figures">
+            {pageIndex + 1} of {pages}
+          </span>
+          <Button disabled={pageIndex === pages - 1} onClick={() => table.nextPage()}>
+            Next
+          </Button>
+        </nav>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,67 @@
+import { Length } from '../../ui/Figure.tsx';
+import { filledIn } from '#words/filledIn.ts';
+import { useSay } from '../../ui/settings.ts';
+import { ringSchools } from '#words/ringSchools.ts';
+import { useThisJob } from '../../jobStore/jobContext.ts';
+import { capital } from '../../ui/words.ts';
+import { CutOpenPanel } from '../sheet/CutOpenPanel.tsx';
+import { Footer, NextLink } from '../sheet/Footer.tsx';
+import { RingTable } from './RingTable.tsx';
+import { RingTrades } from './RingTrades.tsx';
+import { Squat } from './Squat.tsx';
+
+/** Crossover rings once the heights are in: where each is to stand, and the block that proves it. */
+export function RingsStage() {
+  const job = useThisJob();
+  const { answer } = job;
+  const ringed = answer?.corners.filter(({ rings }) => rings.length > 0) ?? [];
+  if (!answer || ringed.length === 0)
+    return (
+      <div className="p-6">
+        <p>
+          {answer
+            ? 'No crossover rings are fitted, as far as intake says.'
+            : 'Rings are set once the heights are read.'}
+        </p>
+        <div className="mt-4 flex">
+          <NextLink from="rings" />
+        </div>
+      </div>
+    );
+  return (
+    <div className="flex flex-1 flex-col">
+      <div className="px-4 pt-4">
+        <h2 className="text-head font-semibold">Rings follow the seats, then they are set</h2>
+        <p className="text-second mt-1 max-w-[70ch]">
+          At ride height, weight on the wheels: slider to ring. Cut a block of that length; it just goes in. A
+          smaller gap brings the final rate earlier: more resistance to bottoming, less comfort.
+        </p>
+        <Schools />
+      </div>
+      <RingTable answer={answer} ringed={ringed} />
+      <RingTrades answer={answer} ringed={ringed} />
+      <Squat answer={answer} />
+      <CutOpenPanel answer={answer} open />
+      <div className="flex-1" />
+      <Footer>
+        <p className="text-second">
+          Change a ring by about <Length mm={10} decimals={0} /> at a time, ride, and note it.
+        </p>
+        <NextLink from="rings" />
+      </Footer>
+    </div>
+  );
+}
+
+function Schools() {
+  const say = useSay(0);
+  return (
+    <ul className="label text-second mt-2">
+      {ringSchools.map(({ id, title, why }) => (
+        <li key={id}>
+          <b className="text-ink">{capital(title)}</b>: {filledIn(why, say)}.
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,155 @@
+import { sagAsked } from '#words/sagPrompts.ts';
+import { letGoWords } from '#words/sagPrompts.ts';
+import { byCorner } from '#core/planning/answerShape.ts';
+import { useThisJob } from '../../jobStore/jobContext.ts';
+import type { FactPlace } from '#core/document/factKinds.ts';
+import { factAt } from '#core/document/facts.ts';
+import { cornerSpec } from '#core/estimate/corner.ts';
+import { referenceKinds } from '#core/geometry/reference.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import { bothWays, otherWays } from '#core/sag/prompts.ts';
+import { repeatSpread } from '#core/document/sagReadings.ts';
+import { limits } from '#contract/limits.ts';
+import { TravelRule } from '../../drawing/TravelRule.tsx';
+import { capital, cornerNumbers } from '../../ui/words.ts';
+import { Length } from '../../ui/Figure.tsx';
+import { FactField } from '../../forms/fields.tsx';
+
+interface Props {
+  id: CornerId;
+  round: number;
+  rider: string;
+  more: boolean;
+}
+
+const REPEATS = [1, 2, 3] as const;
+
+/** Everything the tape reads at one end: extended, alone and rider on, pressed and lifted, up to three times each. */
+export function EndReadings({ id, round, rider, more }: Props) {
+  const job = useThisJob();
+  const { document } = job.record;
+  const reference = referenceKinds[document.corners[id].reference.kind];
+  const ways = more ? [...bothWays, ...otherWays] : bothWays;
+  return (
+    <div className="flex gap-2">
+      <Rule id={id} />
+      <div className="relative min-w-0 flex-1">
+        <h2 id={`end-${id}`} className="font-semibold">
+          <span aria-hidden className="figures text-second mr-1.5">
+            {cornerNumbers[id]}
+          </span>
+          {capital(cornerNames[id])}
+          <span className="label text-second ml-2 font-normal">{reference.title}</span>
+        </h2>
+        <table className="w-full table-fixed">
+          <caption className="sr-only">Sag readings, {cornerNames[id]}</caption>
+          <colgroup>
+            <col className="w-[84px]" />
+            {REPEATS.map((k) => (
+              <col key={k} />
+            ))}
+          </colgroup>
+          <tbody>
+            <ReadingRow
+              id={id}
+              round={round}
+              base="extended"
+              words="fully extended"
+              who=""
+              starts={false}
+              rank={0}
+            />
+            {['alone', rider].map((who, w) =>
+              ways.map((how, h) => (
+                <ReadingRow
+                  key={who + how}
+                  id={id}
+                  round={round}
+                  base={`${who}-${how}`}
+                  words={letGoWords[how]}
+                  who={who === 'alone' ? 'nobody on' : 'rider on'}
+                  starts={h === 0}
+                  rank={1 + 4 * w + h}
+                />
+              )),
+            )}
+          </tbody>
+        </table>
+      </div>
+    </div>
+  );
+}
+
+interface RowProps {
+  id: CornerId;
+  round: number;
+  /** Slot without its repeat. */
+  base: string;
+  words: string;
+  who: string;
+  /** Whether this line begins a state. */
+  starts: boolean;
+  rank: number;
+}
+
+function ReadingRow({ id, round, base, words, who, starts, rank }: RowProps) {
+  const job = useThisJob();
+  const place = (k: number): FactPlace<'sag'> => ({ kind: 'sag', round, corner: id, slot: `${base}-${k}` });
+  const values = REPEATS.flatMap((k) => factAt(job.facts, place(k))?.fact.mm ?? []);
+  const spread = repeatSpread(values);
+  const here = job.state.rounds[round]?.sag[id] ?? { extended: [], states: {} };
+  const named = [who, words, cornerNames[id]].filter(Boolean).join(', ');
+  return (
+    <tr>
+      <th scope="row" className="label pt-1 text-left align-bottom leading-4 font-normal">
+        {who && <span className={starts ? 'font-semibold' : 'sr-only'}>{who}, </span>}
+        <span className="text-second">{words}</span>
+        {spread !== null && (
+          <span className="text-second ml-1 whitespace-nowrap" title="furthest apart">
+            ↕<Length mm={spread} decimals={0} bare />
+          </span>
+        )}
+      </th>
+      {REPEATS.map((k) => (
+        <td key={k} data-slot={place(k).slot} className="pl-1 align-bottom">
+          <FactField
+            place={place(k)}
+            label={`${capital(named)}, reading ${k}`}
+            order={1000 * k + 10 * rank + cornerNumbers[id]}
+            range={limits.heightMm}
+            narrow
+            showUnit={false}
+            placeholder={`${k}.`}
+            question={(mm) => sagAsked({ slot: `${base}-${k}`, mm }, here)}
+          />
+        </td>
+      ))}
+    </tr>
+  );
+}
+
+/** Where the end sits ridden, now and after, against its window. */
+function Rule({ id }: { id: CornerId }) {
+  const job = useThisJob();
+  const { document } = job.record;
+  const spec = cornerSpec(document, id);
+  const corner = byCorner(job.answer)[id];
+  const { sagMm, sagWindow } = document.corners[id];
+  return (
+    <TravelRule
+      name={cornerNames[id]}
+      side="left"
+      data={{
+        travelMm: spec.travelMm.value,
+        stopMm: spec.stopMm.value,
+        nowMm: corner?.nowSagMm ?? null,
+        targetMm: sagMm,
+        afterMm: corner?.sagMm ?? null,
+        bandMm: 2 * (corner?.sagSdMm ?? 0),
+        toleranceMm: 0,
+        window: sagWindow,
+        zeroAssumed: false,
+      }}
+    />
+  );
+}

@@ -1,0 +1,57 @@
+import { promptWords } from '#words/sagPrompts.ts';
+import { useThisJob } from '../../jobStore/jobContext.ts';
+import { Link } from 'react-router';
+import { cornersIn } from '#core/kinds/classes/index.ts';
+import { nextPrompt } from '#core/sag/prompts.ts';
+import { capital } from '../../ui/words.ts';
+
+interface Props {
+  round: number;
+  rider: string;
+  fresh: boolean;
+}
+
+/** Where the tape goes next, in the order in which one helper gets through it soonest. */
+export function NextSag({ round, rider, fresh }: Props) {
+  const job = useThisJob();
+  const { document } = job.record;
+  const extended = cornersIn(document).filter((id) =>
+    job.state.rounds.some(({ sag }) => (sag[id]?.extended.length ?? 0) > 0),
+  );
+  const next = nextPrompt(document, rider, job.state.rounds[round]?.sag ?? {}, extended);
+  const told = next && promptWords(document, next);
+  if (job.state.locked) return null;
+  return (
+    <div className="label text-second border-rule mx-4 flex min-h-10 flex-wrap items-center gap-x-4 border-b print:hidden">
+      <p className="flex-1" data-testid="next-sag">
+        {next && told ? (
+          <>
+            Next:{' '}
+            <button
+              type="button"
+              className="text-action font-semibold underline underline-offset-4"
+              onClick={() => focusSlot(next.id, next.slot)}
+            >
+              {capital(told.say)}
+            </button>{' '}
+            {capital(told.where)}.
+          </>
+        ) : (
+          'All read once. A second time round says how well it repeats.'
+        )}
+      </p>
+      {!fresh && (
+        <Link
+          to={`/jobs/${job.record.id}/tape`}
+          className="text-action flex min-h-9 items-center font-semibold underline underline-offset-4"
+        >
+          For the helper with the tape
+        </Link>
+      )}
+    </div>
+  );
+}
+
+function focusSlot(id: string, slot: string): void {
+  document.querySelector<HTMLInputElement>(`[data-corner="${id}"] [data-slot="${slot}"] input`)?.focus();
+}

@@ -1,0 +1,137 @@
+import type { Answer } from '#core/planning/answerShape.ts';
+import { useState } from 'react';
+import { CornerModel } from '#core/machine/corner.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
+import { GRAVITY } from '#core/machine/solver.ts';
+import type { SagEnd } from '#core/sag/bench.ts';
+import { restTravel } from '#core/lab/setup.ts';
+import { useLengthStyle } from '../../ui/settings.ts';
+import { lengthText } from '#core/units/formatLength.ts';
+import { Length } from '../../ui/Figure.tsx';
+import { Select } from '../../ui/Select.tsx';
+
+const WIDTH = 420;
+const HEIGHT = 230;
+const LEFT = 46;
+const BOTTOM = 30;
+
+/**
+ * Force at the wheel over its travel, with the rider's own weight as a level line. Winding the seat slides the curve up
+ * without tilting it: both sags change alike, and how steep it is stays as it was.
+ */
+export function PreloadFigure({ answer, ends }: { answer: Answer; ends: readonly SagEnd[] }) {
+  const style = useLengthStyle(1);
+  const [id, setId] = useState(ends.at(-1)?.id ?? 'RW');
+  const [more, setMore] = useState(0);
+  const end = ends.find((one) => one.id === id) ?? ends[0];
+  if (!end) return null;
+  const { solver } = answer.predictAt(answer.now).outcome;
+  const here = solver.corners[answer.machine.corners.indexOf(end.id)] as CornerModel;
+  const setting = answer.predictAt(answer.now).outcome.settings[answer.machine.corners.indexOf(end.id)];
+  const model = (by: number) =>
+    new CornerModel(here.description, {
+      ...(setting as NonNullable<typeof setting>),
+      seatBy: here.seatBy + by,
+    });
+  const [as, wound] = [model(0), model(more)];
+  const [alone, ridden] = [end.alone.kg * GRAVITY, end.ridden.kg * GRAVITY];
+  const top = ridden * 1.6;
+  const x = (mm: number) => LEFT + (mm / end.travelMm) * (WIDTH - LEFT - 8);
+  const y = (n: number) => HEIGHT - BOTTOM - (Math.min(n, top) / top) * (HEIGHT - BOTTOM - 10);
+  const path = (one: CornerModel) =>
+    Array.from({ length: 41 }, (_, k) => {
+      const z = (end.travelMm * k) / 40;
+      one.evaluate(z);
+      return one.forceN <= top ? `${k === 0 ? 'M' : 'L'}${x(z).toFixed(1)} ${y(one.forceN).toFixed(1)}` : '';
+    }).join('');
+  const rests = (one: CornerModel, n: number) => restTravel(one, n);
+  const rate = (one: CornerModel) => {
+    one.evaluate(rests(one, ridden));
+    return one.rateNPerMm;
+  };
+  return (
+    <div className="flex flex-wrap items-start gap-x-8 gap-y-3">
+      <svg
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        width={WIDTH}
+        height={HEIGHT}
+        role="img"
+        aria-label={`Force at the wheel over travel: ${lengthText(more, style)} more preload takes rider sag from ${lengthText(rests(as, ridden), style)} to ${lengthText(rests(wound, ridden), style)}`}
+        className="max-w-full"
+        fill="none"
+        stroke="currentColor"
+        fontSize="12"
+      >
+        <path d={`M${LEFT} 8V${HEIGHT - BOTTOM}H${WIDTH - 4}`} className="stroke-ink" />
+        {[
+          ['nobody on', alone],
+          ['rider on', ridden],
+        ].map(([words, n]) => (
+          <g key={words}>
+            <path d={`M${LEFT} ${y(Number(n))}H${WIDTH - 8}`} className="stroke-rule" />
+            <text x={LEFT - 4} y={y(Number(n)) + 4} textAnchor="end" stroke="none" fill="currentColor">
+              {Math.round(Number(n) / GRAVITY)} kg
+            </text>
+          </g>
+        ))}
+        <path d={path(as)} strokeWidth="1.6" strokeDasharray="5 3" />
+        <path d={path(wound)} strokeWidth="2.4" className="stroke-action" />
+        {[alone, ridden].map((n) => (
+          <circle key={n} cx={x(rests(wound, n))} cy={y(n)} r="4" className="fill-action" stroke="none" />
+        ))}
+        <text x={WIDTH - 8} y={HEIGHT - 8} textAnchor="end" stroke="none" fill="currentColor">
+          wheel travel used
+        </text>
+      </svg>
+      <div className="label max-w-[300px] flex-1">
+        {ends.length > 1 && (
+          <Select
+            label="Which end"
+            value={end.id}
+            options={ends.map((one) => ({ value: one.id, words: cornerNames[one.id] }))}
+            onChange={(to) => setId(to as typeof id)}
+          />
+        )}
+        <label className="mt-3 block">
+          Preload, from where it stands:{' '}
+          <b>
+            {more >= 0 ? '+' : '−'}
+            <Length mm={Math.abs(more)} />
+          </b>
+          <input
+            type="range"
+            min={-15}
+            max={15}
+            step={0.5}
+            value={more}
+            onChange={(event) => setMore(Number(event.target.value))}
+            className="accent-action mt-1 w-full"
+          />
+        </label>
+        <dl className="mt-2 grid grid-cols-[1fr_auto_auto] gap-x-3">
+          <dt className="text-second">rider on</dt>
+          <dd>
+            <Length mm={rests(as, ridden)} decimals={0} bare /> →
+          </dd>
+          <dd className="font-semibold">
+            <Length mm={rests(wound, ridden)} decimals={0} />
+          </dd>
+          <dt className="text-second">nobody on</dt>
+          <dd>
+            <Length mm={rests(as, alone)} decimals={0} bare /> →
+          </dd>
+          <dd className="font-semibold">
+            <Length mm={rests(wound, alone)} decimals={0} />
+          </dd>
+          <dt className="text-second">wheel rate there</dt>
+          <dd>{rate(as).toFixed(1)} →</dd>
+          <dd className="font-semibold">{rate(wound).toFixed(1)} N/mm</dd>
+        </dl>
+        <p className="text-second mt-2">
+          The curve slides, it does not tilt: the machine rides higher and no firmer. Only another spring
+          changes how far the rider’s weight moves it from where it stands alone.
+        </p>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,182 @@
+import { useThisJob } from '../../jobStore/jobContext.ts';
+import { useState } from 'react';
+import type { Json, RiderDocument } from '#core/document/types.ts';
+import { cornersIn } from '#core/kinds/classes/index.ts';
+import type { CornerId } from '#core/kinds/corners.ts';
+import { ASSUMED_RIDER_KG, withRider } from '#core/document/riders.ts';
+import { isAsked, limitsOf, middleOf, schoolsAt } from '#core/sag/schools.ts';
+import { limits } from '#contract/limits.ts';
+import { pathKey } from '../../jobStore/draftKeys.ts';
+import type { Job } from '../../jobStore/useJob.ts';
+import { Button } from '../../ui/Button.tsx';
+import { NumberField } from '../../forms/NumberField.tsx';
+import { PathField } from '../../forms/fields.tsx';
+
+/** Nobody is in the book yet: who rides it. */
+export function FirstRider() {
+  const job = useThisJob();
+  const [kg, setKg] = useState<number | null>(null);
+  const put = () => job.actions.change('First rider', ...firstRider(job, kg ?? ASSUMED_RIDER_KG));
+  return (
+    <div data-fields className="p-6">
+      <h2 className="text-head font-semibold">Who rides it?</h2>
+      <p className="text-second mt-1 max-w-[60ch]">
+        Sag is set for somebody: their weight in full riding gear, as near as a bathroom scale says; it can be
+        corrected at any time.
+      </p>
+      <div className="relative mt-4 flex flex-wrap items-end gap-6">
+        <NumberField
+          className="w-44"
+          label="Rider in full gear"
+          showLabel
+          order={1}
+          draftKey={`${job.record.id}|first-rider`}
+          quantity="mass"
+          range={limits.riderKg}
+          value={kg}
+          assumed={ASSUMED_RIDER_KG}
+          onCommit={setKg}
+        />
+        <Button look="main" onClick={put}>
+          To the bench
+        </Button>
+      </div>
+      {job.record.document.machine.massKg !== null && (
+        <p className="label text-second mt-6 max-w-[60ch]">
+          The weight written down for this machine is taken to have its rider in it: what is left without the
+          rider is written in its place.
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** The first rider with windows usual for the class where none are set, as one change. */
+function firstRider(job: Job, kg: number): [string[], Json][] {
+  const { document } = job.record;
+  const rider: RiderDocument = {
+    key: 'r1',
+    name: 'rider',
+    kg,
+    gearKg: 0,
+    rearShare: null,
+    passengerKg: 0,
+    luggageKg: 0,
+  };
+  const { riders, massKg, frontShare } = withRider(document, rider);
+  return [
+    [['riders'], riders],
+    [['machine', 'massKg'], massKg],
+    [['machine', 'frontShare'], frontShare],
+    ...cornersIn(document).flatMap((id) => usualWindows(job, id)),
+  ];
+}
+
+function usualWindows({ record: { document } }: Job, id: CornerId): [string[], Json][] {
+  const { sagWindow, staticWindow, sagMm } = document.corners[id];
+  if (!isAsked(id)) return [];
+  const [school] = schoolsAt(document, id, 'rider');
+  const [still] = schoolsAt(document, id, 'static');
+  const rider = school ? limitsOf(document, id, school) : null;
+  const parts: [string[], Json][] = [];
+  if (!sagWindow && rider) parts.push([['corners', id, 'sagWindow'], rider]);
+  if (sagMm === null && rider) parts.push([['corners', id, 'sagMm'], middleOf(rider)]);
+  if (!staticWindow && still) parts.push([['corners', id, 'staticWindow'], limitsOf(document, id, still)]);
+  return parts;
+}
+
+/** Who is on while sag is read, in what clothes and with how much fuel. */
+export function RiderLine({ rider }: { rider: RiderDocument }) {
+  const job = useThisJob();
+  const { sagRead, machine } = job.record.document;
+  const set = (part: Partial<RiderDocument>, label: string) =>
+    job.actions.change(label, [
+      ['riders'],
+      job.record.document.riders.map((one, k) => (k === 0 ? { ...one, ...part } : one)),
+    ]);
+  const state = (part: Partial<typeof sagRead>, label: string) =>
+    job.actions.change(label, [['sagRead'], { ...sagRead, ...part }]);
+  const number = (
+    label: string,
+    name: 'kg' | 'gearKg' | 'luggageKg',
+    { order, range }: { order: number; range: { min: number; max: number } },
+  ) => (
+    <NumberField
+      label={label}
+      showLabel
+      order={order}
+      draftKey={`${pathKey(job.record.id, ['riders'])}.0.${name}`}
+      quantity="mass"
+      range={range}
+      value={rider[name]}
+      onCommit={(kg) => kg !== null && set({ [name]: kg }, label)}
+    />
+  );
+  return (
+    <div data-fields className="border-rule relative mx-4 border-b pt-3 pb-2">
+      <div className="relative grid grid-cols-5 items-end gap-x-4 narrow:grid-cols-2">
+        {number('Rider in full gear', 'kg', { order: 1, range: limits.riderKg })}
+        {number('Of that gear', 'gearKg', { order: 2, range: { min: 0, max: Math.min(60, rider.kg - 10) } })}
+        {number('Luggage carried', 'luggageKg', { order: 3, range: limits.wheelKg })}
+        <PathField
+          path={['machine', 'massKg']}
+          label="Machine alone"
+          showLabel
+          order={4}
+          placeholder="assumed"
+        />
+        <PathField
+          path={['machine', 'tankL']}
+          label="Tank holds, litres"
+          showLabel
+          order={5}
+          placeholder={machine.tankL === null ? 'not told' : ''}
+        />
+      </div>
+      <fieldset className="mt-2 flex flex-wrap items-center gap-x-5 gap-y-1">
+        <legend className="sr-only">On while reading</legend>
+        <span className="label text-second">On while reading:</span>
+        <label className="flex min-h-9 cursor-pointer items-center gap-1.5">
+          <input
+            type="checkbox"
+            className="accent-action size-4"
+            checked={sagRead.gear}
+            onChange={(event) => state({ gear: event.target.checked }, 'Riding gear on while reading')}
+          />
+          full gear
+        </label>
+        {rider.luggageKg > 0 && (
+          <label className="flex min-h-9 cursor-pointer items-center gap-1.5">
+            <input
+              type="checkbox"
+              className="accent-action size-4"
+              checked={sagRead.luggage}
+              onChange={(event) => state({ luggage: event.target.checked }, 'Luggage on while reading')}
+            />
+            luggage
+          </label>
+        )}
+        {machine.tankL !== null && (
+          <div className="relative w-28">
+            <NumberField
+              label="Tank full by"
+              showLabel
+              order={6}
+              draftKey={`${pathKey(job.record.id, ['sagRead'])}.fuel`}
+              quantity="share"
+              range={{ min: 0, max: 1 }}
+              value={sagRead.fuel}
+              onCommit={(fuel) => fuel !== null && state({ fuel }, 'Fuel while reading')}
+            />
+          </div>
+        )}
+        {(!sagRead.gear || sagRead.fuel < 1 || (!sagRead.luggage && rider.luggageKg > 0)) && (
+          <span className="label text-tight">
+            Sags stand as ridden: full gear, luggage and a full tank are added to what was read.
+            {!sagRead.gear && rider.gearKg === 0 && ' Say how much of the weight is gear.'}
+          </span>
+        )}
+      </fieldset>
+    </div>
+  );
+}

@@ -1,0 +1,43 @@
+import type { Answer } from '#core/planning/answerShape.ts';
+import { useThisJob } from '../../jobStore/jobContext.ts';
+import { goodEnough } from '#core/planning/enough.ts';
+import type { SagEnd } from '#core/sag/bench.ts';
+import { askedCorners } from '#core/estimate/sagEvidence.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
+import { cornersIn } from '#core/kinds/classes/index.ts';
+import { chanceSum } from '#words/explain/cornerSums.ts';
+import { SumFigure } from '../sums/SumFigure.tsx';
+import { Settled } from '../measure/Settled.tsx';
+import { sagRound } from './sagRound.ts';
+
+/** The chance that every sag is in its window, and what an adjuster cannot do. */
+export function SagOutlook({ answer, ends }: { answer: Answer; ends: readonly SagEnd[] }) {
+  const job = useThisJob();
+  const done = goodEnough(answer);
+  const short = ends.filter(({ riderSag }) => riderSag !== null && riderSag.state !== 'in');
+  const wanted = cornersIn(answer.document).filter((id) => answer.document.corners[id].sagMm !== null);
+  const asked = askedCorners(answer.document, answer.state);
+  const only = asked.length < wanted.length ? asked : [];
+  const chance = done ? answer.chanceNow : answer.chanceAfter;
+  return (
+    <>
+      <Settled round={sagRound(job)} />
+      <p className="min-w-[220px] flex-1" data-testid="sag-outlook" aria-live="polite">
+        <b>
+          <SumFigure name="Chance that every sag is in" sum={() => chanceSum(answer, done ? 'now' : 'after')}>
+            {done ? 'In their windows' : 'In after this round'}
+            {only.length > 0 && `, ${only.map((id) => cornerNames[id]).join(' and ')} only`}:{' '}
+            {Math.round(100 * (chance ?? 0))} in 100.
+          </SumFigure>
+        </b>
+        {short.length > 0 && (
+          <span className="text-short label block">
+            No position of the adjuster does it: {short.map(({ id }) => cornerNames[id]).join(', ')}. The
+            nearest is told, and the spring it wants.
+          </span>
+        )}
+        {done && <span className="label text-second block">Lock it, or read once more to be sure.</span>}
+      </p>
+    </>
+  );
+}

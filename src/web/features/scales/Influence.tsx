@@ -1,0 +1,220 @@
+import { lowerWords, storyWords } from '#words/whyWeight.ts';
+import type { Answer } from '#core/planning/answerShape.ts';
+import { useThisJob } from '../../jobStore/jobContext.ts';
+import { springWay } from '#words/instruction.ts';
+import { useState, type ReactNode } from 'react';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import { cornersIn } from '#core/kinds/classes/index.ts';
+import { seatEffects, type SeatEffect } from '#core/scales/effects.ts';
+import { cornerSpec } from '#core/estimate/corner.ts';
+import { weightStory, type WeightStory } from '#core/scales/why.ts';
+import { effectSum } from '#words/explain/scaleSums.ts';
+import { inReadersUnit } from '#core/units/measure.ts';
+import { fineLengthText } from '#core/units/formatLength.ts';
+import { useLengthStyle, useSettings } from '../../ui/settings.ts';
+import { InfluencePlan } from '../../drawing/InfluencePlan.tsx';
+import { AssumedMark } from '../job/AssumedMark.tsx';
+import { PitchAssumed } from '../job/MoveWords.tsx';
+import { capital } from '../../ui/words.ts';
+import { SumFigure } from '../sums/SumFigure.tsx';
+import { FineLength, Turns } from '../../ui/Figure.tsx';
+import { Mass } from '../../ui/Measure.tsx';
+import { Select } from '../../ui/Select.tsx';
+
+/** A weight in the reader's unit as text. */
+function useKgText(): (kg: number) => string {
+  const system = useSettings((state) => state.system);
+  return (kg) => {
+    const { value, unit } = inReadersUnit('mass', kg, system);
+    return `${value.toFixed(1)} ${unit}`;
+  };
+}
+
+const signed = (text: string, value: number) => `${value < 0 ? '−' : '+'}${text}`;
+
+/** One turn out of a mount, one step or one turn of a seat. */
+function turnOf({ document }: Answer, { seat, by }: SeatEffect): string {
+  if (by === 'mount') return 'mount one turn out';
+  return `one ${document.corners[seat].stepMm === null ? 'turn' : 'step'} towards the spring`;
+}
+
+/** What one turn of each seat does to four heights and four weights, drawn where it happens. */
+export function Influence({ answer }: { answer: Answer }) {
+  const job = useThisJob();
+  const style = useLengthStyle(1);
+  const kgText = useKgText();
+  const effects = seatEffects(answer);
+  const [first] = effects;
+  if (!first)
+    return (
+      <p className="text-second">Nothing that is turned holds this machine up: there is nothing to tell.</p>
+    );
+  const mostMm = Math.max(
+    ...effects.flatMap(({ corners }) => corners.map(({ heightMm }) => Math.abs(heightMm))),
+  );
+  return (
+    <>
+      <div className="mt-2 grid grid-cols-4 gap-4 max-lg:grid-cols-2 max-sm:grid-cols-1">
+        {effects.map((effect) => (
+          <figure key={effect.seat}>
+            <figcaption className="font-semibold">
+              {capital(cornerNames[effect.seat])}{' '}
+              <span className="label text-second font-normal">{turnOf(answer, effect)}</span>
+            </figcaption>
+            <InfluencePlan
+              footprint={job.record.document.machine}
+              seat={effect.seat}
+              title={`${cornerNames[effect.seat]}, ${turnOf(answer, effect)}`}
+              mostMm={mostMm}
+              corners={effect.corners.map(({ id, heightMm, padKg }) => ({
+                id,
+                heightMm,
+                height: fineLengthText(heightMm, style.system, true),
+                weight: signed(kgText(Math.abs(padKg)), padKg),
+              }))}
+            />
+          </figure>
+        ))}
+      </div>
+      <div className="relative overflow-x-auto">
+        <EffectTable answer={answer} effects={effects} />
+      </div>
+    </>
+  );
+}
+
+/** Whether a spring or a weight that only the class gives goes into the figures. */
+function isGuessed({ machine }: Answer): boolean {
+  return machine.corners.some(
+    (id) => machine.sources[id].springs === 'assumed' || machine.sources[id].load === 'assumed',
+  );
+}
+
+/** The same in a table, each figure with its sum. */
+function EffectTable({ answer, effects }: { answer: Answer; effects: SeatEffect[] }) {
+  return (
+    <table className="mt-3 w-full min-w-[560px]" data-testid="effects">
+      <caption className="label text-second text-left">
+        in figures, as the readings so far have this machine; the other way does the opposite
+        {isGuessed(answer) && (
+          <>
+            . Springs and weights that nobody named go into it
+            <AssumedMark />
+          </>
+        )}
+      </caption>
+      <thead className="label text-second text-right">
+        <tr>
+          <th className="py-1 text-left font-normal">what is turned</th>
+          {effects[0]?.corners.map(({ id }) => (
+            <th key={id} className="px-3 font-normal">
+              {cornerNames[id]}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {effects.map((effect) => (
+          <tr key={effect.seat} className="border-rule border-t text-right" data-seat={effect.seat}>
+            <th scope="row" className="py-1.5 text-left font-medium">
+              {capital(cornerNames[effect.seat])}{' '}
+              <span className="label text-second font-normal">{turnOf(answer, effect)}</span>
+            </th>
+            {effect.corners.map((at) => (
+              <td key={at.id} className={`px-3 ${at.id === effect.seat ? 'font-semibold' : ''}`}>
+                <FineLength mm={at.heightMm} signed />
+                <SumFigure
+                  name={`Weight ${cornerNames[at.id]}`}
+                  sum={() => effectSum(effect, at)}
+                  className="label text-second block w-full text-right"
+                >
+                  {at.padKg < 0 ? '−' : '+'}
+                  <Mass kg={Math.abs(at.padKg)} decimals={1} />
+                </SumFigure>
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** Why a wheel weighs what it does now, told with this machine's numbers. */
+export function WhyWeight({ answer }: { answer: Answer }) {
+  const job = useThisJob();
+  const ids = cornersIn(job.record.document);
+  const [id, setId] = useState<CornerId>(lightest(answer) ?? ids[0] ?? 'LF');
+  const kg = useKgText();
+  const story = weightStory(answer, id);
+  const general = lowerWords(answer, id, kg);
+  return (
+    <div className="mt-3 max-w-[70ch]" data-testid="why">
+      <div className="flex flex-wrap items-center gap-x-3">
+        <span className="font-semibold">Why did it get lighter, or heavier?</span>
+        <span className="w-32">
+          <Select
+            label="Which wheel"
+            value={id}
+            options={ids.map((one) => ({ value: one, words: capital(cornerNames[one]) }))}
+            onChange={(next) => setId(next as CornerId)}
+          />
+        </span>
+      </div>
+      {story &&
+        storyWords(story, kg).map((line) => (
+          <p key={line} className="mt-1">
+            {line}
+          </p>
+        ))}
+      {story && story.parts.length > 0 && <StoryTable story={story} />}
+      {general && <p className="text-second mt-1">{general}</p>}
+    </div>
+  );
+}
+
+/** The wheel that lost most in the last round: that is what people ask about. */
+function lightest(answer: Answer): CornerId | null {
+  const stories = answer.corners.flatMap(({ id }) => weightStory(answer, id) ?? []);
+  const change = (one: (typeof stories)[number]) => one.readKg ?? one.togetherKg;
+  return stories.length === 0 ? null : stories.reduce((a, b) => (change(b) < change(a) ? b : a)).id;
+}
+
+/** What each seat that was turned put on the wheel, and what all of them come to against the pads. */
+function StoryTable({ story: { parts, togetherKg, readKg } }: { story: WeightStory }) {
+  const { document } = useThisJob().record;
+  const pitchOf = (seat: CornerId) => cornerSpec(document, seat).pitchMm;
+  const line = (what: ReactNode, kg: number) => (
+    <>
+      <td className="py-0.5 pr-6">{what}</td>
+      <td className="py-0.5 text-right">
+        {kg < 0 ? '−' : '+'}
+        <Mass kg={Math.abs(kg)} decimals={1} />
+      </td>
+    </>
+  );
+  return (
+    <table className="mt-1">
+      <tbody>
+        {parts.map(({ seat, by, turns, kg }) => (
+          <tr key={seat + by}>
+            {line(
+              <>
+                {capital(cornerNames[seat])} {by === 'mount' && 'mount '}
+                <Turns turns={turns} /> {by === 'mount' ? (turns < 0 ? 'in' : 'out') : springWay(turns)}
+                {by === 'seat' && <PitchAssumed pitch={pitchOf(seat)} steps={null} />}
+              </>,
+              kg,
+            )}
+          </tr>
+        ))}
+        <tr className="border-rule border-t">{line('Together', togetherKg)}</tr>
+        {readKg !== null && (
+          <tr>
+            {line(<span className="text-second">The pads say; the rest is friction and pads</span>, readKg)}
+          </tr>
+        )}
+      </tbody>
+    </table>
+  );
+}

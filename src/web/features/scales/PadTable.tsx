@@ -1,0 +1,43 @@
+import { cornerNames } from '#core/kinds/corners.ts';
+import { limits } from '#contract/limits.ts';
+import { cornerNumbers } from '../../ui/words.ts';
+import { CornerRow, CornerTable } from '../sheet/CornerRow.tsx';
+import { FactField } from '../../forms/fields.tsx';
+
+export const REPEATS = ['1', '2', '3'] as const;
+
+/** Slot of a pad reading: repeats of the case that is measured in stand alone, others name their case. */
+export function padSlot(loadCase: number, repeat: string): string {
+  return loadCase === 0 ? repeat : `c${loadCase}-${repeat}`;
+}
+
+interface Props {
+  round: number;
+  /** Place of the load case that is on board. */
+  loadCase?: number;
+}
+
+/** Weight on each wheel, three times over: rolled off and on between. */
+export function PadTable({ round, loadCase = 0 }: Props) {
+  return (
+    <CornerTable caption="Weight on each wheel" numbers>
+      {REPEATS.map((repeat, k) => (
+        <CornerRow
+          key={repeat}
+          label={`Reading ${repeat}`}
+          help={k === 0 ? 'wheel and all' : 'rolled off and on'}
+        >
+          {(id) => (
+            <FactField
+              place={{ kind: 'pad', round, corner: id, slot: padSlot(loadCase, repeat) }}
+              label={`On the pad, ${cornerNames[id]}, reading ${repeat}`}
+              order={3000 + 10 * k + cornerNumbers[id]}
+              quantity="mass"
+              range={limits.wheelKg}
+            />
+          )}
+        </CornerRow>
+      ))}
+    </CornerTable>
+  );
+}

@@ -1,0 +1,95 @@
+import { byCorner, plannedMoves } from '#core/planning/answerShape.ts';
+import { useThisJob } from '../../jobStore/jobContext.ts';
+import type { ReactNode } from 'react';
+import { axleOf, cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import { cornersIn, footingOf } from '#core/kinds/classes/index.ts';
+import type { CornerAnswer } from '#core/planning/cornerAnswer.ts';
+import { MachinePlan } from '../../drawing/MachinePlan.tsx';
+import { TravelRule } from '../../drawing/TravelRule.tsx';
+import type { TravelRuleData } from '../../drawing/travelRule.ts';
+import { unreadOf } from '#core/planning/enough.ts';
+import { cornerSpec, toleranceOf } from '#core/estimate/corner.ts';
+import type { Job } from '../../jobStore/useJob.ts';
+import { capital, cornerNumbers } from '../../ui/words.ts';
+
+interface Props {
+  /** The words and fields of a corner. */
+  corner: (id: CornerId, answer: CornerAnswer | null) => ReactNode;
+  /** Whether rules and wheels show where the plan leads. */
+  showPlan: boolean;
+}
+
+/** Four corners where they really are, a travel rule at each edge, the machine from above between them. */
+export function CornerGrid({ corner, showPlan }: Props) {
+  const job = useThisJob();
+  const moves = Object.fromEntries(
+    (job.answer ? plannedMoves(job.answer) : []).map(({ id, riseMm }) => [id, showPlan ? riseMm : null]),
+  );
+  const onTwo = footingOf(job.record.document.machine.class) === 'bikes';
+  return (
+    <div
+      data-fields
+      className={`grid flex-1 grid-cols-[minmax(0,1fr)_168px_minmax(0,1fr)] ${onTwo ? '' : 'grid-rows-2'} gap-y-1 px-3 pt-3 max-xl:not-narrow:grid-cols-[minmax(0,1fr)_90px_minmax(0,1fr)] narrow:grid-cols-1 narrow:grid-rows-none`}
+    >
+      {cornersIn(job.record.document).map((id) => (
+        <Corner key={id} id={id} showPlan={showPlan}>
+          {corner(id, byCorner(job.answer)[id] ?? null)}
+        </Corner>
+      ))}
+      <div
+        className={`col-start-2 ${onTwo ? '' : 'row-span-2'} row-start-1 flex items-center justify-center px-1 narrow:hidden`}
+      >
+        <MachinePlan footprint={job.record.document.machine} moves={moves} width={168} lying={onTwo} />
+      </div>
+    </div>
+  );
+}
+
+function Corner({ id, showPlan, children }: { id: CornerId; showPlan: boolean; children: ReactNode }) {
+  const job = useThisJob();
+  const right = id.startsWith('R');
+  const place = `${right ? 'wide:col-start-3' : 'wide:col-start-1'} ${axleOf(id) === 'rear' && id !== 'RW' ? 'wide:row-start-2' : 'wide:row-start-1'}`;
+  return (
+    <section
+      aria-label={cornerNames[id]}
+      data-corner={id}
+      className={`flex min-w-0 gap-2 ${right ? 'wide:flex-row-reverse' : ''} ${place}`}
+    >
+      <TravelRule name={cornerNames[id]} data={ruleData(job, id, showPlan)} side={right ? 'right' : 'left'} />
+      <div className={`min-w-0 flex-1 ${right ? 'wide:text-right' : ''}`}>
+        <h2 className={`flex gap-1.5 font-semibold ${right ? 'wide:flex-row-reverse' : ''}`}>
+          <span className="figures text-second" aria-hidden>
+            {cornerNumbers[id]}
+          </span>
+          {capital(cornerNames[id])}
+        </h2>
+        {children}
+      </div>
+    </section>
+  );
+}
+
+function ruleData(job: Job, id: CornerId, showPlan: boolean): TravelRuleData {
+  const { document } = job.record;
+  const answer = byCorner(job.answer)[id];
+  const spec = answer?.spec ?? cornerSpec(document, id);
+  const now = answer?.travelNow ?? null;
+  // A mark for where it stands is a reading's; what is only predicted is an open one.
+  const unread = job.answer !== null && unreadOf(job.answer).includes(id);
+  const target =
+    answer && spec.targetMm !== null
+      ? answer.travelNow.value - (spec.targetMm - answer.nowMm)
+      : document.corners[id].sagMm;
+  return {
+    travelMm: spec.travelMm.value,
+    stopMm: spec.stopMm.value,
+    nowMm: unread ? null : (now?.value ?? null),
+    targetMm: target,
+    afterMm:
+      answer && (showPlan || unread) ? (showPlan ? answer.travelAfterMm : answer.travelNow.value) : null,
+    bandMm: answer?.predictedSdMm ?? 0,
+    toleranceMm: toleranceOf(document).value,
+    window: document.corners[id].sagWindow,
+    zeroAssumed: (now?.source ?? 'assumed') === 'assumed',
+  };
+}

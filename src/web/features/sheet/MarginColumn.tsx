@@ -1,0 +1,233 @@
+import { reasonWords } from '#words/reasons.ts';
+import { askingWords } from '#words/asking.ts';
+import { marginTitles } from '#words/margins.ts';
+import type { Answer } from '#core/planning/answerShape.ts';
+import { useThisJob } from '../../jobStore/jobContext.ts';
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { bestQuestion } from '#core/judgement/asking.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
+import { worstOfEachKind, type Margin } from '#core/margins/margins.ts';
+import { lengthText } from '#core/units/formatLength.ts';
+import { marginSum } from '#words/explain/marginSum.ts';
+import { useLengthStyle } from '../../ui/settings.ts';
+import { capital } from '../../ui/words.ts';
+import { roundWords } from '#words/fields.ts';
+import { AssumedMark } from '../job/AssumedMark.tsx';
+import { MarginValue } from '../job/MarginWords.tsx';
+import { SumFigure } from '../sums/SumFigure.tsx';
+import { SumPanel } from '../sums/SumPanel.tsx';
+import { isTurned } from '#core/kinds/adjusters/index.ts';
+import { Judgement } from './Judgement.tsx';
+import { marginWord, StateMark, stateTone } from '../../ui/StateMark.tsx';
+
+interface Props {
+  /** The answer of the plan itself, whatever is tried by hand: what is worth asking is asked of it. */
+  planned: Answer | null;
+}
+
+/** What is left before anything runs out, the smallest first; and the sum of whatever figure was opened. */
+export function MarginColumn({ planned }: Props) {
+  const job = useThisJob();
+  const [all, setAll] = useState(false);
+  const worst = worstOfEachKind(job.margins);
+  // What is well and known folds away; what is short, low or rests on a guess never does.
+  const rows = all ? job.margins : worst.filter(({ state, assumed }) => state !== 'clear' || assumed);
+  const fine = worst.length - rows.length;
+  const now = useRef(job.margins);
+  useEffect(() => {
+    now.current = job.margins;
+  }, [job.margins]);
+  const latest = useCallback(
+    (margin: Margin) =>
+      now.current.find(
+        ({ kind, corner, name, loadCase }) =>
+          kind === margin.kind &&
+          corner === margin.corner &&
+          name === margin.name &&
+          loadCase === margin.loadCase,
+      ) ?? margin,
+    [],
+  );
+  return (
+    <aside
+      aria-label="What is left"
+      className="border-short/70 min-h-[calc(100vh-90px)] min-w-0 border-l-2 pl-3 max-lg:min-h-0 print:mt-4 print:border-l-0 print:pl-0 max-lg:border-t-2 max-lg:border-l-0 max-lg:pt-3 max-lg:pl-0"
+    >
+      <SumPanel />
+      <h2 className="text-head font-semibold">Margins</h2>
+      <p className="label text-second">
+        {job.state.locked
+          ? 'what was left when it was finished'
+          : `what is left before something runs out, after this plan, ${job.margins.some(({ loadCase }) => loadCase !== null) ? 'in every load case' : 'for the load on board'}`}
+      </p>
+      {job.margins.length === 0 && (
+        <p className="text-second mt-3">Margins show as soon as a height is read.</p>
+      )}
+      <ul className="mt-3">
+        {rows.map((margin) => (
+          <MarginRow
+            key={margin.kind + margin.corner + (margin.name ?? '')}
+            margin={margin}
+            latest={latest}
+          />
+        ))}
+      </ul>
+      {job.margins.length > 0 && (
+        <button
+          type="button"
+          onClick={() => setAll(!all)}
+          aria-expanded={all}
+          className="text-action label mt-2 min-h-8 font-semibold underline underline-offset-4 print:hidden"
+        >
+          {all
+            ? 'Only what needs a look'
+            : fine > 0
+              ? `${fine} more ${fine === 1 ? 'is' : 'are'} ok: show all`
+              : 'Every corner'}
+        </button>
+      )}
+      {!all && fine > 0 && (
+        <p className="label hidden print:block">
+          {fine} more {fine === 1 ? 'is' : 'are'} ok
+        </p>
+      )}
+      <MissingCollars />
+      <Strays />
+      <Judgement />
+      <WorthAsking answer={planned} />
+      <Reasons />
+      <p className="label text-second mt-4 print:hidden">
+        Click a number to see how it was calculated:{' '}
+        <kbd className="border-rule border px-1 font-sans">s</kbd>
+      </p>
+    </aside>
+  );
+}
+
+interface RowProps {
+  margin: Margin;
+  /** The same margin as it is when its sum is asked for. */
+  latest: (margin: Margin) => Margin;
+}
+
+/** A line is drawn anew only where something on it can be seen to change: seats are moved in every frame of a drag. */
+const MarginRow = memo(MarginLine, ({ margin: a }, { margin: b }) =>
+  [a.kind === b.kind, a.corner === b.corner, a.name === b.name, a.loadCase === b.loadCase, a.state === b.state, a.assumed === b.assumed,
+   seen(a.leftMm, 0.05) === seen(b.leftMm, 0.05), seen(a.turns ?? 0, 1 / 16) === seen(b.turns ?? 0, 1 / 16), seen(a.share, 0.005) === seen(b.share, 0.005)].every(Boolean),
+); // prettier-ignore
+
+const seen = (value: number, step: number) => Math.round(value / step);
+
+function MarginLine({ margin, latest }: RowProps) {
+  return (
+    <li className="py-1.5" data-margin={margin.kind}>
+      <div className="flex items-baseline gap-2">
+        <span className="translate-y-0.5">
+          <StateMark state={margin.state} />
+        </span>
+        <span className="flex-1 font-semibold">{marginTitles[margin.kind]}</span>
+        <SumFigure name={marginTitles[margin.kind]} sum={() => marginSum(latest(margin))}>
+          <MarginValue margin={margin} />
+        </SumFigure>
+      </div>
+      <div className="label text-second flex justify-between gap-2 pl-[22px]">
+        <span>{[cornerNames[margin.corner], margin.name, margin.loadCase].filter(Boolean).join(', ')}</span>
+        <span className={stateTone[margin.state]}>
+          {marginWord[margin.state]}
+          {margin.assumed && <AssumedMark />}
+        </span>
+      </div>
+      <Bar margin={margin} />
+    </li>
+  );
+}
+
+function Bar({ margin }: { margin: Margin }) {
+  const fill = {
+    clear: { background: 'var(--second)' },
+    tight: {
+      backgroundImage: 'radial-gradient(circle at 2px 2px, var(--tight) 1.4px, transparent 1.6px)',
+      backgroundSize: '5px 4px',
+    },
+    short: { backgroundImage: 'repeating-linear-gradient(135deg, var(--short) 0 2px, transparent 2px 5px)' },
+  }[margin.state];
+  return (
+    <div aria-hidden className="border-rule mt-1 ml-[22px] h-[5px] border-b">
+      <div
+        className="h-1"
+        style={{ width: `${Math.max(margin.share * 100, margin.state === 'clear' ? 1 : 4)}%`, ...fill }}
+      />
+    </div>
+  );
+}
+
+function MissingCollars() {
+  const job = useThisJob();
+  const { corners } = job.record.document;
+  const missing = (job.answer?.corners ?? []).filter(
+    ({ id, collarMm, room }) =>
+      isTurned(corners[id].fitting) && (collarMm === null || !Number.isFinite(room.up + room.down)),
+  );
+  if (missing.length === 0) return null;
+  return (
+    <p className="label text-second mt-3">
+      Thread left is not known for {missing.map(({ id }) => cornerNames[id]).join(', ')}: give the collar
+      reading (baseline) and its limits (intake).
+    </p>
+  );
+}
+
+/** Readings that do not agree with the rest: kept, told, and counted for less. */
+function Strays() {
+  const job = useThisJob();
+  const style = useLengthStyle(1);
+  const strays = job.answer?.posterior.strays ?? [];
+  if (strays.length === 0) return null;
+  return (
+    <section aria-label="Readings that do not agree" className="label mt-3">
+      {strays.map((stray, k) => (
+        <p key={k} className="text-tight">
+          {capital(cornerNames[stray.corner])}, {roundWords(stray.round)}:{' '}
+          {stray.what === 'pad' ? 'the weight' : lengthText(stray.mm, style)}
+          {stray.what === 'travel' ? ' of travel used' : ''} does not agree with the rest; it counts{' '}
+          {Math.max(Math.round(100 * stray.weight), 1)} in 100. Settle and read again.
+        </p>
+      ))}
+    </section>
+  );
+}
+
+/** The one measurement that would narrow the plan most, while there is one worth the walk. */
+const WorthAsking = memo(function WorthAsking({ answer }: { answer: Answer | null }) {
+  const style = useLengthStyle(1);
+  const best = useMemo(() => answer && bestQuestion(answer), [answer]);
+  if (!best) return null;
+  return (
+    <p className="label text-second mt-3" data-testid="worth-asking">
+      {askingWords(best, (mm) => lengthText(mm, style))}
+    </p>
+  );
+});
+
+function Reasons() {
+  const job = useThisJob();
+  const style = useLengthStyle(1);
+  const reasons = job.answer?.reasons ?? [];
+  if (reasons.length === 0 || job.state.locked) return null;
+  return (
+    <section aria-label="Why it cannot be reached" className="mt-5">
+      <h3 className="font-semibold">Why it cannot be reached</h3>
+      <ul>
+        {reasons.map((reason) => {
+          const { what, lift } = reasonWords(reason, (mm) => lengthText(mm, style));
+          return (
+            <li key={what} className="border-rule label border-b py-2">
+              <p>{what}</p>
+              <p className="text-second mt-0.5">{lift}</p>
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}

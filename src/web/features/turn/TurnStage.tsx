@@ -1,0 +1,392 @@
+import { turningOrder } from '#core/judgement/turningOrder.ts';
+import { useThisJob } from '../../jobStore/jobContext.ts';
+import { Link } from 'react-router';
+import { cautionList } from '#words/cautions.ts';
+import { cornerSpec, type CornerSpec } from '#core/estimate/corner.ts';
+import { factAt } from '#core/document/facts.ts';
+import { stepOf } from '#core/kinds/adjusters/index.ts';
+import { collarNow, workOf } from '#core/estimate/rounds.ts';
+import { toldSum } from '#words/explain/cornerSums.ts';
+import { toldSeatBy } from '#core/document/told.ts';
+import type { Fact, Fitting, ToldCorner, ToldPlan } from '#core/document/types.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import { factKey } from '../../jobStore/draftKeys.ts';
+import { capital, cornerNumbers } from '../../ui/words.ts';
+import { airTold, Effect, MountMove, PitchAssumed, RingMove, SeatMove } from '../job/MoveWords.tsx';
+import { SumFigure } from '../sums/SumFigure.tsx';
+import { Button } from '../../ui/Button.tsx';
+
+import { SizeLength } from '../../ui/Figure.tsx';
+import { NumberField } from '../../forms/NumberField.tsx';
+import { Cautions } from './Cautions.tsx';
+import { CutOpenPanel } from '../sheet/CutOpenPanel.tsx';
+import { CornerGrid } from '../sheet/CornerGrid.tsx';
+import { ranges } from '../../forms/fields.tsx';
+import { Footer, NextLink } from '../sheet/Footer.tsx';
+
+/** The work list: each seat with its move and where to stop; what was really done is recorded. */
+export function TurnStage() {
+  const job = useThisJob();
+  const { state } = job;
+  const round = state.turning ? state.current + 1 : state.current;
+  const told = state.turning?.told ?? state.rounds[state.current]?.told ?? null;
+  if (!told)
+    return (
+      <div className="p-6">
+        <p>No plan is told yet. Look at the plan, then start turning from there.</p>
+        <div className="mt-4 flex">
+          <NextLink from="turn" />
+        </div>
+      </div>
+    );
+  return (
+    <>
+      <Cautions
+        title="Safety first"
+        list={cautionList('turn', job.record.document)}
+        folded={state.turning?.begun ?? false}
+      />
+      <CornerGrid
+        showPlan={state.turning !== null}
+        corner={(id) => <CornerWork id={id} round={round} told={told} />}
+      />
+      {job.answer && <CutOpenPanel answer={job.answer} />}
+      <Footer>
+        <p aria-live="polite">
+          {state.turning ? (
+            <>
+              <b>{capital(state.turning.left.map((id) => cornerNames[id]).join(', '))}</b> to turn.
+            </>
+          ) : (
+            'Everything is turned. Roll it, bounce it, then measure.'
+          )}
+        </p>
+        {state.turning && (
+          <Link
+            to={`/jobs/${job.record.id}/bay`}
+            className="border-ink/60 ml-auto flex min-h-9 items-center border px-4 font-semibold"
+          >
+            Bay view
+          </Link>
+        )}
+        <NextLink from="turn" />
+      </Footer>
+    </>
+  );
+}
+
+interface WorkProps {
+  id: CornerId;
+  round: number;
+  told: ToldPlan;
+}
+
+function CornerWork({ id, round, told }: WorkProps) {
+  const job = useThisJob();
+  const asked = told.corners[id];
+  if (!asked) return <p className="text-second text-head mt-3 font-semibold">Leave it</p>;
+  const { moves, mounts } = job.state.rounds[round] ?? { moves: {}, mounts: {} };
+  const begun = moves[id] !== undefined || mounts[id] !== undefined;
+  const [seatBy, mountMm] = [toldSeatBy(asked), asked.mountMm ?? 0];
+  return (
+    <>
+      {(seatBy !== 0 || mountMm !== 0) && (
+        <p className={`text-figure mt-1 font-bold ${begun ? 'text-second' : 'text-action'}`}>
+          <Effect seatBy={seatBy} mountMm={mountMm} riseMm={asked.riseMm ?? null} />
+        </p>
+      )}
+      <SeatWork id={id} round={round} asked={asked} />
+      {workOf(asked)
+        .flatMap((work) => (work.kind === 'mount' || work.kind === 'ring' ? [work] : []))
+        .map((work) => (
+          <OtherWork key={work.kind + work.slot} id={id} round={round} work={work} />
+        ))}
+    </>
+  );
+}
+
+/** A lower mount or a ring: what to move, and what was done. */
+interface OtherProps {
+  id: CornerId;
+  round: number;
+  work: { kind: 'mount' | 'ring'; slot: string; mm: number };
+}
+
+function OtherWork({ id, round, work }: OtherProps) {
+  const job = useThisJob();
+  const { kind, slot, mm } = work;
+  const place = { kind, round, corner: id, slot };
+  const done = factAt(job.facts, place)?.fact ?? null;
+  const what = kind === 'mount' ? 'Lower mount' : `Ring ${Number(slot) + 1}`;
+  const record = (doneMm: number) =>
+    job.actions.record(`${what} moved, ${cornerNames[id]}`, { ...place, mm: doneMm, askedMm: mm });
+  const { mount, fitting } = job.record.document.corners[id];
+  return (
+    <div className="border-rule mt-4 border-t pt-2">
+      <p className="font-semibold">
+        {kind === 'mount' ? (
+          <MountMove turns={mm / (mount?.pitchMm ?? 1)} mm={mm} fitting={fitting} />
+        ) : (
+          <RingMove slider={Number(slot)} moveMm={mm} />
+        )}
+      </p>
+      <div className="relative mt-1 flex flex-wrap items-end gap-2 wide:in-data-[corner^=R]:justify-end">
+        <NumberField
+          className="w-32"
+          label={`${what} moved, ${cornerNames[id]}`}
+          order={60 + cornerNumbers[id]}
+          draftKey={`${factKey(job.record.id, place)}|typed`}
+          quantity="size"
+          decimals={1}
+          range={ranges.move}
+          value={done?.mm ?? null}
+          onCommit={(value) => value !== null && record(value)}
+        />
+        {!done && (
+          <Button onClick={() => record(mm)} aria-label={`${what} done, ${cornerNames[id]}`}>
+            Done
+          </Button>
+        )}
+      </div>
+    </div>
+  );
+}
+
+function SeatWork({ id, round, asked }: Omit<WorkProps, 'told'> & { asked: ToldCorner }) {
+  const job = useThisJob();
+  const next = useIsNext(id);
+  const moved = (asked.mountMm ?? 0) !== 0;
+  if (asked.airByBar !== undefined && asked.airToBar !== undefined)
+    return <AirWork id={id} round={round} asked={asked} byBar={asked.airByBar} />;
+  if (asked.seatMm === 0)
+    return (
+      <>
+        <p className={moved ? 'text-second' : 'text-second text-head mt-3 font-semibold'}>
+          {moved ? 'leave the seat' : 'Leave it'}
+        </p>
+        {asked.stopAtMm !== null && (
+          <p>
+            the collar reads <SizeLength mm={asked.stopAtMm} />
+          </p>
+        )}
+      </>
+    );
+  const place = { kind: 'adjustment' as const, round, corner: id, slot: 'done' };
+  const done = factAt(job.facts, place)?.fact ?? null;
+  const record = (mm: number) =>
+    job.actions.record(`Turned ${cornerNames[id]}`, { ...place, mm, askedMm: asked.seatMm });
+  return (
+    <div>
+      <p className="text-[18px] leading-6 font-semibold">
+        <SumFigure
+          name={`Seat move as issued, ${cornerNames[id]}`}
+          sum={() => toldSum(asked, cornerNames[id])}
+        >
+          <SeatMove
+            turns={asked.turns}
+            steps={asked.steps ?? null}
+            fitting={job.record.document.corners[id].fitting}
+            cam={asked.camTo ?? null}
+            air={null}
+            id={id}
+          />
+        </SumFigure>
+      </p>
+      {asked.stopAtMm !== null && (
+        <p className="font-medium">
+          stop when the collar reads <SizeLength mm={asked.stopAtMm} />
+        </p>
+      )}
+      {asked.camTo === undefined && (
+        <>
+          <p className="label text-second">
+            <SizeLength mm={Math.abs(asked.seatMm)} /> of seat
+            <PitchAssumed pitch={cornerSpec(job.record.document, id).pitchMm} steps={asked.steps ?? null} />
+          </p>
+          <DoneField id={id} round={round} done={done} record={record} />
+        </>
+      )}
+      <div className="mt-5">
+        {done ? (
+          <Done
+            done={done}
+            turned={asked.camTo === undefined}
+            pitchMm={cornerSpec(job.record.document, id).pitchMm.value}
+            stepMm={job.record.document.corners[id].stepMm}
+            fitting={job.record.document.corners[id].fitting}
+          />
+        ) : (
+          <AsTold next={next} id={id} record={() => record(asked.seatMm)} />
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** Air let in or out: what the gauge is to show. */
+function AirWork({
+  id,
+  round,
+  asked,
+  byBar,
+}: Omit<WorkProps, 'told'> & { asked: ToldCorner; byBar: number }) {
+  const job = useThisJob();
+  const place = { kind: 'inflated' as const, round, corner: id, slot: 'done' };
+  const done = factAt(job.facts, place)?.fact ?? null;
+  const next = useIsNext(id);
+  if (byBar === 0) return <p className="text-second text-head mt-3 font-semibold">Leave it</p>;
+  const record = () =>
+    job.actions.record(`Pressure set, ${cornerNames[id]}`, { ...place, bar: byBar, askedBar: byBar });
+  return (
+    <div>
+      <p className="text-[18px] leading-6 font-semibold">
+        <SumFigure
+          name={`Pressure as issued, ${cornerNames[id]}`}
+          sum={() => toldSum(asked, cornerNames[id])}
+        >
+          <SeatMove
+            turns={0}
+            steps={null}
+            fitting={job.record.document.corners[id].fitting}
+            cam={null}
+            air={airTold(asked)}
+            id={id}
+          />
+        </SumFigure>
+      </p>
+      <div className="mt-5">
+        {done ? (
+          <p data-testid="done" className="font-semibold">
+            <span aria-hidden>✓ </span>done
+          </p>
+        ) : (
+          <AsTold next={next} id={id} record={record} />
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** Whether this corner is the next to be worked at. */
+function useIsNext(id: CornerId): boolean {
+  const job = useThisJob();
+  const left = job.state.turning?.left ?? [];
+  return turningOrder(job.record.document).find((one) => left.includes(one)) === id;
+}
+
+function AsTold({ next, id, record }: { next: boolean; id: CornerId; record: () => void }) {
+  return (
+    <Button
+      look={next ? 'main' : 'plain'}
+      className="min-h-11 px-4"
+      onClick={record}
+      aria-label={`Done, ${cornerNames[id]}`}
+    >
+      Done
+    </Button>
+  );
+}
+
+function Done({
+  done,
+  turned,
+  pitchMm,
+  stepMm,
+  fitting,
+}: {
+  done: Fact<'adjustment'>;
+  turned: boolean;
+  pitchMm: number;
+  stepMm: number | null;
+  fitting: Fitting;
+}) {
+  const { mm, askedMm: asked } = done;
+  const steps = stepMm === null ? null : Math.round(mm / stepMm);
+  const short = asked !== null && Math.abs(mm - asked) > 0.05;
+  return (
+    <p data-testid="done" className={short ? 'text-tight font-semibold' : 'font-semibold'}>
+      <span aria-hidden>✓ </span>
+      {mm === 0 ? (
+        'left alone'
+      ) : !turned ? (
+        'done'
+      ) : (
+        <>
+          <SeatMove turns={mm / pitchMm} steps={steps} fitting={fitting} cam={null} air={null} /> done
+        </>
+      )}
+      {short && asked !== null && (
+        <>
+          {' '}
+          (<SizeLength mm={asked} signed /> asked)
+        </>
+      )}
+    </p>
+  );
+}
+
+interface DoneFieldProps {
+  id: CornerId;
+  round: number;
+  done: Fact<'adjustment'> | null;
+  record: (mm: number) => void;
+}
+
+/** What was really done: the collar reading it stopped at, or turns where no collar was ever read. */
+function DoneField({ id, round, done, record }: DoneFieldProps) {
+  const job = useThisJob();
+  const spec = cornerSpec(job.record.document, id);
+  const before = collarNow(job.state.rounds.slice(0, round), id, spec.readingSign);
+  const common = {
+    order: cornerNumbers[id],
+    showLabel: true,
+    draftKey: `${factKey(job.record.id, { kind: 'adjustment', round, corner: id, slot: 'done' })}|typed`,
+  };
+  const doneMm = done?.mm ?? null;
+  const step = stepOf(job.record.document.corners[id].fitting);
+  return (
+    <div className="relative mt-3 max-w-36 wide:in-data-[corner^=R]:ml-auto">
+      {step ? (
+        <NumberField
+          {...common}
+          label={`${capital(step.many)} done, fewer is −`}
+          quantity="number"
+          decimals={0}
+          range={{ min: -20, max: 20 }}
+          value={doneMm === null ? null : doneMm / spec.stepMm.value}
+          onCommit={(steps) => steps !== null && record(Math.round(steps) * spec.stepMm.value)}
+        />
+      ) : before === null ? (
+        <NumberField
+          {...common}
+          label="Turns done, away is −"
+          quantity="turns"
+          range={turnRange(spec)}
+          value={doneMm === null ? null : doneMm / spec.pitchMm.value}
+          onCommit={(turns) => turns !== null && record(turns * spec.pitchMm.value)}
+        />
+      ) : (
+        <NumberField
+          {...common}
+          label="Stopped at"
+          quantity="size"
+          decimals={1}
+          range={ranges.collar}
+          value={doneMm === null ? null : before + spec.readingSign * doneMm}
+          question={(reading) => pastLimit(spec, reading)}
+          onCommit={(reading) => reading !== null && record(spec.readingSign * (reading - before))}
+        />
+      )}
+    </div>
+  );
+}
+
+function turnRange(spec: CornerSpec) {
+  return { min: ranges.move.min / spec.pitchMm.value, max: ranges.move.max / spec.pitchMm.value };
+}
+
+function pastLimit({ collarMinMm, collarMaxMm }: CornerSpec, reading: number): string | null {
+  const past =
+    (collarMinMm !== null && reading < collarMinMm) || (collarMaxMm !== null && reading > collarMaxMm);
+  return past ? 'Past the end of good thread. Kept; turn back before the weight goes on.' : null;
+}

@@ -1,0 +1,138 @@
+import { useId, useState, type KeyboardEvent } from 'react';
+import { focusNextField } from './nextField.ts';
+import { useNumberField, type FieldState, type NumberFieldOptions } from './useNumberField.ts';
+
+interface Props extends NumberFieldOptions {
+  /** Shows the label to the eye as well as to the screen reader; `narrow`: only where no column heading does. */
+  showLabel?: boolean | 'narrow';
+  /** Place in measuring order within the group. */
+  order: number;
+  /** What is assumed until something is typed, in the core's unit; null where nothing is. */
+  assumed?: number | null | undefined;
+  /** What stands in the empty field where nothing is assumed. */
+  placeholder?: string | undefined;
+  unsent?: boolean;
+  showUnit?: boolean;
+  /** Too narrow for its words: they stand under the nearest positioned group instead of under the field. */
+  narrow?: boolean;
+  /** Where Enter leads instead of the next field. */
+  onEnter?: () => void;
+  className?: string;
+}
+
+const tones = {
+  empty: 'text-second',
+  understood: 'text-second',
+  questioned: 'text-tight',
+  refused: 'text-short',
+};
+
+/**
+ * The one field for numbers: takes what people write, says how it was understood, refuses the impossible, questions the
+ * unlikely, goes on with Enter, steps with the arrow keys (Shift for ten steps), and forgets with Escape.
+ */
+export function NumberField({
+  label,
+  showLabel = false,
+  order,
+  assumed = null,
+  placeholder,
+  unsent = false,
+  showUnit = true,
+  narrow = false,
+  onEnter,
+  className = '',
+  ...options
+}: Props) {
+  const field = useNumberField({ ...options, label });
+  const [focused, setFocused] = useState(false);
+  const id = useId();
+  const words = wordsFor(field.state, unsent);
+  const refused = field.state.kind === 'refused' && !(focused && field.text.length < 2);
+
+  const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
+    if (event.key === 'Enter') {
+      event.preventDefault();
+      if (!field.commit()) return;
+      if (onEnter && !event.shiftKey) onEnter();
+      else focusNextField(event.currentTarget, event.shiftKey ? -1 : 1);
+    } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
+      event.preventDefault();
+      field.nudge((event.key === 'ArrowUp' ? 1 : -1) * (event.shiftKey ? 10 : 1));
+    } else if (event.key === 'Escape') {
+      field.cancel();
+    }
+  };
+
+  const mark = markFor(field.state.kind, refused, unsent);
+  return (
+    <div className={`min-w-0 ${narrow ? '' : 'relative'} ${className}`}>
+      <label htmlFor={id} className={labelClass(showLabel)}>
+        {label}
+      </label>
+      <div
+        className={`flex h-9 items-baseline border-b ${refused ? 'border-short' : focused ? 'border-action bg-wash/50' : 'border-second/70'}`}
+      >
+        <input
+          id={id}
+          data-order={order}
+          data-dirty={field.dirty}
+          inputMode="text"
+          autoComplete="off"
+          spellCheck={false}
+          value={field.text}
+          placeholder={assumed === null ? placeholder : `${field.write(assumed)} assumed`}
+          aria-invalid={refused}
+          aria-describedby={`${id}-words`}
+          onChange={(event) => field.type(event.target.value)}
+          onFocus={(event) => {
+            setFocused(true);
+            event.target.select();
+          }}
+          onBlur={() => {
+            setFocused(false);
+            field.commit();
+          }}
+          onKeyDown={onKeyDown}
+          className={`figures placeholder:text-second h-full w-full min-w-0 bg-transparent font-semibold ${narrow ? 'text-[15px] [font-stretch:85%]' : 'px-0.5 text-[17px]'} outline-none placeholder:text-[13px] placeholder:font-normal placeholder:opacity-100`}
+        />
+        {mark && (
+          <span aria-hidden className={`label font-semibold ${mark.tone}`}>
+            {mark.glyph}
+          </span>
+        )}
+        {showUnit && field.unit && <span className="text-second label pr-0.5 pl-0.5">{field.unit}</span>}
+      </div>
+      <p
+        id={`${id}-words`}
+        aria-live={focused ? 'polite' : 'off'}
+        className={
+          focused && words
+            ? `label bg-sheet absolute top-full left-0 z-10 w-max max-w-full pt-0.5 pr-1 ${tones[refused ? 'refused' : field.state.kind]}`
+            : refused
+              ? 'label text-short pt-0.5'
+              : 'sr-only'
+        }
+      >
+        {words}
+      </p>
+    </div>
+  );
+}
+
+function labelClass(show: boolean | 'narrow'): string {
+  if (show === 'narrow') return 'label text-second block wide:sr-only';
+  return show ? 'label text-second block' : 'sr-only';
+}
+
+/** The mark in a field that is not at rest: not sent, questioned or refused. Its words show when the field has the focus. */
+function markFor(kind: FieldState['kind'], refused: boolean, unsent: boolean) {
+  if (refused) return { glyph: '×', tone: 'text-short' };
+  if (unsent) return { glyph: 'unsent', tone: 'text-tight' };
+  return kind === 'questioned' ? { glyph: '?', tone: 'text-tight' } : null;
+}
+
+function wordsFor(state: FieldState, unsent: boolean): string {
+  if (state.kind === 'empty') return '';
+  return unsent ? `${state.words} Not sent yet.` : state.words;
+}

@@ -1,0 +1,123 @@
+import type { Answer } from '#core/planning/answerShape.ts';
+import { useMemo } from 'react';
+import type { FactPlace } from '#core/document/factKinds.ts';
+import { correctedBy, factAt, standingFacts, type FactEntry } from '#core/document/facts.ts';
+import { historyOf, redoEntry, undoEntry, type History } from '#core/document/history.ts';
+import { type NextAction } from '#core/judgement/nextAction.ts';
+import { type RoundsState } from '#core/estimate/rounds.ts';
+import type { Entry, Fact, JobRecord, Json } from '#core/document/types.ts';
+import { type Margin } from '#core/margins/margins.ts';
+import { useJobRecord } from '../api/jobs.ts';
+import { enqueue } from '../api/queue.ts';
+import type { Unsent } from '../api/unsent.ts';
+import { useDrafts } from './drafts.ts';
+import { analysisOf } from './analysisOf.ts';
+import { valueAt, withDrafts } from './draftKeys.ts';
+import { newStamp } from './stamp.ts';
+import type { SetupStore } from './useNewSetup.ts';
+
+interface JobActions {
+  /** Replaces values of the description, all together. */
+  change: (label: string, ...to: [path: string[], value: Json][]) => void;
+  /** Appends a fact; one that stands in the same place is corrected by it. */
+  record: (label: string, fact: Fact) => void;
+  /** Takes the fact of a place back. */
+  clear: (label: string, place: FactPlace) => void;
+  undo: () => Entry | null;
+  redo: () => Entry | null;
+}
+
+/** A job as the page works with it: what is kept, what is typed, and all that follows from it. */
+export interface Job {
+  record: JobRecord;
+  facts: FactEntry[];
+  state: RoundsState;
+  /** Computed from what is kept and what is being typed. */
+  answer: Answer | null;
+  margins: readonly Margin[];
+  next: NextAction;
+  history: History;
+  unsent: Unsent[];
+  actions: JobActions;
+}
+
+export function useJob(id: string) {
+  const { record, query, unsent } = useJobRecord(id);
+  const kept = useMemo(
+    () => (record ? keptPart(record, unsent, (entry) => enqueue(record.id, { kind: 'entry', entry })) : null),
+    [record, unsent],
+  );
+  return { job: useLive(kept), query };
+}
+
+/** The setup that is not a job yet, worked with in the same way. */
+export function useNewJob(useSetup: SetupStore): Job {
+  const { record, put } = useSetup();
+  const kept = useMemo(() => keptPart(record, [], put), [record, put]);
+  return useLive(kept);
+}
+
+/** What follows from what is kept alone, so that a keystroke need not work it out again. */
+type KeptPart = Omit<Job, 'answer' | 'margins'>;
+
+function keptPart(record: JobRecord, unsent: Unsent[], put: (entry: Entry) => void): KeptPart {
+  return {
+    record,
+    facts: standingFacts(record),
+    state: analysisOf(record).state,
+    next: analysisOf(record).next,
+    history: historyOf(record.entries),
+    unsent,
+    actions: actionsFor(record, put),
+  };
+}
+
+/** Adds what follows from what is being typed. */
+function useLive<Kept extends KeptPart | null>(kept: Kept): Kept extends null ? null : Job;
+function useLive(kept: KeptPart | null): Job | null {
+  const drafts = useDrafts((state) => state.drafts);
+  const record = kept?.record ?? null;
+  // What is sent and what is not changes nothing that follows from the record.
+  const live = useMemo(() => {
+    if (!record) return null;
+    const { answer, margins } = analysisOf(withDrafts(record, drafts));
+    return { answer, margins };
+  }, [record, drafts]);
+  return useMemo(() => kept && live && { ...kept, ...live }, [kept, live]);
+}
+
+function actionsFor(record: JobRecord, put: (entry: Entry) => void): JobActions {
+  const fresh = (label: string) => ({ ...newStamp(), label, undoOf: null, redoOf: null });
+  const history = historyOf(record.entries);
+  return {
+    change: (label, ...to) =>
+      put({
+        ...fresh(label),
+        type: 'change',
+        ops: to.map(([path, value]) => ({ path, from: valueAt(record.document, path), to: value })),
+      }),
+    record: (label, fact) =>
+      put({ ...fresh(label), type: 'fact', fact, replaces: factAt(standingFacts(record), fact)?.id ?? null }),
+    clear: (label, place) => {
+      const standing = factAt(standingFacts(record), place);
+      // What it once corrected must not come back: the oldest goes first, so that one undo brings the last one back.
+      if (standing)
+        correctedBy(record, standing).forEach(({ id }) => put({ ...fresh(label), type: 'withdraw', of: id }));
+    },
+    undo: () => {
+      const target = history.undo.at(-1);
+      if (target) put(undoEntry(target, newStamp()));
+      return target ?? null;
+    },
+    redo: () => {
+      const target = history.redo.at(-1);
+      if (target) put(redoEntry(target, record.entries, newStamp()));
+      return target ?? null;
+    },
+  };
+}
+
+/** Whether what stands in a place (a fact's entry id) is still on its way to the server. */
+export function isUnsent(job: Job, entryId: string | undefined): boolean {
+  return entryId !== undefined && job.unsent.some(({ id, refused }) => id === entryId && !refused);
+}

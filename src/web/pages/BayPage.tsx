@@ -1,0 +1,278 @@
+import { nextWords } from '#words/nextAction.ts';
+import { turningOrder } from '#core/judgement/turningOrder.ts';
+import { JobContext, useThisJob } from '../jobStore/jobContext.ts';
+import { useEffect, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Link, useParams } from 'react-router';
+import { cornerSpec } from '#core/estimate/corner.ts';
+import { workOf, type Work } from '#core/estimate/rounds.ts';
+import type { ToldCorner, ToldPlan } from '#core/document/types.ts';
+import { planFact } from '#core/planning/tell.ts';
+import { isMoved } from '#core/planning/cornerAnswer.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import { useJob, type Job } from '../jobStore/useJob.ts';
+import { MachinePlan } from '../drawing/MachinePlan.tsx';
+import { airTold, Effect, MountMove, PitchAssumed, RingMove, SeatMove } from '../features/job/MoveWords.tsx';
+import { capital } from '../ui/words.ts';
+import { SizeLength, Turns } from '../ui/Figure.tsx';
+import { isRatioGuessed, MeasureRatio } from '../features/ratio/MeasureRatio.tsx';
+import { Button } from '../ui/Button.tsx';
+import { BaySection } from '../features/turn/BaySection.tsx';
+
+/** One corner at a time, for arm's length: what to turn, where to stop, and a counter for turns. */
+export function BayPage() {
+  const { id = '' } = useParams();
+  const { job } = useJob(id);
+  if (!job) return <main className="p-8 text-[28px]">Reading the job …</main>;
+  return (
+    <JobContext value={job}>
+      <main className="flex min-h-screen flex-col p-6 max-md:p-4">
+        <title>{`${job.record.document.name}, bay · Margin`}</title>
+        <div className="flex items-center justify-between gap-4">
+          <h1 className="text-[20px] font-semibold">{job.record.document.name}</h1>
+          <Link
+            to={`/jobs/${id}/next`}
+            className="border-ink/60 flex min-h-11 items-center border px-4 font-semibold"
+          >
+            Back to the sheet
+          </Link>
+        </div>
+        {job.state.turning ? <Turning told={job.state.turning.told} /> : <Idle />}
+      </main>
+    </JobContext>
+  );
+}
+
+/** Nothing is being turned: what comes next, as large. */
+function Idle() {
+  const job = useThisJob();
+  const { answer } = job;
+  const ready =
+    answer !== null && !job.state.locked && answer.chanceAfter !== null && answer.corners.some(isMoved);
+  const measuring = job.next.stage === 'measure';
+  return (
+    <div className="flex flex-1 flex-col items-start justify-center gap-8">
+      <p className="text-[44px] leading-tight font-bold max-md:text-[32px]">{capital(nextWords(job.next))}</p>
+      {ready && !measuring && job.next.stage !== 'close-out' && (
+        <Button
+          look="main"
+          className="min-h-16 px-8 text-[22px]"
+          onClick={() => job.actions.record(`Plan told, round ${answer.state.current + 1}`, planFact(answer))}
+        >
+          Start turning
+        </Button>
+      )}
+      {(!ready || measuring || job.next.stage === 'close-out') && (
+        <Link
+          to={`/jobs/${job.record.id}/${job.next.stage}`}
+          className="bg-action text-on-action flex min-h-16 items-center px-8 text-[22px] font-semibold"
+        >
+          To the sheet
+        </Link>
+      )}
+    </div>
+  );
+}
+
+interface Step {
+  id: CornerId;
+  work: Work;
+  asked: ToldCorner;
+}
+
+/** Every piece of work of a told plan, corner by corner. */
+function stepsOf(job: Job, told: ToldPlan): Step[] {
+  return turningOrder(job.record.document).flatMap((id) => {
+    const asked = told.corners[id];
+    return asked ? workOf(asked).map((work) => ({ id, work, asked })) : [];
+  });
+}
+
+function isDone(job: Job, { id, work }: Step): boolean {
+  const round = job.state.current + 1;
+  return job.facts.some(
+    ({ fact }) =>
+      fact.round === round && fact.kind === work.kind && fact.corner === id && fact.slot === work.slot,
+  );
+}
+
+function Turning({ told }: { told: ToldPlan }) {
+  const job = useThisJob();
+  const steps = stepsOf(job, told);
+  const open = steps.findIndex((step) => !isDone(job, step));
+  const [at, setAt] = useState(Math.max(open, 0));
+  const step = steps[Math.min(at, steps.length - 1)];
+  const go = (by: number) => setAt((here) => Math.min(Math.max(here + by, 0), steps.length - 1));
+  if (!step) return null;
+  const record = (doneMm: number) => {
+    const { work } = step;
+    const place = { round: job.state.current + 1, corner: step.id, slot: work.slot };
+    job.actions.record(
+      `Turned ${cornerNames[step.id]}`,
+      work.kind === 'inflated'
+        ? { kind: work.kind, ...place, bar: work.bar, askedBar: work.bar }
+        : { kind: work.kind, ...place, mm: doneMm, askedMm: work.mm },
+    );
+    const later = steps.findIndex((one, k) => k > at && !isDone(job, one));
+    if (later >= 0) setAt(later);
+  };
+  return (
+    <>
+      <StepView key={`${step.id}${step.work.kind}${step.work.slot}`} step={step} record={record} go={go} />
+      <p className="figures text-second text-center text-[20px]">
+        {at + 1} of {steps.length}
+      </p>
+    </>
+  );
+}
+
+function StepView({
+  step,
+  record,
+  go,
+}: {
+  step: Step;
+  record: (doneMm: number) => void;
+  go: (by: number) => void;
+}) {
+  const job = useThisJob();
+  const { id, work, asked } = step;
+  const { pitchMm } = cornerSpec(job.record.document, id);
+  const counts = work.kind === 'adjustment' && asked.camTo === undefined && asked.steps === undefined;
+  const { isSeat, isMount, by } = goesBy(work);
+  const [eighths, setEighths] = useState(0);
+  const size = Math.round(Math.abs(asked.turns) * 8);
+  const count = (by: number) => setEighths((now) => Math.max(now + by, 0));
+  // What was counted is what was done; nothing counted, and it is taken as told.
+  const done = () =>
+    record(counts && eighths > 0 ? (Math.sign(asked.turns) * eighths * pitchMm.value) / 8 : by);
+  useHotkeys('space', () => counts && count(8), { preventDefault: true }, [counts]);
+  useHotkeys('up,right', () => counts && count(1), { preventDefault: true }, [counts]);
+  useHotkeys('down,left', () => counts && count(-1), { preventDefault: true }, [counts]);
+  useHotkeys('enter', done, { preventDefault: true }, [eighths, counts, step]);
+  useHotkeys('BracketLeft', () => go(-1));
+  useHotkeys('BracketRight', () => go(1));
+  useEffect(() => {
+    window.scrollTo(0, 0);
+  }, []);
+  return (
+    <section aria-label={cornerNames[id]} className="relative flex flex-1 flex-col justify-center gap-4">
+      <div className="pointer-events-none absolute top-1/2 right-0 flex w-[300px] -translate-y-1/2 flex-col items-center gap-2 max-lg:hidden">
+        <MachinePlan footprint={job.record.document.machine} moves={{ [id]: by }} width={210} />
+        <BaySection id={id} />
+      </div>
+      <p className="text-[36px] font-semibold max-md:text-[28px]">{capital(cornerNames[id])}</p>
+      {work.kind !== 'ring' && (
+        <p className="text-action text-[72px] leading-none font-bold max-md:text-[44px]">
+          <Effect seatBy={isSeat ? by : 0} mountMm={isMount ? by : 0} riseMm={asked.riseMm ?? null} />
+        </p>
+      )}
+      <p className="text-[44px] leading-tight font-bold max-md:text-[32px]" data-testid="bay-figure">
+        <Figure step={step} />
+      </p>
+      {work.kind === 'adjustment' && asked.stopAtMm !== null && counts && (
+        <p className="text-[44px] leading-tight font-semibold max-md:text-[32px]">
+          stop when the collar reads <SizeLength mm={asked.stopAtMm} />
+        </p>
+      )}
+      {work.kind === 'adjustment' && counts && (
+        <p className="text-[20px]">
+          <SizeLength mm={Math.abs(by)} /> of seat
+          <PitchAssumed pitch={pitchMm} steps={asked.steps ?? null} />
+        </p>
+      )}
+      {counts && (
+        <div className="flex flex-wrap items-center gap-3" aria-live="polite">
+          <button
+            type="button"
+            onClick={() => count(8)}
+            className="border-ink min-h-24 min-w-64 border-2 px-6 text-left text-[28px] font-semibold"
+            aria-label="Count one turn"
+          >
+            <span className="block leading-tight" data-testid="counted">
+              <Turns turns={eighths / 8} />
+            </span>
+            <span className="text-second mt-1 block text-[17px] leading-tight font-normal">
+              of <Turns turns={size / 8} />; tap or Space counts one
+            </span>
+          </button>
+          <CountButton label="One eighth more" onClick={() => count(1)}>
+            +⅛
+          </CountButton>
+          <CountButton label="One eighth less" onClick={() => count(-1)}>
+            −⅛
+          </CountButton>
+        </div>
+      )}
+      {eighths > size && counts && (
+        <p className="text-tight text-[20px] font-semibold">
+          <Turns turns={(eighths - size) / 8} /> further than issued. It is kept as counted.
+        </p>
+      )}
+      <div className="mt-4 flex flex-wrap gap-3">
+        <Button look="main" className="min-h-20 px-10 text-[28px]" onClick={done}>
+          {isDone(job, step) ? 'Done again' : 'Done'}
+        </Button>
+        <Button className="min-h-20 px-6 text-[20px]" onClick={() => go(-1)} aria-label="Corner before">
+          Back
+        </Button>
+        <Button className="min-h-20 px-6 text-[20px]" onClick={() => go(1)} aria-label="Next corner">
+          Next
+        </Button>
+      </div>
+      {isRatioGuessed(job) && (
+        <div className="max-w-3xl text-[17px]" onKeyDown={(event) => event.stopPropagation()}>
+          <MeasureRatio />
+        </div>
+      )}
+      <p className="text-second text-[17px]">
+        Weight off, lock ring back. {isDone(job, step) && <b className="text-ink">✓ done already.</b>}
+      </p>
+    </section>
+  );
+}
+
+/** What a step moves, and by how much: mm, or bar where it is air; towards the spring is positive. */
+function goesBy(work: Work): { isSeat: boolean; isMount: boolean; by: number } {
+  const isSeat = work.kind === 'adjustment' || work.kind === 'inflated';
+  return { isSeat, isMount: work.kind === 'mount', by: work.kind === 'inflated' ? work.bar : work.mm };
+}
+
+function CountButton({
+  label,
+  onClick,
+  children,
+}: {
+  label: string;
+  onClick: () => void;
+  children: React.ReactNode;
+}) {
+  return (
+    <button
+      type="button"
+      aria-label={label}
+      onClick={onClick}
+      className="border-ink/60 min-h-24 min-w-20 border text-[28px] font-semibold"
+    >
+      {children}
+    </button>
+  );
+}
+
+function Figure({ step: { id, work, asked } }: { step: Step }) {
+  const job = useThisJob();
+  const { mount, fitting } = job.record.document.corners[id];
+  if (work.kind === 'mount')
+    return <MountMove turns={work.mm / (mount?.pitchMm ?? 1)} mm={work.mm} fitting={fitting} />;
+  if (work.kind === 'ring') return <RingMove slider={Number(work.slot)} moveMm={work.mm} />;
+  return (
+    <SeatMove
+      turns={asked.turns}
+      steps={asked.steps ?? null}
+      fitting={fitting}
+      cam={asked.camTo ?? null}
+      air={airTold(asked)}
+      id={id}
+    />
+  );
+}

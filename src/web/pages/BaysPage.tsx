@@ -1,0 +1,143 @@
+import { summarise, type JobSummary } from '#core/analysis/summary.ts';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Link, useNavigate, useSearchParams } from 'react-router';
+import { classDefaults, machineClasses } from '#core/kinds/classes/index.ts';
+import { useJobList, useJobRecord } from '../api/jobs.ts';
+import { useQueue } from '../api/queue.ts';
+import { useDebounced } from '../ui/useDebounced.ts';
+import { FindBox } from '../ui/FindBox.tsx';
+import { Button } from '../ui/Button.tsx';
+import { OpenFile } from '../features/bays/OpenFile.tsx';
+import { JobLine } from '../features/bays/JobLine.tsx';
+
+/** What stands beside the jobs; a phone is for reading in, and shows what is used there. */
+const ELSEWHERE = [
+  { to: '/sag', name: 'Sag bench', onPhone: true },
+  { to: '/stack', name: 'Stack lab', onPhone: false },
+  { to: '/rack', name: 'Spring rack', onPhone: false },
+  { to: '/paper', name: 'Measuring sheet', onPhone: false },
+  { to: '/book', name: 'Logbook', onPhone: true },
+];
+
+/** Bays: what is on the lifts, each job one line of the day with its next action and worst margin. */
+export function BaysPage() {
+  const navigate = useNavigate();
+  const [params, setParams] = useSearchParams();
+  const find = params.get('find') ?? '';
+  useHotkeys('n', () => void navigate('/new'));
+  const still = useDebounced(find);
+  const working = useJobList(still, 'working');
+  const due = useJobList(still, 'due');
+  const locked = useJobList(still, 'locked');
+  const { isPending, isError, refetch } = working;
+  const all = [working, due, locked];
+  const none = all.every(({ data }) => data?.pages[0]?.total === 0);
+  const known = all.flatMap(({ data }) => data?.pages.flatMap(({ jobs }) => jobs.map(({ id }) => id)) ?? []);
+  return (
+    <main className="mx-auto w-full max-w-[1232px] flex-1 px-6 py-5 max-md:px-4">
+      <title>Bays · Margin</title>
+      <section
+        aria-label="New setup"
+        className="border-rule flex flex-wrap items-center gap-x-5 gap-y-2 border-b pb-4"
+      >
+        <h1 className="text-head mr-2 font-semibold">New setup</h1>
+        {machineClasses.map((one) => (
+          <Link
+            key={one}
+            to={`/new?class=${one}`}
+            className="border-ink/60 hover:border-ink flex min-h-11 items-center border px-4 font-semibold"
+          >
+            {classDefaults[one].title}
+          </Link>
+        ))}
+        <p className="text-second">
+          A reading and a target give the first answer.{' '}
+          <kbd className="border-rule border px-1 font-sans text-[13px]">n</kbd>
+        </p>
+        <OpenFile />
+      </section>
+      <UnsentJobs known={known} />
+      <div className="mt-6 flex flex-wrap items-baseline gap-x-4 gap-y-2">
+        <h2 className="text-head font-semibold whitespace-nowrap">In the bays</h2>
+        <div className="ml-auto w-56 max-sm:w-36">
+          <FindBox
+            label="Find a job or machine"
+            value={find}
+            onChange={(words) => setParams(words ? { find: words } : {}, { replace: true })}
+          />
+        </div>
+        <nav aria-label="Elsewhere" className="flex flex-wrap gap-x-4 gap-y-1">
+          {ELSEWHERE.map(({ to, name, onPhone }) => (
+            <Link
+              key={to}
+              to={to}
+              className={`text-action font-semibold underline underline-offset-4 ${onPhone ? '' : 'max-sm:hidden'}`}
+            >
+              {name}
+            </Link>
+          ))}
+        </nav>
+      </div>
+      {isPending && <p className="text-second mt-3">Reading the jobs …</p>}
+      {isError && (
+        <div className="mt-3">
+          <p>The server cannot be reached just now. What you type is kept here.</p>
+          <Button className="mt-3" onClick={() => void refetch()}>
+            Try again
+          </Button>
+        </div>
+      )}
+      {none && (
+        <p className="text-second mt-3">
+          {find === ''
+            ? 'No jobs yet. Choose a machine above and type what the tape says.'
+            : 'No job and no machine by that name.'}
+        </p>
+      )}
+      <Shelf list={working} title={null} />
+      <Shelf list={due} title="Due back" />
+      <Shelf list={locked} title="Locked" />
+    </main>
+  );
+}
+
+/** Jobs of one kind, read on as somebody asks for more; nothing where there are none. */
+function Shelf({ list, title }: { list: ReturnType<typeof useJobList>; title: string | null }) {
+  const jobs = list.data?.pages.flatMap((page) => page.jobs) ?? [];
+  if (jobs.length === 0) return null;
+  return (
+    <section aria-label={title ?? 'In the bays'}>
+      {title && <h2 className="text-head mt-8 font-semibold">{title}</h2>}
+      <ul className="mt-2">
+        {jobs.map((job) => (
+          <JobLine key={job.id} job={job} />
+        ))}
+      </ul>
+      {list.hasNextPage && (
+        <Button className="mt-4" disabled={list.isFetchingNextPage} onClick={() => void list.fetchNextPage()}>
+          {list.isFetchingNextPage ? 'Reading …' : `Show more of ${list.data?.pages[0]?.total ?? ''}`}
+        </Button>
+      )}
+    </section>
+  );
+}
+
+/** Jobs made here that the server has not taken yet. */
+function UnsentJobs({ known }: { known: string[] }) {
+  const items = useQueue((state) => state.items);
+  const made = items.filter(({ what, jobId }) => what.kind === 'job' && !known.includes(jobId));
+  return (
+    <ul>
+      {made.map(({ jobId }) => (
+        <UnsentJob key={jobId} id={jobId} />
+      ))}
+    </ul>
+  );
+}
+
+function UnsentJob({ id }: { id: string }) {
+  const { record } = useJobRecord(id);
+  if (!record) return null;
+  const job: JobSummary = summarise(record, new Date().toISOString());
+  return <JobLine job={job} unsent />;
+}

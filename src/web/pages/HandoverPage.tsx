@@ -1,0 +1,291 @@
+import { recheckWords } from '#words/recheck.ts';
+import { marginTitles } from '#words/margins.ts';
+import type { Answer } from '#core/planning/answerShape.ts';
+import { JobContext, useThisJob } from '../jobStore/jobContext.ts';
+import { adjusterOf } from '#core/kinds/adjusters/index.ts';
+import { isOf } from '#core/document/facts.ts';
+import { useParams } from 'react-router';
+import { cautionList } from '#words/cautions.ts';
+import { closeList } from '#words/checks.ts';
+import { recheckOf } from '#core/document/recheck.ts';
+import { classDefaults } from '#core/kinds/classes/index.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
+import { cornersIn } from '#core/kinds/classes/index.ts';
+import { balanceOf, takenPads } from '#core/scales/balance.ts';
+import { worstOfEachKind } from '#core/margins/margins.ts';
+import { cornerHeight } from '#core/figures/cornerHeight.ts';
+import type { CornerAnswer } from '#core/planning/cornerAnswer.ts';
+import { useJob, type Job } from '../jobStore/useJob.ts';
+import { Pressure } from '../features/job/MoveWords.tsx';
+import { AssumedMark } from '../features/job/AssumedMark.tsx';
+import { MarginValue } from '../features/job/MarginWords.tsx';
+import { capital } from '../ui/words.ts';
+import { roundWords } from '#words/fields.ts';
+import { Button } from '../ui/Button.tsx';
+import { Length, SizeLength } from '../ui/Figure.tsx';
+import { EstimatedLength, MeasuredLength } from '../ui/FigureKinds.tsx';
+import { Mass } from '../ui/Measure.tsx';
+import { StateMark } from '../ui/StateMark.tsx';
+import { HandoverSag } from '../features/finish/HandoverSag.tsx';
+import { meanOf } from '#core/numerics/mean.ts';
+
+/** What goes with the machine: heights before and after, settings, what is left, what to mind. One page of paper. */
+export function HandoverPage() {
+  const { id = '' } = useParams();
+  const { job } = useJob(id);
+  if (!job) return <main className="p-6">Reading the job …</main>;
+  const { document } = job.record;
+  return (
+    <JobContext value={job}>
+      <main className="mx-auto w-full max-w-[820px] px-6 py-5 print:max-w-none print:p-0">
+        <title>{`${document.name}, handover · Margin`}</title>
+        <div className="flex flex-wrap items-baseline justify-between gap-4">
+          <h1 className="text-[26px] font-bold">
+            {document.name}{' '}
+            <span className="text-second text-[17px] font-normal">
+              {document.machine.title || classDefaults[document.machine.class].title}
+            </span>
+          </h1>
+          <Button look="main" className="print:hidden" onClick={() => window.print()}>
+            Print
+          </Button>
+        </div>
+        <p className="text-second">
+          {[document.load && `Set with: ${document.load}`, standing(job)].filter(Boolean).join('. ')}.
+        </p>
+        {job.answer ? (
+          <>
+            <Settings />
+            <HandoverSag answer={job.answer} />
+            <Weights />
+            <LeftOver />
+          </>
+        ) : (
+          <p className="mt-4">Nothing has been measured yet: there is nothing to hand over.</p>
+        )}
+        <SeenTo />
+        <Mind />
+      </main>
+    </JobContext>
+  );
+}
+
+function standing({ state, facts }: Job): string {
+  const at = facts.find(({ fact }) => fact.kind === 'locked')?.at;
+  const day = at ? new Date(at).toLocaleDateString(undefined, { dateStyle: 'long' }) : null;
+  return state.locked && day ? `Locked on ${day}` : 'Not locked yet';
+}
+
+function Settings() {
+  const job = useThisJob();
+  const { answer, state, facts } = job;
+  if (!answer) return null;
+  const before = (id: CornerAnswer['id']) => {
+    const read = state.rounds[0]?.heights[id];
+    return read ? meanOf(read) + answer.document.corners[id].reference.offsetMm : null;
+  };
+  const clicks = (id: CornerAnswer['id'], slot: string) =>
+    facts
+      .map(({ fact }) => fact)
+      .filter(isOf('clicks'))
+      .findLast((fact) => fact.corner === id && fact.slot === slot)?.clicks;
+  return (
+    <table className="mt-4 w-full">
+      <thead className="label text-second text-right">
+        <tr>
+          <th className="py-1 text-left font-normal">corner</th>
+          <th className="font-normal">before</th>
+          <th className="font-normal">now</th>
+          <th className="font-normal">target</th>
+          <th className="font-normal">adjuster</th>
+          <th className="font-normal">clicks c / r</th>
+        </tr>
+      </thead>
+      <tbody>
+        {answer.corners.map((corner) => (
+          <tr key={corner.id} className="border-rule border-t text-right">
+            <td className="py-1.5 text-left font-medium">{capital(cornerNames[corner.id])}</td>
+            <td>{before(corner.id) === null ? '—' : <Length mm={before(corner.id) ?? 0} />}</td>
+            <td className="font-semibold">
+              <HeightNow answer={answer} corner={corner} />
+            </td>
+            <td>
+              {corner.spec.targetMm !== null ? (
+                <Length mm={corner.spec.targetMm} />
+              ) : answer.document.corners[corner.id].sagMm !== null ? (
+                <>
+                  sag <Length mm={answer.document.corners[corner.id].sagMm ?? 0} decimals={0} />
+                </>
+              ) : (
+                '—'
+              )}
+            </td>
+            <td>
+              <Setting corner={corner} />
+            </td>
+            <td className="figures">
+              {clicks(corner.id, 'compression') ?? '—'} / {clicks(corner.id, 'rebound') ?? '—'}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** As the tape read last; the owner is given no estimate for a fact. */
+function HeightNow({ answer, corner }: { answer: Answer; corner: CornerAnswer }) {
+  const { measured, estimated } = cornerHeight(answer, corner.id);
+  if (measured) return <MeasuredLength figure={measured} className="" />;
+  if (answer.document.corners[corner.id].targetMm === null) return <>—</>;
+  return estimated ? <EstimatedLength figure={estimated} note="" /> : <>not measured</>;
+}
+
+/** Weights as last read, and before; nothing where it was never on scales. */
+function Weights() {
+  const job = useThisJob();
+  const weighed = job.state.rounds.filter(
+    ({ pads }) => balanceOf(takenPads(job.record.document, pads)) !== null,
+  );
+  const [first, last] = [weighed[0], weighed.at(-1)];
+  if (!first || !last) return null;
+  const rows = first === last ? [last] : [first, last];
+  return (
+    <section aria-label="On the scales" className="mt-5">
+      <h2 className="font-semibold">
+        On the scales{' '}
+        <span className="label text-second font-normal">{job.record.document.load || 'as measured'}</span>
+      </h2>
+      <table className="mt-1 w-full">
+        <thead className="label text-second text-right">
+          <tr>
+            <th />
+            {cornersIn(job.record.document).map((id) => (
+              <th key={id} className="font-normal">
+                {cornerNames[id]}
+              </th>
+            ))}
+            <th className="font-normal">front</th>
+            <th className="font-normal">cross, RF + LR</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(({ round, pads }) => {
+            const balance = balanceOf(takenPads(job.record.document, pads));
+            const kg = takenPads(job.record.document, pads);
+            return (
+              <tr key={round} className="border-rule border-t text-right">
+                <th scope="row" className="py-1 text-left font-normal">
+                  {capital(roundWords(round))}
+                </th>
+                {cornersIn(job.record.document).map((id) => (
+                  <td key={id}>
+                    <Mass kg={meanOf(kg[id] ?? [0])} decimals={1} />
+                  </td>
+                ))}
+                <td className="figures">{(100 * (balance?.front.value ?? 0)).toFixed(1)} %</td>
+                <td className="figures font-semibold">{(100 * (balance?.cross.value ?? 0)).toFixed(1)} %</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+function Setting({ corner }: { corner: CornerAnswer }) {
+  const job = useThisJob();
+  const { fitting: kind } = job.record.document.corners[corner.id];
+  if (corner.cam || corner.airBar)
+    return (
+      <>
+        {corner.cam && <>cam {corner.cam.now + 1}</>}
+        {corner.airBar && <Pressure bar={corner.airBar.now} />}
+        {corner.placeAssumed && <AssumedMark />}
+      </>
+    );
+  if (adjusterOf(kind).goes.by === 'nothing') return <>fixed</>;
+  return (
+    <>
+      {corner.collarMm === null ? '—' : <SizeLength mm={corner.collarMm} />}
+      {corner.mount && corner.mount.nowMm !== null && (
+        <>
+          , mount <SizeLength mm={corner.mount.nowMm} />
+        </>
+      )}
+    </>
+  );
+}
+
+function LeftOver() {
+  const job = useThisJob();
+  return (
+    <section aria-label="What is left" className="mt-5">
+      <h2 className="font-semibold">
+        What is left{' '}
+        <span className="label text-second font-normal">
+          {job.state.locked ? 'as locked' : 'after the plan that is open'}
+        </span>
+      </h2>
+      <ul className="mt-1 grid gap-x-8 sm:grid-cols-2 print:grid-cols-2">
+        {worstOfEachKind(job.margins).map((margin) => (
+          <li key={margin.kind} className="border-rule flex items-baseline gap-2 border-t py-1">
+            <span className="translate-y-0.5">
+              <StateMark state={margin.state} />
+            </span>
+            <span className="flex-1">
+              {marginTitles[margin.kind]}{' '}
+              <span className="label text-second">
+                {cornerNames[margin.corner]}
+                {margin.assumed && <AssumedMark />}
+              </span>
+            </span>
+            <MarginValue margin={margin} />
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function SeenTo() {
+  const job = useThisJob();
+  const done = (id: string) =>
+    job.facts.some(({ fact }) => fact.kind === 'check' && fact.slot === id && fact.how === 'done');
+  const due = recheckOf(job.facts);
+  return (
+    <section aria-label="Seen to" className="mt-5">
+      <h2 className="font-semibold">Seen to</h2>
+      <ul className="mt-1 grid gap-x-8 sm:grid-cols-2 print:grid-cols-2">
+        {closeList(job.record.document).map(({ id, words }) => (
+          <li key={id} className="flex gap-2 py-0.5">
+            <span className="border-ink inline-block size-4 shrink-0 translate-y-0.5 border text-center text-[12px] leading-[14px]">
+              {done(id) ? '✓' : ''}
+            </span>
+            {words}
+          </li>
+        ))}
+      </ul>
+      <p className="mt-3 font-semibold">
+        {due
+          ? `${capital(recheckWords(due))}.`
+          : 'Recheck after 150 to 500 km, and again at 1000: new springs settle and lock rings walk.'}
+      </p>
+    </section>
+  );
+}
+
+function Mind() {
+  const job = useThisJob();
+  return (
+    <section aria-label="To mind" className="mt-4">
+      <h2 className="font-semibold">To mind</h2>
+      {cautionList('close-out', job.record.document).map(({ words, why }) => (
+        <p key={words} className="label">
+          {words} <span className="text-second">{why}</span>
+        </p>
+      ))}
+    </section>
+  );
+}

@@ -1,0 +1,206 @@
+import { Select } from '../ui/Select.tsx';
+import { Download, Plus, Search, Upload } from 'lucide-react';
+import Papa from 'papaparse';
+import { useMemo, useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { writeRack } from '#core/rack/csv.ts';
+import { blankRackValues, rateOf, type RackSpring } from '#core/rack/spring.ts';
+import { lengthText } from '#core/units/formatLength.ts';
+import { limits } from '#contract/limits.ts';
+import { useRack } from '../api/rack.ts';
+import { HeaderSlot } from '../ui/headerSlot.tsx';
+import { useLengthStyle } from '../ui/settings.ts';
+import { useMirrored } from '../features/links/useMirrored.ts';
+import { useUndoKeys } from '../jobStore/useUndoKeys.ts';
+import { Button } from '../ui/Button.tsx';
+import { FindBox } from '../ui/FindBox.tsx';
+import { NumberField } from '../forms/NumberField.tsx';
+import { ImportDialog } from '../features/rack/ImportDialog.tsx';
+import { RackTable } from '../features/rack/RackTable.tsx';
+import { useRackEdits } from '../features/rack/useRackEdits.ts';
+
+/** Catalogue and stock: every spring, found, sorted, typed over, taken in and saved as CSV. */
+export function RackPage() {
+  const rack = useRack();
+  const edits = useRackEdits();
+  useUndoKeys({ undo: edits.undo, redo: () => undefined });
+  const [start] = useSearchParams();
+  const [asked, setAsked] = useState<Asked>(() =>
+    Object.fromEntries(FILTERS.map((key) => [key, start.get(key) ?? ''])),
+  );
+  useMirrored(asked);
+  const [importing, setImporting] = useState(false);
+  const springs = useMemo(() => rack.data ?? [], [rack.data]);
+  const shown = useMemo(() => springs.filter((spring) => fits(spring, asked)), [springs, asked]);
+  const set = (key: string, value: string) => setAsked((before) => ({ ...before, [key]: value }));
+  return (
+    <main className="mx-auto w-full max-w-[1360px] flex-1 px-6 py-4 narrow:px-4">
+      <title>Spring rack · Margin</title>
+      <HeaderSlot.Fill>
+        <h1 className="font-semibold">Spring rack</h1>
+        <Button look="quiet" disabled={!edits.last} title={edits.last ?? ''} onClick={edits.undo}>
+          Undo
+        </Button>
+      </HeaderSlot.Fill>
+      <div className="mb-3 flex flex-wrap items-center gap-3">
+        <Link
+          to="/rack/search"
+          className="bg-action text-on-action inline-flex min-h-9 items-center px-4 font-semibold"
+        >
+          <Search size={15} aria-hidden className="mr-1.5" />
+          Which springs do it?
+        </Link>
+        <Button onClick={() => edits.add({ ...blankRackValues, name: 'new spring' })}>
+          <Plus size={15} aria-hidden className="mr-1 inline" />
+          New spring
+        </Button>
+        <Button onClick={() => setImporting(true)}>
+          <Upload size={15} aria-hidden className="mr-1 inline" />
+          Import a CSV
+        </Button>
+        <Button disabled={springs.length === 0} onClick={() => saveCsv(springs)}>
+          <Download size={15} aria-hidden className="mr-1 inline" />
+          Save as CSV
+        </Button>
+        <p className="text-second ml-auto">
+          {shown.length === springs.length
+            ? `${springs.length} springs`
+            : `${shown.length} of ${springs.length} springs`}
+        </p>
+      </div>
+      {edits.failed && (
+        <p role="alert" className="text-short mb-3">
+          {edits.failed.words}{' '}
+          {edits.failed.again && (
+            <Button look="quiet" onClick={edits.failed.again}>
+              Send it again
+            </Button>
+          )}
+        </p>
+      )}
+      <Filters asked={asked} set={set} springs={springs} />
+      <div className="bg-sheet border-rule border p-4">
+        {rack.isPending ? (
+          <p className="text-second">Reading the rack …</p>
+        ) : rack.isError && springs.length === 0 ? (
+          <>
+            <p role="alert">The rack cannot be read just now: the server cannot be reached.</p>
+            <Button className="mt-3" onClick={() => void rack.refetch()}>
+              Try again
+            </Button>
+          </>
+        ) : springs.length === 0 ? (
+          <p className="text-second">
+            The rack is empty. Add a spring, or take in a list: any CSV with a name and a rate will do.
+          </p>
+        ) : shown.length === 0 ? (
+          <p className="text-second">No spring is like that.</p>
+        ) : (
+          <RackTable springs={shown} edits={edits} />
+        )}
+      </div>
+      <ImportDialog open={importing} onClose={() => setImporting(false)} />
+    </main>
+  );
+}
+
+/** What the rack is narrowed by, as it stands in the address. */
+const FILTERS = ['find', 'inner', 'rate-from', 'rate-to', 'free-from', 'free-to', 'stock'] as const;
+type Asked = Record<string, string>;
+
+const bounds = [
+  { key: 'rate', label: 'Rate', quantity: 'rate', range: limits.springRateNPerMm },
+  { key: 'free', label: 'Free length', quantity: 'size', range: limits.springMm },
+] as const;
+
+interface FilterProps {
+  asked: Asked;
+  set: (key: string, value: string) => void;
+  springs: readonly RackSpring[];
+}
+
+function Filters({ asked, set, springs }: FilterProps) {
+  const style = useLengthStyle(1);
+  const inners = [...new Set(springs.flatMap(({ innerMm }) => innerMm ?? []))].sort((a, b) => a - b);
+  return (
+    <div data-fields className="mb-3 flex flex-wrap items-end gap-x-5 gap-y-2">
+      <div className="w-56">
+        <FindBox label="Find a spring" value={asked.find ?? ''} onChange={(find) => set('find', find)} />
+      </div>
+      <label className="block">
+        <span className="label text-second block">Inner diameter</span>
+        <Select
+          look=""
+          value={asked.inner ?? ''}
+          options={[
+            { value: '', words: 'any' },
+            ...inners.map((mm) => ({ value: String(mm), words: lengthText(mm, style) })),
+          ]}
+          onChange={(to) => set('inner', to)}
+        />
+      </label>
+      {bounds.map(({ key, label, quantity, range }, i) => (
+        <div key={key} className="relative flex items-end gap-2">
+          {(['from', 'to'] as const).map((end, k) => (
+            <NumberField
+              key={end}
+              className="w-24"
+              label={`${label} ${end}`}
+              showLabel
+              order={2 * i + k}
+              draftKey={`rack.filter.${key}.${end}`}
+              quantity={quantity}
+              range={range}
+              value={numberIn(asked, `${key}-${end}`)}
+              placeholder="any"
+              onCommit={(value) => set(`${key}-${end}`, value === null ? '' : String(value))}
+            />
+          ))}
+        </div>
+      ))}
+      <label className="flex min-h-9 cursor-pointer items-center gap-2">
+        <input
+          type="checkbox"
+          className="accent-action size-4"
+          checked={asked.stock === '1'}
+          onChange={(event) => set('stock', event.target.checked ? '1' : '')}
+        />
+        in stock only
+      </label>
+    </div>
+  );
+}
+
+function numberIn(asked: Asked, key: string): number | null {
+  const text = asked[key] ?? '';
+  return text !== '' && Number.isFinite(Number(text)) ? Number(text) : null;
+}
+
+/** Whether a spring is like what is asked for. */
+function fits(spring: RackSpring, asked: Asked): boolean {
+  const words = (asked.find ?? '').toLowerCase().split(/\s+/).filter(Boolean);
+  const text = `${spring.name} ${spring.note}`.toLowerCase();
+  const inner = numberIn(asked, 'inner');
+  const within = (key: string, value: number | null) => {
+    const [from, to] = [numberIn(asked, `${key}-from`), numberIn(asked, `${key}-to`)];
+    if (from === null && to === null) return true;
+    return value !== null && value >= (from ?? -Infinity) && value <= (to ?? Infinity);
+  };
+  return (
+    words.every((word) => text.includes(word)) &&
+    (inner === null || spring.innerMm === inner) &&
+    within('rate', rateOf(spring)?.value ?? null) &&
+    within('free', spring.freeLengthMm) &&
+    (asked.stock !== '1' || spring.stock > 0)
+  );
+}
+
+function saveCsv(springs: readonly RackSpring[]): void {
+  const { headings, rows } = writeRack(springs);
+  const text = Papa.unparse({ fields: headings, data: rows }, { escapeFormulae: true, newline: '\r\n' });
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(new Blob(['\uFEFF', text], { type: 'text/csv;charset=utf-8' }));
+  link.download = 'spring-rack.csv';
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+}
