@@ -164,27 +164,35 @@ describe('in a simulated workshop', () => {
   }
 
   function workAnew(seed: number, rounds: number): Outcome {
-    let machine = hideMachine(seed, 2, 40);
-    let job = measure(record(plainDocument((document) => (document.toleranceMm = TOLERANCE))), machine, 0);
-    for (let round = 1; round <= rounds; round++) {
-      const { corners } = must(answerFor(job));
-      const seats = Object.fromEntries(corners.map(({ id, seatBy }) => [id, seatBy]));
-      machine = turnSeats(machine, seats);
-      job = measure(
-        add(job, ...corners.map(({ id, seatBy }) => adjustment(round, id, seatBy))),
+    if (rounds === 0) {
+      const machine = hideMachine(seed, 2, 40);
+      const job = measure(
+        record(plainDocument((document) => (document.toleranceMm = TOLERANCE))),
         machine,
-        round,
+        0,
       );
+      return { machine, job, answer: must(answerFor(job)) };
     }
+    const before = work(seed, rounds - 1);
+    const { corners } = before.answer;
+    const machine = turnSeats(
+      before.machine,
+      Object.fromEntries(corners.map(({ id, seatBy }) => [id, seatBy])),
+    );
+    const job = measure(
+      add(before.job, ...corners.map(({ id, seatBy }) => adjustment(rounds, id, seatBy))),
+      machine,
+      rounds,
+    );
     return { machine, job, answer: must(answerFor(job)) };
   }
 
-  const seeds = Array.from({ length: 16 }, (_, i) => 1000 + i);
+  const seeds = Array.from({ length: 8 }, (_, i) => 1000 + i);
 
-  test('true heights are in after two rounds on at least 15 of 16 machines, and more of them than after one', () => {
+  test('true heights are in after two rounds on at least 7 of 8 machines, and more of them than after one', () => {
     const once = seeds.filter((seed) => within(work(seed, 1).machine)).length;
     const twice = seeds.filter((seed) => within(work(seed, 2).machine)).length;
-    expect(twice).toBeGreaterThanOrEqual(15);
+    expect(twice).toBeGreaterThanOrEqual(7);
     expect(twice).toBeGreaterThanOrEqual(once);
   });
 
@@ -194,10 +202,10 @@ describe('in a simulated workshop', () => {
       const { now, prior } = must(answer.posterior.gains.LF ?? null);
       return Math.abs(now.mean - machine.gain.front) < Math.abs(prior.mean - machine.gain.front);
     });
-    expect(better.length).toBeGreaterThan(10);
+    expect(better.length).toBeGreaterThan(5);
   });
 
-  test('told to stop with a true height out on at most 1 of 16', () => {
+  test('told to stop with a true height out on at most 1 of 8', () => {
     const wrong = seeds.filter((seed) => {
       const { machine, answer } = work(seed, 1);
       return goodEnough(answer) && !within(machine);
