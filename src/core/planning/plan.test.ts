@@ -254,6 +254,7 @@ describe('any plan', () => {
           before.corners[index]?.predictedMm ?? 0,
         );
       }),
+      { numRuns: 30 },
     );
   });
 });

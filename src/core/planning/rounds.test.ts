@@ -36,7 +36,7 @@ const share = (stories: readonly Story[], has: (story: Story) => boolean) =>
   stories.filter(has).length / stories.length;
 
 describe('worked by the book on simulated machines', () => {
-  const stories = Array.from({ length: 25 }, (_, seed) => workThrough(hideVehicle(seed), true));
+  const stories = Array.from({ length: 18 }, (_, seed) => workThrough(hideVehicle(seed), true));
 
   test('true heights are in after one adjustment on at least 85 in 100, after two on 95', () => {
     expect(share(stories, ({ after }) => after[0] ?? true)).toBeGreaterThanOrEqual(0.85);

@@ -96,7 +96,7 @@ describe('the fast way agrees with the full model', () => {
         exact.sagMm.forEach((mm, c) => expect(Math.abs((searcher.sagMm[c] ?? NaN) - mm)).toBeLessThan(0.1));
         expect(searcher.share).toBeCloseTo(exact.share, 1);
       }),
-      { numRuns: 800 },
+      { numRuns: 300 },
     );
   });
 });
