@@ -1,6 +1,10 @@
 import type { JobDocument, RiderDocument } from './types.ts';
 import { classDefaults, type MachineClass } from '../kinds/classes/index.ts';
-import { tolerances } from '../tolerances.ts';
+
+/** share of the whole. Where a rider's weight sits: the share on the rear may be off by this. */
+const RIDER_SHARE_SD = 0.05;
+/** relative. Luggage, gear and fuel as somebody names them. */
+const LUGGAGE_SD = 0.1;
 
 /** A weight that comes and goes with a rider, placed in mm ahead of the middle of the wheelbase. */
 export interface RiderMass {
@@ -44,12 +48,11 @@ export function massesOf(document: JobDocument, rider: RiderDocument): RiderMass
   const at = (rear: number) => (0.5 - rear) * base;
   const rear = rearShareOf(document, rider);
   const body = Math.max(rider.kg - rider.gearKg, 1);
-  const { riderShareSd, luggageSd } = tolerances;
   const part = (name: string, kg: number, share: number, read: boolean): RiderMass[] =>
-    kg > 0 ? [{ name: `${name}, ${rider.name}`, kg, xMm: at(share), sd: luggageSd, read, ride: true }] : [];
+    kg > 0 ? [{ name: `${name}, ${rider.name}`, kg, xMm: at(share), sd: LUGGAGE_SD, read, ride: true }] : [];
   return [
-    { name: `${rider.name}, front`, kg: body * (1 - rear), xMm: at(0), sd: riderShareSd / (1 - rear), read: true, ride: true }, // prettier-ignore
-    { name: `${rider.name}, rear`, kg: body * rear, xMm: at(1), sd: riderShareSd / rear, read: true, ride: true }, // prettier-ignore
+    { name: `${rider.name}, front`, kg: body * (1 - rear), xMm: at(0), sd: RIDER_SHARE_SD / (1 - rear), read: true, ride: true }, // prettier-ignore
+    { name: `${rider.name}, rear`, kg: body * rear, xMm: at(1), sd: RIDER_SHARE_SD / rear, read: true, ride: true }, // prettier-ignore
     ...part('gear', rider.gearKg, rear, sagRead.gear),
     ...part('passenger', rider.passengerKg, PASSENGER_REAR, true),
     ...part('luggage', rider.luggageKg, LUGGAGE_REAR, sagRead.luggage),
@@ -63,7 +66,7 @@ export function missingFuel(document: JobDocument): RiderMass[] {
   if (kg <= 0 || riders.length === 0) return [];
   const base = machine.wheelbaseMm ?? classDefaults[machine.class].wheelbaseMm;
   const xMm = (0.5 - TANK_REAR) * base;
-  return [{ name: 'fuel to full', kg, xMm, sd: tolerances.luggageSd, read: false, ride: true }];
+  return [{ name: 'fuel to full', kg, xMm, sd: LUGGAGE_SD, read: false, ride: true }];
 }
 
 /** kg of the machine without its riders, and the share of it on the front: given, or the class's less a rider. */

@@ -2,6 +2,9 @@ import type { CornerId } from '../kinds/corners.ts';
 import { meanOf } from '../numerics/mean.ts';
 import { tolerances } from '../tolerances.ts';
 
+/** mm, absolute. Half of the friction band of a machine of which no band was read. */
+const USUAL_HALF_BAND_MM = 4;
+
 /** How a machine was let go before it was read. */
 export type LetGo = 'press' | 'lift' | 'rest' | 'band';
 
@@ -102,7 +105,7 @@ export function halfBandOf({ states }: CornerSag): { mm: number; seen: boolean }
   const seen = Object.values(states).flatMap(({ press, lift }) =>
     press?.length && lift?.length ? [Math.max((meanOf(lift) - meanOf(press)) / 2, 0)] : [],
   );
-  return seen.length > 0 ? { mm: meanOf(seen), seen: true } : { mm: tolerances.usualHalfBandMm, seen: false };
+  return seen.length > 0 ? { mm: meanOf(seen), seen: true } : { mm: USUAL_HALF_BAND_MM, seen: false };
 }
 
 /** Furthest apart that repeats of one kind lie, mm; null where nothing was read twice. */

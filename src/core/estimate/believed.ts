@@ -45,6 +45,21 @@ import type { PerCorner } from './rounds.ts';
 import { isSaid, springFrom } from '../document/spring.ts';
 import type { CornerDocument, JobDocument, TorsionDocument } from '../document/types.ts';
 
+/** bar, absolute. A gauge on an air spring. */
+const GAUGE_SD_BAR = 0.1;
+/** relative. A mass somebody has named. */
+const MASS_SD = 0.03;
+/** relative. A wheel's share of a known whole. */
+const SHARED_MASS_SD = 0.05;
+/** relative. A wheel of a machine of which only the class is known. */
+const UNKNOWN_MASS_SD = 0.15;
+/** relative. Rate of an anti-roll bar from a sheet. */
+const BAR_SD = 0.1;
+/** km. New springs have lost two thirds of what they will lose. */
+const SETTLING_KM = 90;
+/** mm at the wheel that springs nobody called new are thought to lose on the road: shared by all, and each its own. */
+const SETTLING_PRIOR_MM = { mean: 1, sd: 2, own: 2 };
+
 /** Where the figures of one corner's model come from. */
 interface CornerSources {
   springs: Source;
@@ -131,14 +146,10 @@ export function machineOf(
             : priors.unknownRise,
           axleSpring: { front: axleSpringSd(document, 'front'), rear: axleSpringSd(document, 'rear') },
           contacts: corners.map(({ belief }) => belief),
-          masses: [
-            ...ids.map(() => loadSd),
-            ...loads.map(() => tolerances.massSd),
-            ...people.map(({ sd }) => sd),
-          ],
+          masses: [...ids.map(() => loadSd), ...loads.map(() => MASS_SD), ...people.map(({ sd }) => sd)],
           bars: hookedBarSds(document),
           settling: settlingPrior(document, driven),
-          settlingKm: { mean: Math.log(tolerances.settlingKm), sd: 0 },
+          settlingKm: { mean: Math.log(SETTLING_KM), sd: 0 },
         },
       },
     },
@@ -149,7 +160,7 @@ export function machineOf(
 function settlingPrior({ settlingMm }: JobDocument, driven: boolean): BelievedMachine['belief']['settling'] {
   if (settlingMm !== null) return { all: { mean: settlingMm, sd: 0.4 * settlingMm }, own: 0.15 * settlingMm };
   if (!driven) return { all: { mean: 0, sd: 0 }, own: 0 };
-  const { mean, sd, own } = tolerances.settlingPriorMm;
+  const { mean, sd, own } = SETTLING_PRIOR_MM;
   return { all: { mean, sd }, own };
 }
 
@@ -259,7 +270,7 @@ function cornerFrom(
       ratio: ownRatio(document, id, { ratio, travelMm, measuredRatio }),
       springs: springSds(springs, areSpringsAssumed(corner, springs)),
       preloadMm: corner.air
-        ? (isAirAssumed(corner.air) ? priors.unknownAirBar : tolerances.gaugeSdBar) / AIR_STEP_BAR
+        ? (isAirAssumed(corner.air) ? priors.unknownAirBar : GAUGE_SD_BAR) / AIR_STEP_BAR
         : givenPreload === null && (!corner.torsion || isPlaceAssumed(corner, 0))
           ? 0.2 * rest.strokeMm
           : tolerances.preloadSdMm,
@@ -352,7 +363,7 @@ function springSds(springs: SpringsDescription | null, assumed: boolean): number
 /** How well the rates of hooked bars are known, front first, as they stand in the machine. */
 function hookedBarSds({ bars }: JobDocument): number[] {
   return [bars.front, bars.rear].flatMap((bar) =>
-    bar?.hooked ? [bar.rateNPerMm === null ? priors.unknownBar : tolerances.barSd] : [],
+    bar?.hooked ? [bar.rateNPerMm === null ? priors.unknownBar : BAR_SD] : [],
   );
 }
 
@@ -490,7 +501,7 @@ function shareAt(document: JobDocument, id: CornerId, { xMm, yMm }: { xMm: numbe
 
 function massSpread(document: JobDocument): number {
   if (cornersIn(document).every((id) => document.corners[id].loadKg !== null)) return tolerances.weighedSd;
-  return document.machine.massKg === null ? tolerances.unknownMassSd : tolerances.sharedMassSd;
+  return document.machine.massKg === null ? UNKNOWN_MASS_SD : SHARED_MASS_SD;
 }
 
 /** A reference that is 1 : 1 with wheel or shaft reads at full droop what it reads fully extended. */

@@ -11,6 +11,13 @@ import { GRAVITY } from '../machine/solver.ts';
 import { extendedOf, sagEvidence } from './sagEvidence.ts';
 import { tolerances } from '../tolerances.ts';
 
+/** kg, absolute. No wheel is weighed better: the floor and friction see to that. */
+const LEAST_SCALE_KG = 1.5;
+/** relative. What a set of pads is off from each other, whoever reads them. */
+const PAD_SCALE_SD = 0.003;
+/** mm, absolute. The same when nobody said that it was settled: weak evidence. */
+const UNSETTLED_FRICTION_SD_MM = 4;
+
 /** What was read, by how the machine stood then (adjusters in mm from the baseline). */
 export interface Evidence {
   /** One for every round, in the load that is measured in. */
@@ -51,8 +58,7 @@ export function evidenceOf(
       situation,
       readings: readingsOf(document, machine, round, read),
       frictionScale:
-        blur *
-        (round.settled === null ? tolerances.unsettledFrictionSdMm / tolerances.settledFrictionSdMm : 1),
+        blur * (round.settled === null ? UNSETTLED_FRICTION_SD_MM / tolerances.settledFrictionSdMm : 1),
     };
   });
   return { rounds, sag };
@@ -94,7 +100,7 @@ function readingsOf(
     const read = round.pads[id];
     if (read) return padReadings(index, read, document.corners[id].padFactor);
     if (round.round > 0 || loadKg === null) return [];
-    const sdN = Math.max(tolerances.weighedSd * loadKg, tolerances.leastScaleKg) * GRAVITY;
+    const sdN = Math.max(tolerances.weighedSd * loadKg, LEAST_SCALE_KG) * GRAVITY;
     return [{ what: 'pad', index, forceN: loadKg * GRAVITY, sdN }];
   });
   return [...heights, ...used, ...weighed];
@@ -109,7 +115,7 @@ function padReadings(index: number, read: readonly number[], factor: number | nu
   return read.map((shown): Reading => {
     const kg = shown / (factor ?? 1);
     const repeat = Math.max(tolerances.padRepeatSd * kg, tolerances.padStepKg);
-    const sdKg = Math.sqrt(n) * Math.hypot(tolerances.padScaleSd * kg, repeat / Math.sqrt(n));
+    const sdKg = Math.sqrt(n) * Math.hypot(PAD_SCALE_SD * kg, repeat / Math.sqrt(n));
     return { what: 'pad', index, forceN: kg * GRAVITY, sdN: sdKg * GRAVITY };
   });
 }

@@ -1,9 +1,15 @@
 import { factorInPlace, solveInPlace } from '../numerics/flatCholesky.ts';
 import { meanOf } from '../numerics/mean.ts';
-import { tolerances } from '../tolerances.ts';
 import type { BelievedMachine, Situation } from './belief.ts';
 import { parametersOf, unpack, type Parameter, type Values } from './parameters.ts';
 import { sensitivity, simulate, type Outcome } from './simulate.ts';
+
+/** deviations. A reading further off than this is weighed down: Huber's 2.5 costs under 1 % where all is right. */
+const STRAY_LIMIT = 2.5;
+/** steps. A fit needs three to six. */
+const FIT_STEPS = 12;
+/** absolute, in squared deviations. A fit that gains less than this is done. */
+const FIT_GAIN = 1e-4;
 
 /** A reading with one standard deviation; `index` is that of the reference, or of the contact. */
 export type Reading = LengthReading | PadReading;
@@ -68,7 +74,7 @@ export interface Fit {
 export function fit(
   believed: BelievedMachine,
   rounds: readonly RoundEvidence[],
-  { near, gain = tolerances.fitGain }: { near?: Fit; gain?: number } = {},
+  { near, gain = FIT_GAIN }: { near?: Fit; gain?: number } = {},
 ): Fit {
   const parameters = parametersOf(believed, rounds.length);
   parameters.forEach((parameter) => {
@@ -77,7 +83,7 @@ export function fit(
   const start = near?.best.length === parameters.length ? near.best : startOf(believed, parameters, rounds);
   let here = evaluate(believed, parameters, rounds, start);
   let converged = false;
-  for (let i = 0; i < tolerances.fitSteps && !converged; i++) {
+  for (let i = 0; i < FIT_STEPS && !converged; i++) {
     const next = improve(believed, parameters, rounds, here);
     converged = next === null || here.cost - next.cost < gain;
     here = next ?? here;
@@ -150,7 +156,7 @@ function miss(reading: Reading, { heights, travel, solver }: Outcome): number {
 
 function huber(deviations: number): number {
   const size = Math.abs(deviations);
-  const k = tolerances.strayLimit;
+  const k = STRAY_LIMIT;
   return size <= k ? size * size : k * (2 * size - k);
 }
 
@@ -191,7 +197,7 @@ function normalEquations(
     const slopes = sensitivity(believed, parameters, values, outcome, situation, r);
     return readings.map((reading) => {
       const off = miss(reading, outcome);
-      const weight = Math.abs(off) <= tolerances.strayLimit ? 1 : tolerances.strayLimit / Math.abs(off);
+      const weight = Math.abs(off) <= STRAY_LIMIT ? 1 : STRAY_LIMIT / Math.abs(off);
       const from = { height: slopes.heights, travel: slopes.travel, pad: slopes.pads }[reading.what];
       const row = from.subarray(reading.index * n, (reading.index + 1) * n);
       addRow(factor, right, row, { off, weight, sd: readAs(reading).sd });

@@ -1,7 +1,9 @@
 import { solveInPlace } from '../numerics/flatCholesky.ts';
-import { tolerances } from '../tolerances.ts';
 import type { BelievedMachine } from './belief.ts';
 import { fit, type Fit, type RoundEvidence } from './fit.ts';
+
+/** coordinates. How many frictions the assumed size of friction is worth against those seen on the machine. */
+const FRICTION_FAITH = 3;
 
 /**
  * A fit that also learns how much friction this machine leaves. Each round's friction coordinates were taken to have
@@ -26,8 +28,8 @@ export function fitWithFriction(believed: BelievedMachine, rounds: readonly Roun
 
 function meanSquare({ parameters, best, factor }: Fit): number {
   const n = parameters.length;
-  let sum: number = tolerances.frictionFaith;
-  let count: number = tolerances.frictionFaith;
+  let sum: number = FRICTION_FAITH;
+  let count: number = FRICTION_FAITH;
   parameters.forEach((parameter, k) => {
     if (parameter.kind !== 'friction') return;
     const unit = new Float64Array(n);

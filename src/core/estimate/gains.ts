@@ -1,7 +1,9 @@
 import { solveInPlace } from '../numerics/flatCholesky.ts';
 import { dot } from '../numerics/matrix.ts';
-import { tolerances } from '../tolerances.ts';
 import type { Fit } from './fit.ts';
+
+/** relative. No ratio is learnt better than this. */
+const LEAST_RATIO_SD = 0.002;
 
 /** A quantity with one standard deviation. */
 interface Known {
@@ -31,7 +33,7 @@ export function gainsOf(fit: Fit, round = fit.rounds.length - 1): LearntGain[] {
     const { mean, sd: own } = believed.belief.contacts[i]?.ratio ?? { mean: 0, sd: 0 };
     const before = (Math.exp(-mean) * (values.settings[i]?.ratioScale ?? 1)) / ratio;
     const beforeSd = Math.hypot(believed.belief.axleRatio[axle], own);
-    const sd = Math.max(logRatioSd(fit, i), tolerances.leastRatioSd);
+    const sd = Math.max(logRatioSd(fit, i), LEAST_RATIO_SD);
     return {
       prior: { mean: before, sd: before * beforeSd },
       now: { mean: 1 / ratio, sd: sd / ratio },

@@ -6,8 +6,10 @@ import type { Spread } from './belief.ts';
 import { axleOf, twinOf, type CornerId } from '../kinds/corners.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
 import type { Axle } from '../kinds/corners.ts';
-import { tolerances } from '../tolerances.ts';
 import { priors, rangeSd } from './prior.ts';
+
+/** relative. A ratio that earlier jobs have taught may differ so much today: other load, other tyres. */
+const RELEARNT_SD = 0.01;
 
 /** A ratio taken off the machine: damper travel over wheel travel between standing and hanging. */
 export interface MeasuredRatio {
@@ -47,7 +49,7 @@ function ratioSd(document: JobDocument, id: CornerId, measured: MeasuredRatios):
     case 'measured':
       return measured[axleOf(id)]?.sd ?? priors.measuredRatio;
     case 'taught':
-      return tolerances.relearntSd;
+      return RELEARNT_SD;
     case 'geometry':
       return priors.measuredRatio;
     case 'arm':

@@ -6,6 +6,9 @@ import { conditionedRows, travelSpreadRows } from './predict.ts';
 import type { Situation } from './belief.ts';
 import type { Parameter } from './parameters.ts';
 
+/** relative. A ratio taken off the machine with a tape, wheel against damper. */
+const MEASURED_RATIO_SD = 0.03;
+
 /** Something that could still be measured, and what it would do to the uncertainty of the heights that are planned. */
 export interface Asking {
   ask: 'travel' | 'weigh' | 'springs' | 'preload' | 'ratio';
@@ -50,7 +53,7 @@ export function worthAsking(fit: Fit, after: Situation): Asking[] {
       answer('weigh', of('mass', tolerances.weighedSd)),
       answer('springs', of('spring', tolerances.springSd)),
       answer('preload', of('preload', tolerances.preloadSdMm)),
-      answer('ratio', of('axle-ratio', tolerances.measuredRatioSd)),
+      answer('ratio', of('axle-ratio', MEASURED_RATIO_SD)),
     ];
   });
   return asks.sort((a, b) => a.withItMm / a.sdMm - b.withItMm / b.sdMm);

@@ -3,12 +3,15 @@ import { axleOf } from '../kinds/corners.ts';
 import { worthAsking, type Asking } from '../estimate/worth.ts';
 import { tolerances } from '../tolerances.ts';
 
+/** share. So likely to land that nothing more need be asked. */
+const SURE_CHANCE = 0.95;
+
 /**
  * The one thing that is not known yet and would narrow the plan most; null where landing is likely anyway, or where
  * nothing that could be asked is worth the walk.
  */
 export function bestQuestion(answer: Answer): Asking | null {
-  if (answer.state.locked || (answer.chanceAfter ?? 1) > tolerances.sureChance) return null;
+  if (answer.state.locked || (answer.chanceAfter ?? 1) > SURE_CHANCE) return null;
   const best = worthAsking(answer.fit, answer.after).find((asking) => isOpen(answer, asking));
   return best && best.withItMm < tolerances.worthAskingShare * best.sdMm ? best : null;
 }

@@ -1,5 +1,7 @@
 import type { Answer } from '../planning/answerShape.ts';
-import { tolerances } from '../tolerances.ts';
+
+/** mm above target that may be left to new springs to lose. */
+const LEFT_TO_SETTLE = { leastMm: 1, mostMm: 8 };
 
 /**
  * mm by which a machine stands high all round, where that is what new springs usually lose: between 1 and 8 mm, alike
@@ -11,7 +13,7 @@ export function settlesBy(answer: Answer): number | null {
   );
   if (over.length === 0) return null;
   const [least, most] = [Math.min(...over), Math.max(...over)];
-  const { leastMm, mostMm } = tolerances.leftToSettle;
+  const { leastMm, mostMm } = LEFT_TO_SETTLE;
   if (least < leastMm || most > mostMm || most - least > answer.tolerance.value) return null;
   return Math.round((least + most) / 2);
 }

@@ -1,7 +1,13 @@
 import { factorInPlace, solveInPlace } from '../numerics/flatCholesky.ts';
-import { tolerances } from '../tolerances.ts';
 import { CornerModel, plainSetting, type CornerSetting } from './corner.ts';
 import type { MachineDescription } from './description.ts';
+
+/** N, absolute. An equilibrium's largest force out of balance: under 1e-8 mm on any real spring. */
+const BALANCE_N = 1e-6;
+/** N/mm, absolute. A pivot below this is a body that nothing holds. */
+const PIVOT_N_PER_MM = 1e-9;
+/** steps. Newton needs five to ten, and one for each end of travel met; more is a machine that tips over. */
+const NEWTON_STEPS = 60;
 
 /** Standard gravity, m/s2: kg to N. */
 export const GRAVITY = 9.80665;
@@ -154,11 +160,11 @@ export class MachineSolver {
     this.start();
     let iterations = 0;
     let residualN = Infinity;
-    while (iterations < tolerances.newtonSteps) {
+    while (iterations < NEWTON_STEPS) {
       this.differentials(this.at, true);
       this.chooseBounds();
       residualN = this.freeResidual();
-      if (residualN < tolerances.balanceN) break;
+      if (residualN < BALANCE_N) break;
       iterations++;
       do {
         if (!this.newtonStep()) return this.finish(iterations, residualN);
@@ -278,7 +284,7 @@ export class MachineSolver {
       for (let a = m + i + 1; a < size; a++) factor[a * size + m + i] = 0;
       factor[row + m + i] = 1;
     }
-    return factorInPlace(factor, size, size, tolerances.pivotNPerMm);
+    return factorInPlace(factor, size, size, PIVOT_N_PER_MM);
   }
 
   /** Holds travels that are at an end and would be taken past it by the step; true when there was one. */
@@ -397,7 +403,7 @@ export class MachineSolver {
       this.pads[i] = (this.tyreRates[i] as number) * Math.max((this.padMm[i] as number) - height, 0);
     }
     this.warm = true;
-    return { converged: residualN < tolerances.balanceN, iterations, residualN };
+    return { converged: residualN < BALANCE_N, iterations, residualN };
   }
 }
 

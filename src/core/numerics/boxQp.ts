@@ -1,5 +1,7 @@
-import { tolerances } from '../tolerances.ts';
 import { at, build, entry, solveSpd, type Matrix, type Vector } from './matrix.ts';
+
+/** mm, absolute. Box solver: a multiplier or bound violation below this is none. */
+const BOX_SOLVER_MM = 1e-9;
 
 export interface BoxProblem {
   /** Symmetric positive definite, n x n. */
@@ -71,7 +73,7 @@ function firstBlock(problem: BoxProblem, x: Vector, free: readonly number[], goa
     const [from, to] = [entry(x, variable), entry(goal, k)];
     const bound = to < from ? entry(problem.lower, variable) : entry(problem.upper, variable);
     const beyond = to < from ? bound - to : to - bound;
-    if (beyond <= tolerances.boxSolverMm) return;
+    if (beyond <= BOX_SOLVER_MM) return;
     const reach = (bound - from) / (to - from);
     if (reach < share) [share, index] = [reach, variable];
   });
@@ -80,7 +82,7 @@ function firstBlock(problem: BoxProblem, x: Vector, free: readonly number[], goa
 
 function worstMultiplier(problem: BoxProblem, x: Vector, sides: readonly Side[]): number | null {
   let worst: number | null = null;
-  let size: number = tolerances.boxSolverMm;
+  let size: number = BOX_SOLVER_MM;
   sides.forEach((side, i) => {
     if (side === 'free') return;
     const slope = x.reduce(

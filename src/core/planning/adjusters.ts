@@ -9,6 +9,9 @@ import type { Situation } from '../estimate/belief.ts';
 import type { Adjuster } from './aim.ts';
 import { threadRoom, type ThreadRoom } from './limits.ts';
 
+/** thread diameters. A lower mount must keep this much engaged, unless the maker says more. */
+const ENGAGED_DIAMETERS = 1.5;
+
 /** A corner whose height was read, and what of it can be moved. */
 export interface Adjustable {
   id: CornerId;
@@ -51,7 +54,7 @@ export function camAt(corner: CornerDocument, seatBy: number): number {
 
 /** Least thread that a lower mount must keep, mm: one and a half diameters, or what the maker says if that is more. */
 export function leastEngaged({ leastMm, threadMm }: MountDocument): number {
-  return Math.max(leastMm ?? 0, tolerances.engagedDiameters * (threadMm ?? 0));
+  return Math.max(leastMm ?? 0, ENGAGED_DIAMETERS * (threadMm ?? 0));
 }
 
 /**

@@ -13,6 +13,24 @@ import { extraValue, goalsOf, mmPerShare, type Wanted } from './goals.ts';
 import { nextStep, type Steps, type ThreadRoom } from './limits.ts';
 import { planSeats } from './seats.ts';
 
+/** mm of seat. A slider that does not come off its ring within this never will. */
+const DEAD_STRETCH_MM = 60;
+/** mm at the wheel per mm of seat. Below this a seat does nothing that can be planned with. */
+const DEAD_GAIN = 0.05;
+/** rounds. Moves linearised anew this often; straight machines need two, kneed stacks three or four. */
+const PLAN_ROUNDS = 8;
+/** sweeps over the adjusters in search of a better chance of landing. */
+const CHANCE_SWEEPS = 8;
+/** share. A step that adds less to the chance than this is not told. */
+const CHANCE_STEP = 0.01;
+/**
+ * dimensionless. Weight of "do not twist" against 1 mm of height error squared: moves that only load one diagonal
+ * change no height but the cross weight, so they must not be used to shave the last tenth.
+ */
+const TWIST_PENALTY = 0.3;
+/** draws, to compare neighbouring plans on: the same ones for all, so that fewer do. */
+const SEARCH_DRAWS = 1000;
+
 /** Something that can be turned at a contact. */
 export interface Adjuster extends Steps {
   contact: number;
@@ -135,7 +153,7 @@ function settleOn(problem: AimProblem, machines: readonly Values[], rooms: reado
     goals.valuesOf(simulate(problem.fit.believed, values, moveFrom(problem, moves))),
   );
   const reach = rooms.map((room) => ({ ...room }));
-  for (let round = 0; round < tolerances.planRounds; round++) {
+  for (let round = 0; round < PLAN_ROUNDS; round++) {
     const here = simulate(problem.fit.believed, problem.fit.values, moveFrom(problem, moves));
     const miss = goals.missOf(here);
     if (miss < best.miss) best = { moves, miss };
@@ -169,7 +187,7 @@ function settleOn(problem: AimProblem, machines: readonly Values[], rooms: reado
       rooms: reach,
       steps: problem.adjusters,
       // Only twist moves the cross weight: where that is asked for, it must be had.
-      twistPenalty: goals.wantsShare || problem.spareTwist === false ? 0 : tolerances.twistPenalty,
+      twistPenalty: goals.wantsShare || problem.spareTwist === false ? 0 : TWIST_PENALTY,
       efforts: problem.efforts,
       groups: problem.groups,
     });
@@ -247,14 +265,14 @@ function deadStretchUp({ solver }: Outcome, contact: number, stepMm: number): nu
   const z = solver.z[contact] as number;
   const { seatBy, mountMm } = corner;
   corner.evaluate(z);
-  const least = tolerances.deadGain * corner.rateNPerMm;
+  const least = DEAD_GAIN * corner.rateNPerMm;
   let further = 0;
-  while (seatForce(corner, z) < least && further < tolerances.deadStretchMm) {
+  while (seatForce(corner, z) < least && further < DEAD_STRETCH_MM) {
     further += stepMm;
     corner.set(seatBy + further, mountMm);
   }
   corner.set(seatBy, mountMm);
-  return further < tolerances.deadStretchMm ? further : 0;
+  return further < DEAD_STRETCH_MM ? further : 0;
 }
 
 /** mm of seat that take up what presses a corner against an end of its travel: down at full droop, up at metal. */
@@ -336,7 +354,7 @@ function likeliest(
   influence: number[][],
   at: Prediction,
 ): number[] {
-  const chance = chancesAround(at.covariance, problem.targets, problem.toleranceMm, tolerances.searchDraws);
+  const chance = chancesAround(at.covariance, problem.targets, problem.toleranceMm, SEARCH_DRAWS);
   const chanceOf = (moves: readonly number[]) => {
     const mean = at.mean.map((value, r) =>
       moves.reduce((sum, move, j) => sum + (influence[r]?.[j] ?? 0) * (move - entry(start, j)), value),
@@ -345,7 +363,7 @@ function likeliest(
   };
   let best = [...start];
   let bestChance = chanceOf(best);
-  for (let sweep = 0; sweep < tolerances.chanceSweeps; sweep++) {
+  for (let sweep = 0; sweep < CHANCE_SWEEPS; sweep++) {
     const before = bestChance;
     for (const group of problem.groups) {
       for (const sign of [1, -1] as const) {
@@ -353,7 +371,7 @@ function likeliest(
         if (moved.some((value) => value === null)) continue;
         const likely = chanceOf(moved as number[]);
         // A step must earn its place: less than this is the noise of the draws.
-        if (likely > bestChance + tolerances.chanceStep) [best, bestChance] = [moved as number[], likely];
+        if (likely > bestChance + CHANCE_STEP) [best, bestChance] = [moved as number[], likely];
       }
     }
     if (bestChance === before) break;

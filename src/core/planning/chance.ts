@@ -1,6 +1,8 @@
 import { cholesky, entry } from '../numerics/matrix.ts';
 import { seededUniform, standardNormal } from '../numerics/random.ts';
-import { tolerances } from '../tolerances.ts';
+
+/** draws. Enough that the stated chance repeats to about 1 in 100. */
+const CHANCE_DRAWS = 4000;
 
 /** Jointly normal numbers. */
 export interface Gaussian {
@@ -28,7 +30,7 @@ export function chancesAround(
   covariance: Gaussian['covariance'],
   targets: readonly (number | null)[],
   withinMm: Within,
-  draws: number = tolerances.chanceDraws,
+  draws: number = CHANCE_DRAWS,
 ): (mean: readonly number[]) => number {
   const n = targets.length;
   const errors = shapedDraws(covariance, n, draws);
@@ -73,7 +75,7 @@ function standardDraws(n: number): Float64Array {
   const known = made.get(n);
   if (known) return known;
   const uniform = seededUniform(20);
-  const draws = Float64Array.from({ length: tolerances.chanceDraws * n }, () => standardNormal(uniform));
+  const draws = Float64Array.from({ length: CHANCE_DRAWS * n }, () => standardNormal(uniform));
   made.set(n, draws);
   return draws;
 }

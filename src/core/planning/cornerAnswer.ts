@@ -1,7 +1,9 @@
 import type { CornerSpec, Sourced } from '../estimate/corner.ts';
 import type { CornerId } from '../kinds/corners.ts';
-import { tolerances } from '../tolerances.ts';
 import type { ThreadRoom } from './limits.ts';
+
+/** mm that a ring may stand off its gap: no block is cut finer. */
+const RING_STEP_MM = 1;
 
 /** What the sheet says of one measured corner. Heights are as the specification states them. */
 export interface CornerAnswer {
@@ -105,7 +107,7 @@ export function scalesWanted(
 
 /** Whether a ring has to be moved to stand at the gap that is wanted. */
 export function isOffItsGap({ wantedMm, moveMm }: RingAnswer): boolean {
-  return wantedMm !== null && Math.abs(moveMm) > tolerances.ringStepMm;
+  return wantedMm !== null && Math.abs(moveMm) > RING_STEP_MM;
 }
 
 /** Whether anything is to be moved at a corner. */

@@ -5,6 +5,17 @@ import { tolerances } from '../tolerances.ts';
 import { aimFor, type Adjuster, type AimSolution } from './aim.ts';
 import { chanceWithin } from './chance.ts';
 
+/** machines drawn to plan on where time allows. */
+const PLAN_DRAWS = 16;
+/** share. Work is called done when all true heights are in, and stay in, with at least this probability. */
+const LOCK_CHANCE = 0.97;
+/** share. What another turn of the spanner must add to the chance before it is advised ahead of a drive. */
+const WORTH_A_TURN = 0.01;
+/** rounds. After this many more work is not advised. */
+const MOST_ROUNDS = 8;
+/** km. Driven to let new springs settle. */
+const DRIVE_KM = 400;
+
 export interface DecideProblem {
   fit: Fit;
   now: Situation;
@@ -41,14 +52,14 @@ export function decide(problem: DecideProblem): Decision {
     toleranceMm,
   );
   const good = mayDrive ? chanceBoth : chanceNow;
-  if (good >= tolerances.lockChance)
+  if (good >= LOCK_CHANCE)
     return {
       do: 'stop',
       chanceNow,
       chanceSettled: chanceBoth,
       why: 'all-in',
     };
-  if (roundsDone >= tolerances.mostRounds)
+  if (roundsDone >= MOST_ROUNDS)
     return {
       do: 'stop',
       chanceNow,
@@ -56,13 +67,11 @@ export function decide(problem: DecideProblem): Decision {
       why: 'no-better',
     };
   const adjust = aimAt(problem, now.km);
-  if (mayDrive && chanceNow >= tolerances.lockChance) {
-    const driven = aimAt(problem, now.km + tolerances.driveKm);
+  if (mayDrive && chanceNow >= LOCK_CHANCE) {
+    const driven = aimAt(problem, now.km + DRIVE_KM);
     // What can still be won by turning is won first: the drive blurs what the next reading says of it.
-    const turnFirst =
-      adjust.chance - chanceNow > tolerances.worthATurn &&
-      driven.chance < tolerances.lockChance + tolerances.worthATurn;
-    if (!turnFirst) return round(driven, tolerances.driveKm, 'drive-in');
+    const turnFirst = adjust.chance - chanceNow > WORTH_A_TURN && driven.chance < LOCK_CHANCE + WORTH_A_TURN;
+    if (!turnFirst) return round(driven, DRIVE_KM, 'drive-in');
   }
   return round(adjust, 0, 'land');
 }
@@ -86,7 +95,7 @@ function aimAt(problem: DecideProblem, km: number): Aimed {
     toleranceMm,
     adjusters,
     groups,
-    draws: tolerances.planDraws,
+    draws: PLAN_DRAWS,
   });
   return { ...plan, chance: chanceWithin(plan.prediction, targets, toleranceMm) };
 }

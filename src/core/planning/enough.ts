@@ -6,6 +6,18 @@ import { askedCorners } from '../estimate/sagEvidence.ts';
 import { meanOf } from '../numerics/mean.ts';
 import { tolerances } from '../tolerances.ts';
 
+/** share. Told to stop when all heights are in with at least this probability. */
+const STOP_CHANCE = 0.985;
+/**
+ * share, rounds. Enough where all reads in: with `twice` once it was settled and read twice everywhere; and where another
+ * round gains next to nothing with `soon`, with `still` where hardly anything would move, with `late` from round `lateFrom`.
+ */
+const READ_IN_CHANCE = { twice: 0.93, soon: 0.975, still: 0.75, late: 0.6, lateFrom: 3 };
+/** share. Another round that gains less than this is not worth taking a wheel off. */
+const WORTHWHILE_GAIN = 0.01;
+/** mm. Nobody turns for less than a tape can show. */
+const UNSEEN_MM = 1;
+
 /**
  * Whether to stop: the weight stands as asked, and all true heights are probably in, or they read in and another round would
  * hardly better the chance.
@@ -14,15 +26,14 @@ export function goodEnough(answer: Answer): boolean {
   const { chanceNow, chanceAfter } = answer;
   if (chanceNow === null || chanceAfter === null || !scalesEnough(answer)) return false;
   if (unreadOf(answer).length > 0 || isToBeCleared(answer)) return false;
-  if (chanceNow >= tolerances.stopChance) return true;
+  if (chanceNow >= STOP_CHANCE) return true;
   // Being inside its window ends a sag job: nobody chases the middle.
-  if (isBySag(answer) && readsOut(answer).length === 0 && chanceNow >= tolerances.readInChance.still)
-    return true;
+  if (isBySag(answer) && readsOut(answer).length === 0 && chanceNow >= READ_IN_CHANCE.still) return true;
   if (readsOut(answer).length > 0) return false;
   // Settled, read twice at every corner and in every time: it is left alone.
-  if (scalesWanted(answer.cross) === null && readTwice(answer) && chanceNow >= tolerances.readInChance.twice)
+  if (scalesWanted(answer.cross) === null && readTwice(answer) && chanceNow >= READ_IN_CHANCE.twice)
     return true;
-  return chanceNow >= leastChance(answer) && chanceAfter - chanceNow < tolerances.worthwhileGain;
+  return chanceNow >= leastChance(answer) && chanceAfter - chanceNow < WORTHWHILE_GAIN;
 }
 
 /** Whether something is suspected that has to be looked into first. A ratio or a bar that the plan goes by is no such thing. */
@@ -73,9 +84,9 @@ function isBySag({ document }: Answer): boolean {
 
 /** Early on another round is worth more than stopping; where hardly anything would move, or later, the tape has said what it can. */
 function leastChance({ state, corners }: Answer): number {
-  const { soon, still, late, lateFrom } = tolerances.readInChance;
+  const { soon, still, late, lateFrom } = READ_IN_CHANCE;
   if (state.current >= lateFrom) return late;
-  return corners.some((one) => isMoved(one) && Math.abs(one.riseMm) > tolerances.unseenMm) ? soon : still;
+  return corners.some((one) => isMoved(one) && Math.abs(one.riseMm) > UNSEEN_MM) ? soon : still;
 }
 
 /** Corners of which something is wanted and nothing was read in this round: what was only predicted proves nothing. */
@@ -112,7 +123,7 @@ export interface NotYet {
 export function notYet(answer: Answer): NotYet | null {
   const { chanceNow, chanceAfter, cross } = answer;
   if (chanceNow === null || goodEnough(answer)) return null;
-  const better = chanceAfter !== null && chanceAfter - chanceNow >= tolerances.worthwhileGain;
+  const better = chanceAfter !== null && chanceAfter - chanceNow >= WORTHWHILE_GAIN;
   return {
     // Nobody is told that a corner is out which the tape reads in: that is a matter of chance.
     out: readsOut(answer).filter((id) => !tapeReadsIn(answer, id)),

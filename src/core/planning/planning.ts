@@ -16,6 +16,15 @@ import type { CornerAnswer } from './cornerAnswer.ts';
 import { extraValue, type ExtraGoal } from './goals.ts';
 import { ringsToGaps, wantsGaps } from './rings.ts';
 
+/** machines drawn to plan on while somebody types. */
+const PAGE_DRAWS = 2;
+/** passes. Seats and rings set each other; two passes settle them, a third is for rings near their sliders. */
+const RING_PASSES = 3;
+/** dimensionless. What a move costs at an end that is hard to get at, against one at the other. */
+const HARD_EFFORT = 20;
+/** share of a tolerance. An end that was set once is left alone while the other brings everything within this of it. */
+const LEFT_ALONE_SHARE = 0.5;
+
 /** What one answer is worked out from. */
 export interface Setting {
   document: JobDocument;
@@ -120,7 +129,7 @@ function isWithin(
   { prediction }: AimSolution,
   extras: readonly ExtraGoal[],
 ): boolean {
-  const mostMm = tolerances.leftAloneShare * toleranceOf(document).value;
+  const mostMm = LEFT_ALONE_SHARE * toleranceOf(document).value;
   const off = corners.map(({ spec }, r) =>
     spec.targetMm === null ? 0 : Math.abs((prediction.mean[r] ?? 0) - spec.targetMm),
   );
@@ -132,7 +141,7 @@ function isWithin(
       const window =
         goal.kind === 'sag' ? document.corners[machine.corners[goal.contact] as CornerId].sagWindow : null;
       if (window) return window.fromMm <= value && value <= window.toMm;
-      const most = goal.kind === 'share' ? tolerances.leftAloneShare * tolerances.crossShare : mostMm;
+      const most = goal.kind === 'share' ? LEFT_ALONE_SHARE * tolerances.crossShare : mostMm;
       return Math.abs(value - goal.target) <= most;
     })
   );
@@ -163,7 +172,7 @@ function planBy(
       efforts: adjusters.map(({ contact }) => effortOf(document, machine.corners[contact] as CornerId)),
       groups: groupsOf(machine, adjusters, document.equalSides, corners.length),
       // Drawn machines pull a little towards their own middle, which several goals at once would show.
-      draws: fitted && extras.length === 0 ? tolerances.pageDraws : 0,
+      draws: fitted && extras.length === 0 ? PAGE_DRAWS : 0,
       spareTwist: standsOnFour(document.machine.class),
       predictAt,
     });
@@ -177,7 +186,7 @@ function planBy(
   };
   let plan = aim(now);
   if (wantsGaps(document))
-    for (let pass = 0; pass < tolerances.ringPasses; pass++) {
+    for (let pass = 0; pass < RING_PASSES; pass++) {
       const from = ringsToGaps(
         document,
         machine,
@@ -191,7 +200,7 @@ function planBy(
 
 /** How much a move costs there: seats that are hard to get at are spared where others do as well. */
 function effortOf(document: JobDocument, id: CornerId): number {
-  return hardEndOf(document) === axleOf(id) ? tolerances.hardEffort : 1;
+  return hardEndOf(document) === axleOf(id) ? HARD_EFFORT : 1;
 }
 
 /** Where nothing can be moved, or nothing is asked of a corner or its twin, it is left as it is. */

@@ -1,7 +1,13 @@
 import { build, dot, entry, multiply, transpose, type Matrix } from '../numerics/matrix.ts';
 import { solveBox } from '../numerics/boxQp.ts';
-import { tolerances } from '../tolerances.ts';
 import { stepsNear, type Steps, type ThreadRoom } from './limits.ts';
+
+/** mm at the wheel. A step that moves more than this is coarse: the other adjusters make up for it. */
+const COARSE_MM = 2.5;
+/** mm at the wheel per mm of seat, squared. A seat that does nothing (its slider on a ring) still costs to move. */
+const LEAST_GAIN = 0.01;
+/** dimensionless. Weight of "move little" against 1 mm of height error squared: bias under 0.01 mm. */
+const SMALL_MOVE_PENALTY = 1e-5;
 
 export interface SeatProblem {
   /** heights x n: d(height)/d(adjuster). */
@@ -89,15 +95,13 @@ function quadraticOf(problem: SeatProblem, spread: Matrix): Quadratic {
     spread.reduce(
       (sum, row, i) =>
         sum +
-        entry(row, g) *
-          (problem.efforts?.[i] ?? 1) *
-          Math.max(entry(problem.gains, i) ** 2, tolerances.leastGain),
+        entry(row, g) * (problem.efforts?.[i] ?? 1) * Math.max(entry(problem.gains, i) ** 2, LEAST_GAIN),
       0,
     );
   const wanted = rows.map((row) => row.wanted);
   return {
     hessian: fit.map((row, i) =>
-      row.map((value, j) => value + twist(i, j) + (i === j ? tolerances.smallMovePenalty * penalty(i) : 0)),
+      row.map((value, j) => value + twist(i, j) + (i === j ? SMALL_MOVE_PENALTY * penalty(i) : 0)),
     ),
     gradient: turned.map((row) => dot(row, wanted)),
   };
@@ -122,7 +126,7 @@ interface Grid {
 function bestOfCoarse(quadratic: Quadratic, smooth: readonly number[], grid: Grid): number[] {
   const { steps, rooms, gains } = grid;
   const coarse = steps.map(
-    ({ choicesMm, stepMm }, g) => choicesMm !== undefined || stepMm * entry(gains, g) > tolerances.coarseMm,
+    ({ choicesMm, stepMm }, g) => choicesMm !== undefined || stepMm * entry(gains, g) > COARSE_MM,
   );
   const fixed = coarse.flatMap((is, g) =>
     is ? [stepsNear(steps[g] as Steps, rooms[g] as ThreadRoom, entry(smooth, g))] : [],

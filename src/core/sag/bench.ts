@@ -16,6 +16,9 @@ import { middleOf } from './schools.ts';
 import { springForSags, type NeededSpring } from './rates.ts';
 import { bisect } from '../numerics/bisect.ts';
 
+/** mm, absolute. Less static sag than this is none: topped out. */
+const TOPPED_OUT_MM = 1;
+
 /** Wheel travel used in one state, mm: as the machine is known by all that was read. */
 interface SagState {
   nowMm: number;
@@ -102,8 +105,8 @@ export function sagEnds(answer: Answer): SagEnd[] {
         ? staticWindow && readSag(windowOf(staticWindow, 'static'), alone.afterMm, travelMm)
         : null,
       toppedOut: {
-        now: alone.nowMm < tolerances.toppedOutMm,
-        after: alone.afterMm < tolerances.toppedOutMm,
+        now: alone.nowMm < TOPPED_OUT_MM,
+        after: alone.afterMm < TOPPED_OUT_MM,
       },
       perStepMm: perStep(answer, id, i),
       ...springOf(answer, id, i),

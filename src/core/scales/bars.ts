@@ -7,8 +7,12 @@ import { GRAVITY } from '../machine/solver.ts';
 import { simulate } from '../estimate/simulate.ts';
 import type { JobRecord } from '../document/types.ts';
 import { answerFor } from '../planning/answer.ts';
-import { tolerances } from '../tolerances.ts';
 import { crossOn } from './balance.ts';
+
+/** sum of squares. A bar that nobody named is told of where readings fit this much better with it: odds of 20 to 1. */
+const HOOKED_GAIN = 6;
+/** mm, absolute. Left and right seats moved less unlike than this show no bar. */
+const TILTED_MM = 1;
 
 /** What hooked bars make of the weights and heights as the machine stands. */
 export interface BarShift {
@@ -78,7 +82,7 @@ export function hookedBars(record: JobRecord, answer: Answer): HookedBar[] {
     return [tries.reduce((best, one) => (one.gain > best.gain ? one : best))];
   });
   const best = found.sort((a, b) => b.gain - a.gain)[0];
-  return best && best.gain > tolerances.hookedGain ? [best] : [];
+  return best && best.gain > HOOKED_GAIN ? [best] : [];
 }
 
 /** Whether any round moved left and right of an axle unlike: only that shows a bar. */
@@ -87,7 +91,7 @@ function wasTilted({ state, document }: Answer): boolean {
     cornersIn(document).some((id) => {
       const twin = twinOf(id);
       const moved = (one: CornerId) => (moves[one] ?? 0) + (mounts[one] ?? 0);
-      return twin !== null && Math.abs(moved(id) - moved(twin)) > tolerances.tiltedMm;
+      return twin !== null && Math.abs(moved(id) - moved(twin)) > TILTED_MM;
     }),
   );
 }
