@@ -85,6 +85,25 @@ describe('marks along the travel', () => {
     expect(rateAt(at + 5)).toBeCloseTo(40 * 0.25, 6);
   });
 
+  test('the stop stands where so much travel is left, and not where springs are solid before it', () => {
+    const stop = {
+      rows: [
+        [0, 0],
+        [20, 2000],
+      ] as [number, number][],
+      leftMm: 35,
+    };
+    const stopped = must({ ...dual, stop });
+    expect(labMarks(stopped).find(({ kind }) => kind === 'stop')?.travelMm).toBeCloseTo(
+      dual.travelMm - 35,
+      9,
+    );
+    expect(labMarks(must({ ...dual, stop: null })).some(({ kind }) => kind === 'stop')).toBe(false);
+    const solid = must({ ...dual, rings: [], springs: [coil(60, 200, 170), coil(40, 300, 250)], stop });
+    expect(solid.model.zMax).toBeLessThan(dual.travelMm - 35);
+    expect(labMarks(solid).map(({ kind }) => kind)).not.toContain('stop');
+  });
+
   test('metal on metal is told from a ring, and a tender that closes from both', () => {
     const bound = must({ ...dual, springs: [coil(60, 200, 150), coil(40, 300, 90)] });
     expect(labMarks(bound).some(({ kind, name }) => kind === 'bind' && name === '60 coil-bound')).toBe(true);
