@@ -1,3 +1,4 @@
+import type { Situation } from '../estimate/belief.ts';
 import { crossOf } from './crossAnswer.ts';
 import { withMoves, unreadMoves } from './moved.ts';
 import type { Answer } from './answerShape.ts';
@@ -7,21 +8,24 @@ import { withTried, type Tried } from './tried.ts';
 
 /**
  * The answer with seats and rings where somebody tries them by hand, in place of the plan's. What was read and learnt
- * stays; reasons are the plan's own and are left out.
+ * stays.
  */
 export function triedAnswer(answer: Answer, tried: Tried): Answer {
-  const setting = settingOf(answer);
-  const { specified } = setting;
-  const after = withTried(answer.after, answer.machine.corners, tried);
+  return movedTo(settingOf(answer), answer, withTried(answer.after, answer.machine.corners, tried));
+}
+
+/** The answer with everything that is turned where it then is; reasons are the plan's own and are left out. */
+function movedTo(setting: Setting, answer: Answer, after: Situation): Answer {
+  const specifiedAfter = { ...after, ...setting.specified };
   return {
     ...answer,
     corners: withMoves(setting, answer.corners, after),
     unread: unreadMoves(setting, answer.corners, after),
-    chanceAfter: chanceIn(setting, { ...after, ...specified }),
+    chanceAfter: chanceIn(setting, specifiedAfter),
     cross: crossOf(setting, after),
     reasons: [],
     after,
-    specifiedAfter: { ...after, ...specified },
+    specifiedAfter,
   };
 }
 
@@ -39,17 +43,7 @@ export function answerRidden(answer: Answer, aboard: readonly boolean[]): Answer
 function plannedIn(setting: Setting, answer: Answer, choice?: PlanChoice): Answer {
   const plan = planFor(setting, answer.corners, choice);
   const { km, level, aboard } = answer.now;
-  const after = { ...plan.to, km, level, aboard };
-  return {
-    ...answer,
-    corners: withMoves(setting, answer.corners, after),
-    unread: unreadMoves(setting, answer.corners, after),
-    chanceAfter: chanceIn(setting, { ...after, ...setting.specified }),
-    cross: crossOf(setting, after),
-    reasons: [],
-    after,
-    specifiedAfter: { ...after, ...setting.specified },
-  };
+  return movedTo(setting, answer, { ...plan.to, km, level, aboard });
 }
 
 function settingOf({

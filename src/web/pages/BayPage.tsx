@@ -181,34 +181,7 @@ function StepView({
           <PitchAssumed pitch={pitchMm} steps={asked.steps ?? null} />
         </p>
       )}
-      {counts && (
-        <div className="flex flex-wrap items-center gap-3" aria-live="polite">
-          <button
-            type="button"
-            onClick={() => count(8)}
-            className="border-ink min-h-24 min-w-64 border-2 px-6 text-left text-[28px] font-semibold"
-            aria-label="Count one turn"
-          >
-            <span className="block leading-tight" data-testid="counted">
-              <Turns turns={eighths / 8} />
-            </span>
-            <span className="text-second mt-1 block text-[17px] leading-tight font-normal">
-              of <Turns turns={size / 8} />; tap or Space counts one
-            </span>
-          </button>
-          <CountButton label="One eighth more" onClick={() => count(1)}>
-            +⅛
-          </CountButton>
-          <CountButton label="One eighth less" onClick={() => count(-1)}>
-            −⅛
-          </CountButton>
-        </div>
-      )}
-      {eighths > size && counts && (
-        <p className="text-tight text-[20px] font-semibold">
-          <Turns turns={(eighths - size) / 8} /> further than issued. It is kept as counted.
-        </p>
-      )}
+      {counts && <TurnCounter eighths={eighths} size={size} count={count} />}
       <div className="mt-4 flex flex-wrap gap-3">
         <Button look="main" className="min-h-20 px-10 text-[28px]" onClick={done}>
           {isDone(job, step) ? 'Done again' : 'Done'}
@@ -229,6 +202,49 @@ function StepView({
         Weight off, lock ring back. {isDone(job, step) && <b className="text-ink">✓ done already.</b>}
       </p>
     </section>
+  );
+}
+
+/** Counts turns with a thumb: a whole one by the large button, eighths beside it. */
+function TurnCounter({
+  eighths,
+  size,
+  count,
+}: {
+  eighths: number;
+  /** Eighths that were issued. */
+  size: number;
+  count: (by: number) => void;
+}) {
+  return (
+    <>
+      <div className="flex flex-wrap items-center gap-3" aria-live="polite">
+        <button
+          type="button"
+          onClick={() => count(8)}
+          className="border-ink min-h-24 min-w-64 border-2 px-6 text-left text-[28px] font-semibold"
+          aria-label="Count one turn"
+        >
+          <span className="block leading-tight" data-testid="counted">
+            <Turns turns={eighths / 8} />
+          </span>
+          <span className="text-second mt-1 block text-[17px] leading-tight font-normal">
+            of <Turns turns={size / 8} />; tap or Space counts one
+          </span>
+        </button>
+        <CountButton label="One eighth more" onClick={() => count(1)}>
+          +⅛
+        </CountButton>
+        <CountButton label="One eighth less" onClick={() => count(-1)}>
+          −⅛
+        </CountButton>
+      </div>
+      {eighths > size && (
+        <p className="text-tight text-[20px] font-semibold">
+          <Turns turns={(eighths - size) / 8} /> further than issued. It is kept as counted.
+        </p>
+      )}
+    </>
   );
 }
 

@@ -27,14 +27,6 @@ export function LoadsTable() {
     const blank = { name: `load ${loads.length + 1}`, kg: 0, xMm: 0, yMm: 0, aboard: cases.map(() => false) };
     put('Load added', [...loads, blank]);
   };
-  const nameCase = (k: number, name: string) =>
-    job.actions.change('Load case named', [['cases'], cases.map((one, c) => (c === k ? name : one))]);
-  const removeCase = (k: number) =>
-    job.actions.change(
-      'Load case removed',
-      [['cases'], cases.filter((_, c) => c !== k)],
-      [['loads'], loads.map((load) => ({ ...load, aboard: load.aboard.filter((_, c) => c !== k) }))],
-    );
   const addCase = () =>
     job.actions.change('Load case added', [['cases'], [...cases, `case ${cases.length + 1}`]]);
   return (
@@ -54,29 +46,8 @@ export function LoadsTable() {
                 <th className="px-2 font-normal">Weighs</th>
                 <th className="px-2 font-normal">Ahead of the middle</th>
                 <th className="px-2 font-normal">Left of the middle</th>
-                {cases.map((name, k) => (
-                  <th key={k} className="min-w-28 px-2 align-bottom font-normal">
-                    {k < 2 && <span className="block">{k === 0 ? 'measured in' : 'targets are for'}</span>}
-                    <TextField
-                      label={`Name of load case ${k + 1}`}
-                      hideLabel
-                      required
-                      value={name}
-                      draftKey={pathKey(job.record.id, ['cases', String(k)])}
-                      maxLength={limits.nameLength}
-                      onCommit={(to) => nameCase(k, to)}
-                    />
-                    {k >= 2 && !wasWeighed(job, k) && (
-                      <button
-                        type="button"
-                        onClick={() => removeCase(k)}
-                        className="text-action label min-h-6 font-semibold underline underline-offset-4"
-                        aria-label={`Remove load case ${name}`}
-                      >
-                        remove
-                      </button>
-                    )}
-                  </th>
+                {cases.map((_, k) => (
+                  <CaseHead key={k} at={k} />
                 ))}
                 <th />
               </tr>
@@ -112,6 +83,45 @@ export function LoadsTable() {
         )}
       </div>
     </section>
+  );
+}
+
+/** Heads the column of a load case: what it is for, its name, and its way out where nothing was weighed in it. */
+function CaseHead({ at }: { at: number }) {
+  const job = useThisJob();
+  const { cases, loads } = job.record.document;
+  const name = cases[at] ?? '';
+  const rename = (to: string) =>
+    job.actions.change('Load case named', [['cases'], cases.map((one, c) => (c === at ? to : one))]);
+  const remove = () =>
+    job.actions.change(
+      'Load case removed',
+      [['cases'], cases.filter((_, c) => c !== at)],
+      [['loads'], loads.map((load) => ({ ...load, aboard: load.aboard.filter((_, c) => c !== at) }))],
+    );
+  return (
+    <th className="min-w-28 px-2 align-bottom font-normal">
+      {at < 2 && <span className="block">{at === 0 ? 'measured in' : 'targets are for'}</span>}
+      <TextField
+        label={`Name of load case ${at + 1}`}
+        hideLabel
+        required
+        value={name}
+        draftKey={pathKey(job.record.id, ['cases', String(at)])}
+        maxLength={limits.nameLength}
+        onCommit={rename}
+      />
+      {at >= 2 && !wasWeighed(job, at) && (
+        <button
+          type="button"
+          onClick={remove}
+          className="text-action label min-h-6 font-semibold underline underline-offset-4"
+          aria-label={`Remove load case ${name}`}
+        >
+          remove
+        </button>
+      )}
+    </th>
   );
 }
 

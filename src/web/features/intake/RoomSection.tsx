@@ -128,8 +128,8 @@ function NotCounted({ missing, columns }: { missing: readonly string[]; columns:
   return <p className="label text-tight">not counted yet: {names.join(', ')}</p>;
 }
 
-/** Things kept in a list at each corner, as one table: a line each, with its corner. */
-function CornerList({ at, title, what, none, example, columns, blank }: ListKind) {
+/** The lines of a list: those kept with the job, then those begun; and how one more is begun. */
+function useLines({ at, title, what, columns, blank }: ListKind): { lines: Line[]; begin: () => void } {
   const job = useThisJob();
   const { document } = job.record;
   const ids = cornersIn(document);
@@ -170,6 +170,14 @@ function CornerList({ at, title, what, none, example, columns, blank }: ListKind
     remove: () => fresh.remove(row.id),
   }));
   const lines = [...kept, ...begun];
+  const counted = (one: CornerId) => lines.filter(({ id }) => id === one).length;
+  return { lines, begin: () => fresh.add({ ...blank, corner: nextCorner(ids, counted) }) };
+}
+
+/** Things kept in a list at each corner, as one table: a line each, with its corner. */
+function CornerList(kind: ListKind) {
+  const { title, what, none, columns } = kind;
+  const { lines, begin } = useLines(kind);
   return (
     <section aria-label={title} className="mt-3">
       <h3 className="font-semibold">{title}</h3>
@@ -190,76 +198,75 @@ function CornerList({ at, title, what, none, example, columns, blank }: ListKind
               </tr>
             </thead>
             <tbody>
-              {lines.map(({ key, id, line, missing, set, move, remove }, i) => {
-                const called = String(line.name);
-                const named = `${called === '' ? `new ${what}` : called}, ${cornerNames[id]}`;
-                return (
-                  <tr key={key} className="border-rule relative border-t align-bottom">
-                    <td className="py-1">
-                      <Select
-                        label={`Corner of ${named}`}
-                        value={id}
-                        options={ids.map((one) => ({ value: one, words: cornerNames[one] }))}
-                        onChange={(to) => move(to as CornerId)}
-                      />
-                    </td>
-                    <td className="px-2 py-1">
-                      <TextField
-                        label={`What it is, ${named}`}
-                        hideLabel
-                        required
-                        value={called}
-                        placeholder={example}
-                        draftKey={`${key}.name`}
-                        maxLength={limits.nameLength}
-                        onCommit={(name) => set('name', name)}
-                      />
-                      {missing.length > 0 && <NotCounted missing={missing} columns={columns} />}
-                    </td>
-                    {columns.map((column, c) => (
-                      <td key={column.key} className="px-2 py-1">
-                        <NumberField
-                          label={`${column.label}, ${named}`}
-                          draftKey={`${key}.${column.key}`}
-                          quantity={column.quantity}
-                          decimals={2}
-                          range={column.range}
-                          order={500 + 10 * i + c}
-                          value={(line[column.key] ?? null) as number | null}
-                          onCommit={(value) =>
-                            (value !== null || missing.length > 0) && set(column.key, value)
-                          }
-                        />
-                      </td>
-                    ))}
-                    <td className="py-1 text-right">
-                      <button
-                        type="button"
-                        onClick={remove}
-                        aria-label={`Remove ${named}`}
-                        className="text-second inline-flex size-9 items-center justify-center"
-                      >
-                        <X aria-hidden size={16} />
-                      </button>
-                    </td>
-                  </tr>
-                );
-              })}
+              {lines.map((line, i) => (
+                <ListLine key={line.key} kind={kind} of={line} rank={i} />
+              ))}
             </tbody>
           </table>
         </div>
       )}
-      <Button
-        className="mt-2"
-        onClick={() => {
-          const counted = (one: CornerId) => lines.filter(({ id }) => id === one).length;
-          fresh.add({ ...blank, corner: nextCorner(ids, counted) });
-        }}
-      >
+      <Button className="mt-2" onClick={begin}>
         <Plus aria-hidden size={15} className="mr-1 inline" />
         Add a {what}
       </Button>
     </section>
+  );
+}
+
+function ListLine({ kind, of, rank }: { kind: ListKind; of: Line; rank: number }) {
+  const ids = cornersIn(useThisJob().record.document);
+  const { what, example, columns } = kind;
+  const { key, id, line, missing, set, move, remove } = of;
+  const called = String(line.name);
+  const named = `${called === '' ? `new ${what}` : called}, ${cornerNames[id]}`;
+  return (
+    <tr className="border-rule relative border-t align-bottom">
+      <td className="py-1">
+        <Select
+          label={`Corner of ${named}`}
+          value={id}
+          options={ids.map((one) => ({ value: one, words: cornerNames[one] }))}
+          onChange={(to) => move(to as CornerId)}
+        />
+      </td>
+      <td className="px-2 py-1">
+        <TextField
+          label={`What it is, ${named}`}
+          hideLabel
+          required
+          value={called}
+          placeholder={example}
+          draftKey={`${key}.name`}
+          maxLength={limits.nameLength}
+          onCommit={(name) => set('name', name)}
+        />
+        {missing.length > 0 && <NotCounted missing={missing} columns={columns} />}
+      </td>
+      {columns.map((column, c) => (
+        <td key={column.key} className="px-2 py-1">
+          <NumberField
+            label={`${column.label}, ${named}`}
+            draftKey={`${key}.${column.key}`}
+            quantity={column.quantity}
+            decimals={2}
+            range={column.range}
+            order={500 + 10 * rank + c}
+            value={(line[column.key] ?? null) as number | null}
+            onCommit={(value) => (value !== null || missing.length > 0) && set(column.key, value)}
+          />
+        </td>
+      ))}
+      <td className="py-1 text-right">
+        <button
+          type="button"
+          onClick={remove}
+          aria-label={`Remove ${named}`}
+          className="text-second inline-flex size-9 items-center justify-center"
+        >
+          <X aria-hidden size={16} />
+        </button>
+      </td>
+    </tr>
   );
 }
 

@@ -9,7 +9,7 @@ import { lowPoints, type LowPoint } from '#core/stance/lowPoints.ts';
 import { changesTyres } from '#core/stance/tyres.ts';
 import { angleSum, lowPointSum } from '#words/explain/stanceSums.ts';
 import { limits } from '#contract/limits.ts';
-import { useNewRows } from '../../forms/newRows.ts';
+import { useNewRows, type NewRow } from '../../forms/newRows.ts';
 import { pathKey } from '../../jobStore/draftKeys.ts';
 import { SumFigure } from '../sums/SumFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -53,22 +53,7 @@ export function LowPoints({ answer }: { answer: Answer }) {
             className="mt-1 w-full min-w-[700px] narrow:min-w-[820px] table-fixed"
             data-testid="low-points"
           >
-            <thead className="label text-second text-left">
-              <tr>
-                <th className="w-32 py-1 font-normal">point</th>
-                {FIELDS.map(({ key, label }) => (
-                  <th key={key} className="px-2 font-normal">
-                    {label}
-                  </th>
-                ))}
-                <th className="w-24 px-2 text-right font-normal">≈ now, estimated</th>
-                <th className="text-action w-28 px-2 text-right font-normal">→ after the plan, predicted</th>
-                {next && (
-                  <th className="text-action w-24 px-2 text-right font-normal">→ next tyres, predicted</th>
-                )}
-                <th className="w-10" />
-              </tr>
-            </thead>
+            <Head next={next} />
             <tbody>
               {points.map((point) => (
                 <Row
@@ -90,38 +75,7 @@ export function LowPoints({ answer }: { answer: Answer }) {
                 />
               ))}
               {fresh.rows.map((row) => (
-                <tr key={row.id} className="border-rule relative border-t" data-low-point="new">
-                  <td className="py-1 pr-2">
-                    <PointName
-                      label="Name of the new low point"
-                      draftKey={`${job.record.id}|new.${row.id}.name`}
-                      value={String(row.fields.name)}
-                      onCommit={(name) => fresh.set(row.id, 'name', name)}
-                    />
-                  </td>
-                  {FIELDS.map((column, k) => (
-                    <td key={column.key} className="px-2">
-                      <PointField
-                        point="new low point"
-                        column={column}
-                        draftKey={`${job.record.id}|new.${row.id}.${column.key}`}
-                        order={100 + 10 * points.length + k}
-                        value={(row.fields[column.key] ?? null) as number | null}
-                        onCommit={(value) => fresh.set(row.id, column.key, value)}
-                      />
-                    </td>
-                  ))}
-                  <td colSpan={next ? 3 : 2} className="label text-tight px-2">
-                    not counted yet:{' '}
-                    {fresh
-                      .missing(row)
-                      .map((key) => MISSING[key])
-                      .join(', ')}
-                  </td>
-                  <td>
-                    <RemoveButton name="the new low point" onClick={() => fresh.remove(row.id)} />
-                  </td>
-                </tr>
+                <NewPoint key={row.id} row={row} fresh={fresh} order={100 + 10 * points.length} next={next} />
               ))}
             </tbody>
           </table>
@@ -137,6 +91,72 @@ export function LowPoints({ answer }: { answer: Answer }) {
       </Button>
       <Angles answer={answer} points={points} />
     </div>
+  );
+}
+
+function Head({ next }: { next: boolean }) {
+  return (
+    <thead className="label text-second text-left">
+      <tr>
+        <th className="w-32 py-1 font-normal">point</th>
+        {FIELDS.map(({ key, label }) => (
+          <th key={key} className="px-2 font-normal">
+            {label}
+          </th>
+        ))}
+        <th className="w-24 px-2 text-right font-normal">≈ now, estimated</th>
+        <th className="text-action w-28 px-2 text-right font-normal">→ after the plan, predicted</th>
+        {next && <th className="text-action w-24 px-2 text-right font-normal">→ next tyres, predicted</th>}
+        <th className="w-10" />
+      </tr>
+    </thead>
+  );
+}
+
+interface NewPointProps {
+  row: NewRow;
+  fresh: ReturnType<typeof useNewRows>;
+  order: number;
+  next: boolean;
+}
+
+/** A low point that is begun: it counts once it has its name, its place and its height. */
+function NewPoint({ row, fresh, order, next }: NewPointProps) {
+  const job = useThisJob();
+  const keyOf = (field: string) => `${job.record.id}|new.${row.id}.${field}`;
+  return (
+    <tr className="border-rule relative border-t" data-low-point="new">
+      <td className="py-1 pr-2">
+        <PointName
+          label="Name of the new low point"
+          draftKey={keyOf('name')}
+          value={String(row.fields.name)}
+          onCommit={(name) => fresh.set(row.id, 'name', name)}
+        />
+      </td>
+      {FIELDS.map((column, k) => (
+        <td key={column.key} className="px-2">
+          <PointField
+            point="new low point"
+            column={column}
+            draftKey={keyOf(column.key)}
+            order={order + k}
+            value={(row.fields[column.key] ?? null) as number | null}
+            onCommit={(value) => fresh.set(row.id, column.key, value)}
+          />
+        </td>
+      ))}
+      <td colSpan={next ? 3 : 2} className="label text-tight px-2">
+        not counted yet:{' '}
+        {fresh
+          .missing(row)
+          .map((key) => MISSING[key])
+          .join(', ')}
+      </td>
+      <td>
+        <RemoveButton name="the new low point" onClick={() => fresh.remove(row.id)} />
+      </td>
+    </tr>
   );
 }
 
