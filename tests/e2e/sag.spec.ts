@@ -254,6 +254,10 @@ test('the bench without a job: first answer, kept in the browser, then a job', a
   await page.getByRole('button', { name: 'Keep it as a job' }).click();
   await expect(page).toHaveURL(/\/jobs\/[0-9a-f-]{36}\/sag$/);
   await expect(rear('Rider on, pressed')).toHaveValue('370');
+  // What nobody gave is marked as assumed here as everywhere.
+  await page.getByRole('button', { name: /^What is fitted/ }).click();
+  await expect(field(page, 'Wheel travel, rear wheel')).toHaveAttribute('placeholder', /assumed$/);
+  await expect(field(page, 'Thread pitch, rear wheel')).toHaveAttribute('placeholder', /assumed$/);
   await allSent(page);
 });
 

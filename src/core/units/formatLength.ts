@@ -97,5 +97,10 @@ export function sizeParts(mm: number, { system }: Pick<LengthStyle, 'system'>, d
 
 /** The same in words, with its unit: "1.75 mm", "0.069 in". */
 export function sizeText(mm: number, system: LengthStyle['system']): string {
-  return `${partsToText(sizeParts(mm, { system }))} ${system}`;
+  return `${bareSize(mm, system)} ${system}`;
+}
+
+/** The same without its unit, where a neighbour shows it. */
+export function bareSize(mm: number, system: LengthStyle['system']): string {
+  return partsToText(sizeParts(mm, { system }));
 }

@@ -16,7 +16,7 @@ import { meanOf } from '#core/numerics/mean.ts';
 import type { ToldCorner } from '#core/document/types.ts';
 import { axleOf, cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
-import { lengthText, shownLength, sizeText } from '#core/units/formatLength.ts';
+import { bareSize, lengthText, shownLength } from '#core/units/formatLength.ts';
 import type { CornerAnswer } from '#core/planning/cornerAnswer.ts';
 import { chanceSum, comparedSum, estimateSum, gainSum, heightNowSum } from '#words/explain/cornerSums.ts';
 import { lostSum } from '#words/explain/planSums.ts';
@@ -276,7 +276,7 @@ function AsideButton({ onClick, children }: { onClick: () => void; children: Rea
 }
 
 function hint(collarMm: number | null, style: ReturnType<typeof useLengthStyle>): { placeholder?: string } {
-  return collarMm === null ? {} : { placeholder: sizeText(collarMm, style.system) };
+  return collarMm === null ? {} : { placeholder: bareSize(collarMm, style.system) };
 }
 
 /** Before this round is read, what it should read; afterwards how far the reading is from that. */

@@ -1,3 +1,4 @@
+import { useSay } from '../../ui/settings.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
 import { benchFrom } from '#core/lab/fromJob.ts';
 import { ringTrade } from '#core/lab/rings.ts';
@@ -12,8 +13,9 @@ interface TableProps {
   ringed: CornerAnswer[];
 }
 
-/** Comfort against bottoming for every ring, ten millimetres either way. */
+/** Comfort against bottoming for every ring, 10 mm either way. */
 export function RingTrades({ answer, ringed }: TableProps) {
+  const say = useSay(0);
   const rows = ringed.flatMap(({ id, rings }) => {
     const bench = benchFrom(answer, id, cornerNames[id]);
     return bench ? rings.map(({ after }, k) => ({ id, after, trade: ringTrade(bench, k) })) : [];
@@ -21,7 +23,7 @@ export function RingTrades({ answer, ringed }: TableProps) {
   if (rows.length === 0) return null;
   return (
     <div className="mx-4 mt-3">
-      <Panel title="Comfort against bottoming" words="ten millimetres of gap either way">
+      <Panel title="Comfort against bottoming" words={`${say(10)} of gap either way`}>
         <table className="w-full min-w-[560px]">
           <thead className="label text-second text-left">
             <tr>

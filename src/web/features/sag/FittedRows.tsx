@@ -2,9 +2,7 @@ import { useThisJob } from '../../jobStore/jobContext.ts';
 import { cornerSpec } from '#core/estimate/corner.ts';
 import { isTurned } from '#core/kinds/adjusters/index.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
-import { lengthText, sizeText } from '#core/units/formatLength.ts';
 import { limits } from '#contract/limits.ts';
-import { useLengthStyle } from '../../ui/settings.ts';
 import { cornerNumbers } from '../../ui/words.ts';
 import { CornerRow, CornerTable } from '../sheet/CornerRow.tsx';
 import { FactField, PathField, ranges } from '../../forms/fields.tsx';
@@ -17,7 +15,6 @@ import { sagRound } from './sagRound.ts';
 export function FittedRows() {
   const job = useThisJob();
   const { document } = job.record;
-  const style = useLengthStyle(1);
   return (
     <div data-fields>
       <CornerTable caption="What is fitted">
@@ -30,7 +27,6 @@ export function FittedRows() {
               path={['corners', id, 'travelMm']}
               label={`Wheel travel, ${cornerNames[id]}`}
               order={2000 + cornerNumbers[id]}
-              placeholder={lengthText(cornerSpec(document, id).travelMm.value, style)}
             />
           )}
         </CornerRow>
@@ -54,7 +50,6 @@ export function FittedRows() {
                 path={['corners', id, 'pitchMm']}
                 label={`Thread pitch, ${cornerNames[id]}`}
                 order={2020 + cornerNumbers[id]}
-                placeholder={sizeText(cornerSpec(document, id).pitchMm.value, style.system)}
               />
             )
           }
