@@ -12,8 +12,11 @@ test('a ratio that changes: measured pairs in place of one number, the same on t
   await dialog.getByLabel('Ratio by').selectOption('measured pairs');
   // A pair begun counts for nothing, survives a reload, and counts once both its numbers are there.
   await expect(dialog.getByText('Not counted yet')).toBeVisible();
+  await expect(field(page, 'Wheel travel, pair 1')).toHaveCount(0);
   await field(page, 'Wheel travel, pair 2').fill('100');
   await page.keyboard.press('Tab');
+  // The cursor stays in the row while it becomes one that is kept.
+  await expect(field(page, 'Damper compression, pair 2')).toBeFocused();
   await page.reload();
   await page.getByRole('button', { name: 'Ratio by, front left: one number' }).click();
   await expect(field(page, 'Wheel travel, pair 2')).toHaveValue('100');

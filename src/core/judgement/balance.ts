@@ -26,9 +26,9 @@ export function readStep(note: string): TriedStep | null {
 }
 
 /**
- * What comes next on the ladder of more ski pressure, or less (transfer blocks first, which cost nothing, then preload within the sag
- * window, and the limiter strap last, since it takes travel from the skid's front arm): the rung after the last that did not help; the same again after one that did, until its end; back a
- * step after one that made it worse. Null at the top of the ladder.
+ * What comes next for more ski pressure, or less. Blocks come first, since they cost nothing; then preload within the sag window;
+ * the limiter strap last, since it takes travel from the skid's front arm. After a rung that did not help comes the one above it;
+ * one that helped comes again; one that made it worse is put back first. Null at the top of the ladder.
  */
 export function nextRung(
   wish: Wish,

@@ -18,6 +18,8 @@ interface Column {
 interface Props {
   columns: readonly [Column, Column];
   rows: readonly Pair[];
+  /** How many rows at the top go without saying: they are shown, not asked. */
+  fixed?: number;
   least: number;
   most: number;
   draftKey: string;
@@ -30,7 +32,7 @@ interface Props {
  * A short table of two numbers a row: measured pairs of a ratio, squeeze and force of a stop. A row that was added counts once
  * both its numbers are typed, and goes where its first puts it.
  */
-export function PairTable({ columns, rows, least, most, draftKey, row, put }: Props) {
+export function PairTable({ columns, rows, fixed = 0, least, most, draftKey, row, put }: Props) {
   const set = (k: number, column: number, value: number) =>
     put(
       rows.map(([a, b], j): [number, number] => (j !== k ? [a, b] : column === 0 ? [value, b] : [a, value])),
@@ -67,19 +69,24 @@ export function PairTable({ columns, rows, least, most, draftKey, row, put }: Pr
         <tbody>
           {rows.map((pair, k) => (
             <Row key={k} remove={rows.length > least ? () => remove(k) : null} name={`${row} ${k + 1}`}>
-              {(column) => (
-                <NumberField
-                  {...field(k, column)}
-                  draftKey={`${draftKey}.${k}.${column}`}
-                  value={pair[column]}
-                  onCommit={(value) => value !== null && set(k, column, value)}
-                />
-              )}
+              {(column) =>
+                k < fixed ? (
+                  <span className="block py-2 font-semibold">{pair[column]}</span>
+                ) : (
+                  <NumberField
+                    {...field(k, column)}
+                    draftKey={`${draftKey}.${k}.${column}`}
+                    value={pair[column]}
+                    onCommit={(value) => value !== null && set(k, column, value)}
+                  />
+                )
+              }
             </Row>
           ))}
           {open.map(({ id, fields }, j) => (
             <Row
-              key={id}
+              // One is open at a time: as it is begun, and once it counts, the same field keeps the cursor.
+              key={rows.length + j}
               remove={count > least ? () => fresh.remove(id) : null}
               name={`${row} ${rows.length + j + 1}`}
             >
@@ -95,8 +102,8 @@ export function PairTable({ columns, rows, least, most, draftKey, row, put }: Pr
           ))}
         </tbody>
       </table>
-      {fresh.rows.length > 0 && (
-        <p className="text-tight label mt-1">A {row} counts once both its numbers are typed.</p>
+      {fresh.rows.length > 0 && rows.length >= least && (
+        <p className="text-tight label mt-5">A {row} counts once both its numbers are typed.</p>
       )}
       <Button className="mt-3" onClick={() => fresh.add({})} disabled={count >= most || count > rows.length}>
         <Plus aria-hidden size={15} className="mr-1 inline" />

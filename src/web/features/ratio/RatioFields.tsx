@@ -69,6 +69,7 @@ export function RatioFields({ value, ratio, travelMm, draftKey, put, whenOne }: 
             { label: 'Damper compression', quantity: 'length', range: { min: 0, max: 2000 } },
           ]}
           rows={!begun.kind && value?.kind === 'table' ? value.rows : HANGING}
+          fixed={begun.kind ? 1 : 0}
           row="pair"
           least={2}
           most={limits.tableRows}
