@@ -28,6 +28,12 @@ export default tseslint.config(
     },
   },
   {
+    files: ['src/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.ts'],
+    // A component or a function fits on one screen.
+    rules: { 'max-lines-per-function': ['error', { max: 80 }] },
+  },
+  {
     files: ['src/core/**/*.ts'],
     ignores: ['**/*.test.ts'],
     rules: { 'no-restricted-syntax': ['error', ...coreBans] },

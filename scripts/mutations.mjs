@@ -1,120 +1,120 @@
 import { execFileSync, spawnSync } from 'node:child_process';
-import { cpSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import {
+  cpSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  symlinkSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
-import { dirname, join } from 'node:path';
-import ts from 'typescript';
+import { join } from 'node:path';
+import { flippablePlaces, switchedText } from './lib/flips.mjs';
+import { seededRandom } from './lib/seededRandom.mjs';
 
 /**
- * Flips signs, factors and comparisons of the core, one at a time, in a copy of the tree, and reports which no unit test
- * notices. `npm run mutations [how many] [first seed] [path prefix]`; takes hours for all of them.
+ * Flips signs, factors and comparisons of the core, one at a time, and reports which no unit test notices.
+ * `npm run mutations [how many] [first seed] [path prefix]`.
+ *
+ * All flips are written into one copy of the tree, each behind a switch, so that nothing is compiled twice; a first run
+ * records which test file passes by which flip, and only those are run for it, the quickest first.
  */
 const [count = '200', seed = '1', prefix = 'src/core/'] = process.argv.slice(2);
-const swaps = {
-  [ts.SyntaxKind.PlusToken]: ['-', 'sign'],
-  [ts.SyntaxKind.MinusToken]: ['+', 'sign'],
-  [ts.SyntaxKind.AsteriskToken]: ['/', 'factor'],
-  [ts.SyntaxKind.SlashToken]: ['*', 'factor'],
-  [ts.SyntaxKind.LessThanToken]: ['<=', 'comparison'],
-  [ts.SyntaxKind.LessThanEqualsToken]: ['<', 'comparison'],
-  [ts.SyntaxKind.GreaterThanToken]: ['>=', 'comparison'],
-  [ts.SyntaxKind.GreaterThanEqualsToken]: ['>', 'comparison'],
-};
-
-/** Every place of a file that can be flipped: where, and what to write there. */
-function placesOf(file) {
-  const text = readFileSync(file, 'utf8');
-  const source = ts.createSourceFile(file, text, ts.ScriptTarget.Latest, true);
-  const places = [];
-  const add = (node, to, kind) =>
-    places.push({ file, from: node.getStart(source), until: node.getEnd(), to, kind, line: lineOf(node) });
-  const lineOf = (node) => source.getLineAndCharacterOfPosition(node.getStart(source)).line + 1;
-  const saysText = (node) => ts.isStringLiteralLike(node) || ts.isTemplateExpression(node);
-  const visit = (node) => {
-    if (ts.isBinaryExpression(node)) {
-      const swap = swaps[node.operatorToken.kind];
-      if (swap && !saysText(node.left) && !saysText(node.right)) add(node.operatorToken, ...swap);
-    }
-    if (
-      ts.isPrefixUnaryExpression(node) &&
-      node.operator === ts.SyntaxKind.MinusToken &&
-      !ts.isNumericLiteral(node.operand)
-    )
-      places.push({
-        file,
-        from: node.getStart(source),
-        until: node.operand.getStart(source),
-        to: '',
-        kind: 'sign',
-        line: lineOf(node),
-      });
-    if (!ts.isTypeNode(node)) ts.forEachChild(node, visit);
-  };
-  visit(source);
-  return places;
-}
-
-/** Numbers in [0, 1) from a seed (mulberry32), so that a sample can be drawn again. */
-function randomFrom(state) {
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
-
 const root = process.cwd();
-const files = execFileSync('git', ['ls-files', prefix], { encoding: 'utf8' })
-  .split('\n')
-  .filter((file) => file.endsWith('.ts') && !file.endsWith('.test.ts'));
-const random = randomFrom(Number(seed));
-const sample = files
-  .flatMap(placesOf)
+const tracked = execFileSync('git', ['ls-files'], { encoding: 'utf8' }).trim().split('\n');
+const random = seededRandom(Number(seed));
+const sample = tracked
+  .filter((file) => file.startsWith(prefix) && file.endsWith('.ts') && !file.endsWith('.test.ts'))
+  .flatMap((file) => flippablePlaces(file, readFileSync(file, 'utf8')))
   .map((place) => ({ place, key: random() }))
   .sort((a, b) => a.key - b.key)
   .slice(0, Number(count))
-  .map(({ place }) => place);
+  .map(({ place }, id) => ({ ...place, id }));
 
 const copy = mkdtempSync(join(tmpdir(), 'margin-mutations-'));
-for (const file of execFileSync('git', ['ls-files'], { encoding: 'utf8' }).trim().split('\n'))
-  cpSync(join(root, file), join(copy, file), { recursive: true });
+const hits = join(copy, '.hits');
+for (const file of tracked) cpSync(join(root, file), join(copy, file), { recursive: true });
 symlinkSync(join(root, 'node_modules'), join(copy, 'node_modules'));
+mkdirSync(hits);
+for (const file of new Set(sample.map((place) => place.file))) {
+  const own = sample.filter((place) => place.file === file);
+  writeFileSync(join(copy, file), switchedText(file, readFileSync(join(root, file), 'utf8'), own));
+}
+writeFileSync(
+  join(copy, 'flipSwitch.cjs'),
+  `const fs = require('node:fs');
+const active = Number(process.env.FLIP ?? -1);
+const seen = new Uint8Array(${sample.length});
+globalThis.__flipped = active >= 0 ? (id) => id === active : (id) => { seen[id] = 1; return false; };
+const began = Date.now();
+if (active < 0) afterAll(() => {
+  const { testPath } = expect.getState();
+  fs.writeFileSync(${JSON.stringify(hits)} + '/' + testPath.replaceAll('/', '+') + '.json',
+    JSON.stringify({ testPath, ms: Date.now() - began, seen: [...seen.keys()].filter((id) => seen[id]) }));
+});
+`,
+);
+writeFileSync(
+  join(copy, 'asGiven.cjs'),
+  `const Sequencer = require('@jest/test-sequencer').default;
+module.exports = class extends Sequencer {
+  sort(tests) {
+    const order = (process.env.FLIP_ORDER ?? '').split(':');
+    return [...tests].sort((a, b) => order.indexOf(a.path) - order.indexOf(b.path));
+  }
+};
+`,
+);
+const config = (await import(join(root, 'jest.config.mjs'))).default.projects[0];
+writeFileSync(
+  join(copy, 'flips.config.json'),
+  JSON.stringify({ ...config, rootDir: copy, setupFilesAfterEnv: ['<rootDir>/flipSwitch.cjs'] }),
+);
 
-/** Whether tests fail, or never end. */
-function fails(args) {
-  const run = spawnSync(
+/** Runs the tests given; they fail, too, when they never end. */
+function tests(args, env) {
+  return spawnSync(
     process.execPath,
-    [
-      '--experimental-vm-modules',
-      'node_modules/jest/bin/jest.js',
-      '--selectProjects=unit',
-      '--bail',
-      '--silent',
-      ...args,
-    ],
-    { cwd: copy, timeout: 300_000, stdio: 'ignore', killSignal: 'SIGKILL' },
+    ['node_modules/jest/bin/jest.js', '--config', 'flips.config.json', '--silent', ...args],
+    {
+      cwd: copy,
+      timeout: 900_000,
+      encoding: 'utf8',
+      killSignal: 'SIGKILL',
+      env: { ...process.env, NODE_OPTIONS: '--experimental-vm-modules', ...env },
+    },
   );
-  return run.status !== 0;
 }
 
-if (fails(['--maxWorkers=100%'])) throw new Error('expected the tests to pass before anything is flipped');
+const before = tests(['--maxWorkers=100%'], {});
+if (before.status !== 0)
+  throw new Error(
+    `expected the tests to pass before anything is flipped, got\n${before.signal ?? before.stderr.slice(before.stderr.indexOf('FAIL'))}`,
+  );
+const testFiles = readdirSync(hits).map((name) => JSON.parse(readFileSync(join(hits, name), 'utf8')));
 
-const results = [];
-for (const [k, place] of sample.entries()) {
-  const path = join(copy, place.file);
-  const text = readFileSync(path, 'utf8');
-  writeFileSync(path, text.slice(0, place.from) + place.to + text.slice(place.until));
-  // Those beside it first: they are quick and mostly notice.
+const results = sample.map((place) => {
+  const passing = testFiles
+    .filter(({ seen }) => seen.includes(place.id))
+    .sort((a, b) => a.ms - b.ms)
+    .map(({ testPath }) => testPath);
   const noticed =
-    fails(['--passWithNoTests', '--testPathPatterns', `${dirname(place.file)}/`]) ||
-    fails(['--findRelatedTests', place.file]);
-  writeFileSync(path, text);
-  results.push({ ...place, noticed });
-  const written = text.slice(place.from, place.until).trim();
+    passing.length > 0 &&
+    tests(
+      ['--runInBand', '--bail', '--testSequencer', join(copy, 'asGiven.cjs'), '--runTestsByPath', ...passing],
+      {
+        FLIP: String(place.id),
+        FLIP_ORDER: passing.join(':'),
+      },
+    ).status !== 0;
+  const verdict = noticed ? 'noticed' : passing.length > 0 ? 'NOT NOTICED' : 'NEVER RUN';
   console.log(
-    `${k + 1} ${noticed ? 'noticed' : 'NOT NOTICED'} ${place.kind} ${place.file}:${place.line} ${written} to ${place.to || 'nothing'}`,
+    `${place.id + 1} ${verdict} ${place.kind} ${place.file}:${place.line} ${place.written} to ${place.flipped}`,
   );
-}
+  return { ...place, noticed };
+});
 rmSync(copy, { recursive: true });
 
 const share = (kinds) => {

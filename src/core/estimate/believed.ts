@@ -208,15 +208,18 @@ function inDocument({ path, ...rest }: Fault, corners: readonly CornerId[]): Fau
   return { path: named, ...rest };
 }
 
+interface CornerOptions {
+  faults: FaultList;
+  measuredRatio: MeasuredRatios;
+  /** Whether its full droop is known from a reading, and whether travel used was ever read. */
+  extended: boolean;
+  usedRead: boolean;
+}
+
 function cornerFrom(
   document: JobDocument,
   id: CornerId,
-  {
-    faults,
-    measuredRatio,
-    extended,
-    usedRead,
-  }: { faults: FaultList; measuredRatio: MeasuredRatios; extended: boolean; usedRead: boolean },
+  { faults, measuredRatio, extended, usedRead }: CornerOptions,
 ): { contact: ContactDescription; belief: ContactBelief; sources: CornerSources } {
   const corner = document.corners[id];
   const spec = cornerSpec(document, id);
@@ -230,15 +233,8 @@ function cornerFrom(
   const unsprungKg = corner.unsprungKg ?? assumed.unsprungKg;
   const rest = restingSpring(document, id, springRatio ?? ratio, unsprungKg);
   const springs = fittedSprings(document, id, rest, faults);
-  const own = corner.torsion || corner.air;
-  const free = corner.springs.reduce((sum, { freeLengthMm }) => sum + (freeLengthMm ?? NaN), 0);
-  const fromRoom =
-    corner.roomMm !== null && Number.isFinite(free) && corner.springs.length > 0
-      ? free - corner.roomMm
-      : null;
-  const givenPreload = corner.preloadMm ?? fromRoom;
-  const assumedPreloadMm = 0.1 * rest.strokeMm;
-  const rate = rest.forceN / (rest.strokeMm + assumedPreloadMm);
+  const assumedPreloadMm = ASSUMED_PRELOAD * rest.strokeMm;
+  const preload = preloadOf(corner, springs, rest);
   const { x, y } = contactPoint(document.machine, id);
   return {
     contact: {
@@ -253,10 +249,8 @@ function cornerFrom(
       },
       ratio,
       springRatio,
-      springs: springs ?? plainSpring(rate),
-      preloadMm: own
-        ? (corner.preloadMm ?? 0)
-        : (givenPreload ?? (springs ? preloadFor(springs, rest) : assumedPreloadMm)),
+      springs: springs ?? plainSpring(rest.forceN / (rest.strokeMm + assumedPreloadMm)),
+      preloadMm: preload.mm,
       gas: corner.gas,
       stop: corner.stopRows
         ? { contactMm: stopContact(ratio, travelMm, spec.stopMm.value), rows: corner.stopRows }
@@ -269,28 +263,56 @@ function cornerFrom(
     belief: {
       ratio: ownRatio(document, id, { ratio, travelMm, measuredRatio }),
       springs: springSds(springs, areSpringsAssumed(corner, springs)),
-      preloadMm: corner.air
-        ? (isAirAssumed(corner.air) ? priors.unknownAirBar : GAUGE_SD_BAR) / AIR_STEP_BAR
-        : givenPreload === null && (!corner.torsion || isPlaceAssumed(corner, 0))
-          ? 0.2 * rest.strokeMm
-          : tolerances.preloadSdMm,
+      preloadMm: preload.sdMm,
       tyre: corner.tyreRateNPerMm === null ? 0.2 : 0.1,
       frictionMm: frictionPrior(travelMm),
     },
     sources: {
       springs: areSpringsAssumed(corner, springs) ? 'assumed' : 'sheet',
-      preload: own
-        ? isPlaceAssumed(corner, 0)
-          ? 'assumed'
-          : 'sheet'
-        : corner.preloadMm !== null
-          ? 'measured'
-          : fromRoom !== null
-            ? 'computed'
-            : 'assumed',
+      preload: preload.source,
       load: corner.loadKg !== null ? 'measured' : document.machine.massKg !== null ? 'sheet' : 'assumed',
     },
   };
+}
+
+/** Of a spring nobody named: this share of its stroke to ride height is taken up before the load comes on. */
+const ASSUMED_PRELOAD = 0.1;
+
+/** Preload at full droop, how well it is known and from what; for a torsion or air spring what stands over its place. */
+function preloadOf(
+  corner: CornerDocument,
+  springs: SpringsDescription | null,
+  rest: Rest,
+): { mm: number; sdMm: number; source: Source } {
+  if (corner.torsion || corner.air) {
+    const assumed = isPlaceAssumed(corner, 0);
+    const gaugeSd =
+      (corner.air && isAirAssumed(corner.air) ? priors.unknownAirBar : GAUGE_SD_BAR) / AIR_STEP_BAR;
+    const placeSd = assumed ? UNKNOWN_PRELOAD * rest.strokeMm : tolerances.preloadSdMm;
+    return {
+      mm: corner.preloadMm ?? 0,
+      sdMm: corner.air ? gaugeSd : corner.preloadMm === null ? placeSd : tolerances.preloadSdMm,
+      source: assumed ? 'assumed' : 'sheet',
+    };
+  }
+  if (corner.preloadMm !== null)
+    return { mm: corner.preloadMm, sdMm: tolerances.preloadSdMm, source: 'measured' };
+  const fromRoom = preloadFromRoom(corner);
+  if (fromRoom !== null) return { mm: fromRoom, sdMm: tolerances.preloadSdMm, source: 'computed' };
+  return {
+    mm: springs ? preloadFor(springs, rest) : ASSUMED_PRELOAD * rest.strokeMm,
+    sdMm: UNKNOWN_PRELOAD * rest.strokeMm,
+    source: 'assumed',
+  };
+}
+
+/** relative to the stroke at ride height. A preload nobody has measured. */
+const UNKNOWN_PRELOAD = 0.2;
+
+/** What the springs are shorter in their room than free, mm; null where either is not known. */
+function preloadFromRoom({ springs, roomMm }: CornerDocument): number | null {
+  const freeMm = springs.reduce((sum, { freeLengthMm }) => sum + (freeLengthMm ?? NaN), 0);
+  return roomMm !== null && springs.length > 0 && Number.isFinite(freeMm) ? freeMm - roomMm : null;
 }
 
 interface Rest {

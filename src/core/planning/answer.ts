@@ -25,7 +25,7 @@ import { goodEnough } from './enough.ts';
 import { oneCornerOff } from '../estimate/oneCorner.ts';
 import { scalesWanted } from './cornerAnswer.ts';
 import { evidenceOf, straysOf } from '../estimate/evidence.ts';
-import { planFor, type Plan, type SpecifiedAs } from './planning.ts';
+import { planFor, type Plan, type Setting, type SpecifiedAs } from './planning.ts';
 import { reasonsFor } from './reasons.ts';
 import { withSwaps, type Swaps } from './swaps.ts';
 
@@ -79,58 +79,74 @@ export function answerFor(
   const plan = state.locked || !planned || asked ? null : planFor(setting, corners);
   const tolerance = toleranceOf(document);
   const chanceNow = chanceIn(setting, { ...now, ...specified });
-  const answered = (by: Plan | null): Answer => {
-    const after = by ? { ...by.to, km: now.km, level: now.level, aboard: now.aboard } : now;
-    const moved = withMoves(setting, corners, after);
-    const cross = crossOf(setting, after);
-    return {
-      state,
-      tolerance,
-      corners: moved,
-      posterior: {
-        gains: Object.fromEntries(
-          gainsOf(learnt, state.current).map((gain, i) => [machine.corners[i], gain]),
-        ),
-        heightsByRound: rounds.map(
-          ({ situation }) => simulate(machine.believed, learnt.values, situation).heights,
-        ),
-        strays: straysOf(rounds, learnt, machine, read),
-      },
-      unread: unreadMoves(setting, corners, after),
-      wholeBody: read.length === all.length,
-      faults,
-      chanceNow,
-      chanceAfter: chanceIn(setting, { ...after, ...specified }),
-      cross,
-      reasons: by
-        ? reasonsFor({
-            corners: moved,
-            document,
-            needs: needsOf(by, machine),
-            springs: springsAfter(machine, by),
-            warpMm: warpOf(document, corners),
-            cross,
-            toleranceMm: tolerance.value,
-          })
-        : [],
-      document,
-      machine,
-      fit: learnt,
-      doubt,
-      otherwise,
-      now,
-      after,
-      specifiedAfter: { ...after, ...specified },
-      expectedNow: once(() => expectedIn(described, told)),
-      predictAt,
-    };
-  };
+  const answered = (by: Plan | null) =>
+    answerTo(by, { ...setting, corners, faults, rounds, tolerance, chanceNow, described, told });
   const whole = answered(plan);
   // What is done is left alone: nobody takes a wheel off for half a millimetre. Weight can always be had a little nearer.
   const onlyHeights =
     scalesWanted(whole.cross) === null &&
     whole.corners.every(({ rings }) => rings.every(({ moveMm }) => moveMm === 0));
   return plan && onlyHeights && goodEnough(whole) ? answered(null) : whole;
+}
+
+interface Answered extends Setting {
+  /** The corners as they stand now. */
+  corners: ReturnType<typeof cornersNow>;
+  faults: Fault[];
+  rounds: readonly RoundEvidence[];
+  tolerance: Answer['tolerance'];
+  chanceNow: number | null;
+  /** The machine as described before anything was learnt, and all that was read of it. */
+  described: JobMachine;
+  told: Evidence;
+}
+
+/** The answer with this plan carried out; with none, everything stays as it is. */
+function answerTo(by: Plan | null, all: Answered): Answer {
+  const { document, machine, learnt, now, specified, state, read, corners, rounds, tolerance } = all;
+  const after = by ? { ...by.to, km: now.km, level: now.level, aboard: now.aboard } : now;
+  const specifiedAfter = { ...after, ...specified };
+  const moved = withMoves(all, corners, after);
+  const cross = crossOf(all, after);
+  return {
+    state,
+    tolerance,
+    corners: moved,
+    posterior: {
+      gains: Object.fromEntries(gainsOf(learnt, state.current).map((gain, i) => [machine.corners[i], gain])),
+      heightsByRound: rounds.map(
+        ({ situation }) => simulate(machine.believed, learnt.values, situation).heights,
+      ),
+      strays: straysOf(rounds, learnt, machine, read),
+    },
+    unread: unreadMoves(all, corners, after),
+    wholeBody: read.length === cornersIn(document).length,
+    faults: all.faults,
+    chanceNow: all.chanceNow,
+    chanceAfter: chanceIn(all, specifiedAfter),
+    cross,
+    reasons: by
+      ? reasonsFor({
+          corners: moved,
+          document,
+          needs: needsOf(by, machine),
+          springs: springsAfter(machine, by),
+          warpMm: warpOf(document, corners),
+          cross,
+          toleranceMm: tolerance.value,
+        })
+      : [],
+    document,
+    machine,
+    fit: learnt,
+    doubt: all.doubt,
+    otherwise: all.otherwise,
+    now,
+    after,
+    specifiedAfter,
+    expectedNow: once(() => expectedIn(all.described, all.told)),
+    predictAt: all.predictAt,
+  };
 }
 
 /**

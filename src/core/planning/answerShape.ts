@@ -44,7 +44,7 @@ export interface Answer {
   /** What does not agree, and what may be wrong. */
   doubt: Doubt;
   /** What else may be so than what is planned from. */
-  otherwise: Otherwise[];
+  otherwise: readonly Otherwise[];
   /** Adjusters now and after the plan, as measured. */
   now: Situation;
   after: Situation;

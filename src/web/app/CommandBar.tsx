@@ -7,6 +7,10 @@ import { stageTitles } from '../features/sheet/stages.ts';
 import { useDebounced } from '../ui/useDebounced.ts';
 import { useSettings } from '../ui/settings.ts';
 
+const item = 'data-[selected=true]:bg-wash flex min-h-9 cursor-pointer items-center px-3';
+const heading =
+  '[&_[cmdk-group-heading]]:label [&_[cmdk-group-heading]]:text-second [&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:pt-2';
+
 /** Finds jobs, stages and commands by typing. */
 export function CommandBar({ onClose }: { onClose: () => void }) {
   const navigate = useNavigate();
@@ -15,7 +19,6 @@ export function CommandBar({ onClose }: { onClose: () => void }) {
   const [find, setFind] = useState('');
   const { data } = useJobList(useDebounced(find));
   const jobs = data?.pages.flatMap((page) => page.jobs) ?? [];
-  const { system, setSystem, toggleTheme, setDenominator, denominator } = useSettings();
   const go = (to: string) => () => {
     onClose();
     void navigate(to);
@@ -24,9 +27,6 @@ export function CommandBar({ onClose }: { onClose: () => void }) {
     onClose();
     what();
   };
-  const item = 'data-[selected=true]:bg-wash flex min-h-9 cursor-pointer items-center px-3';
-  const heading =
-    '[&_[cmdk-group-heading]]:label [&_[cmdk-group-heading]]:text-second [&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:pt-2';
   return (
     <Command.Dialog
       open
@@ -65,46 +65,51 @@ export function CommandBar({ onClose }: { onClose: () => void }) {
             </Command.Item>
           ))}
         </Command.Group>
-        <Command.Group heading="Commands" className={heading}>
-          <Command.Item className={item} onSelect={go('/')}>
-            Bays
-          </Command.Item>
-          <Command.Item className={item} onSelect={go('/book')}>
-            Logbook
-          </Command.Item>
-          <Command.Item className={item} onSelect={go('/sag')}>
-            Sag bench
-          </Command.Item>
-          <Command.Item className={item} onSelect={go('/stack')}>
-            Stack lab
-          </Command.Item>
-          <Command.Item className={item} onSelect={go('/rack')}>
-            Spring rack
-          </Command.Item>
-          <Command.Item className={item} onSelect={go('/rack/search')}>
-            Which springs do it?
-          </Command.Item>
-          <Command.Item className={item} onSelect={go(id ? `/jobs/${id}/paper` : '/paper')}>
-            Measuring sheet for a pen
-          </Command.Item>
-          <Command.Item className={item} onSelect={go('/new')}>
-            New setup
-          </Command.Item>
-          <Command.Item className={item} onSelect={act(() => setSystem(system === 'mm' ? 'in' : 'mm'))}>
-            {system === 'mm' ? 'Work in inches' : 'Work in millimetres'}
-          </Command.Item>
-          {([8, 16, 32] as const)
-            .filter((one) => one !== denominator)
-            .map((one) => (
-              <Command.Item key={one} className={item} onSelect={act(() => setDenominator(one))}>
-                Inches to 1/{one}
-              </Command.Item>
-            ))}
-          <Command.Item className={item} onSelect={act(toggleTheme)}>
-            Day or night colours
-          </Command.Item>
-        </Command.Group>
+        <Commands id={id} go={go} act={act} />
       </Command.List>
     </Command.Dialog>
+  );
+}
+
+const pages = [
+  ['/', 'Bays'],
+  ['/book', 'Logbook'],
+  ['/sag', 'Sag bench'],
+  ['/stack', 'Stack lab'],
+  ['/rack', 'Spring rack'],
+  ['/rack/search', 'Which springs do it?'],
+] as const;
+const denominators = [8, 16, 32] as const;
+
+interface CommandsProps {
+  id: string;
+  go: (to: string) => () => void;
+  act: (what: () => void) => () => void;
+}
+
+/** Every page that is not a job's, and what changes how things are shown. */
+function Commands({ id, go, act }: CommandsProps) {
+  const { system, setSystem, toggleTheme, setDenominator, denominator } = useSettings();
+  const commands: [string, () => void][] = [
+    ...pages.map(([to, title]): [string, () => void] => [title, go(to)]),
+    ['Measuring sheet for a pen', go(id ? `/jobs/${id}/paper` : '/paper')],
+    ['New setup', go('/new')],
+    [
+      system === 'mm' ? 'Work in inches' : 'Work in millimetres',
+      act(() => setSystem(system === 'mm' ? 'in' : 'mm')),
+    ],
+    ...denominators
+      .filter((one) => one !== denominator)
+      .map((one): [string, () => void] => [`Inches to 1/${one}`, act(() => setDenominator(one))]),
+    ['Day or night colours', act(toggleTheme)],
+  ];
+  return (
+    <Command.Group heading="Commands" className={heading}>
+      {commands.map(([title, select]) => (
+        <Command.Item key={title} className={item} onSelect={select}>
+          {title}
+        </Command.Item>
+      ))}
+    </Command.Group>
   );
 }

@@ -5,7 +5,7 @@ import { DimensionLine } from './DimensionLine.tsx';
 import { halves, spreadLabels } from './sectionFrame.ts';
 
 /** What can be moved by hand in a section. */
-interface SectionHandle {
+export interface SectionHandle {
   label: string;
   /** Where it is, in words, for those who do not see it. */
   words: string;

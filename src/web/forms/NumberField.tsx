@@ -50,20 +50,6 @@ export function NumberField({
   const words = wordsFor(field.state, unsent);
   const refused = field.state.kind === 'refused' && !(focused && field.text.length < 2);
 
-  const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
-    if (event.key === 'Enter') {
-      event.preventDefault();
-      if (!field.commit()) return;
-      if (onEnter && !event.shiftKey) onEnter();
-      else focusNextField(event.currentTarget, event.shiftKey ? -1 : 1);
-    } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
-      event.preventDefault();
-      field.nudge((event.key === 'ArrowUp' ? 1 : -1) * (event.shiftKey ? 10 : 1));
-    } else if (event.key === 'Escape') {
-      field.cancel();
-    }
-  };
-
   const mark = markFor(field.state.kind, refused, unsent);
   return (
     <div className={`min-w-0 ${narrow ? '' : 'relative'} ${className}`}>
@@ -93,7 +79,7 @@ export function NumberField({
             setFocused(false);
             field.commit();
           }}
-          onKeyDown={onKeyDown}
+          onKeyDown={(event) => onKey(event, field, onEnter)}
           className={`figures placeholder:text-second h-full w-full min-w-0 bg-transparent font-semibold ${narrow ? 'text-[15px] [font-stretch:85%]' : 'px-0.5 text-[17px]'} outline-none placeholder:text-[13px] placeholder:font-normal placeholder:opacity-100`}
         />
         {mark && (
@@ -106,13 +92,7 @@ export function NumberField({
       <p
         id={`${id}-words`}
         aria-live={focused ? 'polite' : 'off'}
-        className={
-          focused && words
-            ? `label bg-sheet absolute top-full left-0 z-10 w-max max-w-full pt-0.5 pr-1 ${tones[refused ? 'refused' : field.state.kind]}`
-            : refused
-              ? 'label text-short pt-0.5'
-              : 'sr-only'
-        }
+        className={wordsClass(focused && words !== '', refused, field.state.kind)}
       >
         {words}
       </p>
@@ -135,4 +115,30 @@ function markFor(kind: FieldState['kind'], refused: boolean, unsent: boolean) {
 function wordsFor(state: FieldState, unsent: boolean): string {
   if (state.kind === 'empty') return '';
   return unsent ? `${state.words} Not sent yet.` : state.words;
+}
+
+/** Words float under the field that has the focus; a refusal stays where it is read. */
+function wordsClass(floats: boolean, refused: boolean, kind: FieldState['kind']): string {
+  if (floats)
+    return `label bg-sheet absolute top-full left-0 z-10 w-max max-w-full pt-0.5 pr-1 ${tones[refused ? 'refused' : kind]}`;
+  return refused ? 'label text-short pt-0.5' : 'sr-only';
+}
+
+/** Enter goes on, arrows step, Escape forgets. */
+function onKey(
+  event: KeyboardEvent<HTMLInputElement>,
+  field: ReturnType<typeof useNumberField>,
+  onEnter?: () => void,
+): void {
+  if (event.key === 'Enter') {
+    event.preventDefault();
+    if (!field.commit()) return;
+    if (onEnter && !event.shiftKey) onEnter();
+    else focusNextField(event.currentTarget, event.shiftKey ? -1 : 1);
+  } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
+    event.preventDefault();
+    field.nudge((event.key === 'ArrowUp' ? 1 : -1) * (event.shiftKey ? 10 : 1));
+  } else if (event.key === 'Escape') {
+    field.cancel();
+  }
 }

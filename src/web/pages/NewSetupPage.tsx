@@ -3,7 +3,7 @@ import { Select } from '../ui/Select.tsx';
 import { JobContext, useThisJob } from '../jobStore/jobContext.ts';
 import { percent } from '#words/figures.ts';
 import { Move } from '../features/plan/PlannedMove.tsx';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, type RefObject } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { kindsOn, referenceKinds } from '#core/geometry/reference.ts';
 import { classDefaults, machineClasses, type MachineClass } from '#core/kinds/classes/index.ts';
@@ -16,7 +16,7 @@ import { chanceSum } from '#words/explain/cornerSums.ts';
 import type { Json } from '#core/document/types.ts';
 import { ClassChoice } from '../features/job/ClassChoice.tsx';
 import { pathKey } from '../jobStore/draftKeys.ts';
-import { useNewJob } from '../jobStore/useJob.ts';
+import { useNewJob, type Job } from '../jobStore/useJob.ts';
 import { useUndoKeys } from '../jobStore/useUndoKeys.ts';
 import { useNewSetup } from '../jobStore/useNewSetup.ts';
 import { capital, cornerNumbers } from '../ui/words.ts';
@@ -46,9 +46,6 @@ export function NewSetupPage() {
     setParams({ class: one }, { replace: true });
   };
   const begin = () => void navigate(`/jobs/${start()}/next`);
-  const refused = useRefusedDrafts(job.record.id);
-  const answered = job.answer !== null;
-  const corners = cornersIn(job.record.document);
   return (
     <JobContext value={job}>
       <main className="mx-auto grid w-full max-w-[1232px] flex-1 grid-cols-[minmax(0,1fr)_284px] content-start gap-x-6 px-6 py-5 max-lg:grid-cols-1 narrow:px-4">
@@ -59,91 +56,121 @@ export function NewSetupPage() {
             <ClassChoice classes={machineClasses} current={current} onChoose={choose} />
           </div>
           <div data-fields className="bg-sheet border-rule mt-4 border px-4 pt-2 pb-4">
-            <Columns />
-            <Row label="Measured height" help={<ReferenceChoice />}>
-              {corners.map((id) => (
-                <HeightNow key={id} id={id} />
-              ))}
-            </Row>
-            <Row
-              label="Target height"
-              help={footingOf(current) === 'bikes' ? 'at each end' : 'both sides of an axle'}
-            >
-              {gainGroups(job.record.document).map((group, i, all) => (
-                <GroupTarget
-                  key={group.id}
-                  group={group}
-                  order={11 + i}
-                  {...(i === all.length - 1 ? { onEnter: () => button.current?.focus() } : {})}
-                />
-              ))}
-            </Row>
-            <SuspensionRow />
-            <Answers />
-            <Row label="Collar reads" help="if you have a caliper there">
-              {corners.map((id) => (
-                <FactField
-                  key={id}
-                  place={{ kind: 'collar', round: 0, corner: id, slot: 'now' }}
-                  label={`Collar reads, ${cornerNames[id]}`}
-                  showLabel="narrow"
-                  order={20 + cornerNumbers[id]}
-                  range={ranges.collar}
-                />
-              ))}
-            </Row>
-            <AssumedRow />
+            <Fields toStart={() => button.current?.focus()} />
           </div>
-          <div className="mt-4 flex flex-wrap items-end gap-4">
-            <div className="w-64">
-              <TextField
-                label="Name of the job"
-                value={job.record.document.name}
-                draftKey={pathKey(job.record.id, ['name'])}
-                maxLength={80}
-                placeholder="Unnamed job"
-                onCommit={(name) => job.actions.change('Job name', [['name'], name])}
-              />
-            </div>
-            <button
-              ref={button}
-              type="button"
-              disabled={!answered || refused.length > 0}
-              onClick={begin}
-              className="bg-action text-on-action min-h-11 px-5 font-semibold disabled:cursor-not-allowed disabled:opacity-50"
-            >
-              Start job
-            </button>
-            {refused.length > 0 ? (
-              <RefusedNote refused={refused} />
-            ) : (
-              <p className="text-second pb-2">
-                {answered
-                  ? 'Everything else is optional.'
-                  : 'Type what the tape reads at one corner at least.'}
-              </p>
-            )}
-          </div>
+          <StartLine job={job} button={button} begin={begin} />
         </div>
-        <aside
-          aria-label="Notes"
-          className="border-short/70 border-l-2 pl-3 max-lg:mt-4 max-lg:border-l-0 max-lg:pl-0"
-        >
-          <SumPanel />
-          <h2 className="font-semibold">How to type</h2>
-          <ul className="text-second mt-1 list-none space-y-1">
-            <li>
-              <b className="text-ink">375</b> counts as the unit chosen above.
-            </li>
-            <li>
-              <b className="text-ink">14 3/4</b>, <b className="text-ink">14.75"</b>,{' '}
-              <b className="text-ink">37.5 cm</b> work anywhere.
-            </li>
-            <li>Enter goes on to the next corner.</li>
-          </ul>
-        </aside>
+        <Notes />
       </main>
     </JobContext>
+  );
+}
+
+/** What is asked, and the first answer among it. */
+function Fields({ toStart }: { toStart: () => void }) {
+  const { document } = useThisJob().record;
+  const corners = cornersIn(document);
+  return (
+    <>
+      <Columns />
+      <Row label="Measured height" help={<ReferenceChoice />}>
+        {corners.map((id) => (
+          <HeightNow key={id} id={id} />
+        ))}
+      </Row>
+      <Row
+        label="Target height"
+        help={footingOf(document.machine.class) === 'bikes' ? 'at each end' : 'both sides of an axle'}
+      >
+        {gainGroups(document).map((group, i, all) => (
+          <GroupTarget
+            key={group.id}
+            group={group}
+            order={11 + i}
+            {...(i === all.length - 1 ? { onEnter: toStart } : {})}
+          />
+        ))}
+      </Row>
+      <SuspensionRow />
+      <Answers />
+      <Row label="Collar reads" help="if you have a caliper there">
+        {corners.map((id) => (
+          <FactField
+            key={id}
+            place={{ kind: 'collar', round: 0, corner: id, slot: 'now' }}
+            label={`Collar reads, ${cornerNames[id]}`}
+            showLabel="narrow"
+            order={20 + cornerNumbers[id]}
+            range={ranges.collar}
+          />
+        ))}
+      </Row>
+      <AssumedRow />
+    </>
+  );
+}
+
+interface StartProps {
+  job: Job;
+  button: RefObject<HTMLButtonElement | null>;
+  begin: () => void;
+}
+
+/** Its name and the way on, once there is an answer and nothing is refused. */
+function StartLine({ job, button, begin }: StartProps) {
+  const refused = useRefusedDrafts(job.record.id);
+  const answered = job.answer !== null;
+  return (
+    <div className="mt-4 flex flex-wrap items-end gap-4">
+      <div className="w-64">
+        <TextField
+          label="Name of the job"
+          value={job.record.document.name}
+          draftKey={pathKey(job.record.id, ['name'])}
+          maxLength={80}
+          placeholder="Unnamed job"
+          onCommit={(name) => job.actions.change('Job name', [['name'], name])}
+        />
+      </div>
+      <button
+        ref={button}
+        type="button"
+        disabled={!answered || refused.length > 0}
+        onClick={begin}
+        className="bg-action text-on-action min-h-11 px-5 font-semibold disabled:cursor-not-allowed disabled:opacity-50"
+      >
+        Start job
+      </button>
+      {refused.length > 0 ? (
+        <RefusedNote refused={refused} />
+      ) : (
+        <p className="text-second pb-2">
+          {answered ? 'Everything else is optional.' : 'Type what the tape reads at one corner at least.'}
+        </p>
+      )}
+    </div>
+  );
+}
+
+function Notes() {
+  return (
+    <aside
+      aria-label="Notes"
+      className="border-short/70 border-l-2 pl-3 max-lg:mt-4 max-lg:border-l-0 max-lg:pl-0"
+    >
+      <SumPanel />
+      <h2 className="font-semibold">How to type</h2>
+      <ul className="text-second mt-1 list-none space-y-1">
+        <li>
+          <b className="text-ink">375</b> counts as the unit chosen above.
+        </li>
+        <li>
+          <b className="text-ink">14 3/4</b>, <b className="text-ink">14.75"</b>,{' '}
+          <b className="text-ink">37.5 cm</b> work anywhere.
+        </li>
+        <li>Enter goes on to the next corner.</li>
+      </ul>
+    </aside>
   );
 }
 

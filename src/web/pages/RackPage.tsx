@@ -17,7 +17,7 @@ import { FindBox } from '../ui/FindBox.tsx';
 import { NumberField } from '../forms/NumberField.tsx';
 import { ImportDialog } from '../features/rack/ImportDialog.tsx';
 import { RackTable } from '../features/rack/RackTable.tsx';
-import { useRackEdits } from '../features/rack/useRackEdits.ts';
+import { useRackEdits, type RackEdits } from '../features/rack/useRackEdits.ts';
 
 /** Catalogue and stock: every spring, found, sorted, typed over, taken in and saved as CSV. */
 export function RackPage() {
@@ -42,32 +42,7 @@ export function RackPage() {
           Undo
         </Button>
       </HeaderSlot.Fill>
-      <div className="mb-3 flex flex-wrap items-center gap-3">
-        <Link
-          to="/rack/search"
-          className="bg-action text-on-action inline-flex min-h-9 items-center px-4 font-semibold"
-        >
-          <Search size={15} aria-hidden className="mr-1.5" />
-          Which springs do it?
-        </Link>
-        <Button onClick={() => edits.add({ ...blankRackValues, name: 'new spring' })}>
-          <Plus size={15} aria-hidden className="mr-1 inline" />
-          New spring
-        </Button>
-        <Button onClick={() => setImporting(true)}>
-          <Upload size={15} aria-hidden className="mr-1 inline" />
-          Import a CSV
-        </Button>
-        <Button disabled={springs.length === 0} onClick={() => saveCsv(springs)}>
-          <Download size={15} aria-hidden className="mr-1 inline" />
-          Save as CSV
-        </Button>
-        <p className="text-second ml-auto">
-          {shown.length === springs.length
-            ? `${springs.length} springs`
-            : `${shown.length} of ${springs.length} springs`}
-        </p>
-      </div>
+      <Tools springs={springs} shown={shown.length} add={edits.add} toImport={() => setImporting(true)} />
       {edits.failed && (
         <p role="alert" className="text-short mb-3">
           {edits.failed.words}{' '}
@@ -80,28 +55,77 @@ export function RackPage() {
       )}
       <Filters asked={asked} set={set} springs={springs} />
       <div className="bg-sheet border-rule border p-4">
-        {rack.isPending ? (
-          <p className="text-second">Reading the rack …</p>
-        ) : rack.isError && springs.length === 0 ? (
-          <>
-            <p role="alert">The rack cannot be read just now: the server cannot be reached.</p>
-            <Button className="mt-3" onClick={() => void rack.refetch()}>
-              Try again
-            </Button>
-          </>
-        ) : springs.length === 0 ? (
-          <p className="text-second">
-            The rack is empty. Add a spring, or take in a list: any CSV with a name and a rate will do.
-          </p>
-        ) : shown.length === 0 ? (
-          <p className="text-second">No spring is like that.</p>
-        ) : (
-          <RackTable springs={shown} edits={edits} />
-        )}
+        <Shelf rack={rack} springs={springs} shown={shown} edits={edits} />
       </div>
       <ImportDialog open={importing} onClose={() => setImporting(false)} />
     </main>
   );
+}
+
+interface ToolsProps {
+  springs: readonly RackSpring[];
+  shown: number;
+  add: RackEdits['add'];
+  toImport: () => void;
+}
+
+/** The search, what comes in and what goes out, and how many are shown. */
+function Tools({ springs, shown, add, toImport }: ToolsProps) {
+  return (
+    <div className="mb-3 flex flex-wrap items-center gap-3">
+      <Link
+        to="/rack/search"
+        className="bg-action text-on-action inline-flex min-h-9 items-center px-4 font-semibold"
+      >
+        <Search size={15} aria-hidden className="mr-1.5" />
+        Which springs do it?
+      </Link>
+      <Button onClick={() => add({ ...blankRackValues, name: 'new spring' })}>
+        <Plus size={15} aria-hidden className="mr-1 inline" />
+        New spring
+      </Button>
+      <Button onClick={toImport}>
+        <Upload size={15} aria-hidden className="mr-1 inline" />
+        Import a CSV
+      </Button>
+      <Button disabled={springs.length === 0} onClick={() => saveCsv(springs)}>
+        <Download size={15} aria-hidden className="mr-1 inline" />
+        Save as CSV
+      </Button>
+      <p className="text-second ml-auto">
+        {shown === springs.length ? `${springs.length} springs` : `${shown} of ${springs.length} springs`}
+      </p>
+    </div>
+  );
+}
+
+interface ShelfProps {
+  rack: ReturnType<typeof useRack>;
+  springs: readonly RackSpring[];
+  shown: RackSpring[];
+  edits: RackEdits;
+}
+
+/** The table, or why there is none. */
+function Shelf({ rack, springs, shown, edits }: ShelfProps) {
+  if (rack.isPending) return <p className="text-second">Reading the rack …</p>;
+  if (rack.isError && springs.length === 0)
+    return (
+      <>
+        <p role="alert">The rack cannot be read just now: the server cannot be reached.</p>
+        <Button className="mt-3" onClick={() => void rack.refetch()}>
+          Try again
+        </Button>
+      </>
+    );
+  if (springs.length === 0)
+    return (
+      <p className="text-second">
+        The rack is empty. Add a spring, or take in a list: any CSV with a name and a rate will do.
+      </p>
+    );
+  if (shown.length === 0) return <p className="text-second">No spring is like that.</p>;
+  return <RackTable springs={shown} edits={edits} />;
 }
 
 /** What the rack is narrowed by, as it stands in the address. */

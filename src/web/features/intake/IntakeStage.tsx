@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { Select } from '../../ui/Select.tsx';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { cornerField } from '#core/document/description/corner.ts';
@@ -74,34 +75,12 @@ export function IntakeStage() {
               {NUMBER_ROWS.slice(0, 1).map((row, i) => (
                 <NumberRow key={row.label} row={row} index={i} />
               ))}
-              <tr className="border-rule border-t">
-                <th scope="row" className="py-1 pr-2 text-left font-medium">
-                  What is turned
-                  <span className="label text-second block font-normal">pick the picture</span>
-                </th>
-                {cornersIn(job.record.document).map((id) => (
-                  <td key={id} className="px-2 py-1">
-                    <FittingChoice id={id} />
-                  </td>
-                ))}
-              </tr>
+              <PartRow label="What is turned" help="pick the picture" Part={FittingChoice} />
               <ChoiceRow label="Height reference" path={['reference', 'kind']} options={kindOptions(job)} />
               {NUMBER_ROWS.slice(1, 3).map((row, i) => (
                 <NumberRow key={row.label} row={row} index={i + 1} />
               ))}
-              <tr className="border-rule border-t">
-                <th scope="row" className="py-1 pr-2 text-left font-medium">
-                  Ratio by
-                  <span className="label text-second block font-normal">
-                    more than one number where it changes
-                  </span>
-                </th>
-                {cornersIn(job.record.document).map((id) => (
-                  <td key={id} className="px-2 py-1">
-                    <RatioChoice id={id} />
-                  </td>
-                ))}
-              </tr>
+              <PartRow label="Ratio by" help="more than one number where it changes" Part={RatioChoice} />
               {NUMBER_ROWS.slice(3).map((row, i) => (
                 <NumberRow key={row.label} row={row} index={i + 3} />
               ))}
@@ -129,6 +108,30 @@ export function IntakeStage() {
         <NextLink from="intake" />
       </Footer>
     </>
+  );
+}
+
+interface PartRowProps {
+  label: string;
+  help: string;
+  Part: (props: { id: CornerId }) => ReactNode;
+}
+
+/** A row whose cells have a part of the page of their own. */
+function PartRow({ label, help, Part }: PartRowProps) {
+  const job = useThisJob();
+  return (
+    <tr className="border-rule border-t">
+      <th scope="row" className="py-1 pr-2 text-left font-medium">
+        {label}
+        <span className="label text-second block font-normal">{help}</span>
+      </th>
+      {cornersIn(job.record.document).map((id) => (
+        <td key={id} className="px-2 py-1">
+          <Part id={id} />
+        </td>
+      ))}
+    </tr>
   );
 }
 

@@ -1,12 +1,12 @@
 import { Download, Pause, Play } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, type RefObject } from 'react';
 import { labMarks, type LabMark } from '#core/lab/curve.ts';
 import { moveSeat, placeRing, ringPlaces } from '#core/lab/rings.ts';
 import { sectionAt } from '#core/lab/section.ts';
 import { caseTravel, type Bench, type LabSetup } from '#core/lab/setup.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { useLengthStyle, useSay } from '../../ui/settings.ts';
-import { StackSection } from '../../drawing/StackSection.tsx';
+import { StackSection, type SectionHandle } from '../../drawing/StackSection.tsx';
 import { TravelRule } from '../../drawing/TravelRule.tsx';
 import type { TravelRuleData } from '../../drawing/travelRule.ts';
 import { saveDrawing } from '../../drawing/saveDrawing.ts';
@@ -27,7 +27,6 @@ const SECONDS = 3;
 /** The stack section with what to look at it in: every place in the travel by name, and a scrubber through it. */
 export function SectionView({ bench, change, height = 430 }: Props) {
   const [look, setLook] = useState<Look>({ at: 'ride' });
-  const [playing, setPlaying] = useState(false);
   const box = useRef<HTMLDivElement>(null);
   const style = useLengthStyle(1);
   const { setup, model } = bench;
@@ -37,7 +36,6 @@ export function SectionView({ bench, change, height = 430 }: Props) {
     named?.travelMm ?? ('travelMm' in look ? look.travelMm : caseTravel(bench)),
     model.zMax,
   );
-  usePlaying(playing, model.zMax, travelMm, (mm) => setLook({ travelMm: mm }));
   const say = (mm: number) => lengthText(mm, style);
   const section = sectionAt(bench, travelMm);
   return (
@@ -54,88 +52,128 @@ export function SectionView({ bench, change, height = 430 }: Props) {
             say={say}
             collarMm={setup.collar?.readsMm ?? null}
             snapMm={setup.pitchMm / 8}
-            seat={{
-              label: 'Seat',
-              words: `preload ${say(setup.preloadMm)}`,
-              value: setup.preloadMm,
-              onMove: (by, drag) => change(moveSeat(setup, by), drag ?? 'seat'),
-            }}
-            rings={setup.rings.map((ring, j) => {
-              const { gapMm, fromSeatMm } = ringPlaces(bench, j);
-              return {
-                label: `Ring ${ring.after + 1}`,
-                words: `gap ${say(Math.max(gapMm, 0))} at ride height`,
-                value: gapMm,
-                // Towards the springs is down: the gap closes by as much.
-                onMove: (by, drag) =>
-                  change(
-                    placeRing(
-                      bench,
-                      j,
-                      fromSeatMm === null
-                        ? { by: 'gap', mm: gapMm - by }
-                        : { by: 'seat', mm: fromSeatMm + by },
-                    ),
-                    drag ?? `ring ${j}`,
-                  ),
-              };
-            })}
+            {...handlesOf(bench, change, say)}
           />
         </div>
       </div>
       <SectionTable bench={bench} travelMm={travelMm} />
-      <div className="mt-2 flex items-center gap-3">
+      <Scrubber travelMm={travelMm} endMm={model.zMax} look={(mm) => setLook({ travelMm: mm })} />
+      <Places places={places} at={named?.id ?? null} look={(at) => setLook({ at })} />
+      <SaveAs box={box} name={setup.name} />
+    </div>
+  );
+}
+
+/** What can be taken hold of in the drawing: the seat and every ring, each with what it then means. */
+function handlesOf(bench: Bench, change: Props['change'], say: (mm: number) => string) {
+  const { setup } = bench;
+  return {
+    seat: {
+      label: 'Seat',
+      words: `preload ${say(setup.preloadMm)}`,
+      value: setup.preloadMm,
+      onMove: (by, drag) => change(moveSeat(setup, by), drag ?? 'seat'),
+    } satisfies SectionHandle,
+    rings: setup.rings.map((ring, j): SectionHandle => {
+      const { gapMm, fromSeatMm } = ringPlaces(bench, j);
+      return {
+        label: `Ring ${ring.after + 1}`,
+        words: `gap ${say(Math.max(gapMm, 0))} at ride height`,
+        value: gapMm,
+        // Towards the springs is down: the gap closes by as much.
+        onMove: (by, drag) =>
+          change(
+            placeRing(
+              bench,
+              j,
+              fromSeatMm === null ? { by: 'gap', mm: gapMm - by } : { by: 'seat', mm: fromSeatMm + by },
+            ),
+            drag ?? `ring ${j}`,
+          ),
+      };
+    }),
+  };
+}
+
+interface ScrubberProps {
+  travelMm: number;
+  endMm: number;
+  look: (mm: number) => void;
+}
+
+/** Through the travel by hand, or by itself. */
+function Scrubber({ travelMm, endMm, look }: ScrubberProps) {
+  const [playing, setPlaying] = useState(false);
+  const say = useSay(1);
+  usePlaying(playing, endMm, travelMm, look);
+  return (
+    <div className="mt-2 flex items-center gap-3">
+      <button
+        type="button"
+        aria-label={playing ? 'Stop' : 'Run through the travel'}
+        onClick={() => setPlaying(!playing)}
+        className="text-action inline-flex size-9 shrink-0 items-center justify-center"
+      >
+        {playing ? <Pause size={18} aria-hidden /> : <Play size={18} aria-hidden />}
+      </button>
+      <input
+        type="range"
+        aria-label="Place in the travel"
+        aria-valuetext={say(travelMm)}
+        min={0}
+        max={endMm}
+        step={0.5}
+        value={travelMm}
+        onChange={(event) => look(Number(event.target.value))}
+        className="accent-action h-9 min-w-0 flex-1"
+      />
+      <span className="figures w-20 text-right font-semibold">
+        <Length mm={travelMm} decimals={0} />
+      </span>
+    </div>
+  );
+}
+
+interface PlacesProps {
+  places: readonly Place[];
+  at: string | null;
+  look: (id: string) => void;
+}
+
+function Places({ places, at, look }: PlacesProps) {
+  return (
+    <div role="group" aria-label="Look at" className="mt-1 flex flex-wrap gap-x-3 gap-y-1">
+      {places.map(({ id, name }) => (
         <button
+          key={id}
           type="button"
-          aria-label={playing ? 'Stop' : 'Run through the travel'}
-          onClick={() => setPlaying(!playing)}
-          className="text-action inline-flex size-9 shrink-0 items-center justify-center"
+          aria-pressed={at === id}
+          onClick={() => look(id)}
+          className={`label min-h-8 border-b-2 ${at === id ? 'border-action font-semibold' : 'text-second border-transparent'}`}
         >
-          {playing ? <Pause size={18} aria-hidden /> : <Play size={18} aria-hidden />}
+          {name}
         </button>
-        <input
-          type="range"
-          aria-label="Place in the travel"
-          aria-valuetext={say(travelMm)}
-          min={0}
-          max={model.zMax}
-          step={0.5}
-          value={travelMm}
-          onChange={(event) => setLook({ travelMm: Number(event.target.value) })}
-          className="accent-action h-9 min-w-0 flex-1"
-        />
-        <span className="figures w-20 text-right font-semibold">
-          <Length mm={travelMm} decimals={0} />
-        </span>
-      </div>
-      <div role="group" aria-label="Look at" className="mt-1 flex flex-wrap gap-x-3 gap-y-1">
-        {places.map(({ id, name }) => (
-          <button
-            key={id}
-            type="button"
-            aria-pressed={named?.id === id}
-            onClick={() => setLook({ at: id })}
-            className={`label min-h-8 border-b-2 ${named?.id === id ? 'border-action font-semibold' : 'text-second border-transparent'}`}
-          >
-            {name}
-          </button>
-        ))}
-      </div>
-      <div className="text-second mt-2 flex items-center gap-4">
-        {(['svg', 'png'] as const).map((kind) => (
-          <Button
-            key={kind}
-            look="quiet"
-            onClick={() => {
-              const drawing = box.current?.querySelector('svg');
-              if (drawing) void saveDrawing(drawing, kind, setup.name);
-            }}
-          >
-            <Download size={15} aria-hidden className="mr-1 inline" />
-            {kind.toUpperCase()}
-          </Button>
-        ))}
-      </div>
+      ))}
+    </div>
+  );
+}
+
+function SaveAs({ box, name }: { box: RefObject<HTMLDivElement | null>; name: string }) {
+  return (
+    <div className="text-second mt-2 flex items-center gap-4">
+      {(['svg', 'png'] as const).map((kind) => (
+        <Button
+          key={kind}
+          look="quiet"
+          onClick={() => {
+            const drawing = box.current?.querySelector('svg');
+            if (drawing) void saveDrawing(drawing, kind, name);
+          }}
+        >
+          <Download size={15} aria-hidden className="mr-1 inline" />
+          {kind.toUpperCase()}
+        </Button>
+      ))}
     </div>
   );
 }

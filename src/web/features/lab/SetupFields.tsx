@@ -40,8 +40,6 @@ function Springs({ setup, index, change }: Props) {
   const style = useLengthStyle();
   const put = (next: SpringDocument[]) =>
     change({ ...setup, springs: next, rings: setup.rings.filter(({ after }) => after < next.length - 1) });
-  const set = (i: number, part: Partial<SpringDocument>) =>
-    put(springs.map((one, k) => (k === i ? { ...one, ...part } : one)));
   return (
     <>
       <h3 className="font-semibold">Springs, from the seat outwards</h3>
@@ -68,61 +66,14 @@ function Springs({ setup, index, change }: Props) {
         </thead>
         <tbody>
           {springs.map((spring, i) => (
-            <tr key={i} className="relative">
-              <td>
-                <TextField
-                  label={`Name, spring ${i + 1}`}
-                  hideLabel
-                  value={spring.name}
-                  draftKey={`lab.${index}.springs.${i}.name`}
-                  maxLength={40}
-                  placeholder={`spring ${i + 1}`}
-                  onCommit={(name) => set(i, { name })}
-                />
-              </td>
-              {figures.map(({ name, label, quantity, range }, k) => (
-                <td key={name} className="px-1">
-                  {name === 'rateNPerMm' && spring.kind === 'table' ? (
-                    <span className="label text-second">measured</span>
-                  ) : (
-                    <LabField
-                      label={`${label[0]?.toUpperCase()}${label.slice(1)}, spring ${i + 1}`}
-                      showLabel={false}
-                      showUnit={false}
-                      name={`springs.${i}.${name}`}
-                      setup={index}
-                      order={10 * i + k}
-                      quantity={quantity}
-                      range={range}
-                      value={spring[name]}
-                      onCommit={(value) => set(i, { [name]: value })}
-                    />
-                  )}
-                </td>
-              ))}
-              <td>
-                <input
-                  type="checkbox"
-                  aria-label={`Spring ${i + 1} is a tender`}
-                  className="accent-action ml-2 size-4"
-                  checked={spring.tender}
-                  onChange={(event) => set(i, { tender: event.target.checked })}
-                />
-              </td>
-              <td className="flex">
-                <ToRack spring={spring} />
-                {springs.length > 1 && (
-                  <button
-                    type="button"
-                    className={icon}
-                    aria-label={`Take spring ${i + 1} off`}
-                    onClick={() => put(springs.filter((_, k) => k !== i))}
-                  >
-                    <X size={16} aria-hidden />
-                  </button>
-                )}
-              </td>
-            </tr>
+            <SpringRow
+              key={i}
+              spring={spring}
+              setup={index}
+              place={i}
+              change={(part) => put(springs.map((one, k) => (k === i ? { ...one, ...part } : one)))}
+              {...(springs.length > 1 ? { takeOff: () => put(springs.filter((_, k) => k !== i)) } : {})}
+            />
           ))}
         </tbody>
       </table>
@@ -136,6 +87,75 @@ function Springs({ setup, index, change }: Props) {
         </button>
       )}
     </>
+  );
+}
+
+interface SpringRowProps {
+  spring: SpringDocument;
+  /** Which setup, and which of its springs. */
+  setup: number;
+  place: number;
+  change: (part: Partial<SpringDocument>) => void;
+  takeOff?: () => void;
+}
+
+function SpringRow({ spring, setup, place, change, takeOff }: SpringRowProps) {
+  return (
+    <tr className="relative">
+      <td>
+        <TextField
+          label={`Name, spring ${place + 1}`}
+          hideLabel
+          value={spring.name}
+          draftKey={`lab.${setup}.springs.${place}.name`}
+          maxLength={40}
+          placeholder={`spring ${place + 1}`}
+          onCommit={(name) => change({ name })}
+        />
+      </td>
+      {figures.map(({ name, label, quantity, range }, k) => (
+        <td key={name} className="px-1">
+          {name === 'rateNPerMm' && spring.kind === 'table' ? (
+            <span className="label text-second">measured</span>
+          ) : (
+            <LabField
+              label={`${label[0]?.toUpperCase()}${label.slice(1)}, spring ${place + 1}`}
+              showLabel={false}
+              showUnit={false}
+              name={`springs.${place}.${name}`}
+              setup={setup}
+              order={10 * place + k}
+              quantity={quantity}
+              range={range}
+              value={spring[name]}
+              onCommit={(value) => change({ [name]: value })}
+            />
+          )}
+        </td>
+      ))}
+      <td>
+        <input
+          type="checkbox"
+          aria-label={`Spring ${place + 1} is a tender`}
+          className="accent-action ml-2 size-4"
+          checked={spring.tender}
+          onChange={(event) => change({ tender: event.target.checked })}
+        />
+      </td>
+      <td className="flex">
+        <ToRack spring={spring} />
+        {takeOff && (
+          <button
+            type="button"
+            className={icon}
+            aria-label={`Take spring ${place + 1} off`}
+            onClick={takeOff}
+          >
+            <X size={16} aria-hidden />
+          </button>
+        )}
+      </td>
+    </tr>
   );
 }
 

@@ -135,7 +135,6 @@ interface ReadingsProps {
 
 function Readings({ id, round, answer, told }: ReadingsProps) {
   const job = useThisJob();
-  const style = useLengthStyle(1);
   const corner = job.record.document.corners[id];
   const index = cornerNumbers[id];
   const height = (slot: string) => ({ kind: 'height' as const, round, corner: id, slot });
@@ -194,28 +193,36 @@ function Readings({ id, round, answer, told }: ReadingsProps) {
         </div>
         <SetAside id={id} round={round} />
       </div>
-      <div className="relative mt-5">
-        <div className="grid grid-cols-2 gap-x-2">
-          <FactField
-            place={{ kind: 'collar', round, corner: id, slot: 'now' }}
-            narrow
-            label="Collar reads"
-            showLabel
-            order={40 + index}
-            range={ranges.collar}
-            {...hint(answer?.collarMm ?? null, style)}
-          />
-          <FactField
-            place={{ kind: 'travel-used', round, corner: id, slot: 'now' }}
-            narrow
-            label="Travel used"
-            showLabel
-            order={50 + index}
-            range={ranges.travelUsed}
-          />
-        </div>
-      </div>
+      <CollarAndTravel id={id} round={round} collarMm={answer?.collarMm ?? null} />
       <PhotoSlot jobId={job.record.id} id={id} />
+    </div>
+  );
+}
+
+/** What else is read at a corner: where its collar stands, and how much travel the wheel uses. */
+function CollarAndTravel({ id, round, collarMm }: { id: CornerId; round: number; collarMm: number | null }) {
+  const style = useLengthStyle(1);
+  return (
+    <div className="relative mt-5">
+      <div className="grid grid-cols-2 gap-x-2">
+        <FactField
+          place={{ kind: 'collar', round, corner: id, slot: 'now' }}
+          narrow
+          label="Collar reads"
+          showLabel
+          order={40 + cornerNumbers[id]}
+          range={ranges.collar}
+          {...hint(collarMm, style)}
+        />
+        <FactField
+          place={{ kind: 'travel-used', round, corner: id, slot: 'now' }}
+          narrow
+          label="Travel used"
+          showLabel
+          order={50 + cornerNumbers[id]}
+          range={ranges.travelUsed}
+        />
+      </div>
     </div>
   );
 }

@@ -113,8 +113,6 @@ function Wheel({ problem, change }: Props) {
 
 function Cases({ problem, change }: Props) {
   const { cases, travelMm } = problem;
-  const set = (k: number, part: Partial<SearchCase>) =>
-    change({ ...problem, cases: cases.map((one, i) => (i === k ? { ...one, ...part } : one)) });
   return (
     <>
       <h3 className="mt-4 font-semibold">Load cases</h3>
@@ -129,66 +127,8 @@ function Cases({ problem, change }: Props) {
           </tr>
         </thead>
         <tbody>
-          {cases.map(({ name, kg, fromMm, toMm }, k) => (
-            <tr key={k} className="relative">
-              <td>
-                <TextField
-                  label={`Case ${k + 1}`}
-                  hideLabel
-                  value={name}
-                  draftKey={`search.cases.${k}.name`}
-                  maxLength={40}
-                  required
-                  onCommit={(next) => set(k, { name: next })}
-                />
-              </td>
-              <td className="px-2">
-                <Field
-                  hideLabel
-                  label={`Carried, ${name}`}
-                  name={`cases.${k}.kg`}
-                  order={10 + 3 * k}
-                  quantity="mass"
-                  range={{ min: 1, max: 5000 }}
-                  value={kg}
-                  onCommit={(value) => value !== null && set(k, { kg: value })}
-                />
-              </td>
-              <td className="px-2">
-                <Field
-                  hideLabel
-                  label={`Sag from, ${name}`}
-                  name={`cases.${k}.from`}
-                  order={11 + 3 * k}
-                  range={{ min: 0, max: toMm }}
-                  value={fromMm}
-                  onCommit={(mm) => set(k, { fromMm: mm ?? 0 })}
-                />
-              </td>
-              <td className="px-2">
-                <Field
-                  hideLabel
-                  label={`Sag to, ${name}`}
-                  name={`cases.${k}.to`}
-                  order={12 + 3 * k}
-                  range={{ min: fromMm, max: travelMm }}
-                  value={toMm}
-                  onCommit={(mm) => mm !== null && set(k, { toMm: mm })}
-                />
-              </td>
-              <td>
-                {k > 0 && (
-                  <button
-                    type="button"
-                    aria-label={`Remove ${name}`}
-                    className="text-second inline-flex size-9 items-center justify-center"
-                    onClick={() => change({ ...problem, cases: cases.filter((_, i) => i !== k) })}
-                  >
-                    <X size={16} aria-hidden />
-                  </button>
-                )}
-              </td>
-            </tr>
+          {cases.map((_, k) => (
+            <CaseRow key={k} problem={problem} change={change} k={k} />
           ))}
         </tbody>
       </table>
@@ -206,6 +146,76 @@ function Cases({ problem, change }: Props) {
         </button>
       )}
     </>
+  );
+}
+
+function CaseRow({ problem, change, k }: Props & { k: number }) {
+  const { cases, travelMm } = problem;
+  const one = cases[k];
+  if (!one) return null;
+  const { name, kg, fromMm, toMm } = one;
+  const set = (part: Partial<SearchCase>) =>
+    change({ ...problem, cases: cases.map((old, i) => (i === k ? { ...old, ...part } : old)) });
+  return (
+    <tr className="relative">
+      <td>
+        <TextField
+          label={`Case ${k + 1}`}
+          hideLabel
+          value={name}
+          draftKey={`search.cases.${k}.name`}
+          maxLength={40}
+          required
+          onCommit={(next) => set({ name: next })}
+        />
+      </td>
+      <td className="px-2">
+        <Field
+          hideLabel
+          label={`Carried, ${name}`}
+          name={`cases.${k}.kg`}
+          order={10 + 3 * k}
+          quantity="mass"
+          range={{ min: 1, max: 5000 }}
+          value={kg}
+          onCommit={(value) => value !== null && set({ kg: value })}
+        />
+      </td>
+      <td className="px-2">
+        <Field
+          hideLabel
+          label={`Sag from, ${name}`}
+          name={`cases.${k}.from`}
+          order={11 + 3 * k}
+          range={{ min: 0, max: toMm }}
+          value={fromMm}
+          onCommit={(mm) => set({ fromMm: mm ?? 0 })}
+        />
+      </td>
+      <td className="px-2">
+        <Field
+          hideLabel
+          label={`Sag to, ${name}`}
+          name={`cases.${k}.to`}
+          order={12 + 3 * k}
+          range={{ min: fromMm, max: travelMm }}
+          value={toMm}
+          onCommit={(mm) => mm !== null && set({ toMm: mm })}
+        />
+      </td>
+      <td>
+        {k > 0 && (
+          <button
+            type="button"
+            aria-label={`Remove ${name}`}
+            className="text-second inline-flex size-9 items-center justify-center"
+            onClick={() => change({ ...problem, cases: cases.filter((_, i) => i !== k) })}
+          >
+            <X size={16} aria-hidden />
+          </button>
+        )}
+      </td>
+    </tr>
   );
 }
 
@@ -234,75 +244,86 @@ function Adjusters({ problem, change }: Props) {
           onCommit={(mm) => mm !== null && change({ ...problem, room: { ...room, mostMm: mm } })}
         />
       </div>
-      <div className="mt-2 flex flex-wrap gap-x-5">
-        {(
-          [
-            ['single', 'one spring'],
-            ['tender', 'tender and main'],
-            ['dual', 'two with a ring'],
-          ] as const
-        ).map(([kind, words]) => (
-          <label key={kind} className="flex min-h-9 cursor-pointer items-center gap-2">
-            <input
-              type="checkbox"
-              className="accent-action size-4"
-              checked={kinds[kind]}
-              onChange={(event) => change({ ...problem, kinds: { ...kinds, [kind]: event.target.checked } })}
-            />
-            {words}
-          </label>
-        ))}
-      </div>
-      {kinds.dual && ring && (
-        <div className="relative grid grid-cols-3 gap-x-4">
-          <Field
-            label="Ring from seat, least"
-            name="ring.least"
-            order={43}
-            range={{ min: -500, max: ring.mostMm }}
-            value={ring.leastMm}
-            onCommit={(mm) => mm !== null && change({ ...problem, ring: { ...ring, leastMm: mm } })}
-          />
-          <Field
-            label="most"
-            name="ring.most"
-            order={44}
-            range={{ min: ring.leastMm, max: 3000 }}
-            value={ring.mostMm}
-            onCommit={(mm) => mm !== null && change({ ...problem, ring: { ...ring, mostMm: mm } })}
-          />
-          <Field
-            label="Over at, of bump"
-            name="ring.share"
-            order={45}
-            quantity="share"
-            range={{ min: ring.fromShare, max: ring.toShare }}
-            value={ring.share}
-            onCommit={(share) => share !== null && change({ ...problem, ring: { ...ring, share } })}
-          />
-          <Field
-            label="or anywhere from"
-            name="ring.from"
-            order={46}
-            quantity="share"
-            range={{ min: 0.05, max: ring.share }}
-            value={ring.fromShare}
-            onCommit={(share) =>
-              share !== null && change({ ...problem, ring: { ...ring, fromShare: share } })
-            }
-          />
-          <Field
-            label="to"
-            name="ring.to"
-            order={47}
-            quantity="share"
-            range={{ min: ring.share, max: 1 }}
-            value={ring.toShare}
-            onCommit={(share) => share !== null && change({ ...problem, ring: { ...ring, toShare: share } })}
-          />
-        </div>
-      )}
+      <Stacks problem={problem} change={change} />
+      {kinds.dual && ring && <RingRange problem={problem} change={change} ring={ring} />}
     </>
+  );
+}
+
+/** Which assemblies are tried. */
+function Stacks({ problem, change }: Props) {
+  const { kinds } = problem;
+  return (
+    <div className="mt-2 flex flex-wrap gap-x-5">
+      {(
+        [
+          ['single', 'one spring'],
+          ['tender', 'tender and main'],
+          ['dual', 'two with a ring'],
+        ] as const
+      ).map(([kind, words]) => (
+        <label key={kind} className="flex min-h-9 cursor-pointer items-center gap-2">
+          <input
+            type="checkbox"
+            className="accent-action size-4"
+            checked={kinds[kind]}
+            onChange={(event) => change({ ...problem, kinds: { ...kinds, [kind]: event.target.checked } })}
+          />
+          {words}
+        </label>
+      ))}
+    </div>
+  );
+}
+
+/** Where a ring may stand, and where in the bump it is to take over. */
+function RingRange({ problem, change, ring }: Props & { ring: NonNullable<SearchProblem['ring']> }) {
+  return (
+    <div className="relative grid grid-cols-3 gap-x-4">
+      <Field
+        label="Ring from seat, least"
+        name="ring.least"
+        order={43}
+        range={{ min: -500, max: ring.mostMm }}
+        value={ring.leastMm}
+        onCommit={(mm) => mm !== null && change({ ...problem, ring: { ...ring, leastMm: mm } })}
+      />
+      <Field
+        label="most"
+        name="ring.most"
+        order={44}
+        range={{ min: ring.leastMm, max: 3000 }}
+        value={ring.mostMm}
+        onCommit={(mm) => mm !== null && change({ ...problem, ring: { ...ring, mostMm: mm } })}
+      />
+      <Field
+        label="Over at, of bump"
+        name="ring.share"
+        order={45}
+        quantity="share"
+        range={{ min: ring.fromShare, max: ring.toShare }}
+        value={ring.share}
+        onCommit={(share) => share !== null && change({ ...problem, ring: { ...ring, share } })}
+      />
+      <Field
+        label="or anywhere from"
+        name="ring.from"
+        order={46}
+        quantity="share"
+        range={{ min: 0.05, max: ring.share }}
+        value={ring.fromShare}
+        onCommit={(share) => share !== null && change({ ...problem, ring: { ...ring, fromShare: share } })}
+      />
+      <Field
+        label="to"
+        name="ring.to"
+        order={47}
+        quantity="share"
+        range={{ min: ring.share, max: 1 }}
+        value={ring.toShare}
+        onCommit={(share) => share !== null && change({ ...problem, ring: { ...ring, toShare: share } })}
+      />
+    </div>
   );
 }
 

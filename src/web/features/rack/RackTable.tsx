@@ -59,6 +59,50 @@ const columns: ColumnDef<typeof features, RackSpring>[] = Object.entries(sortVal
   }),
 );
 
+interface Column {
+  getIsSorted: () => false | 'asc' | 'desc';
+  toggleSorting: () => void;
+}
+
+/** Column titles with their units; each sorts. */
+function Headings({ table }: { table: { getColumn: (id: string) => Column | undefined } }) {
+  const style = useLengthStyle(1);
+  return (
+    <thead className="label text-second text-left">
+      <tr>
+        {cells.map(({ id, title, quantity, width }) => {
+          const column = table.getColumn(id);
+          const sorted = column?.getIsSorted();
+          const unit = quantity ? quantities[quantity].unit(style) : '';
+          return (
+            <th
+              key={id}
+              style={{ width }}
+              aria-sort={sorted ? (sorted === 'asc' ? 'ascending' : 'descending') : undefined}
+              className="pr-3 pb-1 align-bottom font-normal"
+            >
+              {column ? (
+                <button
+                  type="button"
+                  onClick={() => column.toggleSorting()}
+                  className={`min-h-8 text-left ${sorted ? 'text-ink font-semibold' : ''}`}
+                >
+                  {title}
+                  {unit && `, ${unit}`}
+                  {sorted === 'asc' && <ArrowUp aria-hidden size={13} className="ml-0.5 inline" />}
+                  {sorted === 'desc' && <ArrowDown aria-hidden size={13} className="ml-0.5 inline" />}
+                </button>
+              ) : (
+                <span className="inline-flex min-h-8 items-center">{title}</span>
+              )}
+            </th>
+          );
+        })}
+      </tr>
+    </thead>
+  );
+}
+
 interface Props {
   springs: RackSpring[];
   edits: RackEdits;
@@ -68,7 +112,6 @@ interface Props {
 export function RackTable({ springs, edits }: Props) {
   const [sorting, setSorting] = useState<SortingState>([{ id: 'name', desc: false }]);
   const [pagination, setPagination] = useState({ pageIndex: 0, pageSize: PER_PAGE });
-  const style = useLengthStyle(1);
   const pages = Math.max(Math.ceil(springs.length / PER_PAGE), 1);
   const pageIndex = Math.min(pagination.pageIndex, pages - 1);
   const table = useTable({
@@ -85,38 +128,7 @@ export function RackTable({ springs, edits }: Props) {
     <>
       <div className="relative overflow-x-auto" data-fields>
         <table className="w-full min-w-[1060px]">
-          <thead className="label text-second text-left">
-            <tr>
-              {cells.map(({ id, title, quantity, width }) => {
-                const column = table.getColumn(id);
-                const sorted = column?.getIsSorted();
-                const unit = quantity ? quantities[quantity].unit(style) : '';
-                return (
-                  <th
-                    key={id}
-                    style={{ width }}
-                    aria-sort={sorted ? (sorted === 'asc' ? 'ascending' : 'descending') : undefined}
-                    className="pr-3 pb-1 align-bottom font-normal"
-                  >
-                    {column ? (
-                      <button
-                        type="button"
-                        onClick={() => column.toggleSorting()}
-                        className={`min-h-8 text-left ${sorted ? 'text-ink font-semibold' : ''}`}
-                      >
-                        {title}
-                        {unit && `, ${unit}`}
-                        {sorted === 'asc' && <ArrowUp aria-hidden size={13} className="ml-0.5 inline" />}
-                        {sorted === 'desc' && <ArrowDown aria-hidden size={13} className="ml-0.5 inline" />}
-                      </button>
-                    ) : (
-                      <span className="inline-flex min-h-8 items-center">{title}</span>
-                    )}
-                  </th>
-                );
-              })}
-            </tr>
-          </thead>
+          <Headings table={table} />
           <tbody>
             {table.getRowModel().rows.map((row, r) => (
               <tr key={row.id} data-spring={row.original.name} className="relative">

@@ -1,5 +1,6 @@
 import { lengthText } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../../ui/settings.ts';
+import type { CornerAnswer } from '#core/planning/cornerAnswer.ts';
 import { byCorner, type Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { airTaken, isAirAssumed } from '#core/document/taken.ts';
@@ -47,34 +48,70 @@ export function EndVerdict({ id, end }: { id: CornerId; end: SagEnd | null }) {
         <Sag title="rider on" name="Rider sag" answer={answer} end={end} who={rider} />
         <Sag title="nobody on" name="Static sag" answer={answer} end={end} who="alone" />
       </div>
-      {asked && (
-        <div className="border-rule mt-2 border-t pt-2" data-testid={`move-${id}`}>
-          <Move corner={corner} answer={answer} />
-          {corner.seatBy !== 0 && isFork(answer.document.corners[id].fitting) && (
-            <p className="label text-second">both legs alike</p>
-          )}
-        </div>
+      {asked && <Wanted corner={corner} end={end} who={rider} answer={answer} />}
+      <Remarks end={end} answer={answer} />
+      {corner.airBar && air && (
+        <AirCurve
+          air={airTaken(air)}
+          gaugeBar={corner.airBar.after}
+          strokeMm={end.travelMm * corner.spec.ratio.value}
+        />
       )}
-      {asked && (
-        <dl className="label mt-1">
-          <Then
-            title="then, rider on"
-            mm={end.ridden.afterMm}
-            sdMm={end.ridden.afterSdMm}
-            reading={end.riderSag}
-            guessed={isWindowGuessed(answer.document, id)}
-            sum={() => sagAfterSum(answer, end, rider)}
-          />
-          <Then
-            title="then, nobody on"
-            mm={end.alone.afterMm}
-            sdMm={end.alone.afterSdMm}
-            reading={end.staticSag}
-            guessed={false}
-            sum={() => sagAfterSum(answer, end, 'alone')}
-          />
-        </dl>
+      {air && isAirAssumed(air) && (
+        <p className="label text-second">
+          The curve is drawn by usual figures
+          <AssumedMark />
+        </p>
       )}
+      <SpringLine id={id} end={end} />
+    </div>
+  );
+}
+
+interface WantedProps {
+  corner: CornerAnswer;
+  end: SagEnd;
+  who: string;
+  answer: Answer;
+}
+
+/** What to turn for the sag that is wanted, and both sags then. */
+function Wanted({ corner, end, who, answer }: WantedProps) {
+  const { id } = end;
+  return (
+    <>
+      <div className="border-rule mt-2 border-t pt-2" data-testid={`move-${id}`}>
+        <Move corner={corner} answer={answer} />
+        {corner.seatBy !== 0 && isFork(answer.document.corners[id].fitting) && (
+          <p className="label text-second">both legs alike</p>
+        )}
+      </div>
+      <dl className="label mt-1">
+        <Then
+          title="then, rider on"
+          mm={end.ridden.afterMm}
+          sdMm={end.ridden.afterSdMm}
+          reading={end.riderSag}
+          guessed={isWindowGuessed(answer.document, id)}
+          sum={() => sagAfterSum(answer, end, who)}
+        />
+        <Then
+          title="then, nobody on"
+          mm={end.alone.afterMm}
+          sdMm={end.alone.afterSdMm}
+          reading={end.staticSag}
+          guessed={false}
+          sum={() => sagAfterSum(answer, end, 'alone')}
+        />
+      </dl>
+    </>
+  );
+}
+
+/** What the readings of an end say beside its sags. */
+function Remarks({ end, answer }: { end: SagEnd; answer: Answer }) {
+  return (
+    <>
       {Math.abs(end.asReadMm - end.ridden.nowMm) > SEEN_MM && (
         <p className="label text-second mt-1">
           With gear, luggage and fuel that were not on while reading, the rider’s is{' '}
@@ -98,27 +135,13 @@ export function EndVerdict({ id, end }: { id: CornerId; end: SagEnd | null }) {
       {end.friction && (
         <p className={`label mt-1 ${end.friction.verdict === 'poor' ? 'text-short' : 'text-second'}`}>
           Friction band{' '}
-          <SumFigure name={`Friction band, ${cornerNames[id]}`} sum={() => frictionSum(answer, end)}>
+          <SumFigure name={`Friction band, ${cornerNames[end.id]}`} sum={() => frictionSum(answer, end)}>
             <Length mm={end.friction.bandMm} decimals={0} />
           </SumFigure>
           : {frictionWords[end.friction.verdict]}
         </p>
       )}
-      {corner.airBar && air && (
-        <AirCurve
-          air={airTaken(air)}
-          gaugeBar={corner.airBar.after}
-          strokeMm={end.travelMm * corner.spec.ratio.value}
-        />
-      )}
-      {air && isAirAssumed(air) && (
-        <p className="label text-second">
-          The curve is drawn by usual figures
-          <AssumedMark />
-        </p>
-      )}
-      <SpringLine id={id} end={end} />
-    </div>
+    </>
   );
 }
 

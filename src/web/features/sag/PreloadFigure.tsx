@@ -35,54 +35,15 @@ export function PreloadFigure({ answer, ends }: { answer: Answer; ends: readonly
     });
   const [as, wound] = [model(0), model(more)];
   const [alone, ridden] = [end.alone.kg * GRAVITY, end.ridden.kg * GRAVITY];
-  const top = ridden * 1.6;
-  const x = (mm: number) => LEFT + (mm / end.travelMm) * (WIDTH - LEFT - 8);
-  const y = (n: number) => HEIGHT - BOTTOM - (Math.min(n, top) / top) * (HEIGHT - BOTTOM - 10);
-  const path = (one: CornerModel) =>
-    Array.from({ length: 41 }, (_, k) => {
-      const z = (end.travelMm * k) / 40;
-      one.evaluate(z);
-      return one.forceN <= top ? `${k === 0 ? 'M' : 'L'}${x(z).toFixed(1)} ${y(one.forceN).toFixed(1)}` : '';
-    }).join('');
-  const rests = (one: CornerModel, n: number) => restTravel(one, n);
-  const rate = (one: CornerModel) => {
-    one.evaluate(rests(one, ridden));
-    return one.rateNPerMm;
-  };
   return (
     <div className="flex flex-wrap items-start gap-x-8 gap-y-3">
-      <svg
-        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-        width={WIDTH}
-        height={HEIGHT}
-        role="img"
-        aria-label={`Force at the wheel over travel: ${lengthText(more, style)} more preload takes rider sag from ${lengthText(rests(as, ridden), style)} to ${lengthText(rests(wound, ridden), style)}`}
-        className="max-w-full"
-        fill="none"
-        stroke="currentColor"
-        fontSize="12"
-      >
-        <path d={`M${LEFT} 8V${HEIGHT - BOTTOM}H${WIDTH - 4}`} className="stroke-ink" />
-        {[
-          ['nobody on', alone],
-          ['rider on', ridden],
-        ].map(([words, n]) => (
-          <g key={words}>
-            <path d={`M${LEFT} ${y(Number(n))}H${WIDTH - 8}`} className="stroke-rule" />
-            <text x={LEFT - 4} y={y(Number(n)) + 4} textAnchor="end" stroke="none" fill="currentColor">
-              {Math.round(Number(n) / GRAVITY)} kg
-            </text>
-          </g>
-        ))}
-        <path d={path(as)} strokeWidth="1.6" strokeDasharray="5 3" />
-        <path d={path(wound)} strokeWidth="2.4" className="stroke-action" />
-        {[alone, ridden].map((n) => (
-          <circle key={n} cx={x(rests(wound, n))} cy={y(n)} r="4" className="fill-action" stroke="none" />
-        ))}
-        <text x={WIDTH - 8} y={HEIGHT - 8} textAnchor="end" stroke="none" fill="currentColor">
-          wheel travel used
-        </text>
-      </svg>
+      <ForceCurve
+        as={as}
+        wound={wound}
+        loads={{ alone, ridden }}
+        travelMm={end.travelMm}
+        name={`Force at the wheel over travel: ${lengthText(more, style)} more preload takes rider sag from ${lengthText(restTravel(as, ridden), style)} to ${lengthText(restTravel(wound, ridden), style)}`}
+      />
       <div className="label max-w-[300px] flex-1">
         {ends.length > 1 && (
           <Select
@@ -108,30 +69,98 @@ export function PreloadFigure({ answer, ends }: { answer: Answer; ends: readonly
             className="accent-action mt-1 w-full"
           />
         </label>
-        <dl className="mt-2 grid grid-cols-[1fr_auto_auto] gap-x-3">
-          <dt className="text-second">rider on</dt>
-          <dd>
-            <Length mm={rests(as, ridden)} decimals={0} bare /> →
-          </dd>
-          <dd className="font-semibold">
-            <Length mm={rests(wound, ridden)} decimals={0} />
-          </dd>
-          <dt className="text-second">nobody on</dt>
-          <dd>
-            <Length mm={rests(as, alone)} decimals={0} bare /> →
-          </dd>
-          <dd className="font-semibold">
-            <Length mm={rests(wound, alone)} decimals={0} />
-          </dd>
-          <dt className="text-second">wheel rate there</dt>
-          <dd>{rate(as).toFixed(1)} →</dd>
-          <dd className="font-semibold">{rate(wound).toFixed(1)} N/mm</dd>
-        </dl>
+        <BeforeAfter as={as} wound={wound} loads={{ alone, ridden }} />
         <p className="text-second mt-2">
           The curve slides, it does not tilt: the machine rides higher and no firmer. Only another spring
           changes how far the rider’s weight moves it from where it stands alone.
         </p>
       </div>
     </div>
+  );
+}
+
+interface CurveProps {
+  /** The corner as it stands, and as it would be wound. */
+  as: CornerModel;
+  wound: CornerModel;
+  /** What its springs carry, N. */
+  loads: { alone: number; ridden: number };
+}
+
+function ForceCurve({
+  as,
+  wound,
+  loads: { alone, ridden },
+  travelMm,
+  name,
+}: CurveProps & { travelMm: number; name: string }) {
+  const top = ridden * 1.6;
+  const x = (mm: number) => LEFT + (mm / travelMm) * (WIDTH - LEFT - 8);
+  const y = (n: number) => HEIGHT - BOTTOM - (Math.min(n, top) / top) * (HEIGHT - BOTTOM - 10);
+  const path = (one: CornerModel) =>
+    Array.from({ length: 41 }, (_, k) => {
+      const z = (travelMm * k) / 40;
+      one.evaluate(z);
+      return one.forceN <= top ? `${k === 0 ? 'M' : 'L'}${x(z).toFixed(1)} ${y(one.forceN).toFixed(1)}` : '';
+    }).join('');
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      width={WIDTH}
+      height={HEIGHT}
+      role="img"
+      aria-label={name}
+      className="max-w-full"
+      fill="none"
+      stroke="currentColor"
+      fontSize="12"
+    >
+      <path d={`M${LEFT} 8V${HEIGHT - BOTTOM}H${WIDTH - 4}`} className="stroke-ink" />
+      {[alone, ridden].map((n) => (
+        <g key={n}>
+          <path d={`M${LEFT} ${y(n)}H${WIDTH - 8}`} className="stroke-rule" />
+          <text x={LEFT - 4} y={y(n) + 4} textAnchor="end" stroke="none" fill="currentColor">
+            {Math.round(n / GRAVITY)} kg
+          </text>
+        </g>
+      ))}
+      <path d={path(as)} strokeWidth="1.6" strokeDasharray="5 3" />
+      <path d={path(wound)} strokeWidth="2.4" className="stroke-action" />
+      {[alone, ridden].map((n) => (
+        <circle key={n} cx={x(restTravel(wound, n))} cy={y(n)} r="4" className="fill-action" stroke="none" />
+      ))}
+      <text x={WIDTH - 8} y={HEIGHT - 8} textAnchor="end" stroke="none" fill="currentColor">
+        wheel travel used
+      </text>
+    </svg>
+  );
+}
+
+/** Both sags and the wheel rate, before and after. */
+function BeforeAfter({ as, wound, loads: { alone, ridden } }: CurveProps) {
+  const rate = (one: CornerModel) => {
+    one.evaluate(restTravel(one, ridden));
+    return one.rateNPerMm;
+  };
+  return (
+    <dl className="mt-2 grid grid-cols-[1fr_auto_auto] gap-x-3">
+      <dt className="text-second">rider on</dt>
+      <dd>
+        <Length mm={restTravel(as, ridden)} decimals={0} bare /> →
+      </dd>
+      <dd className="font-semibold">
+        <Length mm={restTravel(wound, ridden)} decimals={0} />
+      </dd>
+      <dt className="text-second">nobody on</dt>
+      <dd>
+        <Length mm={restTravel(as, alone)} decimals={0} bare /> →
+      </dd>
+      <dd className="font-semibold">
+        <Length mm={restTravel(wound, alone)} decimals={0} />
+      </dd>
+      <dt className="text-second">wheel rate there</dt>
+      <dd>{rate(as).toFixed(1)} →</dd>
+      <dd className="font-semibold">{rate(wound).toFixed(1)} N/mm</dd>
+    </dl>
   );
 }

@@ -36,26 +36,7 @@ export function RiderBook({ answer, fresh }: Props) {
     <div data-fields className="relative">
       <table className="w-full min-w-[700px] table-fixed">
         <caption className="sr-only">Book of riders</caption>
-        <colgroup>
-          <col className="w-[132px]" />
-          <col className="w-[74px]" />
-          <col className="w-[74px]" />
-          <col className="w-[74px]" />
-          <col />
-          <col className="w-[150px]" />
-          <col className="w-9" />
-        </colgroup>
-        <thead className="label text-second text-left">
-          <tr>
-            <th className="font-normal">who</th>
-            <th className="pl-3 font-normal">in gear</th>
-            <th className="pl-3 font-normal">passenger</th>
-            <th className="pl-3 font-normal">luggage</th>
-            <th className="pl-4 font-normal">from where it stands now</th>
-            <th className="font-normal">then reads</th>
-            <th />
-          </tr>
-        </thead>
+        <Headings />
         <tbody>
           {riders.map((rider, k) => (
             <RiderRow
@@ -86,19 +67,7 @@ export function RiderBook({ answer, fresh }: Props) {
       <div className="mt-3 flex flex-wrap items-center gap-4">
         <Button
           disabled={riders.length >= limits.riders}
-          onClick={() =>
-            put(
-              [
-                ...riders,
-                {
-                  ...(riders[0] as RiderDocument),
-                  key: nextRiderKey(riders),
-                  name: `rider ${riders.length + 1}`,
-                },
-              ],
-              'Another rider',
-            )
-          }
+          onClick={() => put([...riders, anotherRider(riders)], 'Another rider')}
         >
           <Plus aria-hidden size={15} className="mr-1 inline" />
           Another rider
@@ -118,6 +87,42 @@ export function RiderBook({ answer, fresh }: Props) {
       </p>
     </div>
   );
+}
+
+function Headings() {
+  return (
+    <>
+      <colgroup>
+        <col className="w-[132px]" />
+        <col className="w-[74px]" />
+        <col className="w-[74px]" />
+        <col className="w-[74px]" />
+        <col />
+        <col className="w-[150px]" />
+        <col className="w-9" />
+      </colgroup>
+      <thead className="label text-second text-left">
+        <tr>
+          <th className="font-normal">who</th>
+          <th className="pl-3 font-normal">in gear</th>
+          <th className="pl-3 font-normal">passenger</th>
+          <th className="pl-3 font-normal">luggage</th>
+          <th className="pl-4 font-normal">from where it stands now</th>
+          <th className="font-normal">then reads</th>
+          <th />
+        </tr>
+      </thead>
+    </>
+  );
+}
+
+/** Like the first, until told otherwise. */
+function anotherRider(riders: readonly RiderDocument[]): RiderDocument {
+  return {
+    ...(riders[0] as RiderDocument),
+    key: nextRiderKey(riders),
+    name: `rider ${riders.length + 1}`,
+  };
 }
 
 interface RowProps {
@@ -162,47 +167,13 @@ function RiderRow({ rider, rank, page, answer, put, remove }: RowProps) {
       {number('passengerKg', 'Passenger', 2)}
       {number('luggageKg', 'Luggage', 3)}
       <td className="label py-1 pl-4 align-top">
-        {page?.ends.map(({ id, corner }) => (
-          <span key={id} className="block">
-            <span className="text-second">{cornerNames[id]}:</span>{' '}
-            <b>
-              {corner.seatBy === 0 ? (
-                'as it is'
-              ) : (
-                <SumFigure name={`${rider.name}, ${cornerNames[id]}`} sum={() => seatMoveSum(corner, answer)}>
-                  <SeatMove
-                    turns={corner.turns}
-                    steps={corner.steps}
-                    fitting={answer.document.corners[id].fitting}
-                    cam={corner.cam?.after ?? null}
-                    air={airMove(corner.airBar)}
-                    id={id}
-                  />
-                </SumFigure>
-              )}
-            </b>
-            {corner.seatBy !== 0 && !corner.cam && !corner.airBar && (
-              <PitchAssumed pitch={corner.spec.pitchMm} steps={corner.steps} />
-            )}
-            {corner.stopAtMm !== null && (
-              <>
-                , at <SizeLength mm={corner.stopAtMm} />
-              </>
-            )}
-          </span>
+        {page?.ends.map((end) => (
+          <EndMove key={end.id} rider={rider} end={end} answer={answer} />
         ))}
       </td>
       <td className="label py-1 align-top">
         {page?.ends.map((end) => (
-          <span key={end.id} className={`block ${end.inWindow === false ? 'text-short font-semibold' : ''}`}>
-            <SumFigure
-              name={`Sag, ${rider.name}, ${cornerNames[end.id]}`}
-              sum={() => bookSagSum(rider.name, end)}
-            >
-              <PredictedLength figure={{ value: end.sagMm, sd: end.sdMm }} />
-            </SumFigure>
-            {end.inWindow === false && ' out of its window'}
-          </span>
+          <EndReads key={end.id} rider={rider} end={end} />
         ))}
         {rank > 0 && <Confirm rider={rider} page={page} />}
       </td>
@@ -219,6 +190,56 @@ function RiderRow({ rider, rank, page, answer, put, remove }: RowProps) {
         )}
       </td>
     </tr>
+  );
+}
+
+interface EndProps {
+  rider: RiderDocument;
+  end: BookPage['ends'][number];
+}
+
+/** Where the adjuster of an end goes for a rider. */
+function EndMove({ rider, end: { id, corner }, answer }: EndProps & { answer: Answer }) {
+  return (
+    <span className="block">
+      <span className="text-second">{cornerNames[id]}:</span>{' '}
+      <b>
+        {corner.seatBy === 0 ? (
+          'as it is'
+        ) : (
+          <SumFigure name={`${rider.name}, ${cornerNames[id]}`} sum={() => seatMoveSum(corner, answer)}>
+            <SeatMove
+              turns={corner.turns}
+              steps={corner.steps}
+              fitting={answer.document.corners[id].fitting}
+              cam={corner.cam?.after ?? null}
+              air={airMove(corner.airBar)}
+              id={id}
+            />
+          </SumFigure>
+        )}
+      </b>
+      {corner.seatBy !== 0 && !corner.cam && !corner.airBar && (
+        <PitchAssumed pitch={corner.spec.pitchMm} steps={corner.steps} />
+      )}
+      {corner.stopAtMm !== null && (
+        <>
+          , at <SizeLength mm={corner.stopAtMm} />
+        </>
+      )}
+    </span>
+  );
+}
+
+/** What an end then reads with the rider on. */
+function EndReads({ rider, end }: EndProps) {
+  return (
+    <span className={`block ${end.inWindow === false ? 'text-short font-semibold' : ''}`}>
+      <SumFigure name={`Sag, ${rider.name}, ${cornerNames[end.id]}`} sum={() => bookSagSum(rider.name, end)}>
+        <PredictedLength figure={{ value: end.sagMm, sd: end.sdMm }} />
+      </SumFigure>
+      {end.inWindow === false && ' out of its window'}
+    </span>
   );
 }
 

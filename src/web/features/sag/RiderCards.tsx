@@ -1,7 +1,7 @@
-import { JobContext } from '../../jobStore/jobContext.ts';
+import { JobContext, useThisJob } from '../../jobStore/jobContext.ts';
 import { Link, useParams } from 'react-router';
 import { cornerNames } from '#core/kinds/corners.ts';
-import { bookPages } from '#core/sag/book.ts';
+import { bookPages, type BookPage } from '#core/sag/book.ts';
 import { useJob } from '../../jobStore/useJob.ts';
 import { PitchAssumed, SeatMove, airMove } from '../job/MoveWords.tsx';
 import { capital } from '../../ui/words.ts';
@@ -15,7 +15,7 @@ export function RiderCards() {
   if (!job) return <main className="p-6">Reading the job …</main>;
   const { answer } = job;
   const pages = answer ? bookPages(answer) : [];
-  const { name, machine } = job.record.document;
+  const { name } = job.record.document;
   return (
     <JobContext value={job}>
       <main className="mx-auto w-full max-w-[820px] p-6 print:p-0">
@@ -33,68 +33,80 @@ export function RiderCards() {
         </div>
         {pages.length === 0 && <p className="text-second mt-4">Nothing is read on the bench yet.</p>}
         <div className="mt-4 grid grid-cols-2 gap-4 max-sm:grid-cols-1">
-          {pages.map(({ rider, ends }) => (
-            <section
-              key={rider.key}
-              className="bg-sheet border-ink break-inside-avoid border p-4 print:bg-white"
-            >
-              <h2 className="text-head font-semibold">{capital(rider.name)}</h2>
-              <p className="label text-second">
-                {name}
-                {machine.title && `, ${machine.title}`} · {Math.round(rider.kg)} kg in gear
-                {rider.passengerKg > 0 && `, passenger ${Math.round(rider.passengerKg)} kg`}
-                {rider.luggageKg > 0 && `, luggage ${Math.round(rider.luggageKg)} kg`}
-              </p>
-              <table className="mt-2 w-full">
-                <thead className="label text-second text-left">
-                  <tr>
-                    <th className="font-normal">end</th>
-                    <th className="font-normal">set to</th>
-                    <th className="font-normal">rider sag</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {ends.map(({ id: end, corner, sagMm, sdMm }) => (
-                    <tr key={end} className="border-rule border-t">
-                      <td className="py-1 pr-2">{cornerNames[end]}</td>
-                      <td className="py-1 pr-2 font-semibold">
-                        {corner.stopAtMm !== null ? (
-                          <>
-                            reads <SizeLength mm={corner.stopAtMm} />
-                          </>
-                        ) : corner.seatBy === 0 ? (
-                          'as on the day'
-                        ) : (
-                          <>
-                            <SeatMove
-                              turns={corner.turns}
-                              steps={corner.steps}
-                              fitting={job.record.document.corners[end].fitting}
-                              cam={corner.cam?.after ?? null}
-                              air={airMove(corner.airBar)}
-                              id={end}
-                            />
-                            {!corner.cam && !corner.airBar && (
-                              <PitchAssumed pitch={corner.spec.pitchMm} steps={corner.steps} />
-                            )}
-                          </>
-                        )}
-                      </td>
-                      <td className="py-1">
-                        <Length mm={sagMm} decimals={0} bare /> ± <SizeLength mm={2 * sdMm} decimals={0} />
-                      </td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-              <p className="label text-second mt-2">
-                Turns count from the setting of{' '}
-                {job.record.entries.at(-1)?.at.slice(0, 10) ?? 'the day it was read'}.
-              </p>
-            </section>
+          {pages.map((page) => (
+            <Card key={page.rider.key} page={page} />
           ))}
         </div>
       </main>
     </JobContext>
+  );
+}
+
+function Card({ page: { rider, ends } }: { page: BookPage }) {
+  const { document, entries } = useThisJob().record;
+  const { name, machine } = document;
+  return (
+    <section className="bg-sheet border-ink break-inside-avoid border p-4 print:bg-white">
+      <h2 className="text-head font-semibold">{capital(rider.name)}</h2>
+      <p className="label text-second">
+        {name}
+        {machine.title && `, ${machine.title}`} · {Math.round(rider.kg)} kg in gear
+        {rider.passengerKg > 0 && `, passenger ${Math.round(rider.passengerKg)} kg`}
+        {rider.luggageKg > 0 && `, luggage ${Math.round(rider.luggageKg)} kg`}
+      </p>
+      <table className="mt-2 w-full">
+        <thead className="label text-second text-left">
+          <tr>
+            <th className="font-normal">end</th>
+            <th className="font-normal">set to</th>
+            <th className="font-normal">rider sag</th>
+          </tr>
+        </thead>
+        <tbody>
+          {ends.map((end) => (
+            <EndRow key={end.id} end={end} />
+          ))}
+        </tbody>
+      </table>
+      <p className="label text-second mt-2">
+        Turns count from the setting of {entries.at(-1)?.at.slice(0, 10) ?? 'the day it was read'}.
+      </p>
+    </section>
+  );
+}
+
+/** Where an end's adjuster goes for this rider, and the sag that it then has. */
+function EndRow({ end: { id, corner, sagMm, sdMm } }: { end: BookPage['ends'][number] }) {
+  const { document } = useThisJob().record;
+  return (
+    <tr className="border-rule border-t">
+      <td className="py-1 pr-2">{cornerNames[id]}</td>
+      <td className="py-1 pr-2 font-semibold">
+        {corner.stopAtMm !== null ? (
+          <>
+            reads <SizeLength mm={corner.stopAtMm} />
+          </>
+        ) : corner.seatBy === 0 ? (
+          'as on the day'
+        ) : (
+          <>
+            <SeatMove
+              turns={corner.turns}
+              steps={corner.steps}
+              fitting={document.corners[id].fitting}
+              cam={corner.cam?.after ?? null}
+              air={airMove(corner.airBar)}
+              id={id}
+            />
+            {!corner.cam && !corner.airBar && (
+              <PitchAssumed pitch={corner.spec.pitchMm} steps={corner.steps} />
+            )}
+          </>
+        )}
+      </td>
+      <td className="py-1">
+        <Length mm={sagMm} decimals={0} bare /> ± <SizeLength mm={2 * sdMm} decimals={0} />
+      </td>
+    </tr>
   );
 }

@@ -1,11 +1,31 @@
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Link } from 'react-router';
-import type { Json } from '#core/document/types.ts';
+import type { JobDocument, Json } from '#core/document/types.ts';
 import { balanceOf, takenPads } from '#core/scales/balance.ts';
 import { Plain } from '../../ui/Figure.tsx';
 import { PathField } from '../../forms/fields.tsx';
 
 type Goal = 'none' | 'cross' | 'front' | 'before';
+
+/** Which goal a job has, told by the cross weight it had before, as a share. */
+function goalOf({ frontEqual, crossTarget }: JobDocument, before: number | null): Goal {
+  if (frontEqual) return 'front';
+  if (crossTarget === null) return 'none';
+  return crossTarget === before ? 'before' : 'cross';
+}
+
+function optionsFor(rounded: number | null): readonly { value: Goal; words: string; help: string }[] {
+  return [
+    { value: 'none', words: 'Heights alone', help: 'weight falls as it will' },
+    { value: 'cross', words: 'Cross weight', help: 'RF + LR over all four' },
+    { value: 'front', words: 'Equal front wheels', help: 'braking straight' },
+    {
+      value: 'before',
+      words: rounded === null ? 'As it was before the work' : `As before: ${(100 * rounded).toFixed(1)} %`,
+      help: rounded === null ? 'needs pads at the baseline' : 'its own split, put back',
+    },
+  ];
+}
 
 /** What is wanted of the scales beside the heights. */
 export function ScalesGoal() {
@@ -14,13 +34,7 @@ export function ScalesGoal() {
   const before =
     balanceOf(takenPads(job.record.document, job.state.rounds[0]?.pads ?? {}))?.cross.value ?? null;
   const rounded = before === null ? null : Math.round(1000 * before) / 1000;
-  const goal: Goal = document.frontEqual
-    ? 'front'
-    : document.crossTarget === null
-      ? 'none'
-      : document.crossTarget === rounded
-        ? 'before'
-        : 'cross';
+  const goal = goalOf(document, rounded);
   const choose = (next: Goal) => {
     const to: Record<Goal, [number | null, boolean]> = {
       none: [null, false],
@@ -36,21 +50,11 @@ export function ScalesGoal() {
       [['crossWeight'], null],
     );
   };
-  const options: { value: Goal; words: string; help: string }[] = [
-    { value: 'none', words: 'Heights alone', help: 'weight falls as it will' },
-    { value: 'cross', words: 'Cross weight', help: 'RF + LR over all four' },
-    { value: 'front', words: 'Equal front wheels', help: 'braking straight' },
-    {
-      value: 'before',
-      words: rounded === null ? 'As it was before the work' : `As before: ${(100 * rounded).toFixed(1)} %`,
-      help: rounded === null ? 'needs pads at the baseline' : 'its own split, put back',
-    },
-  ];
   return (
     <fieldset data-fields className="relative">
       <legend className="sr-only">Goal on the scales</legend>
       <div className="flex flex-wrap items-start gap-x-6 gap-y-2">
-        {options.map(({ value, words, help }) => (
+        {optionsFor(rounded).map(({ value, words, help }) => (
           <label key={value} className="flex min-h-9 cursor-pointer items-start gap-2">
             <input
               type="radio"

@@ -3,7 +3,7 @@ import { missingWords, springReasonWords } from '#words/springVerdict.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Link } from 'react-router';
 import { cornerVerdict, missingForVerdict, ringStandings } from '#core/judgement/cornerVerdict.ts';
-import { cornerNames } from '#core/kinds/corners.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { collarMistake } from '#core/judgement/collarMistake.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../../ui/settings.ts';
@@ -38,21 +38,8 @@ export function Judgement() {
       {verdicts.length > 0 && doubts.length === 0 && (
         <p className="label text-second mt-1">No problem found, from what has been measured.</p>
       )}
-      {doubts.map(({ id, verdict, because }) => (
-        <p key={id} className="label mt-1" data-testid={`verdict-${id}`}>
-          <b>
-            {capital(cornerNames[id])}: {verdict}.
-          </b>{' '}
-          <span className="text-second">{capital(springReasonWords(because, say))}.</span>{' '}
-          {verdict.startsWith('too') && (
-            <Link
-              to={`/rack/search?job=${job.record.id}&corner=${id}`}
-              className="text-action whitespace-nowrap underline underline-offset-4 print:hidden"
-            >
-              Which springs do it?
-            </Link>
-          )}
-        </p>
+      {doubts.map((doubt) => (
+        <Doubted key={doubt.id} {...doubt} say={say} />
       ))}
       {[...new Set(missing.map(({ what }) => what))].map((what) => (
         <p key={what} className="label mt-1" data-testid="verdict-missing">
@@ -79,20 +66,56 @@ export function Judgement() {
         );
       })}
       {rings.length > 0 && <h2 className="mt-3 font-semibold">Where the rings take over</h2>}
-      {rings.map(({ id, k, gapMm, wheelMm, share }) => (
-        <p key={id + String(k)} className="label text-second mt-1">
-          {capital(cornerNames[id])}: gap <SizeLength mm={gapMm} />,{' '}
-          {share > 1 ? (
-            'never reached in the bump travel left'
-          ) : (
-            <>
-              after <Length mm={wheelMm} decimals={0} /> at the wheel, {Math.round(100 * share)} % of the bump
-              left
-            </>
-          )}
-          .
-        </p>
+      {rings.map((ring) => (
+        <RingStands key={ring.id + String(ring.k)} {...ring} />
       ))}
     </section>
+  );
+}
+
+type Verdict = NonNullable<ReturnType<typeof cornerVerdict>>;
+interface DoubtedProps extends Pick<Verdict, 'verdict' | 'because'> {
+  id: CornerId;
+  say: (mm: number) => string;
+}
+
+/** A spring that is not right, why, and where to look for another. */
+function Doubted({ id, verdict, because, say }: DoubtedProps) {
+  const job = useThisJob();
+  return (
+    <p className="label mt-1" data-testid={`verdict-${id}`}>
+      <b>
+        {capital(cornerNames[id])}: {verdict}.
+      </b>{' '}
+      <span className="text-second">{capital(springReasonWords(because, say))}.</span>{' '}
+      {verdict.startsWith('too') && (
+        <Link
+          to={`/rack/search?job=${job.record.id}&corner=${id}`}
+          className="text-action whitespace-nowrap underline underline-offset-4 print:hidden"
+        >
+          Which springs do it?
+        </Link>
+      )}
+    </p>
+  );
+}
+
+type Standing = ReturnType<typeof ringStandings>[number];
+
+/** When a ring takes over from where the wheel stands. */
+function RingStands({ id, gapMm, wheelMm, share }: Standing & { id: CornerId }) {
+  return (
+    <p className="label text-second mt-1">
+      {capital(cornerNames[id])}: gap <SizeLength mm={gapMm} />,{' '}
+      {share > 1 ? (
+        'never reached in the bump travel left'
+      ) : (
+        <>
+          after <Length mm={wheelMm} decimals={0} /> at the wheel, {Math.round(100 * share)} % of the bump
+          left
+        </>
+      )}
+      .
+    </p>
   );
 }

@@ -1,5 +1,6 @@
 import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
+import type { BarDocument } from '#core/document/types.ts';
 import { useState } from 'react';
 import { axleOf, cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
@@ -85,46 +86,53 @@ function Link({ answer, axle }: { answer: Answer; axle: Axle }) {
           onCommit={(linkPerWheel) => set(`Link per wheel, ${axle} bar`, { linkPerWheel })}
         />
       </div>
-      {told ? (
-        <p className="mt-5 max-w-[75ch]" data-testid={`link-${axle}`}>
-          {told.lengthMm !== null && bar.linkMm !== null ? (
-            <>
-              Set the {cornerNames[told.corner]} link to{' '}
-              <b>
-                <SumFigure
-                  name={`Link of the ${axle} bar`}
-                  sum={() => linkSum(told, bar.linkMm ?? 0, bar.linkPerWheel ?? 1)}
-                >
-                  <SizeLength mm={told.lengthMm} />
-                </SumFigure>
-              </b>
-              , <SizeLength mm={Math.abs(told.gapThenMm)} /> {told.gapThenMm >= 0 ? 'longer' : 'shorter'} than
-              it is: it then goes on without pushing.
-            </>
-          ) : (
-            <>
-              The {cornerNames[told.corner]} link will have to be <SizeLength mm={Math.abs(told.gapThenMm)} />{' '}
-              {told.gapThenMm >= 0 ? 'longer' : 'shorter'}.
-            </>
-          )}{' '}
-          <span className="label text-second">
-            With on board what the targets are for, at the heights of the plan.
-            {told.asItIs && (
-              <>
-                {' '}
-                Hooked up as it is, it would push with <Force n={told.asItIs.wheelN} /> at each wheel and make
-                cross weight {(100 * told.asItIs.crossWith).toFixed(1)} %, without it{' '}
-                {(100 * told.asItIs.crossWithout).toFixed(1)} %.
-              </>
-            )}
-          </span>
-        </p>
-      ) : (
-        <p className="label text-second mt-5 max-w-[75ch]">
-          With one link undone and the machine settled, measure what the link lacks to reach its hole; a minus
-          where it is too long. A link that hangs down from the arm has its movement per wheel with a minus.
-        </p>
-      )}
+      <LinkTold told={told} bar={bar} />
     </section>
+  );
+}
+
+/** How long the link has to be, or how to find out. */
+function LinkTold({ told, bar }: { told: ReturnType<typeof linkLength>; bar: BarDocument }) {
+  if (!told)
+    return (
+      <p className="label text-second mt-5 max-w-[75ch]">
+        With one link undone and the machine settled, measure what the link lacks to reach its hole; a minus
+        where it is too long. A link that hangs down from the arm has its movement per wheel with a minus.
+      </p>
+    );
+  const way = told.gapThenMm >= 0 ? 'longer' : 'shorter';
+  return (
+    <p className="mt-5 max-w-[75ch]" data-testid={`link-${axleOf(told.corner)}`}>
+      {told.lengthMm !== null && bar.linkMm !== null ? (
+        <>
+          Set the {cornerNames[told.corner]} link to{' '}
+          <b>
+            <SumFigure
+              name={`Link of the ${axleOf(told.corner)} bar`}
+              sum={() => linkSum(told, bar.linkMm ?? 0, bar.linkPerWheel ?? 1)}
+            >
+              <SizeLength mm={told.lengthMm} />
+            </SumFigure>
+          </b>
+          , <SizeLength mm={Math.abs(told.gapThenMm)} /> {way} than it is: it then goes on without pushing.
+        </>
+      ) : (
+        <>
+          The {cornerNames[told.corner]} link will have to be <SizeLength mm={Math.abs(told.gapThenMm)} />{' '}
+          {way}.
+        </>
+      )}{' '}
+      <span className="label text-second">
+        With on board what the targets are for, at the heights of the plan.
+        {told.asItIs && (
+          <>
+            {' '}
+            Hooked up as it is, it would push with <Force n={told.asItIs.wheelN} /> at each wheel and make
+            cross weight {(100 * told.asItIs.crossWith).toFixed(1)} %, without it{' '}
+            {(100 * told.asItIs.crossWithout).toFixed(1)} %.
+          </>
+        )}
+      </span>
+    </p>
   );
 }
