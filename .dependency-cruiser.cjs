@@ -18,6 +18,7 @@ const floors = [
   'machine',
   'document',
   'estimate',
+  'adjusting',
   'planning',
   'sag',
   'scales',

@@ -179,7 +179,7 @@ function benchRounds({ answerRequest, hideVehicle, isIn, measure, work }, line) 
       const { value } = answerRequest({ nominal, history }, { openingCollars, mayDrive: true });
       tally.slowest = Math.max(tally.slowest, performance.now() - began);
       if (value.do === 'stop') break;
-      const adjust = Object.fromEntries(nominal.corners.map(({ name }, i) => [name, value.movesMm[i]]));
+      const adjust = Object.fromEntries(nominal.corners.map(({ name }, i) => [name, value.movesBy[i]]));
       history.push({
         adjust,
         done: work(vehicle, adjust, value.driveKm),

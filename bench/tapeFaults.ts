@@ -19,7 +19,7 @@ export function playFault(fault: Fault, machines: number): { said: number; named
       const readings = readTapes(machine);
       if (fault === 'odd-reading' && round === 1)
         readings[wrong] = (readings[wrong] ?? 0) + (seed % 2 === 0 ? 20 : -20);
-      const { stop, movesMm } = page.next(readings, done);
+      const { stop, movesBy } = page.next(readings, done);
       const [first] = page.doubt()?.suspicions ?? [];
       said ||= first !== undefined;
       if (fault !== 'none' && round === 1) {
@@ -30,7 +30,7 @@ export function playFault(fault: Fault, machines: number): { said: number; named
       }
       if (stop) break;
       const back = fault === 'turned-other-way' && round === 0;
-      const turned = turnCollars(machine, movesMm.map((mm, i) => (back && i === wrong ? -mm : mm))); // prettier-ignore
+      const turned = turnCollars(machine, movesBy.map((mm, i) => (back && i === wrong ? -mm : mm))); // prettier-ignore
       done = turned.map((mm, i) => (back && i === wrong ? -mm : mm));
       // A collar that is hardly turned can go either way.
       if (back && Math.abs(done[wrong] ?? 0) < 6) break;

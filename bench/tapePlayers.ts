@@ -15,7 +15,7 @@ export interface Player {
 
 export interface Advice {
   stop: boolean;
-  movesMm: number[];
+  movesBy: number[];
   /** Told chance of landing, 0 to 1; null where nothing is told. */
   chance: number | null;
   /** Heights said to be true now, mm. */
@@ -50,7 +50,7 @@ export function carefulHand(machine: TapeMachine): Player {
       const off = places.map(({ targetMm }, i) => targetMm - (readings[i] ?? 0));
       return {
         stop: off.every((mm) => Math.abs(mm) <= toleranceMm),
-        movesMm: off.map((mm, i) => mm / gain[places[i]?.axle ?? 'front']),
+        movesBy: off.map((mm, i) => mm / gain[places[i]?.axle ?? 'front']),
         chance: null,
         heightsMm: [...readings],
       };
@@ -134,7 +134,7 @@ export function fairCalculation(machine: TapeMachine): Player {
       });
       const readIn = here.every((mm, i) => Math.abs(mm - (places[i]?.targetMm ?? 0)) <= toleranceMm);
       const stop = now >= 0.95 || (readIn && now >= 0.6 && then - now < 0.03 && rounds.length > 1);
-      return { stop, movesMm: moves, chance: then, heightsMm: here };
+      return { stop, movesBy: moves, chance: then, heightsMm: here };
     },
   };
 }
@@ -239,7 +239,7 @@ export function thePage(machine: TapeMachine, told: Told = 'tape'): Player & { d
       doubt = answer.doubt;
       return {
         stop: nextAction(record, answer).stage === 'close-out',
-        movesMm: ids.map((id) => answer.corners.find((corner) => corner.id === id)?.seatBy ?? 0),
+        movesBy: ids.map((id) => answer.corners.find((corner) => corner.id === id)?.seatBy ?? 0),
         chance: answer.chanceAfter,
         heightsMm: ids.map((id) => answer.corners.find((corner) => corner.id === id)?.nowMm ?? NaN),
       };

@@ -74,7 +74,7 @@ function play(machine: TapeMachine, make: (machine: TapeMachine) => Player, tall
       }
     }
     if (advice.stop || round === MOST_ROUNDS) break;
-    done = turnCollars(machine, advice.movesMm);
+    done = turnCollars(machine, advice.movesBy);
     const landed = tapeIsIn(machine);
     isIn.push(landed);
     if (advice.chance !== null) tally.told.push({ chance: advice.chance, landed, first: round === 0 });

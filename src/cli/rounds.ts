@@ -49,9 +49,9 @@ function wordsOf({ nominal }: RoundsRequest, decision: Decision): Record<string,
       chance: decision.chanceNow,
       chanceSettled: decision.chanceSettled,
     };
-  const { movesMm, driveKm, chance } = decision;
+  const { movesBy, driveKm, chance } = decision;
   const moves = nominal.corners
-    .map(({ name }, i) => [name, movesMm[i] ?? 0] as const)
+    .map(({ name }, i) => [name, movesBy[i] ?? 0] as const)
     .filter(([, mm]) => mm !== 0);
   return { adjust: Object.fromEntries(moves), drive: driveKm, why: decisionWords(decision), chance };
 }

@@ -1,3 +1,6 @@
+import { wayNamed } from '#core/adjusting/index.ts';
+import type { CornerDocument } from '#core/document/types.ts';
+import { adjusterOf, stepOf } from '#core/kinds/adjusters/index.ts';
 import type { Say } from './figures.ts';
 
 /** mm. A corner that a plan moves by less is neither raised nor lowered. */
@@ -20,6 +23,27 @@ export function effectWords({ seatBy, mountMm, riseMm }: Moved, say: Say): strin
   if (Math.sign(riseMm) !== way || Math.abs(riseMm) < MOVES_MM)
     return way > 0 ? 'Load this corner' : 'Unload this corner';
   return `${way > 0 ? 'Raise' : 'Lower'} ${say(Math.abs(riseMm))}`;
+}
+
+/** What one more of a corner's own adjuster is called, by the way it goes. */
+export function oneMoreWords(corner: CornerDocument): string {
+  switch (wayNamed(corner)) {
+    case 'thread':
+      return 'turn';
+    case 'steps':
+      return stepOf(corner.fitting)?.one ?? 'step';
+    case 'positions':
+      return 'cam position';
+    case 'pressure':
+      return 'tenth of a bar';
+  }
+}
+
+/** Which way one more of it goes: along the damper, or more of what it is. */
+export function oneMoreWay(corner: CornerDocument): string {
+  const { goes } = adjusterOf(corner.fitting);
+  const along = goes.by === 'thread' || (goes.by === 'steps' && goes.counted === 'towards the spring');
+  return along ? 'towards the spring' : 'more';
 }
 
 /** Which way something goes that is wound along a damper: never up or down, which differ from machine to machine. */

@@ -11,6 +11,19 @@ export function reasonWords(reason: Reason, say: (mm: number) => string): { what
         what: `The ${where} seat would have to move ${abs(reason.neededMm)}, and ${abs(reason.roomMm)} of thread is left that way. ${endsAt(reason.missingHeightMm, say)}`.trim(),
         lift: threadLift(reason, say),
       };
+    case 'positions':
+      return {
+        what: `The ${where} cam is at its ${reason.up ? 'last' : 'first'} position. ${endsAt(reason.missingHeightMm, say)}`.trim(),
+        lift: `${reason.up ? 'Stiffer' : 'Softer'} springs, or a ${reason.up ? 'lower' : 'higher'} target, would lift this.`,
+      };
+    case 'pressure':
+      return {
+        what: `The ${where} air spring would need ${reason.neededBar > 0 ? 'more pressure than its second chamber holds' : 'less pressure than none'}. ${endsAt(reason.missingHeightMm, say)}`.trim(),
+        lift:
+          reason.neededBar > 0
+            ? 'More pressure in the second chamber, set first, or a lower target would lift this.'
+            : 'A larger air chamber or a higher target would lift this.',
+      };
     case 'mount':
       return {
         what: `The ${where} lower mount would have to move ${abs(reason.neededMm)}, and ${abs(reason.roomMm)} is left before ${reason.neededMm > 0 ? 'it holds too little thread' : 'it is screwed in all the way'}. ${endsAt(reason.missingHeightMm, say)}`,

@@ -2,13 +2,11 @@ import type { Answer } from '../planning/answerShape.ts';
 import { carriedOver, type Changed } from '../document/description/carried.ts';
 import { cornerField } from '../document/description/corner.ts';
 import { jobField } from '../document/description/job.ts';
-import { airTaken } from '../document/taken.ts';
+import { wayOf } from '../adjusting/index.ts';
 import { risenSince } from '../stance/risen.ts';
 import { angleAfter } from '../stance/joint.ts';
 import { lowPoints } from '../stance/lowPoints.ts';
 import { distanceAfter, sinceMeasured } from '../stance/clearance.ts';
-import { AIR_STEP_BAR } from '../springs/air.ts';
-import { camAt } from '../planning/adjusters.ts';
 import { axleOf, type CornerId } from '../kinds/corners.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
 import { lossesAt } from '../estimate/settling.ts';
@@ -107,17 +105,10 @@ function cornerNow(answer: Answer, id: CornerId): CornerDocument {
   const seat = now.seatsBy[i] ?? 0;
   const out = now.mountsMm[i] ?? 0;
   const risenMm = risenSince(answer, id);
-  const { preloadMm, roomMm, mount, air, torsion } = corner;
-  const coil = !air && !torsion;
+  const { roomMm, mount } = corner;
   const changed: Changed<typeof cornerField.fields> = {
-    preloadMm: preloadMm === null || !coil ? preloadMm : preloadMm + seat,
+    ...wayOf(corner).carried({ corner, seatBy: seat }),
     roomMm: roomMm === null ? null : roomMm - seat,
-    // Where nobody said it stood it is known once it was set.
-    cam: torsion && !(corner.cam === null && seat === 0) ? camAt(corner, seat) : corner.cam,
-    air:
-      air && !(air.gaugeBar === null && seat === 0)
-        ? { ...air, gaugeBar: airTaken(air).gaugeBar + AIR_STEP_BAR * seat }
-        : air,
     mount: mount ? { ...mount, engagedMm: mount.engagedMm === null ? null : mount.engagedMm - out } : null,
     rings: corner.rings.map((ring, j) => ({ ...ring, limitMm: ring.limitMm - (now.ringsMm?.[i]?.[j] ?? 0) })),
     boots: corner.boots.map((boot) => ({ ...boot, nowDeg: angleAfter(boot, risenMm) })),

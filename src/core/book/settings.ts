@@ -1,8 +1,6 @@
-import { airTaken } from '../document/taken.ts';
 import { numberOf } from '../document/factKinds.ts';
 import { meanOf } from '../numerics/mean.ts';
-import { AIR_STEP_BAR } from '../springs/air.ts';
-import { camAt } from '../planning/adjusters.ts';
+import { wayOf } from '../adjusting/index.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import { cornerSpec } from '../estimate/corner.ts';
@@ -74,10 +72,12 @@ export function settingsOf(record: JobRecord): MachineSetting[] {
     };
     const corners: MachineSetting['corners'] = {};
     for (const id of cornersIn(document)) {
-      const { torsion, air } = document.corners[id];
+      const corner = document.corners[id];
+      const { torsion } = corner;
       const { pitchMm, readingSign, offsetMm } = cornerSpec(document, id);
       const read = round.heights[id];
       const seatBy = seats.get(id) ?? 0;
+      const { cam, air } = wayOf(corner).carried({ corner, seatBy });
       corners[id] = {
         heightMm: read ? meanOf(read) + offsetMm : null,
         collarMm: collarNow(state.rounds.slice(0, k + 1), id, readingSign),
@@ -87,15 +87,8 @@ export function settingsOf(record: JobRecord): MachineSetting[] {
         collarRead: round.collars[id] !== undefined,
         readingSign,
         mountMm: mounts.get(id) ?? 0,
-        // Where nobody said it stood it is known once it was set.
-        cam:
-          torsion && (document.corners[id].cam !== null || seatBy !== 0)
-            ? camAt(document.corners[id], seatBy)
-            : null,
-        airBar:
-          air && (air.gaugeBar !== null || seatBy !== 0)
-            ? airTaken(air).gaugeBar + AIR_STEP_BAR * seatBy
-            : null,
+        cam: torsion && cam,
+        airBar: air?.gaugeBar ?? null,
         compression: noted('clicks', id, 'compression'),
         rebound: noted('clicks', id, 'rebound'),
       };

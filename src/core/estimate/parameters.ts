@@ -82,7 +82,7 @@ export function unpack(
       ratioScale: 1,
       ratioRise: 0,
       springScales: stackOf(contact).springs.map(() => 1),
-      preloadOffMm: 0,
+      preloadOffBy: 0,
     })),
     tyreScales: contacts.map(() => 1),
     massScales: belief.masses.map(() => 1),
@@ -114,7 +114,7 @@ export function unpack(
       case 'ratio':
         return addTo(logRatio, parameter.contact, value);
       case 'preload':
-        return (setting(parameter.contact).preloadOffMm = value);
+        return (setting(parameter.contact).preloadOffBy = value);
       case 'spring':
         return scaleSprings(parameter.contact, value, parameter.spring);
       case 'tyre':

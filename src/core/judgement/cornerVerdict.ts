@@ -1,4 +1,5 @@
 import type { Answer } from '../planning/answerShape.ts';
+import { wayNamed, wayOf } from '../adjusting/index.ts';
 import { camDegrees } from '../document/taken.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import type { CornerModel } from '../machine/corner.ts';
@@ -48,7 +49,8 @@ export type MissingForVerdict =
  */
 export function missingForVerdict(answer: Answer, id: CornerId): MissingForVerdict | null {
   const { document, machine } = answer;
-  const { sagWindow, staticWindow, adjustable, torsion, air } = document.corners[id];
+  const { sagWindow, staticWindow, adjustable, torsion } = document.corners[id];
+  const way = wayOf(document.corners[id]);
   const { springs, preload } = machine.sources[id];
   if (document.riders.length > 0 && sagWindow && springs === 'assumed') {
     if (!isSagRead(answer.state, id, 'ridden')) return 'rider-sag';
@@ -57,13 +59,13 @@ export function missingForVerdict(answer: Answer, id: CornerId): MissingForVerdi
   const corner = answer.corners.find((one) => one.id === id);
   if (document.riders.length > 0 && sagWindow && (corner?.sagSdMm ?? 0) > tolerances.sagKnownMm)
     return 'sag-better';
-  if (sagWindow || air) return null;
+  if (sagWindow || wayNamed(document.corners[id]) === 'pressure') return null;
   if (springs === 'assumed' && torsion) return 'torsion-or-window';
   if (springs === 'assumed') return 'spring-or-window';
   const ranged = answer.corners.some(
     (one) => one.id === id && one.stopAtMm !== null && one.spec.collarMaxMm !== null,
   );
-  if (preload === 'assumed' && !ranged && !torsion && adjustable) return 'collar-or-room';
+  if (preload === 'assumed' && !ranged && way.preloadByCollar && adjustable) return 'collar-or-room';
   return null;
 }
 

@@ -83,7 +83,9 @@ function nextOnSagBench(document: JobDocument, state: RoundsState, answer: Answe
 }
 
 /** Reasons that the owner has to decide on. */
-const outOfReach: readonly Reason['kind'][] = ['thread', 'droop', 'mount', 'ring-holds', 'sag', 'cross'];
+const outOfReach: readonly Reason['kind'][] = [
+  'thread', 'positions', 'pressure', 'droop', 'mount', 'ring-holds', 'sag', 'cross',
+]; // prettier-ignore
 
 function afterReadings(answer: Answer): NextAction {
   if (goodEnough(answer)) {

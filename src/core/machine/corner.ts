@@ -22,7 +22,7 @@ export interface CornerSetting {
   /** True over labelled rate, by spring. */
   springScales: readonly number[];
   /** mm added to the described preload; of air, steps of pressure. */
-  preloadOffMm: number;
+  preloadOffBy: number;
   /** mm that each crossover ring has been moved towards the springs; none moved where left out. */
   ringsMm?: readonly number[] | undefined;
 }
@@ -33,7 +33,7 @@ export const plainSetting: CornerSetting = {
   ratioScale: 1,
   ratioRise: 0,
   springScales: [],
-  preloadOffMm: 0,
+  preloadOffBy: 0,
 };
 
 /**
@@ -70,7 +70,7 @@ export class CornerModel {
   private readonly stop: Stack | null;
   private readonly topOut: TopOutDescription | null;
   private readonly stopAtMm: number;
-  private readonly basePreloadMm: number;
+  private readonly basePreloadBy: number;
   private readonly quadratic: number;
   private scale: number;
   /** Seat and lower mount as last set, and the stack's compression at full droop, mm. */
@@ -96,7 +96,7 @@ export class CornerModel {
     this.stop = stop ? new Stack(rubber(stop.rows)) : null;
     this.topOut = topOut;
     this.stopAtMm = stop?.contactMm ?? Infinity;
-    this.basePreloadMm = restPreload(description) + setting.preloadOffMm;
+    this.basePreloadBy = restPreload(description) + setting.preloadOffBy;
     this.scale = setting.ratioScale;
     this.damper.evaluate(travelMm);
     this.quadratic = (setting.ratioRise * this.damper.value) / (2 * travelMm * travelMm);
@@ -108,9 +108,9 @@ export class CornerModel {
   set(seatBy: number, mountMm: number): void {
     this.seatBy = seatBy;
     this.mountMm = mountMm;
-    this.preloadMm = this.stack ? this.basePreloadMm + seatBy : 0;
+    this.preloadMm = this.stack ? this.basePreloadBy + seatBy : 0;
     this.stack?.build(this.preloadMm);
-    this.air?.charge(AIR_STEP_BAR * (this.basePreloadMm + seatBy));
+    this.air?.charge(AIR_STEP_BAR * (this.basePreloadBy + seatBy));
     this.droopShiftMm = mountMm === 0 ? 0 : this.travelOf(mountMm);
     this.zMax = this.description.travelMm + this.droopShiftMm;
     if (this.springAt(this.zMax) > this.elastic.solidMm) this.zMax = this.travelWhereSolid();

@@ -1,13 +1,12 @@
-import { airTaken, camArcs } from '../document/taken.ts';
+import { wayOf } from '../adjusting/index.ts';
 import type { JobMachine } from '../estimate/believed.ts';
 import type { CornerSpec } from '../estimate/corner.ts';
-import type { CornerDocument, JobDocument, MountDocument } from '../document/types.ts';
+import type { JobDocument, MountDocument } from '../document/types.ts';
 import { twinOf, type CornerId } from '../kinds/corners.ts';
-import { AIR_STEP_BAR } from '../springs/air.ts';
 import { tolerances } from '../tolerances.ts';
 import type { Situation } from '../estimate/belief.ts';
 import type { Adjuster } from './aim.ts';
-import { threadRoom, type ThreadRoom } from './limits.ts';
+import type { ThreadRoom } from '../adjusting/limits.ts';
 
 /** thread diameters. A lower mount must keep this much engaged, unless the maker says more. */
 const ENGAGED_DIAMETERS = 1.5;
@@ -17,39 +16,6 @@ export interface Adjustable {
   id: CornerId;
   spec: CornerSpec;
   room: ThreadRoom;
-}
-
-/** How far a corner's own adjuster can go from where it stands: thread, cam positions or pressure. */
-export function seatRoom(
-  corner: CornerDocument,
-  spec: CornerSpec,
-  collarMm: number | null,
-  seatNowMm: number,
-): ThreadRoom {
-  if (corner.torsion) {
-    const choices = camChoices(corner, seatNowMm);
-    return { down: Math.min(...choices), up: Math.max(...choices) };
-  }
-  if (corner.air) {
-    const { gaugeBar, second } = airTaken(corner.air);
-    const now = gaugeBar + AIR_STEP_BAR * seatNowMm;
-    return { down: -now / AIR_STEP_BAR, up: second ? (second.gaugeBar - now) / AIR_STEP_BAR : Infinity };
-  }
-  return threadRoom(spec, collarMm);
-}
-
-/** Moves from now to every cam position, mm at the leg. */
-export function camChoices({ torsion, cam }: CornerDocument, seatNowMm: number): number[] {
-  if (!torsion) return [];
-  const arcs = camArcs(torsion);
-  const base = arcs[cam ?? 0] ?? 0;
-  return arcs.map((arc) => arc - base - seatNowMm);
-}
-
-/** The cam position after a seat has gone so far from the baseline, counted from 0. */
-export function camAt(corner: CornerDocument, seatBy: number): number {
-  const away = camChoices(corner, seatBy).map(Math.abs);
-  return away.indexOf(Math.min(...away));
 }
 
 /** Least thread that a lower mount must keep, mm: one and a half diameters, or what the maker says if that is more. */
@@ -70,11 +36,11 @@ export function adjustersOf(
   const seat = ({ id, spec, room }: Adjustable, at: CornerId = id): Adjuster => {
     const corner = document.corners[id];
     const contact = machine.corners.indexOf(at);
+    const seatBy = now.seatsBy[contact] ?? 0;
     return {
       contact,
       kind: 'seat',
-      stepMm: corner.air ? 1 : spec.stepMm.value,
-      ...(corner.torsion ? { choicesMm: camChoices(corner, now.seatsBy[contact] ?? 0) } : {}),
+      ...wayOf(corner).steps({ corner, spec, collarMm: null, seatBy }),
       room,
     };
   };
@@ -93,7 +59,7 @@ export function adjustersOf(
       {
         contact,
         kind: 'mount',
-        stepMm: mount.pitchMm * tolerances.turnStep,
+        stepBy: mount.pitchMm * tolerances.turnStep,
         room: {
           down: Number.isFinite(engaged) ? Math.min(engaged - most, 0) : -Infinity,
           up: Math.max(engaged - leastEngaged(mount), 0),

@@ -10,7 +10,7 @@ import { build, entry } from '../numerics/matrix.ts';
 import { tolerances } from '../tolerances.ts';
 import { chancesAround } from './chance.ts';
 import { extraValue, goalsOf, mmPerShare, type Wanted } from './goals.ts';
-import { nextStep, type Steps, type ThreadRoom } from './limits.ts';
+import { nextStep, type Steps, type ThreadRoom } from '../adjusting/limits.ts';
 import { planSeats } from './seats.ts';
 
 /** mm of seat. A slider that does not come off its ring within this never will. */
@@ -59,9 +59,9 @@ export interface AimProblem extends Wanted {
 
 export interface AimSolution {
   /** By adjuster, mm in whole steps. */
-  movesMm: number[];
+  movesBy: number[];
   /** By adjuster: the best moves if nothing ran out and there were no steps. */
-  freeMm: number[];
+  freeBy: number[];
   to: Situation;
   prediction: Prediction;
   converged: boolean;
@@ -92,12 +92,12 @@ export function aimFor(problem: AimProblem): AimSolution {
   const first = moveFrom(problem, smooth);
   const prediction = predictAt(first);
   // What is wanted beside heights has no part in the chance: there the smooth steps stand.
-  const movesMm = problem.extras?.length ? smooth : likeliest(problem, smooth, linear.influence, prediction);
-  const to = moveFrom(problem, movesMm);
-  const last = movesMm.every((move, j) => move === smooth[j]) ? prediction : predictAt(to);
+  const movesBy = problem.extras?.length ? smooth : likeliest(problem, smooth, linear.influence, prediction);
+  const to = moveFrom(problem, movesBy);
+  const last = movesBy.every((move, j) => move === smooth[j]) ? prediction : predictAt(to);
   return {
-    movesMm,
-    freeMm: free.free,
+    movesBy,
+    freeBy: free.free,
     to,
     prediction: last,
     converged: converged && last.outcome.converged,
@@ -107,8 +107,8 @@ export function aimFor(problem: AimProblem): AimSolution {
 const endless: ThreadRoom = { down: -Infinity, up: Infinity };
 
 /** Something that is there and must stay as it is. */
-function isFixed({ choicesMm }: Adjuster): boolean {
-  return choicesMm?.length === 1;
+function isFixed({ choicesBy }: Adjuster): boolean {
+  return choicesBy?.length === 1;
 }
 
 function atEnd(adjuster: Adjuster, move: number): boolean {
@@ -117,12 +117,12 @@ function atEnd(adjuster: Adjuster, move: number): boolean {
 }
 
 /** The situation after these moves, when the targets are to be met. */
-function moveFrom({ from, meetAt, adjusters }: AimProblem, movesMm: readonly number[]): Situation {
+function moveFrom({ from, meetAt, adjusters }: AimProblem, movesBy: readonly number[]): Situation {
   const seatsBy = [...from.seatsBy];
   const mountsMm = [...from.mountsMm];
   adjusters.forEach(({ contact, kind }, j) => {
     const list = kind === 'seat' ? seatsBy : mountsMm;
-    list[contact] = (list[contact] ?? 0) + entry(movesMm, j);
+    list[contact] = (list[contact] ?? 0) + entry(movesBy, j);
   });
   return { ...from, ...meetAt, seatsBy, mountsMm };
 }
@@ -223,13 +223,13 @@ function wake(
 ): number[] {
   const { adjusters } = problem;
   return moves.map((move, j) => {
-    const { contact, kind, stepMm, room } = adjusters[j] as Adjuster;
+    const { contact, kind, stepBy, room } = adjusters[j] as Adjuster;
     const corner = outcome.solver.corners[contact];
     const up = wantedUp(problem, outcome, contact);
     if (kind !== 'seat' || !corner || up === null) return move;
-    const passed = up > 1 ? deadStretchUp(outcome, contact, stepMm) : 0;
+    const passed = up > 1 ? deadStretchUp(outcome, contact, stepBy) : 0;
     const pressed = pressedStretch(outcome, contact);
-    if (pressed * up < 0) return stopAtEnd(reach, j, { at: move + pressed, stepMm });
+    if (pressed * up < 0) return stopAtEnd(reach, j, { at: move + pressed, stepBy });
     const further = pressed * up > 0 ? pressed : passed;
     return Math.min(Math.max(move + further, room.down), room.up);
   });
@@ -249,9 +249,9 @@ function wantedUp(
 }
 
 /** Past the end of travel a seat only adds force: `reach` (changed) ends a step before it, and so does the move. */
-function stopAtEnd(reach: ThreadRoom[], j: number, { at, stepMm }: { at: number; stepMm: number }): number {
+function stopAtEnd(reach: ThreadRoom[], j: number, { at, stepBy }: { at: number; stepBy: number }): number {
   const room = reach[j] as ThreadRoom;
-  const inside = at > 0 ? at - stepMm / 100 : at + stepMm / 100;
+  const inside = at > 0 ? at - stepBy / 100 : at + stepBy / 100;
   reach[j] =
     at > 0
       ? { ...room, up: Math.min(room.up, Math.max(inside, 0)) }
@@ -260,7 +260,7 @@ function stopAtEnd(reach: ThreadRoom[], j: number, { at, stepMm }: { at: number;
 }
 
 /** mm of seat until a slider held by its ring comes off it; 0 where the seat acts already, or never would. */
-function deadStretchUp({ solver }: Outcome, contact: number, stepMm: number): number {
+function deadStretchUp({ solver }: Outcome, contact: number, stepBy: number): number {
   const corner = solver.corners[contact] as CornerModel;
   const z = solver.z[contact] as number;
   const { seatBy, mountMm } = corner;
@@ -268,7 +268,7 @@ function deadStretchUp({ solver }: Outcome, contact: number, stepMm: number): nu
   const least = DEAD_GAIN * corner.rateNPerMm;
   let further = 0;
   while (seatForce(corner, z) < least && further < DEAD_STRETCH_MM) {
-    further += stepMm;
+    further += stepBy;
     corner.set(seatBy + further, mountMm);
   }
   corner.set(seatBy, mountMm);
@@ -379,7 +379,7 @@ function likeliest(
   return best;
 }
 
-function stepFrom({ adjusters }: AimProblem, j: number, moveMm: number, sign: 1 | -1): number | null {
+function stepFrom({ adjusters }: AimProblem, j: number, moveBy: number, sign: 1 | -1): number | null {
   const adjuster = adjusters[j] as Adjuster;
-  return nextStep(adjuster, adjuster.room, moveMm, sign);
+  return nextStep(adjuster, adjuster.room, moveBy, sign);
 }

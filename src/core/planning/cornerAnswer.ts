@@ -1,6 +1,6 @@
 import type { CornerSpec, Sourced } from '../estimate/corner.ts';
 import type { CornerId } from '../kinds/corners.ts';
-import type { ThreadRoom } from './limits.ts';
+import type { ThreadRoom } from '../adjusting/limits.ts';
 
 /** mm that a ring may stand off its gap: no block is cut finer. */
 const RING_STEP_MM = 1;

@@ -4,7 +4,7 @@ import { type Doubt } from '../estimate/estimate.ts';
 import { axleOf, type CornerId } from '../kinds/corners.ts';
 import { classDefaults } from '../kinds/classes/index.ts';
 import { at, entry } from '../numerics/matrix.ts';
-import { seatRoom } from './adjusters.ts';
+import { wayOf } from '../adjusting/index.ts';
 import { type CornerNow, type Setting } from './planning.ts';
 
 /** Whether a collar is taken to stand elsewhere than the record says, and was not read since. */
@@ -55,7 +55,12 @@ export function cornersNow({
       travelNow: { value: entry(here.travel, i) + travelShiftMm, source },
       travelSdMm: entry(here.travelSd, i),
       collarMm,
-      room: seatRoom(document.corners[id], spec, collarMm, now.seatsBy[i] ?? 0),
+      room: wayOf(document.corners[id]).room({
+        corner: document.corners[id],
+        spec,
+        collarMm,
+        seatBy: now.seatsBy[i] ?? 0,
+      }),
     };
   });
 }

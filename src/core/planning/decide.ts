@@ -31,7 +31,7 @@ export interface DecideProblem {
 
 export type Decision =
   | { do: 'stop'; chanceNow: number; chanceSettled: number; why: Why }
-  | { do: 'round'; movesMm: number[]; driveKm: number; chance: number; why: Why };
+  | { do: 'round'; movesBy: number[]; driveKm: number; chance: number; why: Why };
 
 /** What a step is for. */
 type Why = 'all-in' | 'no-better' | 'drive-in' | 'land';
@@ -76,8 +76,8 @@ export function decide(problem: DecideProblem): Decision {
   return round(adjust, 0, 'land');
 }
 
-function round({ movesMm, chance }: Aimed, driveKm: number, why: Why): Decision {
-  return { do: 'round', movesMm, driveKm, chance, why };
+function round({ movesBy, chance }: Aimed, driveKm: number, why: Why): Decision {
+  return { do: 'round', movesBy, driveKm, chance, why };
 }
 
 /** A plan, and its chance of landing. */

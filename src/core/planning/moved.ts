@@ -1,11 +1,11 @@
-import { airTaken, isPlaceAssumed } from '../document/taken.ts';
+import { wayOf } from '../adjusting/index.ts';
+import { isPlaceAssumed } from '../document/taken.ts';
 import { cornerSpec } from '../estimate/corner.ts';
 import { collarNow } from '../estimate/rounds.ts';
 import type { Situation } from '../estimate/belief.ts';
-import { twinOf, type CornerId } from '../kinds/corners.ts';
-import { AIR_STEP_BAR } from '../springs/air.ts';
+import { twinOf } from '../kinds/corners.ts';
 import { at, entry } from '../numerics/matrix.ts';
-import { camAt, leastEngaged, seatRoom } from './adjusters.ts';
+import { leastEngaged } from './adjusters.ts';
 import { isMoved, type CornerAnswer, type CornerMove } from './cornerAnswer.ts';
 import { type CornerNow, type Setting } from './planning.ts';
 import { ringGaps } from './rings.ts';
@@ -21,11 +21,7 @@ export function withMoves(setting: Setting, corners: readonly CornerNow[], after
     const seatBy = (after.seatsBy[i] ?? 0) - (now.seatsBy[i] ?? 0);
     return {
       ...corner,
-      seatBy,
-      turns: seatBy / corner.spec.pitchMm.value,
-      steps: stepsOf(document.corners[corner.id].stepMm, seatBy),
-      stopAtMm: corner.collarMm === null ? null : corner.collarMm + corner.spec.readingSign * seatBy,
-      ...adjusterAnswer(setting, corner.id, after),
+      ...adjusterAnswer(setting, corner, after),
       riseMm: entry(next.mean, r) - entry(here.mean, r),
       predictedMm: entry(next.mean, r),
       predictedSdMm: Math.sqrt(at(next.covariance, r, r)),
@@ -60,7 +56,7 @@ export function unreadMoves(setting: Setting, corners: readonly CornerNow[], aft
     if (id === null || corners.some((one) => one.id === id)) return [];
     const i = machine.corners.indexOf(id);
     const spec = cornerSpec(document, id);
-    const seatBy = (after.seatsBy[i] ?? 0) - (now.seatsBy[i] ?? 0);
+    const fitted = document.corners[id];
     const collarMm = collarNow(state.rounds, id, spec.readingSign);
     return [
       {
@@ -68,12 +64,8 @@ export function unreadMoves(setting: Setting, corners: readonly CornerNow[], aft
         spec,
         gain: read.gain,
         collarMm,
-        room: seatRoom(document.corners[id], spec, collarMm, now.seatsBy[i] ?? 0),
-        seatBy,
-        turns: seatBy / spec.pitchMm.value,
-        steps: stepsOf(document.corners[id].stepMm, seatBy),
-        stopAtMm: collarMm === null ? null : collarMm + spec.readingSign * seatBy,
-        ...adjusterAnswer(setting, id, after),
+        room: wayOf(fitted).room({ corner: fitted, spec, collarMm, seatBy: now.seatsBy[i] ?? 0 }),
+        ...adjusterAnswer(setting, { id, spec, collarMm }, after),
         rings: [],
         riseMm: (here[i] ?? 0) - (next[i] ?? 0),
       },
@@ -82,31 +74,30 @@ export function unreadMoves(setting: Setting, corners: readonly CornerNow[], aft
   return moves.filter(isMoved);
 }
 
-function stepsOf(stepMm: number | null, seatBy: number): number | null {
-  return stepMm === null ? null : Math.round(seatBy / stepMm);
-}
-
-/** Cam, pressure and lower mount of a corner, now and after. */
-function adjusterAnswer({ document, machine, now }: Setting, id: CornerId, after: Situation) {
+/** What a corner's own adjuster and its lower mount are to do, as it is told. */
+function adjusterAnswer(
+  { document, machine, now }: Setting,
+  { id, spec, collarMm }: Pick<CornerNow, 'id' | 'spec' | 'collarMm'>,
+  after: Situation,
+) {
   const corner = document.corners[id];
   const i = machine.corners.indexOf(id);
-  const seat = ({ seatsBy }: Situation) => seatsBy[i] ?? 0;
-  const mounted = ({ mountsMm }: Situation) => mountsMm[i] ?? 0;
-  const { torsion, air, mount } = corner;
-  const bar = (situation: Situation) => (air ? airTaken(air).gaugeBar : 0) + AIR_STEP_BAR * seat(situation);
-  const mountMm = mounted(after) - mounted(now);
+  const seatBy = now.seatsBy[i] ?? 0;
+  const by = (after.seatsBy[i] ?? 0) - seatBy;
+  const outMm = now.mountsMm[i] ?? 0;
+  const mountMm = (after.mountsMm[i] ?? 0) - outMm;
+  const { mount } = corner;
+  const engagedMm = mount?.engagedMm ?? null;
   return {
-    cam: torsion ? { now: camAt(corner, seat(now)), after: camAt(corner, seat(after)) } : null,
-    airBar: air ? { now: bar(now), after: bar(after) } : null,
-    placeAssumed: isPlaceAssumed(corner, seat(now)),
+    seatBy: by,
+    ...wayOf(corner).told({ corner, spec, collarMm, seatBy }, by),
+    placeAssumed: isPlaceAssumed(corner, seatBy),
     mountMm,
-    mount: mount
-      ? {
-          turns: mountMm / mount.pitchMm,
-          nowMm: mount.engagedMm === null ? null : mount.engagedMm - mounted(now),
-          afterMm: mount.engagedMm === null ? null : mount.engagedMm - mounted(after),
-          leastMm: leastEngaged(mount),
-        }
-      : null,
+    mount: mount && {
+      turns: mountMm / mount.pitchMm,
+      nowMm: engagedMm === null ? null : engagedMm - outMm,
+      afterMm: engagedMm === null ? null : engagedMm - outMm - mountMm,
+      leastMm: leastEngaged(mount),
+    },
   };
 }

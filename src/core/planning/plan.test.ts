@@ -21,7 +21,7 @@ import { frictionPrior, priors } from '../estimate/prior.ts';
 import { misfitKey } from '../estimate/estimate.ts';
 import { answerFor } from './answer.ts';
 import { chanceWithin } from './chance.ts';
-import { threadRoom } from './limits.ts';
+import { threadRoom } from '../adjusting/limits.ts';
 import { blankSpring } from '../document/spring.ts';
 import { samplePlan } from './sampled.ts';
 import { planFact } from './tell.ts';

@@ -180,9 +180,9 @@ function planBy(
     // Height is the lower mount's business; the seat, and with it the preload, is touched where that runs out.
     const spared = all.map((one) => (isSpared(document, machine, one) ? heldAt(one, 0) : one));
     const first = aimBy(spared, from);
-    const left = all.map((one, j) => (one.kind === 'mount' ? heldAt(one, first.movesMm[j] ?? 0) : one));
-    const short = all.some((one, j) => one.kind === 'mount' && ranOut(one, first.freeMm[j] ?? 0));
-    return short ? { ...aimBy(left, from), freeMm: first.freeMm } : first;
+    const left = all.map((one, j) => (one.kind === 'mount' ? heldAt(one, first.movesBy[j] ?? 0) : one));
+    const short = all.some((one, j) => one.kind === 'mount' && ranOut(one, first.freeBy[j] ?? 0));
+    return short ? { ...aimBy(left, from), freeBy: first.freeBy } : first;
   };
   let plan = aim(now);
   if (wantsGaps(document))
@@ -223,11 +223,11 @@ function isSpared({ corners }: JobDocument, machine: JobMachine, { contact, kind
 }
 
 function heldAt(adjuster: Adjuster, mm: number): Adjuster {
-  return { ...adjuster, choicesMm: [mm], room: { down: mm, up: mm } };
+  return { ...adjuster, choicesBy: [mm], room: { down: mm, up: mm } };
 }
 
-function ranOut({ room, stepMm }: Adjuster, wantedMm: number): boolean {
-  return wantedMm > room.up + stepMm || wantedMm < room.down - stepMm;
+function ranOut({ room, stepBy }: Adjuster, wantedMm: number): boolean {
+  return wantedMm > room.up + stepBy || wantedMm < room.down - stepBy;
 }
 
 /** What is wanted beside heights: sag at corners, and how the weight shall stand. */

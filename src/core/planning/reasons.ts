@@ -3,7 +3,9 @@ import type { JobDocument } from '../document/types.ts';
 import { twinOf, type CornerId } from '../kinds/corners.ts';
 import { tolerances } from '../tolerances.ts';
 import { scalesWanted, type CornerAnswer, type CrossAnswer } from './cornerAnswer.ts';
-import type { ThreadRoom } from './limits.ts';
+import { wayNamed } from '../adjusting/index.ts';
+import type { Steps, ThreadRoom } from '../adjusting/limits.ts';
+import { AIR_STEP_BAR } from '../springs/air.ts';
 
 /** What stands in the way of a target, with what would lift it. */
 export type Reason =
@@ -19,6 +21,10 @@ export type Reason =
       spring: { longerMm: number; stiffer: number | null };
       mounted: boolean;
     }
+  /** A cam would have to go past its first or last position. */
+  | { kind: 'positions'; corner: CornerId; up: boolean; missingHeightMm: number | null }
+  /** An air spring would need more than its second chamber holds, or less than nothing, bar. */
+  | { kind: 'pressure'; corner: CornerId; neededBar: number; roomBar: number; missingHeightMm: number | null }
   /** The lower mount would have to go further than its thread lets it, mm. */
   | { kind: 'mount'; corner: CornerId; neededMm: number; roomMm: number; missingHeightMm: number | null }
   /** The target is higher than the body can go: the wheel is at full droop there. */
@@ -36,12 +42,12 @@ export type Reason =
   /** Left and right seats must move alike, but the sides want different moves. */
   | { kind: 'tied'; corner: CornerId; differenceMm: number };
 
-/** What an adjuster would have to do if nothing ran out. */
-interface Need {
+/** What an adjuster would have to do if nothing ran out, in its own count: mm, or steps of pressure. */
+interface Need extends Pick<Steps, 'stepBy'> {
   corner: CornerId;
   kind: 'seat' | 'mount';
   room: ThreadRoom;
-  neededMm: number;
+  neededBy: number;
   /** Whether only a few positions can be had. */
   coarse: boolean;
 }
@@ -86,20 +92,41 @@ function threadReasons({ corners, needs, document, springs }: Input): Reason[] {
   return corners.flatMap((corner) =>
     needs.flatMap((need): Reason[] => {
       if (need.corner !== corner.id) return [];
-      const { kind, neededMm, room } = need;
-      const roomMm = neededMm > 0 ? room.up : room.down;
-      if (Math.abs(neededMm) <= Math.abs(roomMm) + corner.spec.stepMm.value) return [];
+      const { kind, neededBy, room } = need;
+      const roomBy = neededBy > 0 ? room.up : room.down;
+      if (!isShort(need)) return [];
+      const fitted = document.corners[corner.id];
       const base = {
         corner: corner.id,
-        neededMm,
-        roomMm,
         missingHeightMm: corner.spec.targetMm === null ? null : missing(corner),
       };
-      if (kind === 'mount') return [{ kind: 'mount', ...base }];
-      const mounted = document.corners[corner.id].mount !== null;
-      return [{ kind: 'thread', ...base, spring: otherSpring(document, springs[corner.id], base), mounted }];
+      const inMm = { ...base, neededMm: neededBy, roomMm: roomBy };
+      if (kind === 'mount') return [{ kind: 'mount', ...inMm }];
+      switch (wayNamed(fitted)) {
+        case 'positions':
+          return [{ kind: 'positions', ...base, up: neededBy > 0 }];
+        case 'pressure':
+          return [
+            {
+              kind: 'pressure',
+              ...base,
+              neededBar: AIR_STEP_BAR * neededBy,
+              roomBar: AIR_STEP_BAR * roomBy,
+            },
+          ];
+        case 'thread':
+        case 'steps': {
+          const spring = otherSpring(document, springs[corner.id], inMm);
+          return [{ kind: 'thread', ...inMm, spring, mounted: fitted.mount !== null }];
+        }
+      }
     }),
   );
+}
+
+/** Whether an adjuster would have to go further than it can, by more than a step. */
+function isShort({ neededBy, room, stepBy }: Need): boolean {
+  return neededBy > room.up + stepBy || neededBy < room.down - stepBy;
 }
 
 /**
@@ -153,10 +180,7 @@ function sagReasons({ corners, document, needs, toleranceMm }: Input): Reason[] 
     const missingMm = sagMm === null ? 0 : sagMm - corner.sagMm;
     if (Math.abs(missingMm) <= toleranceMm) return [];
     const own = needs.filter((need) => need.corner === corner.id);
-    const short = own.some(
-      ({ neededMm, room }) =>
-        neededMm > room.up + corner.spec.stepMm.value || neededMm < room.down - corner.spec.stepMm.value,
-    );
+    const short = own.some(isShort);
     const because = short
       ? 'thread'
       : own.some(({ coarse }) => coarse)

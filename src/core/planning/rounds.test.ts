@@ -23,7 +23,7 @@ function workThrough(vehicle: Vehicle, mayDrive: boolean): Story {
     const decision = answer.value;
     if (decision.do === 'stop')
       return { told, after, stopped: true, inAtStop: isIn(vehicle), settledIn: isIn(vehicle, true) };
-    const adjust = Object.fromEntries(nominal.corners.map(({ name }, i) => [name, decision.movesMm[i] ?? 0]));
+    const adjust = Object.fromEntries(nominal.corners.map(({ name }, i) => [name, decision.movesBy[i] ?? 0]));
     const done = work(vehicle, adjust, decision.driveKm);
     history.push({ adjust, done, drive: decision.driveKm, ...measure(vehicle) });
     told.push(decision.chance);
@@ -116,7 +116,7 @@ describe('a request', () => {
       [corner.collarMin, corner.collarMax] = [corner.collar - 3, corner.collar + 3];
     const answer = answerRequest(tight);
     if (!answer.ok || answer.value.do !== 'round') throw new Error('expected a round');
-    for (const move of answer.value.movesMm) expect(Math.abs(move)).toBeLessThanOrEqual(3 + 1e-9);
+    for (const move of answer.value.movesBy) expect(Math.abs(move)).toBeLessThanOrEqual(3 + 1e-9);
   });
 
   test('where driving is not possible it is not asked for', () => {

@@ -213,7 +213,7 @@ export function answerRequest(request: RoundsRequest, followed?: Followed): Chec
       adjusters: nominal.corners.map((corner, contact) => ({
         contact,
         kind: 'seat',
-        stepMm: corner.pitch * tolerances.turnStep,
+        stepBy: corner.pitch * tolerances.turnStep,
         room: {
           down: Math.min(corner.collarMin - (now.seatsBy[contact] ?? 0), 0),
           up: Math.max(corner.collarMax - (now.seatsBy[contact] ?? 0), 0),

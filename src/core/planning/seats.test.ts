@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { nextStep, stepsNear, type Steps, type ThreadRoom } from './limits.ts';
+import { nextStep, stepsNear, type Steps, type ThreadRoom } from '../adjusting/limits.ts';
 import { planSeats, type SeatProblem } from './seats.ts';
 
 const open: ThreadRoom = { down: -1000, up: 1000 };
@@ -7,10 +7,10 @@ const rooms = fc
   .tuple(fc.double({ min: -40, max: 0, noNaN: true }), fc.double({ min: 0, max: 40, noNaN: true }))
   .map(([down, up]): ThreadRoom => ({ down, up }));
 const steps = fc.oneof(
-  fc.double({ min: 0.1, max: 8, noNaN: true }).map((stepMm): Steps => ({ stepMm })),
+  fc.double({ min: 0.1, max: 8, noNaN: true }).map((stepBy): Steps => ({ stepBy })),
   fc
     .uniqueArray(fc.integer({ min: -60, max: 60 }), { minLength: 1, maxLength: 7 })
-    .map((all): Steps => ({ stepMm: 1, choicesMm: [...all, 0].sort((a, b) => a - b) })),
+    .map((all): Steps => ({ stepBy: 1, choicesBy: [...all, 0].sort((a, b) => a - b) })),
 );
 
 describe('moves that can be had', () => {
@@ -22,10 +22,10 @@ describe('moves that can be had', () => {
         for (const mm of near) {
           expect(mm).toBeGreaterThanOrEqual(room.down - 1e-6);
           expect(mm).toBeLessThanOrEqual(room.up + 1e-6);
-          if (how.choicesMm) expect(how.choicesMm).toContain(mm);
-          else expect(Math.abs(mm / how.stepMm - Math.round(mm / how.stepMm))).toBeLessThan(1e-6);
+          if (how.choicesBy) expect(how.choicesBy).toContain(mm);
+          else expect(Math.abs(mm / how.stepBy - Math.round(mm / how.stepBy))).toBeLessThan(1e-6);
         }
-        const all = how.choicesMm?.filter((mm) => mm >= room.down - 1e-9 && mm <= room.up + 1e-9);
+        const all = how.choicesBy?.filter((mm) => mm >= room.down - 1e-9 && mm <= room.up + 1e-9);
         const best = all && Math.min(...all.map((mm) => Math.abs(mm - wanted)));
         if (best !== undefined) expect(Math.min(...near.map((mm) => Math.abs(mm - wanted)))).toBe(best);
       }),
@@ -42,9 +42,9 @@ describe('moves that can be had', () => {
         expect(nextStep(how, room, up, -1)).toBeCloseTo(start, 9);
       }),
     );
-    expect(nextStep({ stepMm: 2 }, { down: 0, up: 3 }, 2, 1)).toBeNull();
-    expect(nextStep({ stepMm: 1, choicesMm: [-5, 0, 12] }, open, 0, 1)).toBe(12);
-    expect(nextStep({ stepMm: 1, choicesMm: [-5, 0, 12] }, { down: -1, up: 20 }, 0, -1)).toBeNull();
+    expect(nextStep({ stepBy: 2 }, { down: 0, up: 3 }, 2, 1)).toBeNull();
+    expect(nextStep({ stepBy: 1, choicesBy: [-5, 0, 12] }, open, 0, 1)).toBe(12);
+    expect(nextStep({ stepBy: 1, choicesBy: [-5, 0, 12] }, { down: -1, up: 20 }, 0, -1)).toBeNull();
   });
 });
 
@@ -58,7 +58,7 @@ describe('seats in steps', () => {
       twist: [],
       gains: Array.from({ length: n }, () => 1),
       rooms: Array.from({ length: n }, () => open),
-      steps: Array.from({ length: n }, () => ({ stepMm: 0.25 })),
+      steps: Array.from({ length: n }, () => ({ stepBy: 0.25 })),
       groups: Array.from({ length: n }, (_, i) => [i]),
       twistPenalty: 0,
       ...part,
@@ -79,26 +79,26 @@ describe('seats in steps', () => {
         fc.tuple(own, cross, cross, own),
         fc.tuple(fc.integer({ min: -30, max: 30 }), fc.integer({ min: -30, max: 30 })),
         ([a, b, c, d], wanted) => {
-          const choicesMm = [-40, -20, 0, 20, 40];
+          const choicesBy = [-40, -20, 0, 20, 40];
           const problem = problemOf({
             influence: [
               [a, b],
               [c, d],
             ],
             wanted: [...wanted],
-            steps: [{ stepMm: 1, choicesMm }, { stepMm: 0.5 }],
+            steps: [{ stepBy: 1, choicesBy }, { stepBy: 0.5 }],
             rooms: [
               { down: -40, up: 40 },
               { down: -60, up: 60 },
             ],
           });
           const { seatsBy, smoothMm } = planSeats(problem);
-          const near = stepsNear({ stepMm: 1, choicesMm }, { down: -40, up: 40 }, smoothMm[0] ?? 0);
+          const near = stepsNear({ stepBy: 1, choicesBy }, { down: -40, up: 40 }, smoothMm[0] ?? 0);
           const all = near.flatMap((coarse) =>
             Array.from({ length: 241 }, (_, k) => [coarse, -60 + 0.5 * k]),
           );
           const best = Math.min(...all.map((moves) => missOf(problem, moves)));
-          expect(choicesMm).toContain(seatsBy[0]);
+          expect(choicesBy).toContain(seatsBy[0]);
           expect(missOf(problem, seatsBy)).toBeLessThanOrEqual(best + 0.05);
         },
       ),
@@ -125,7 +125,7 @@ describe('seats in steps', () => {
           { down: -5, up: 30 },
           { down: -9, up: 11.9 },
         ],
-        steps: [{ stepMm: 0.25 }, { stepMm: 2 }],
+        steps: [{ stepBy: 0.25 }, { stepBy: 2 }],
       }),
     );
     expect(seatsBy).toEqual([10, 10]);

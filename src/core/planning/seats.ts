@@ -1,6 +1,6 @@
 import { build, dot, entry, multiply, transpose, type Matrix } from '../numerics/matrix.ts';
 import { solveBox } from '../numerics/boxQp.ts';
-import { stepsNear, type Steps, type ThreadRoom } from './limits.ts';
+import { stepsNear, type Steps, type ThreadRoom } from '../adjusting/limits.ts';
 
 /** mm at the wheel. A step that moves more than this is coarse: the other adjusters make up for it. */
 const COARSE_MM = 2.5;
@@ -69,8 +69,8 @@ function sharedRoom(rooms: readonly ThreadRoom[]): ThreadRoom {
 
 function sharedSteps(steps: readonly Steps[]): Steps {
   return {
-    stepMm: Math.max(...steps.map(({ stepMm }) => stepMm)),
-    choicesMm: steps.find(({ choicesMm }) => choicesMm)?.choicesMm,
+    stepBy: Math.max(...steps.map(({ stepBy }) => stepBy)),
+    choicesBy: steps.find(({ choicesBy }) => choicesBy)?.choicesBy,
   };
 }
 
@@ -126,7 +126,7 @@ interface Grid {
 function bestOfCoarse(quadratic: Quadratic, smooth: readonly number[], grid: Grid): number[] {
   const { steps, rooms, gains } = grid;
   const coarse = steps.map(
-    ({ choicesMm, stepMm }, g) => choicesMm !== undefined || stepMm * entry(gains, g) > COARSE_MM,
+    ({ choicesBy, stepBy }, g) => choicesBy !== undefined || stepBy * entry(gains, g) > COARSE_MM,
   );
   const fixed = coarse.flatMap((is, g) =>
     is ? [stepsNear(steps[g] as Steps, rooms[g] as ThreadRoom, entry(smooth, g))] : [],
@@ -143,7 +143,7 @@ function bestOfCoarse(quadratic: Quadratic, smooth: readonly number[], grid: Gri
       lower: held.map(({ down }) => down),
       upper: held.map(({ up }) => up),
     }).x;
-    const heldSteps = steps.map((one, g) => (coarse[g] ? { ...one, choicesMm: [held[g]?.down ?? 0] } : one));
+    const heldSteps = steps.map((one, g) => (coarse[g] ? { ...one, choicesBy: [held[g]?.down ?? 0] } : one));
     const moves = bestSteps(quadratic, again, heldSteps, held);
     return { moves, cost: costOf(quadratic, moves) };
   });

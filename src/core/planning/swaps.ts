@@ -19,7 +19,7 @@ export function withSwaps(learnt: Fit, corners: readonly CornerId[], swaps: Swap
     if (!swap) return setting;
     return {
       ...setting,
-      preloadOffMm: setting.preloadOffMm + swap.longerMm,
+      preloadOffBy: setting.preloadOffBy + swap.longerMm,
       springScales: setting.springScales.map((scale) => scale * swap.rateScale),
     };
   });

@@ -5,13 +5,14 @@ import { warp } from '../machine/body.ts';
 import { type CornerNow, type Plan } from './planning.ts';
 
 /** What every adjuster would have to do if nothing ran out. */
-export function needsOf({ adjusters, freeMm }: Plan, { corners }: JobMachine) {
-  return adjusters.map(({ contact, kind, room, choicesMm }, j) => ({
+export function needsOf({ adjusters, freeBy }: Plan, { corners }: JobMachine) {
+  return adjusters.map(({ contact, kind, room, stepBy, choicesBy }, j) => ({
     corner: corners[contact] as CornerId,
     kind,
     room,
-    neededMm: freeMm[j] ?? 0,
-    coarse: (choicesMm?.length ?? 0) > 1,
+    stepBy,
+    neededBy: freeBy[j] ?? 0,
+    coarse: (choicesBy?.length ?? 0) > 1,
   }));
 }
 

@@ -8,7 +8,7 @@ import { CornerModel, plainSetting, type CornerSetting } from '../machine/corner
 import { GRAVITY } from '../machine/solver.ts';
 import { seededUniform } from '../numerics/random.ts';
 import { cornerSpec } from '../estimate/corner.ts';
-import { camChoices } from '../planning/adjusters.ts';
+import { wayOf } from '../adjusting/index.ts';
 import { tolerances } from '../tolerances.ts';
 import { isSagRead } from '../estimate/sagEvidence.ts';
 import { halfBandOf, midReading } from '../document/sagReadings.ts';
@@ -118,13 +118,8 @@ export function sagEnds(answer: Answer): SagEnd[] {
 /** mm of sag that one step more takes away where the rider is on: a cam's next position, a groove, a turn, 0.1 bar. */
 function perStep({ document, now, specifiedAfter, predictAt }: Answer, id: CornerId, i: number): number {
   const corner = document.corners[id];
-  const cams = corner.torsion ? camChoices(corner, now.seatsBy[i] ?? 0) : [];
-  const next = cams.find((mm) => mm > 0.01) ?? -(cams.findLast((mm) => mm < -0.01) ?? 0);
-  const step = corner.torsion
-    ? next
-    : corner.air
-      ? 1
-      : (corner.stepMm ?? cornerSpec(document, id).pitchMm.value);
+  const seatBy = now.seatsBy[i] ?? 0;
+  const step = wayOf(corner).oneMore({ corner, spec: cornerSpec(document, id), collarMm: null, seatBy });
   const { km, level, aboard } = specifiedAfter;
   const at = (by: number) => {
     const seatsBy = now.seatsBy.map((mm, k) => (k === i ? mm + by : mm));

@@ -1,3 +1,4 @@
+import { wayNamed, wayOf, type WayName } from '../adjusting/index.ts';
 import type { Answer } from '../planning/answerShape.ts';
 import { canMove } from '../document/fitting.ts';
 import { cornerSpec } from '../estimate/corner.ts';
@@ -7,14 +8,16 @@ import { cornersIn } from '../kinds/classes/index.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import type { Outcome } from '../estimate/simulate.ts';
 
-/** What one turn up of one adjuster does to everything that can be read. */
+/** What one turn up, one step, one position or a tenth of a bar more of one adjuster does to everything that can be read. */
 export interface SeatEffect {
   seat: CornerId;
   /** A lower mount where there is one: there height is set. */
   by: 'seat' | 'mount';
-  /** mm of seat or mount that the turn is, and mm of seat that do the same. */
-  turnMm: number;
-  asSeatMm: number;
+  /** How the seat goes. */
+  way: WayName;
+  /** What the turn is, mm of seat or mount or steps of pressure, and how far the seat goes to do the same. */
+  turnBy: number;
+  asSeatBy: number;
   /** By corner: height over its wheel, mm, and weight on its pad, kg. */
   corners: { id: CornerId; heightMm: number; padKg: number }[];
 }
@@ -41,17 +44,23 @@ export function seatEffects(answer: Answer): SeatEffect[] {
     const corner = document.corners[seat];
     if (!canMove(corner)) return [];
     const by = corner.mount && corner.sagMm === null ? 'mount' : 'seat';
-    const turnMm =
+    const turnBy =
       by === 'mount' && corner.mount
         ? corner.mount.pitchMm
-        : (corner.stepMm ?? cornerSpec(document, seat).pitchMm.value);
-    const seatBy = by === 'mount' ? turnMm * mountAsSeat(outcome, j) : turnMm;
+        : wayOf(corner).oneMore({
+            corner,
+            spec: cornerSpec(document, seat),
+            collarMm: null,
+            seatBy: now.seatsBy[j] ?? 0,
+          });
+    const seatBy = by === 'mount' ? turnBy * mountAsSeat(outcome, j) : turnBy;
     return [
       {
         seat,
         by,
-        turnMm,
-        asSeatMm: seatBy,
+        way: wayNamed(corner),
+        turnBy,
+        asSeatBy: seatBy,
         corners: ids.map((id, i) => ({
           id,
           heightMm: seatBy * rise(i, j),

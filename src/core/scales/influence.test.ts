@@ -66,7 +66,7 @@ describe('what a turn does, against a machine brought to rest by relaxation', ()
     });
     const answer = must(answerFor(add(record(document), ...padFacts(0, standOf(car)))));
     const [lf] = seatEffects(answer);
-    expect([lf?.by, lf?.turnMm]).toEqual(['mount', 1.5]);
+    expect([lf?.by, lf?.turnBy]).toEqual(['mount', 1.5]);
     const { machine } = answer.machine.believed;
     const loads = answer.fit.values;
     const described = {
@@ -105,7 +105,7 @@ describe('what a turn does, against a machine brought to rest by relaxation', ()
         ),
       );
     const [turn, notch] = [answer(null), answer(6)].map((one) => seatEffects(one)[0]);
-    expect([turn?.turnMm, notch?.turnMm]).toEqual([2, 6]);
+    expect([turn?.turnBy, notch?.turnBy]).toEqual([2, 6]);
     expect(notch?.corners[0]?.heightMm).toBeCloseTo(3 * (turn?.corners[0]?.heightMm ?? 0), 3);
   });
 });

@@ -21,14 +21,14 @@ export function weightStory(answer: Answer, id: CornerId): WeightStory | null {
   const { rounds, current } = answer.state;
   const [before, here] = [rounds[current - 1], rounds[current]];
   if (!before || !here) return null;
-  const parts = seatEffects(answer).flatMap(({ seat, by, turnMm, asSeatMm, corners }) => {
+  const parts = seatEffects(answer).flatMap(({ seat, by, turnBy, asSeatBy, corners }) => {
     const at = corners.find((corner) => corner.id === id);
     if (!at) return [];
     const [seatBy, mountMm] = [here.moves[seat] ?? 0, here.mounts[seat] ?? 0];
-    const pitchMm = by === 'seat' ? turnMm : cornerSpec(answer.document, seat).pitchMm.value;
+    const perTurn = by === 'seat' ? turnBy : cornerSpec(answer.document, seat).pitchMm.value;
     return [
-      { seat, by: 'seat' as const, turns: seatBy / pitchMm, kg: (seatBy / asSeatMm) * at.padKg },
-      { seat, by: 'mount' as const, turns: mountMm / turnMm, kg: (mountMm / turnMm) * at.padKg },
+      { seat, by: 'seat' as const, turns: seatBy / perTurn, kg: (seatBy / asSeatBy) * at.padKg },
+      { seat, by: 'mount' as const, turns: mountMm / turnBy, kg: (mountMm / turnBy) * at.padKg },
     ].filter(({ turns }) => turns !== 0);
   });
   const [was, is] = [before.pads[id], here.pads[id]];

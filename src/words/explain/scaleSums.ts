@@ -2,6 +2,7 @@ import { leftOver } from './rest.ts';
 import { input } from './input.ts';
 import type { SumInput, Sum } from './types.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
+import { AIR_STEP_BAR } from '#core/springs/air.ts';
 import { barRate } from '#core/document/taken.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import type { Balance, Share } from '#core/scales/balance.ts';
@@ -35,9 +36,12 @@ export function shareSum(
 }
 
 /** What one turn of a seat does at one corner. */
-export function effectSum({ seat, by, turnMm, corners }: SeatEffect, at: SeatEffect['corners'][number]): Sum {
+export function effectSum(
+  { seat, by, way, turnBy, corners }: SeatEffect,
+  at: SeatEffect['corners'][number],
+): Sum {
   return {
-    title: `One turn ${by === 'mount' ? 'out, mount' : 'towards the spring,'} ${cornerNames[seat]}: weight ${cornerNames[at.id]}`,
+    title: `One more at the ${cornerNames[seat]}${by === 'mount' ? ', mount out' : ''}: weight ${cornerNames[at.id]}`,
     words:
       'raising one seat loads its own wheel and the one across; what these gain the other two lose. Where the body rests on springs, tyres and hooked bars decides by how much',
     formula: 'the four shifts add to nothing',
@@ -45,7 +49,9 @@ export function effectSum({ seat, by, turnMm, corners }: SeatEffect, at: SeatEff
       ...corners.map(({ id, padKg }) =>
         input(`ΔW ${id}`, `on the ${cornerNames[id]}`, padKg, 'mass', 'computed'),
       ),
-      input('p', `mm of ${by} a turn`, turnMm, 'length', 'sheet'),
+      by === 'seat' && way === 'pressure'
+        ? input('p', 'bar a step', AIR_STEP_BAR * turnBy, 'count', 'sheet')
+        : input('p', `mm of ${by} for one`, turnBy, 'length', 'sheet'),
       input('Δh', `height ${cornerNames[at.id]}`, at.heightMm, 'length', 'computed'),
     ],
     result: { value: at.padKg, unit: 'mass' },

@@ -6,6 +6,7 @@ import { useThisJob } from '../../jobStore/jobContext.ts';
 import { airTaken, isAirAssumed } from '#core/document/taken.ts';
 import { adjusterOf } from '#core/kinds/adjusters/index.ts';
 import { Link } from 'react-router';
+import { oneMoreWords } from '#words/instruction.ts';
 import { missingWords, springReasonWords } from '#words/springVerdict.ts';
 import { cornerVerdict, missingForVerdict } from '#core/judgement/cornerVerdict.ts';
 import type { SagReading } from '#core/sag/sagWindows.ts';
@@ -21,7 +22,6 @@ import { frictionSum, neededSum, sagAfterSum, sagEstimateSum, sagSum } from '#wo
 import { tolerances } from '#core/tolerances.ts';
 import { rateOf } from '#core/rack/spring.ts';
 import { useRack } from '../../api/rack.ts';
-import type { Job } from '../../jobStore/useJob.ts';
 import { AssumedMark } from '../job/AssumedMark.tsx';
 import { capital } from '../../ui/words.ts';
 import { SumFigure } from '../sums/SumFigure.tsx';
@@ -287,7 +287,7 @@ function SpringLine({ id, end }: { id: CornerId; end: SagEnd }) {
         .{' '}
         {end.perStepMm > 0.05 && (
           <>
-            One {stepWord(job, id)} more takes{' '}
+            One {oneMoreWords(job.record.document.corners[id])} more takes{' '}
             <SumFigure name={`One step more, ${cornerNames[id]}`} sum={() => stepSum(end)}>
               <Length mm={end.perStepMm} />
             </SumFigure>{' '}
@@ -332,14 +332,6 @@ function isWindowGuessed(document: JobDocument, id: CornerId): boolean {
 /** Whether it is done to both legs of a fork. */
 function isFork(fitting: Fitting): boolean {
   return adjusterOf(fitting).inFork;
-}
-
-/** What the adjuster of an end is moved by. */
-function stepWord(job: Job, id: CornerId): string {
-  const { torsion, air, stepMm } = job.record.document.corners[id];
-  if (torsion) return 'cam position';
-  if (air) return 'tenth of a bar';
-  return stepMm === null ? 'turn' : 'step';
 }
 
 function FromRack({ id, wantedNPerMm }: { id: CornerId; wantedNPerMm: number }) {

@@ -1,7 +1,7 @@
 import { lowerWords, storyWords } from '#words/whyWeight.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
-import { springWay } from '#words/instruction.ts';
+import { oneMoreWay, oneMoreWords, springWay } from '#words/instruction.ts';
 import { useState, type ReactNode } from 'react';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
@@ -35,7 +35,8 @@ const signed = (text: string, value: number) => `${value < 0 ? '−' : '+'}${tex
 /** One turn out of a mount, one step or one turn of a seat. */
 function turnOf({ document }: Answer, { seat, by }: SeatEffect): string {
   if (by === 'mount') return 'mount one turn out';
-  return `one ${document.corners[seat].stepMm === null ? 'turn' : 'step'} towards the spring`;
+  const corner = document.corners[seat];
+  return `one ${oneMoreWords(corner)} ${oneMoreWay(corner)}`;
 }
 
 /** What one turn of each seat does to four heights and four weights, drawn where it happens. */

@@ -22,34 +22,34 @@ function distance(limitMm: number | null, collarMm: number | null, sign: 1 | -1)
 /** How an adjuster can be moved. */
 export interface Steps {
   /** mm of one step: groove, notch or the smallest turn that is told. */
-  stepMm: number;
+  stepBy: number;
   /** Moves from now that alone can be had (cam positions), mm, growing; left out where every step can. */
-  choicesMm?: readonly number[] | undefined;
+  choicesBy?: readonly number[] | undefined;
 }
 
-/** The moves that can be had nearest to `moveMm`, within the room: the nearest one and its neighbours, mm. */
-export function stepsNear({ stepMm, choicesMm }: Steps, room: ThreadRoom, moveMm: number): number[] {
-  if (choicesMm) {
-    const within = choicesMm.filter((mm) => mm >= room.down - 1e-9 && mm <= room.up + 1e-9);
+/** The moves that can be had nearest to `moveBy`, within the room: the nearest one and its neighbours, mm. */
+export function stepsNear({ stepBy, choicesBy }: Steps, room: ThreadRoom, moveBy: number): number[] {
+  if (choicesBy) {
+    const within = choicesBy.filter((mm) => mm >= room.down - 1e-9 && mm <= room.up + 1e-9);
     const near = within.reduce(
-      (best, mm, k) => (Math.abs(mm - moveMm) < Math.abs((within[best] ?? Infinity) - moveMm) ? k : best),
+      (best, mm, k) => (Math.abs(mm - moveBy) < Math.abs((within[best] ?? Infinity) - moveBy) ? k : best),
       0,
     );
     return within.slice(Math.max(near - 1, 0), near + 2);
   }
-  const [lowest, highest] = stepRange(room, stepMm);
-  const near = Math.round(moveMm / stepMm);
+  const [lowest, highest] = stepRange(room, stepBy);
+  const near = Math.round(moveBy / stepBy);
   const counts = [near - 1, near, near + 1].map((count) => Math.min(Math.max(count, lowest), highest));
-  return [...new Set(counts)].map((count) => count * stepMm);
+  return [...new Set(counts)].map((count) => count * stepBy);
 }
 
 /** The next move up (+1) or down (-1) from one that can be had; null at the end of the room. */
-export function nextStep(steps: Steps, room: ThreadRoom, moveMm: number, sign: 1 | -1): number | null {
-  const beyond = stepsNear(steps, room, moveMm).filter((mm) => sign * (mm - moveMm) > 1e-9);
+export function nextStep(steps: Steps, room: ThreadRoom, moveBy: number, sign: 1 | -1): number | null {
+  const beyond = stepsNear(steps, room, moveBy).filter((mm) => sign * (mm - moveBy) > 1e-9);
   return beyond.length === 0 ? null : sign > 0 ? Math.min(...beyond) : Math.max(...beyond);
 }
 
 /** Room as whole adjuster steps: [most steps down (<= 0), most steps up (>= 0)]. */
-function stepRange(room: ThreadRoom, stepMm: number): [number, number] {
-  return [-Math.floor(-room.down / stepMm + 1e-9), Math.floor(room.up / stepMm + 1e-9)];
+function stepRange(room: ThreadRoom, stepBy: number): [number, number] {
+  return [-Math.floor(-room.down / stepBy + 1e-9), Math.floor(room.up / stepBy + 1e-9)];
 }
