@@ -1,5 +1,7 @@
 import { factUnits, isNumbered, numbered, numberOf, type Fact, type FactKind } from './factKinds.ts';
-import { upgradedEntries, upgradedFact, wholeFact } from './upgradeFact.ts';
+import { factEntry } from '../../../tests/fixtures/records.ts';
+import { blankDocument } from './create.ts';
+import { lateEntry, upgradedEntries, upgradedEntry, upgradedFact, wholeFact } from './upgradeFact.ts';
 
 const kinds = Object.keys(factUnits) as FactKind[];
 const place = { round: 1, corner: 'LF', slot: '1' } as const;
@@ -50,4 +52,25 @@ test('what is of this version, or no fact at all, is left as it is', () => {
 
 test('a number on a kind that has none stays, to be refused by its name', () => {
   expect(upgradedFact(old('locked', { valueMm: 1 }))).toHaveProperty('valueMm', 1);
+});
+
+test('an entry that an earlier page sends late: what it did to air is put in bar, a seat stays a seat', () => {
+  const document = blankDocument('car', 'Petrel');
+  const air = { gaugeBar: 4, volumeCm3: 240, areaMm2: 1100, exponent: 1.1, second: null };
+  Object.assign(document.corners.LR, { fitting: 'air', air });
+  const done = (corner: 'LF' | 'LR', askedMm: number | null = -4) =>
+    factEntry({ kind: 'adjustment', round: 1, corner, slot: 'done', mm: -3, askedMm });
+  const seat = done('LF');
+  expect(lateEntry(document, seat)).toBe(seat);
+  expect(lateEntry(document, done('LR'))).toMatchObject({
+    fact: { kind: 'inflated', corner: 'LR', bar: expect.closeTo(-0.3, 9), askedBar: expect.closeTo(-0.4, 9) },
+  });
+  expect(lateEntry(document, done('LR', null))).toMatchObject({ fact: { askedBar: null } });
+  // A plan by itself says that it was told by pressure.
+  const told = { corners: { LR: { seatMm: -3, turns: -1.5, airToBar: 3.7 } }, chance: 1 };
+  expect(upgradedEntry({ type: 'fact', fact: { ...place, kind: 'plan', corner: null, told } })).toMatchObject(
+    {
+      fact: { told: { corners: { LR: { seatMm: 0, turns: 0, airByBar: expect.closeTo(-0.3, 9) } } } },
+    },
+  );
 });

@@ -1,4 +1,5 @@
 import { AIR_STEP_BAR } from '../springs/air.ts';
+import type { Entry, JobDocument } from './types.ts';
 import { emptyFields, factUnits, type FactKind } from './factKinds.ts';
 
 type Plain = Record<string, unknown>;
@@ -43,14 +44,31 @@ export function wholeFact(kept: Plain & { kind: FactKind }): unknown {
 
 const isGiven = (value: unknown) => value !== null && value !== undefined;
 
+/**
+ * An entry that a page of before sends late. What it did to a corner's air it sends as a seat's move, in tenths of a bar under
+ * the name of mm: a corner with air in it has no seat that is turned.
+ */
+export function lateEntry({ corners }: Pick<JobDocument, 'corners'>, entry: Entry): Entry {
+  if (entry.type !== 'fact' || entry.fact.kind !== 'adjustment') return entry;
+  const { mm, askedMm, ...place } = entry.fact;
+  if (place.corner === null || !corners[place.corner]?.air) return entry;
+  const askedBar = askedMm === null ? null : askedMm * AIR_STEP_BAR;
+  return { ...entry, fact: { ...place, kind: 'inflated', bar: mm * AIR_STEP_BAR, askedBar } };
+}
+
 /** An entry of any earlier version with its fact upgraded; anything else as it is. */
 export function upgradedEntry(entry: unknown): unknown {
-  return isPlain(entry) && entry.type === 'fact' ? { ...entry, fact: upgradedFact(entry.fact) } : entry;
+  if (!isPlain(entry) || entry.type !== 'fact') return entry;
+  const fact = upgradedFact(entry.fact);
+  return {
+    ...entry,
+    fact: isPlain(fact) && fact.kind === 'plan' ? { ...fact, told: toldInBar(fact.told) } : fact,
+  };
 }
 
 /** The same for a list of them, and what was turned by air as the pressure that it was. */
 export function upgradedEntries(entries: unknown): unknown {
-  return Array.isArray(entries) ? inBar(entries.map(upgradedEntry)) : entries;
+  return Array.isArray(entries) ? inBar(entries) : entries;
 }
 
 /**
@@ -59,10 +77,9 @@ export function upgradedEntries(entries: unknown): unknown {
  */
 function inBar(entries: readonly unknown[]): unknown[] {
   const aired = new Set(entries.flatMap((entry) => airedBy(factIn(entry))));
-  return entries.map((entry) => {
+  return entries.map(upgradedEntry).map((entry) => {
     const fact = factIn(entry);
     if (!isPlain(entry) || !fact) return entry;
-    if (fact.kind === 'plan') return { ...entry, fact: { ...fact, told: toldInBar(fact.told) } };
     const isAir = fact.kind === 'adjustment' && aired.has(`${String(fact.round)} ${String(fact.corner)}`);
     if (!isAir) return entry;
     const { mm, askedMm, ...rest } = fact;

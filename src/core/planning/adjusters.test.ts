@@ -208,44 +208,44 @@ describe('crossover rings', () => {
   });
 });
 
-describe('every class of machine', () => {
-  const airShock = {
-    gaugeBar: 5,
-    volumeCm3: 240,
-    areaMm2: 1100,
-    exponent: 1.1,
-    second: null,
-  };
-  const sled = () => {
-    const document = blankDocument('snowmobile', 'Petrel');
-    document.toleranceMm = 5;
-    for (const id of ['LS', 'RS'] as const)
-      Object.assign(document.corners[id], { air: airShock, sagMm: 45, travelMm: 240 });
-    Object.assign(document.corners.RA, {
-      torsion: {
-        rateNMmPerDeg: 1900,
-        count: 2,
-        leverMm: 120,
-        camDegrees: [20, 32, 44, 56],
-        mostDegrees: null,
-      },
-      cam: 1,
-      sagMm: 60,
-      sagWindow: { fromMm: 50, toMm: 75 },
-      ratio: 0.5,
-      travelMm: 330,
-    });
-    return document;
-  };
-  const readAll = (document: JobDocument, mm: number) =>
-    add(
-      record(document),
-      settled(0),
-      ...cornersIn(document).map((corner) =>
-        factEntry({ kind: 'height', round: 0, corner, slot: '1', mm: mm }),
-      ),
-    );
+const airShock = {
+  gaugeBar: 5,
+  volumeCm3: 240,
+  areaMm2: 1100,
+  exponent: 1.1,
+  second: null,
+};
+const sled = () => {
+  const document = blankDocument('snowmobile', 'Petrel');
+  document.toleranceMm = 5;
+  for (const id of ['LS', 'RS'] as const)
+    Object.assign(document.corners[id], { air: airShock, sagMm: 45, travelMm: 240 });
+  Object.assign(document.corners.RA, {
+    torsion: {
+      rateNMmPerDeg: 1900,
+      count: 2,
+      leverMm: 120,
+      camDegrees: [20, 32, 44, 56],
+      mostDegrees: null,
+    },
+    cam: 1,
+    sagMm: 60,
+    sagWindow: { fromMm: 50, toMm: 75 },
+    ratio: 0.5,
+    travelMm: 330,
+  });
+  return document;
+};
+const readAll = (document: JobDocument, mm: number) =>
+  add(
+    record(document),
+    settled(0),
+    ...cornersIn(document).map((corner) =>
+      factEntry({ kind: 'height', round: 0, corner, slot: '1', mm: mm }),
+    ),
+  );
 
+describe('every class of machine', () => {
   test('a cam is turned to the position whose sag is nearest, and pressure to the tenth of a bar', () => {
     const document = sled();
     const answer = answerOf(readAll(document, 300));
@@ -308,6 +308,31 @@ describe('reasons name what would lift them', () => {
     const compressed = springN / 100;
     expect(found.spring.stiffer).toBeCloseTo(compressed / (compressed - found.spring.longerMm) - 1, 1);
     expect(reasonWords(found, say).lift).toMatch(/longer or one about \d+ % stiffer/);
+  });
+
+  test('a cam at its last position, and air that its second chamber does not hold, are told as what they are', () => {
+    const document = sled();
+    Object.assign(document.corners.RA, { sagMm: null, targetMm: 420 });
+    Object.assign(document.corners.LS, {
+      air: { ...airShock, second: { gaugeBar: 5.4, volumeCm3: 80 } },
+      sagMm: null,
+      targetMm: 360,
+    });
+    const answer = answerOf(readAll(document, 300));
+    const cam = must(reason(answer, 'positions') ?? null);
+    expect(cam).toMatchObject({ corner: 'RA', up: true });
+    expect(reasonWords(cam, say)).toEqual({
+      what: expect.stringMatching(
+        /^The skid rear arm cam is at its last position\. This plan ends .* low there\.$/,
+      ),
+      lift: 'Stiffer springs, or a lower target, would lift this.',
+    });
+    const air = must(reason(answer, 'pressure') ?? null);
+    expect(air.corner).toBe('LS');
+    expect(air.roomBar).toBeCloseTo(0.4, 9);
+    expect(air.neededBar).toBeGreaterThan(0.5);
+    expect(reasonWords(air, say).what).toContain('more pressure than its second chamber holds');
+    expect(answer.reasons.some(({ kind }) => kind === 'thread')).toBe(false);
   });
 
   test('springs that come loose at droop ask for a helper', () => {

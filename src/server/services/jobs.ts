@@ -1,4 +1,5 @@
 import { lineOf, type JobLine } from '#core/analysis/line.ts';
+import { lateEntry } from '#core/document/upgradeFact.ts';
 import { applyEntry, type EntryRefusal } from '#core/document/applyEntry.ts';
 import type { Entry, JobRecord } from '#core/document/types.ts';
 import type { BookJob, JobList, ListQuery, NewJob, Shelf } from '#contract/api.ts';
@@ -103,7 +104,8 @@ export async function addEntry(db: Database, id: string, entry: Entry): Promise<
   });
 }
 
-async function extend(tx: Queryable, record: JobRecord, entry: Entry): Promise<JobRecord> {
+async function extend(tx: Queryable, record: JobRecord, sent: Entry): Promise<JobRecord> {
+  const entry = lateEntry(record.document, sent);
   const result = applyEntry(record, entry);
   if (!result.ok) throw refusalProblem(result.refusal, record);
   if (entry.type === 'change') checkDocument(result.record.document);

@@ -35,13 +35,20 @@ export function shareSum(
   };
 }
 
+const oneMore: Record<SeatEffect['way'], string> = {
+  thread: 'One turn towards the spring',
+  steps: 'One step towards the spring',
+  positions: 'One position more',
+  pressure: 'A tenth of a bar more',
+};
+
 /** What one turn of a seat does at one corner. */
 export function effectSum(
   { seat, by, way, turnBy, corners }: SeatEffect,
   at: SeatEffect['corners'][number],
 ): Sum {
   return {
-    title: `One more at the ${cornerNames[seat]}${by === 'mount' ? ', mount out' : ''}: weight ${cornerNames[at.id]}`,
+    title: `${by === 'mount' ? 'One turn out, mount' : `${oneMore[way]},`} ${cornerNames[seat]}: weight ${cornerNames[at.id]}`,
     words:
       'raising one seat loads its own wheel and the one across; what these gain the other two lose. Where the body rests on springs, tyres and hooked bars decides by how much',
     formula: 'the four shifts add to nothing',
