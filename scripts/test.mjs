@@ -27,6 +27,7 @@ const stages = [
   { name: 'types', reads: true, command: ['npm', 'run', '--silent', 'types'] },
   { name: 'lint', reads: true, command: ['npm', 'run', '--silent', 'lint'] },
   { name: 'boundaries', reads: true, command: ['npm', 'run', '--silent', 'boundaries'] },
+  { name: 'units', reads: true, command: ['npm', 'run', '--silent', 'units'] },
   { name: 'format', reads: true, command: ['npm', 'run', '--silent', 'format:check'] },
   // Arithmetic alone: every core may work. Jest itself would leave one idle.
   { name: 'unit', ...jest('unit', '--maxWorkers=100%') },

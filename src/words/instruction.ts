@@ -47,6 +47,6 @@ export function oneMoreWay(corner: CornerDocument): string {
 }
 
 /** Which way something goes that is wound along a damper: never up or down, which differ from machine to machine. */
-export function springWay(mm: number): string {
-  return mm > 0 ? 'towards the spring' : 'away from the spring';
+export function springWay(by: number): string {
+  return by > 0 ? 'towards the spring' : 'away from the spring';
 }

@@ -282,9 +282,10 @@ function gradientChange(parameter: Parameter, scratch: Scratch, change: Float64A
   const push = (i: number, by: number) => (change[m + i] = (change[m + i] as number) + by);
   const eachOf = (axle: string, by: (one: CornerForces) => number) =>
     forces.forEach((one, i) => believed.machine.contacts[i]?.axle === axle && push(i, by(one)));
-  const lose = (i: number, mm: number) => {
+  /** What losing so much of its preload, per mm that it is to lose in all, takes off a corner's force. */
+  const lose = (i: number, lost: number) => {
     const one = forces[i] as CornerForces;
-    if ((values.settlingMm[i] ?? 0) > 0 && solver.corners[i]?.stack) push(i, -mm * one.ratio * one.preload);
+    if ((values.settlingMm[i] ?? 0) > 0 && solver.corners[i]?.stack) push(i, -lost * one.ratio * one.preload);
   };
   switch (parameter.kind) {
     case 'axle-ratio':

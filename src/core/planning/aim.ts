@@ -187,7 +187,7 @@ function settleOn(problem: AimProblem, machines: readonly Values[], rooms: reado
       rooms: reach,
       steps: problem.adjusters,
       // Only twist moves the cross weight: where that is asked for, it must be had.
-      twistPenalty: goals.wantsShare || problem.spareTwist === false ? 0 : TWIST_PENALTY,
+      twistPenalty: goals.wantsWeight || problem.spareTwist === false ? 0 : TWIST_PENALTY,
       efforts: problem.efforts,
       groups: problem.groups,
     });

@@ -22,7 +22,7 @@ export interface Wanted {
 export interface Goals {
   targets: (number | null)[];
   weights: number[];
-  wantsShare: boolean;
+  wantsWeight: boolean;
   valuesOf: (outcome: Outcome) => number[];
   /** Weighted squares of what is missed, mm^2. */
   missOf: (outcome: Outcome) => number;
@@ -44,7 +44,7 @@ export function goalsOf(problem: Wanted): Goals {
   return {
     targets,
     weights,
-    wantsShare: extras.some(({ kind }) => kind === 'share'),
+    wantsWeight: extras.some(({ kind }) => kind === 'share'),
     valuesOf,
     missOf: (outcome) => {
       const values = valuesOf(outcome);

@@ -50,17 +50,17 @@ test('cross weight 50.0 ± 0.2 % and all true heights within 3 mm after two pass
 
 describe('a bar left hooked', () => {
   // Left and right a long way apart: only putting that right shows a bar.
-  const played = (seed: number, bar?: number) => {
+  const played = (seed: number, barNPerMm?: number) => {
     const car = {
-      ...hidePadCar(seed, bar === undefined ? {} : { barNPerMm: bar }),
+      ...hidePadCar(seed, barNPerMm === undefined ? {} : { barNPerMm }),
       seatsBy: [-18, 12, 0, 0],
     };
     const first = pass(start(car), car, 1);
     return pass(first.job, first.car, 2).job;
   };
-  const toldIn = (seeds: number[], bar?: number) =>
+  const toldIn = (seeds: number[], barNPerMm?: number) =>
     seeds.map((seed) => {
-      const job = played(seed, bar);
+      const job = played(seed, barNPerMm);
       return hookedBars(job, must(answerFor(job))).map(({ axle }) => axle);
     });
 

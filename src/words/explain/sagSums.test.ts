@@ -117,7 +117,10 @@ describe('figures of the scales', () => {
 
   test('a turn’s effect opens to its pitch and the height it goes with', () => {
     const at = { id: 'RR' as const, heightMm: -0.6, padKg: 1.3 };
-    const sum = effectSum({ seat: 'LF', by: 'seat', way: 'thread', turnBy: 2, asSeatBy: 2, corners: [at] }, at);
+    const sum = effectSum(
+      { seat: 'LF', by: 'seat', way: 'thread', turnBy: 2, asSeatBy: 2, corners: [at] },
+      at,
+    );
     expect([inputOf(sum, 'p'), inputOf(sum, 'Δh'), sum.result.value]).toEqual([2, -0.6, 1.3]);
     expect(sum.title).toBe('One turn towards the spring, front left: weight rear right');
   });
