@@ -14,6 +14,18 @@ const coreBans = [
   },
 ];
 
+const sentence = {
+  message: 'The core writes no sentences: give a code with its figures, and its words in src/words.',
+};
+/** Four words in a row, or the end of a sentence. A programmer's error is none. */
+const sentenceBans = [
+  { ...sentence, selector: ':not(NewExpression) > Literal[value=/[a-z’]+ [a-z’]+ [a-z’]+ [a-z’]+/i]' },
+  {
+    ...sentence,
+    selector: ':not(NewExpression) > TemplateLiteral > TemplateElement[value.raw=/[a-z’]+ [a-z’]+ [a-z’]+/i]',
+  },
+];
+
 export default tseslint.config(
   { ignores: ['dist/**', 'node_modules/**', '.margin/**', 'test-results/**', 'src/db/migrations/**'] },
   js.configs.recommended,
@@ -35,6 +47,12 @@ export default tseslint.config(
   },
   {
     files: ['src/core/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: { 'no-restricted-syntax': ['error', ...coreBans, ...sentenceBans] },
+  },
+  {
+    // What something is called stands with it, so that adding it is one file.
+    files: ['src/core/kinds/**/*.ts', 'src/core/geometry/reference.ts'],
     ignores: ['**/*.test.ts'],
     rules: { 'no-restricted-syntax': ['error', ...coreBans] },
   },

@@ -16,12 +16,12 @@ import { seededRandom } from './lib/seededRandom.mjs';
 
 /**
  * Flips signs, factors and comparisons of the core, one at a time, and reports which no unit test notices.
- * `npm run mutations [how many] [first seed] [path prefix]`.
+ * `npm run mutations [how many] [first seed] [path prefix] [leave out test files that take more seconds than this]`.
  *
  * All flips are written into one copy of the tree, each behind a switch, so that nothing is compiled twice; a first run
  * records which test file passes by which flip, and only those are run for it, those beside it first.
  */
-const [count = '200', seed = '1', prefix = 'src/core/'] = process.argv.slice(2);
+const [count = '200', seed = '1', prefix = 'src/core/', most = 'Infinity'] = process.argv.slice(2);
 const root = process.cwd();
 const tracked = execFileSync('git', ['ls-files'], { encoding: 'utf8' }).trim().split('\n');
 const random = seededRandom(Number(seed));
@@ -74,13 +74,13 @@ writeFileSync(
 );
 
 /** Runs the tests given; they fail, too, when they never end. */
-function tests(args, env) {
+function tests(args, env, minutes) {
   return spawnSync(
     process.execPath,
     ['node_modules/jest/bin/jest.js', '--config', 'flips.config.json', '--silent', ...args],
     {
       cwd: copy,
-      timeout: 900_000,
+      timeout: minutes * 60_000,
       encoding: 'utf8',
       killSignal: 'SIGKILL',
       env: { ...process.env, NODE_OPTIONS: '--experimental-vm-modules', ...env },
@@ -88,7 +88,7 @@ function tests(args, env) {
   );
 }
 
-const before = tests(['--maxWorkers=100%'], {});
+const before = tests(['--maxWorkers=100%'], {}, 20);
 if (before.status !== 0)
   throw new Error(
     `expected the tests to pass before anything is flipped, got\n${before.signal ?? before.stderr.slice(before.stderr.indexOf('FAIL'))}`,
@@ -103,7 +103,7 @@ function besideFirst({ file }, a, b) {
 
 const results = sample.map((place) => {
   const passing = testFiles
-    .filter(({ seen }) => seen.includes(place.id))
+    .filter(({ seen, ms }) => seen.includes(place.id) && ms <= 1000 * Number(most))
     .sort((a, b) => besideFirst(place, a, b))
     .map(({ testPath }) => testPath);
   const noticed =
@@ -114,6 +114,7 @@ const results = sample.map((place) => {
         FLIP: String(place.id),
         FLIP_ORDER: passing.join(':'),
       },
+      5,
     ).status !== 0;
   const verdict = noticed ? 'noticed' : passing.length > 0 ? 'NOT NOTICED' : 'NEVER RUN';
   console.log(

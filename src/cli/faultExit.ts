@@ -1,5 +1,5 @@
 import type { Fault } from '#core/faults.ts';
-import { faultWords } from '#core/faults.ts';
+import { faultTold, toldWords, type ToldFault } from '#words/faults.ts';
 
 /** How the command ends. */
 export const exits = {
@@ -24,5 +24,13 @@ export class Exit extends Error {
 
 /** The exit for faults found in a file. */
 export function faultExit(file: string, faults: readonly Fault[]): Exit {
-  return new Exit(exits.badInput, `${file} is not right:\n${faultWords(faults)}`);
+  return toldExit(
+    file,
+    faults.map((fault) => faultTold(fault)),
+  );
+}
+
+/** The same for faults that are in words already. */
+export function toldExit(file: string, told: readonly ToldFault[]): Exit {
+  return new Exit(exits.badInput, `${file} is not right:\n${toldWords(told)}`);
 }

@@ -1,15 +1,15 @@
 import type { ErrorObject } from 'ajv/dist/2020.js';
 import check from 'virtual:check-job-file';
-import type { Fault } from '#core/faults.ts';
+import type { ToldFault } from '#words/faults.ts';
 import { migrateJob } from '#core/document/migrate.ts';
 import type { JobRecord } from '#core/document/types.ts';
-import { faultExit } from './faultExit.ts';
+import { toldExit } from './faultExit.ts';
 import { readJson } from './readJson.ts';
 
 /** Reads a job file of this or an earlier version, whole or its description alone; ends with every fault it has. */
 export function readJobFile(file: string): JobRecord {
   const job = migrateJob(whole(readJson(file)));
-  if (!check(job)) throw faultExit(file, (check.errors ?? []).slice(0, 20).map(faultOf));
+  if (!check(job)) throw toldExit(file, (check.errors ?? []).slice(0, 20).map(faultOf));
   return { version: 1, ...(job as Omit<JobRecord, 'version'>) };
 }
 
@@ -21,7 +21,7 @@ function whole(input: unknown): unknown {
 }
 
 /** A place like `document.corners.LF.ratio`, and what would be right there. */
-function faultOf({ instancePath, keyword, params, message }: ErrorObject): Fault {
+function faultOf({ instancePath, keyword, params, message }: ErrorObject): ToldFault {
   const path = instancePath
     .split('/')
     .slice(1)

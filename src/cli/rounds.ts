@@ -1,7 +1,7 @@
 import { decisionWords } from '#words/decision.ts';
 import { createInterface } from 'node:readline';
 import type { Readable, Writable } from 'node:stream';
-import type { Fault } from '#core/faults.ts';
+import { faultTold, type ToldFault } from '#words/faults.ts';
 import type { Decision } from '#core/planning/decide.ts';
 import { answerRequest, type Followed, type RoundsRequest } from '#core/planning/roundsProtocol.ts';
 import { exits } from './faultExit.ts';
@@ -30,13 +30,13 @@ function answerLine(line: string, vehicles: Map<string, Memory>): Record<string,
   } catch (error) {
     return {
       id: null,
-      error: [{ path: '', got: 'no JSON', want: (error as Error).message }] satisfies Fault[],
+      error: [{ path: '', got: 'no JSON', want: (error as Error).message }] satisfies ToldFault[],
     };
   }
   const id = request?.id ?? null;
   const memory = follow(request, vehicles);
   const answer = answerRequest(request, memory);
-  if (!answer.ok) return { id, error: answer.faults };
+  if (!answer.ok) return { id, error: answer.faults.map((fault) => faultTold(fault)) };
   if (memory) memory.askedKm = answer.value.do === 'round' ? answer.value.driveKm : 0;
   return { id, ...wordsOf(request, answer.value) };
 }

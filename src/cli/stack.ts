@@ -1,3 +1,4 @@
+import { eventWords } from '#words/stackEvents.ts';
 import Papa from 'papaparse';
 import { readStackFile, stackTable, type StackTable } from '#core/document/stackFile.ts';
 import { Exit, exits, faultExit } from './faultExit.ts';
@@ -21,8 +22,17 @@ export function stack(file: string, options: StackOptions): string {
   const read = readStackFile(readJson(file));
   if (!read.ok) throw faultExit(file, read.faults);
   const table = stackTable(read.value, stepMm);
-  if (options.format === 'json') return `${JSON.stringify(table, null, 2)}\n`;
+  if (options.format === 'json') return `${JSON.stringify(named(table), null, 2)}\n`;
   return csv(table);
+}
+
+/** The table with its events in words beside their codes. */
+function named({ events, ...rest }: StackTable) {
+  const told = events.map((event) => {
+    const { kind, index, compressionMm, damperMm } = event;
+    return { kind, index, compressionMm, damperMm, name: eventWords(event) };
+  });
+  return { ...rest, events: told };
 }
 
 function csv({ rows, events }: StackTable): string {
@@ -36,7 +46,7 @@ function csv({ rows, events }: StackTable): string {
     rate_N_per_mm: round(rateNPerMm, 3),
     energy_J: round(energyJ, 3),
     ...Object.fromEntries(springsMm.map((mm, k) => [`spring_${k + 1}_mm`, round(mm, 3)])),
-    event: near[i]?.map(({ name, damperMm: at }) => `${name} at ${round(at, 1)} mm`).join('; ') ?? '',
+    event: near[i]?.map((event) => `${eventWords(event)} at ${round(event.damperMm, 1)} mm`).join('; ') ?? '',
   }));
   return `${Papa.unparse(lines, { newline: '\n', escapeFormulae: true })}\n`;
 }

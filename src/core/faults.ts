@@ -2,12 +2,66 @@
 export interface Fault {
   /** Place in the input, like `contacts[0].travelMm`. */
   path: string;
-  got: string;
-  want: string;
+  /** What was found there; undefined where there is nothing. */
+  got: unknown;
+  want: Want;
 }
 
 /** A closed result: the value, or every fault found. */
 export type Checked<T> = { ok: true; value: T } | { ok: false; faults: Fault[] };
+
+/** What would be right, as a code with its figures: the words are made where it is shown. */
+export type Want =
+  | ({ be: 'number' } & Range)
+  | { be: 'rows'; of: Columns; most: number }
+  | { be: 'row'; of: Columns }
+  | { be: 'count'; of: Counted; least: number; most: number }
+  | { be: 'one-of'; values: readonly string[] }
+  | { be: 'name'; most: number }
+  /** A gas spring holds more than its stroke displaces. */
+  | { be: 'more-than-stroke'; volumeCm3: number }
+  | { be: 'below-free-length'; freeLengthMm: number }
+  | { be: 'not-solid-yet'; solidMm: number }
+  | { be: 'cam-position'; last: number }
+  | { be: 'slider'; last: number }
+  /** Every corner of its class, and none besides. */
+  | { be: 'corners-of'; machine: string; corners: readonly string[] }
+  | { be: 'json-line'; because: string }
+  /** A linkage that moves on through the whole travel: this one locks near here. */
+  | { be: 'whole-way-up'; locksAtMm: number }
+  | { be: 'contacts-apart'; withinMm: number }
+  | { be: Plain };
+
+/** What needs no figure to be told. */
+export type Plain =
+  | 'a-list'
+  | 'a-name'
+  | 'a-setup'
+  | 'a-spring-rate'
+  | 'rows-of-the-spring'
+  | 'its-figures'
+  | 'source-of-the-ratio'
+  | 'own-name'
+  | 'name-of-a-contact'
+  | 'name-of-a-corner'
+  | 'two-contacts'
+  | 'one-ring-a-slider'
+  | 'contacts-not-in-line'
+  | 'growing-ratio'
+  | 'no-preload-of-air'
+  | 'no-bar'
+  | 'opening-readings'
+  | 'whole-link'
+  | OrderFault;
+
+/** Which of two values of a group must be below which. */
+export type OrderFault = 'solid-below-free' | 'least-sag-below-most' | 'least-collar-below-greatest';
+
+/** What a measured table has side by side. */
+export type Columns = 'compression-force' | 'squeeze-force' | 'travel-compression';
+
+/** What there may be too few or too many of. */
+type Counted = 'springs' | 'cam positions' | 'masses' | 'contacts' | 'load cases' | 'setups';
 
 /** Most rows a measured table may have: more is not a measurement but a mistake. */
 const MOST_ROWS = 500;
@@ -24,8 +78,8 @@ export class FaultList {
   readonly faults: Fault[] = [];
 
   /** Notes a fault. */
-  add(path: string, got: unknown, want: string): void {
-    this.faults.push({ path, got: show(got), want });
+  add(path: string, got: unknown, want: Want): void {
+    this.faults.push({ path, got, want });
   }
 
   /** Checks a finite number within a range; true when it is one. */
@@ -36,7 +90,7 @@ export class FaultList {
       Number.isFinite(value) &&
       value <= max &&
       (above ? value > min : value >= min);
-    if (!right) this.add(path, value, rangeWords(range));
+    if (!right) this.add(path, value, { be: 'number', ...range });
     return right;
   }
 
@@ -44,15 +98,15 @@ export class FaultList {
    * Checks rows of [abscissa, ordinate] that both grow from row to row, starting at or above zero; names the first
    * row that does not.
    */
-  growing(path: string, rows: unknown, names: readonly [string, string]): boolean {
+  growing(path: string, rows: unknown, of: Columns): boolean {
     if (!Array.isArray(rows) || rows.length < 2 || rows.length > MOST_ROWS) {
-      this.add(path, rows, `between 2 and ${MOST_ROWS} rows of ${names.join(' and ')}`);
+      this.add(path, rows, { be: 'rows', of, most: MOST_ROWS });
       return false;
     }
     for (const [i, row] of rows.entries()) {
       const at = `${path}[${i}]`;
       if (!Array.isArray(row) || row.length !== 2) {
-        this.add(at, row, `a row of two numbers: ${names.join(', ')}`);
+        this.add(at, row, { be: 'row', of });
         return false;
       }
       const before = rows[i - 1] as [number, number] | undefined;
@@ -63,24 +117,4 @@ export class FaultList {
     }
     return true;
   }
-}
-
-function rangeWords({ min, max, above }: Range): string {
-  const low = min === undefined ? '' : `${above ? 'above' : 'at least'} ${min}`;
-  const high = max === undefined ? '' : `at most ${max}`;
-  return ['a number', [low, high].filter(Boolean).join(' and ')].filter(Boolean).join(' ');
-}
-
-/** The value as a short text: long arrays and texts are cut. */
-function show(value: unknown): string {
-  if (value === undefined) return 'nothing';
-  if (typeof value === 'number') return String(value);
-  if (Array.isArray(value)) return `${value.length} rows`;
-  const text = JSON.stringify(value) ?? String(value);
-  return text.length > 40 ? `${text.slice(0, 37)}...` : text;
-}
-
-/** Faults in words, one a line. */
-export function faultWords(faults: readonly Fault[]): string {
-  return faults.map(({ path, got, want }) => `${path}: got ${got}, expected ${want}`).join('\n');
 }

@@ -1,3 +1,4 @@
+import { plainWants } from '#words/faults.ts';
 import Joi from 'joi';
 import { allCorners } from '#core/kinds/corners.ts';
 import {
@@ -90,7 +91,9 @@ function groupSchema({ fields, order }: GroupField): Joi.ObjectSchema {
   return schema
     .custom((value: Record<string, number | null>, helpers) => {
       const [least, most] = [value[low] ?? null, value[high] ?? null];
-      return least !== null && most !== null && least >= most ? helpers.error('described', { want }) : value;
+      return least !== null && most !== null && least >= most
+        ? helpers.error('described', { want: plainWants[want] })
+        : value;
     })
     .messages({ described: '{#want}' });
 }

@@ -42,7 +42,7 @@ function camChoices({ torsion, cam }: CornerDocument, seatBy: number): number[] 
 }
 
 /** The cam position after a seat has gone so far from the baseline, counted from 0. */
-export function camAt(corner: CornerDocument, seatBy: number): number {
+function camAt(corner: CornerDocument, seatBy: number): number {
   const away = camChoices(corner, seatBy).map(Math.abs);
   return away.indexOf(Math.min(...away));
 }

@@ -27,6 +27,6 @@ export const pressure: Way = {
 };
 
 /** Gauge pressure after so many steps of it since the baseline, bar; 0 where there is no air. */
-export function barAt({ air }: Pick<CornerDocument, 'air'>, seatBy: number): number {
+function barAt({ air }: Pick<CornerDocument, 'air'>, seatBy: number): number {
   return (air ? airTaken(air).gaugeBar : 0) + AIR_STEP_BAR * seatBy;
 }

@@ -3,7 +3,7 @@ import type { CornerSpec } from '../estimate/corner.ts';
 import type { Steps, ThreadRoom } from './limits.ts';
 
 /** The fields of a corner that say where its own adjuster stands. */
-export type Place = Pick<CornerDocument, 'preloadMm' | 'cam' | 'air'>;
+type Place = Pick<CornerDocument, 'preloadMm' | 'cam' | 'air'>;
 
 /** A corner's own adjuster as it stands. */
 export interface Standing {

@@ -61,7 +61,13 @@ test('grooves, leaves and shims go by whole steps of their own height', () => {
 });
 
 describe('a cam', () => {
-  const torsion = { rateNMmPerDeg: 1900, count: 2 as const, leverMm: 90, camDegrees: [20, 32, 50], mostDegrees: null };
+  const torsion = {
+    rateNMmPerDeg: 1900,
+    count: 2 as const,
+    leverMm: 90,
+    camDegrees: [20, 32, 50],
+    mostDegrees: null,
+  };
   const arc = (degrees: number) => (degrees * Math.PI * 90) / 180;
 
   test('goes to its positions alone, wherever it stands', () => {

@@ -109,6 +109,6 @@ describe('shaft joints', () => {
     const sine = (degrees: number) => Math.sin((degrees * Math.PI) / 180);
     // Nothing is moved, so the body has not risen: 400 (sin 20 - sin 10) = 67.3 mm.
     expect(joint?.leftMm).toBeCloseTo(400 * (sine(20) - sine(10)), 1);
-    expect(joint?.name).toBe('outer boot');
+    expect(joint?.which).toEqual({ by: 'name', name: 'outer boot' });
   });
 });

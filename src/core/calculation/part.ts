@@ -1,3 +1,4 @@
+import type { Which } from '../document/which.ts';
 import type { Source } from '../estimate/corner.ts';
 
 /** How a value is written: lengths follow the reader's units, the rest is plain. */
@@ -23,9 +24,11 @@ export interface Part {
   unit: SumUnit;
   source: Source;
   /** Which of several things it may be of. */
-  of?: string | undefined;
+  of?: string | Which | undefined;
 }
 
-export function part(...[symbol, value, unit, source, of]: [string, number, SumUnit, Source, string?]): Part {
+export function part(
+  ...[symbol, value, unit, source, of]: [string, number, SumUnit, Source, (string | Which)?]
+): Part {
   return { symbol, value, unit, source, of };
 }

@@ -36,16 +36,16 @@ export function springFrom(
   ] as const)
     if (value !== null) faults.number(`${path}.${name}`, value, { min: 0, above: true, max: 3000 });
   if (free !== null && solid !== null && solid >= free)
-    faults.add(`${path}.solidLengthMm`, solid, `less than the free length of ${free}`);
+    faults.add(`${path}.solidLengthMm`, solid, { be: 'below-free-length', freeLengthMm: free });
   const base = {
     name: spring.name,
     tender: spring.tender,
     solidMm: free !== null && solid !== null ? free - solid : null,
   };
   if (spring.kind === 'linear' && spring.rateNPerMm === null)
-    faults.add(`${path}.rateNPerMm`, null, 'a rate in N/mm');
+    faults.add(`${path}.rateNPerMm`, null, { be: 'a-spring-rate' });
   if (spring.kind === 'table' && spring.rows === null)
-    faults.add(`${path}.rows`, null, 'rows of compression in mm and force in N');
+    faults.add(`${path}.rows`, null, { be: 'rows-of-the-spring' });
   if (faults.faults.length > before) return null;
   return spring.kind === 'linear'
     ? { ...base, kind: 'linear', rateNPerMm: spring.rateNPerMm ?? NaN }

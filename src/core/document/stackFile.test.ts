@@ -1,3 +1,4 @@
+import { eventWords } from '#words/stackEvents.ts';
 import { blankSpring } from './spring.ts';
 import { readStackFile, stackTable, type StackFile } from './stackFile.ts';
 
@@ -74,7 +75,7 @@ test('two springs, a ring and a tender: what happens where, in words, and the en
     strokeMm: 200,
   });
   const { events, rows, solidAtMm } = stackTable(file, 50);
-  expect(events.map(({ name, damperMm }) => [name, damperMm])).toEqual([
+  expect(events.map((event) => [eventWords(event), event.damperMm])).toEqual([
     ['ring stops slider 1', expect.closeTo(75, 9)],
     ['lower coil-bound', expect.closeTo(30 + 140, 9)],
   ]);
@@ -85,7 +86,5 @@ test('two springs, a ring and a tender: what happens where, in words, and the en
   // Of what happens beyond the stroke nothing is said.
   expect(stackTable({ ...file, strokeMm: 60 }, 50)).toMatchObject({ events: [], solidAtMm: null });
   const soft = { ...file, rings: [], springs: [coil('', 5, 60, 40, true), coil('lower', 40, 200, 60)] };
-  expect(stackTable(soft, 50).events.map(({ name }) => name)[0]).toBe(
-    'spring 1 solid, as a tender should be',
-  );
+  expect(stackTable(soft, 50).events.map(eventWords)[0]).toBe('spring 1 solid, as a tender should be');
 });

@@ -26,7 +26,7 @@ interface StackRow {
 export interface StackTable {
   rows: StackRow[];
   /** In the order they come; at damper travel, from full droop. */
-  events: (StackEvent & { damperMm: number; name: string })[];
+  events: (StackEvent & { damperMm: number; spring: SpringDocument | null })[];
   /** Damper travel at which all springs are solid; null when not within the stroke. */
   solidAtMm: number | null;
 }
@@ -35,11 +35,13 @@ export interface StackTable {
 export function readStackFile(input: unknown): Checked<StackFile> {
   const faults = new FaultList();
   const file = (typeof input === 'object' && input !== null ? input : {}) as Partial<StackFile>;
-  if (file.schema !== 'margin-stack') faults.add('schema', file.schema, "'margin-stack'");
-  if (file.schemaVersion !== 1) faults.add('schemaVersion', file.schemaVersion, '1');
-  if (!Array.isArray(file.springs)) faults.add('springs', file.springs, 'a list of springs');
+  if (file.schema !== 'margin-stack')
+    faults.add('schema', file.schema, { be: 'one-of', values: ['margin-stack'] });
+  if (file.schemaVersion !== 1)
+    faults.add('schemaVersion', file.schemaVersion, { be: 'one-of', values: ['1'] });
+  if (!Array.isArray(file.springs)) faults.add('springs', file.springs, { be: 'a-list' });
   if (file.rings !== undefined && !Array.isArray(file.rings))
-    faults.add('rings', file.rings, 'a list of rings');
+    faults.add('rings', file.rings, { be: 'a-list' });
   if (faults.faults.length > 0) return { ok: false, faults: faults.faults };
   const whole: StackFile = {
     schema: 'margin-stack',
@@ -77,7 +79,7 @@ export function stackTable(file: StackFile, stepMm: number): StackTable {
       .map((event) => ({
         ...event,
         damperMm: event.compressionMm - file.preloadMm,
-        name: nameOf(file, event),
+        spring: event.kind === 'ring' ? null : (file.springs[event.index] ?? null),
       }))
       .filter(({ damperMm }) => damperMm <= file.strokeMm),
     solidAtMm: stack.solidMm - file.preloadMm <= file.strokeMm ? stack.solidMm - file.preloadMm : null,
@@ -94,12 +96,4 @@ function rowAt(stack: Stack, damperMm: number, preloadMm: number): StackRow {
     energyJ: stack.energy(x) / 1000,
     springsMm: Array.from({ length: stack.size }, (_, i) => stack.springCompression(i, x)),
   };
-}
-
-/** What an event is in words; metal on metal is not a crossover, and a tender is meant to go solid. */
-function nameOf({ springs }: StackFile, { kind, index }: StackEvent): string {
-  if (kind === 'ring') return `ring stops slider ${index + 1}`;
-  const spring = springs[index];
-  const what = spring?.name || `spring ${index + 1}`;
-  return spring?.tender ? `${what} solid, as a tender should be` : `${what} coil-bound`;
 }

@@ -348,7 +348,7 @@ function fittedSprings(
   if (torsion) {
     const positions = camDegrees(torsion).length;
     if (cam !== null && cam >= positions)
-      faults.add(`corners.${id}.cam`, cam, `a position from 0 to ${positions - 1}`);
+      faults.add(`corners.${id}.cam`, cam, { be: 'cam-position', last: positions - 1 });
     return {
       kind: 'torsion',
       torsion: torsionTaken(torsion, carryingRate(torsion, cam ?? 0, rest)),
@@ -395,7 +395,7 @@ function barsOf(document: JobDocument, faults: FaultList): BarDescription[] {
     if (!bar) return [];
     const [left, right] = cornersIn(document).filter((id) => axleOf(id) === axle && sideOf(id) !== 0);
     if (!left || !right) {
-      faults.add(`bars.${axle}`, 'a bar', 'none: there are no two sides to tie');
+      faults.add(`bars.${axle}`, bar, { be: 'no-bar' });
       return [];
     }
     return [{ between: [left, right], rateNPerMm: barRate(bar), offsetMm: 0, hooked: bar.hooked }];

@@ -34,9 +34,7 @@ export function cornerHeight(answer: Answer, id: CornerId, at?: number): CornerH
     reference.offsetMm === 0 ? round?.heightsTyped[id] : [],
   );
   const estimated: Estimated | null =
-    corner && measured && isNow
-      ? { kind: 'estimated', value: corner.nowMm, sd: corner.nowSdMm, from: 'all readings so far' }
-      : null;
+    corner && measured && isNow ? { kind: 'estimated', value: corner.nowMm, sd: corner.nowSdMm } : null;
   return {
     measured,
     predicted: isNow ? predictedFor(answer, id) : null,
@@ -58,9 +56,7 @@ function readingSd({ machine }: Answer, id: CornerId, { readings }: Measured): n
 function predictedFor(answer: Answer, id: CornerId): Predicted | null {
   if (answer.state.current === 0) return null;
   const expected = answer.expectedNow()[id];
-  return expected
-    ? { kind: 'predicted', value: expected.mm, sd: expected.sdMm, after: 'what was done in this round' }
-    : null;
+  return expected ? { kind: 'predicted', value: expected.mm, sd: expected.sdMm } : null;
 }
 
 /** Whether an axle was moved and read since: only then can anything have been learnt of it. */

@@ -25,8 +25,6 @@ export interface Estimated {
   kind: 'estimated';
   value: number;
   sd: number;
-  /** What it was worked out from. */
-  from: string;
 }
 
 /** Expected of something not done or not measured yet. */
@@ -34,16 +32,12 @@ export interface Predicted {
   kind: 'predicted';
   value: number;
   sd: number;
-  /** What it is expected after. */
-  after: string;
 }
 
 /** The program's own guess for this class of machine. */
 export interface Assumed {
   kind: 'assumed';
   value: number;
-  /** What it is a guess for: "a car". */
-  of: string;
 }
 
 /** Readings as one figure: their mean, with each of them as evidence. Null where nobody has read anything. */

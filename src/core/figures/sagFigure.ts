@@ -41,7 +41,7 @@ export function sagFigure(answer: Answer, end: SagEnd, who: string): SagFigure {
   return {
     measured,
     read,
-    estimated: { kind: 'estimated', value: estimatedMm, sd: nowSdMm, from: 'all readings so far' },
+    estimated: { kind: 'estimated', value: estimatedMm, sd: nowSdMm },
     differs: mm !== null && Math.abs(mm - estimatedMm) > sd,
   };
 }

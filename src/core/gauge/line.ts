@@ -21,6 +21,8 @@ const units: Record<string, { kind: GaugeReading['kind']; scale: number }> = {
 };
 
 const NAME_LENGTH = 60;
+/** in its own unit. No instrument of a workshop reads more. */
+const MOST = 1e6;
 
 /**
  * Reads one line of the instrument protocol, `{"name": "rear height", "unit": "mm", "value": 512.4, "steady": true}`, and
@@ -31,8 +33,8 @@ export function readGaugeLine(text: string): Checked<GaugeReading> {
   let line: unknown;
   try {
     line = JSON.parse(text);
-  } catch {
-    faults.add('', 'something that is not JSON', 'one JSON object a line');
+  } catch (error) {
+    faults.add('', text, { be: 'json-line', because: (error as Error).message });
     return { ok: false, faults: faults.faults };
   }
   const { name, unit, value, steady } = (typeof line === 'object' && line !== null ? line : {}) as Record<
@@ -41,11 +43,10 @@ export function readGaugeLine(text: string): Checked<GaugeReading> {
   >;
   const known = typeof unit === 'string' ? units[unit] : undefined;
   if (typeof name !== 'string' || name.trim() === '' || name.length > NAME_LENGTH)
-    faults.add('name', name, `a name of 1 to ${NAME_LENGTH} characters`);
-  if (!known) faults.add('unit', unit, `one of ${Object.keys(units).join(', ')}`);
-  if (typeof value !== 'number' || !Number.isFinite(value) || Math.abs(value) > 1e6)
-    faults.add('value', value, 'a number within a million');
-  if (typeof steady !== 'boolean') faults.add('steady', steady, 'true or false');
+    faults.add('name', name, { be: 'name', most: NAME_LENGTH });
+  if (!known) faults.add('unit', unit, { be: 'one-of', values: Object.keys(units) });
+  faults.number('value', value, { min: -MOST, max: MOST });
+  if (typeof steady !== 'boolean') faults.add('steady', steady, { be: 'one-of', values: ['true', 'false'] });
   if (faults.faults.length > 0 || !known) return { ok: false, faults: faults.faults };
   return {
     ok: true,

@@ -59,12 +59,7 @@ export function checkLinkage(
     );
   });
   if (bad >= 0) {
-    const mm = ((bad * travelMm) / STEPS).toFixed(0);
-    faults.add(
-      path,
-      `a linkage that locks or extends the damper near ${mm} mm of travel`,
-      'places at full droop from which the wheel can rise through its whole travel',
-    );
+    faults.add(path, undefined, { be: 'whole-way-up', locksAtMm: Math.round((bad * travelMm) / STEPS) });
   }
 }
 

@@ -53,17 +53,16 @@ export function checkRatio(path: string, ratio: RatioDescription, travelMm: numb
       faults.number(`${path}.damperAngleDeg`, ratio.damperAngleDeg, { min: 5, max: 175 });
       return;
     case 'table':
-      faults.growing(`${path}.rows`, ratio.rows, ['wheel travel in mm', 'damper compression in mm']);
+      faults.growing(`${path}.rows`, ratio.rows, 'travel-compression');
       return;
     case 'linkage':
       checkLinkage(path, ratio, travelMm, faults);
       return;
     default:
-      faults.add(
-        `${path}.kind`,
-        (ratio as { kind: unknown }).kind,
-        "'constant', 'levers', 'table' or 'linkage'",
-      );
+      faults.add(`${path}.kind`, (ratio as { kind: unknown }).kind, {
+        be: 'one-of',
+        values: ['constant', 'levers', 'table', 'linkage'],
+      });
   }
 }
 

@@ -1,3 +1,4 @@
+import { springWhich, type Which } from '../document/which.ts';
 import { GRAVITY } from '../machine/solver.ts';
 import type { CornerModel } from '../machine/corner.ts';
 import { caseTravel, type Bench } from './setup.ts';
@@ -14,12 +15,15 @@ export interface LabCurve {
 }
 
 /** Where something happens in the travel. */
-export interface LabMark {
-  kind: 'case' | 'ring' | 'tender' | 'bind' | 'stop' | 'end';
-  name: string;
-  travelMm: number;
-  forceN: number;
-}
+export type LabMark = Marked & { travelMm: number; forceN: number };
+
+type Marked =
+  | { kind: 'case'; name: string }
+  | { kind: 'ring'; number: number }
+  | { kind: 'tender' | 'bind'; which: Which }
+  | { kind: 'stop' }
+  /** The end of travel, by its springs or by metal. */
+  | { kind: 'end'; solid: boolean };
 
 const POINTS = 160;
 /** mm on either side of a kink: rate jumps there. */
@@ -53,25 +57,23 @@ export function labCurve(bench: Bench): LabCurve {
 /** Where each load case rests and where ring, tender, coil bind, stop and the end of travel come, in order of travel. */
 export function labMarks(bench: Bench): LabMark[] {
   const { model, setup } = bench;
-  const at = (kind: LabMark['kind'], name: string, travelMm: number): LabMark => {
+  const at = (marked: Marked, travelMm: number): LabMark => {
     model.evaluate(travelMm);
-    return { kind, name, travelMm, forceN: model.forceN };
+    return { ...marked, travelMm, forceN: model.forceN };
   };
-  const cases = setup.cases.map(({ name }, k) => at('case', name, caseTravel(bench, k)));
+  const cases = setup.cases.map(({ name }, k) => at({ kind: 'case', name }, caseTravel(bench, k)));
   const events = (model.stack?.events ?? []).flatMap(({ kind, index, compressionMm }) => {
     const z = travelAtCompression(model, compressionMm);
     if (z === null) return [];
-    if (kind === 'ring') return [at('ring', `ring ${index + 1} takes over`, z)];
+    if (kind === 'ring') return [at({ kind: 'ring', number: index + 1 }, z)];
     const spring = setup.springs[index];
-    const name = spring?.name || `spring ${index + 1}`;
-    return [spring?.tender ? at('tender', `${name} closed`, z) : at('bind', `${name} coil-bound`, z)];
+    const which = springWhich(spring?.name, index);
+    return [at({ kind: spring?.tender ? 'tender' : 'bind', which }, z)];
   });
-  const stop = setup.stop ? [at('stop', 'bump stop', setup.travelMm - setup.stop.leftMm)] : [];
+  const stop = setup.stop ? [at({ kind: 'stop' }, setup.travelMm - setup.stop.leftMm)] : [];
   const marks = [...cases, ...events, ...stop.filter(({ travelMm }) => travelMm <= model.zMax)];
   const bound = model.zMax < setup.travelMm - 1e-6;
-  return [...marks, at('end', bound ? 'springs solid' : 'metal', model.zMax)].sort(
-    (a, b) => a.travelMm - b.travelMm,
-  );
+  return [...marks, at({ kind: 'end', solid: bound }, model.zMax)].sort((a, b) => a.travelMm - b.travelMm);
 }
 
 /** Wheel travel in mm at which the stack is so compressed; null where that lies outside the travel. */

@@ -28,7 +28,7 @@ describe('setups that come from outside', () => {
     for (const input of [null, {}, [], Array.from({ length: LAB_SETUPS + 1 }, () => plainSetup)])
       expect(faultsOf(input)).toEqual(['setups']);
     const read = readSetups('?');
-    expect(read.ok ? '' : read.faults[0]?.want).toContain(`1 to ${LAB_SETUPS}`);
+    expect(read.ok ? null : read.faults[0]?.want).toMatchObject({ of: 'setups', most: LAB_SETUPS });
   });
 
   test('every part of the wrong shape is named at once', () => {

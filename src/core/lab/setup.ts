@@ -88,7 +88,7 @@ export function benchOf(setup: LabSetup): Checked<Bench> {
   const springs = setup.springs.map((spring, i) => springFrom(`springs[${i}]`, spring, faults));
   setup.cases.forEach(({ kg }, i) => faults.number(`cases[${i}].kg`, kg, { min: 1, max: 5000 }));
   if (setup.cases.length < 1 || setup.cases.length > LAB_CASES)
-    faults.add('cases', setup.cases, `between 1 and ${LAB_CASES} load cases`);
+    faults.add('cases', setup.cases, { be: 'count', of: 'load cases', least: 1, most: LAB_CASES });
   faults.number('pitchMm', setup.pitchMm, { min: 0.3, max: 10 });
   const whole = springs.filter((spring) => spring !== null);
   if (whole.length < springs.length) return { ok: false, faults: faults.faults };
@@ -113,7 +113,7 @@ export function benchOf(setup: LabSetup): Checked<Bench> {
   const { stop } = setup;
   if (stop) {
     faults.number('stop.leftMm', stop.leftMm, { min: 0, max: setup.travelMm });
-    faults.growing('stop.rows', stop.rows, ['squeeze in mm', 'force in N']);
+    faults.growing('stop.rows', stop.rows, 'squeeze-force');
   }
   if (faults.faults.length > 0) return { ok: false, faults: faults.faults };
   return { ok: true, value: { setup, model: new CornerModel(withStop(contact, setup)) } };
@@ -154,7 +154,7 @@ export function caseTravel({ setup, model }: Bench, k = 0): number {
 export function readSetups(input: unknown): Checked<LabSetup[]> {
   const faults = new FaultList();
   if (!Array.isArray(input) || input.length < 1 || input.length > LAB_SETUPS) {
-    faults.add('setups', input, `a list of 1 to ${LAB_SETUPS} setups`);
+    faults.add('setups', input, { be: 'count', of: 'setups', least: 1, most: LAB_SETUPS });
     return { ok: false, faults: faults.faults };
   }
   const setups = input.map((one, i) => shaped(`setups[${i}]`, one, faults));
@@ -170,17 +170,17 @@ const isObject = (value: unknown): value is Record<string, unknown> =>
 function shaped(path: string, input: unknown, faults: FaultList): LabSetup | null {
   const before = faults.faults.length;
   if (!isObject(input)) {
-    faults.add(path, input, 'a setup');
+    faults.add(path, input, { be: 'a-setup' });
     return null;
   }
   const setup = { ...plainSetup, ...input } as LabSetup;
   const { name, springs, rings, cases, ratio, springRatio, stop, gas, collar } = setup;
-  if (typeof name !== 'string') faults.add(`${path}.name`, name, 'a name');
+  if (typeof name !== 'string') faults.add(`${path}.name`, name, { be: 'a-name' });
   for (const [key, list] of Object.entries({ springs, rings, cases }))
-    if (!Array.isArray(list) || !list.every(isObject)) faults.add(`${path}.${key}`, list, 'a list');
-  if (!isObject(ratio)) faults.add(`${path}.ratio`, ratio, 'where the ratio comes from');
+    if (!Array.isArray(list) || !list.every(isObject)) faults.add(`${path}.${key}`, list, { be: 'a-list' });
+  if (!isObject(ratio)) faults.add(`${path}.ratio`, ratio, { be: 'source-of-the-ratio' });
   for (const [key, part] of Object.entries({ springRatio, stop, gas, collar }))
-    if (part !== null && !isObject(part)) faults.add(`${path}.${key}`, part, 'its figures, or null');
+    if (part !== null && !isObject(part)) faults.add(`${path}.${key}`, part, { be: 'its-figures' });
   if (faults.faults.length > before) return null;
   return {
     ...setup,

@@ -14,7 +14,7 @@ export function checkMachine(machine: MachineDescription): Checked<MachineDescri
   const faults = new FaultList();
   checkContacts(machine.contacts, faults);
   if (machine.masses.length < 1 || machine.masses.length > 100)
-    faults.add('masses', machine.masses, 'between 1 and 100 masses');
+    faults.add('masses', machine.masses, { be: 'count', of: 'masses', least: 1, most: 100 });
   machine.masses.forEach((mass, i) => {
     faults.number(`masses[${i}].kg`, mass.kg, { min: 0, max: 1e5 });
     faults.number(`masses[${i}].x`, mass.x, PLACE);
@@ -26,11 +26,11 @@ export function checkMachine(machine: MachineDescription): Checked<MachineDescri
 
 function checkContacts(contacts: readonly ContactDescription[], faults: FaultList): void {
   if (contacts.length < 2 || contacts.length > 12)
-    faults.add('contacts', contacts, 'between 2 and 12 contacts');
+    faults.add('contacts', contacts, { be: 'count', of: 'contacts', least: 2, most: 12 });
   contacts.forEach((contact, i) => {
     for (const fault of checkContact(`contacts[${i}]`, contact)) faults.faults.push(fault);
     if (contacts.findIndex(({ name }) => name === contact.name) !== i)
-      faults.add(`contacts[${i}].name`, contact.name, 'a name of its own');
+      faults.add(`contacts[${i}].name`, contact.name, { be: 'own-name' });
   });
   if (faults.faults.length === 0) checkFooting(contacts, faults);
 }
@@ -45,14 +45,9 @@ function checkFooting(contacts: readonly ContactDescription[], faults: FaultList
       Math.abs((far.x - first.x) * (one.y - first.y) - (far.y - first.y) * (one.x - first.x)),
     ),
   );
-  if (length < 100)
-    faults.add('contacts', `all within ${length.toFixed(0)} mm`, 'contacts at least 100 mm apart');
+  if (length < 100) faults.add('contacts', undefined, { be: 'contacts-apart', withinMm: Math.round(length) });
   else if (off / length < 1 && contacts.some(({ y }) => Math.abs(y - first.y) > 1e-6))
-    faults.add(
-      'contacts',
-      'contacts on one line across the machine',
-      'contacts that carry a body: not on one line, or all with the same y',
-    );
+    faults.add('contacts', undefined, { be: 'contacts-not-in-line' });
 }
 
 function apart(a: ContactDescription, b: ContactDescription): number {
@@ -75,13 +70,13 @@ export function checkContact(path: string, contact: ContactDescription): Fault[]
   if (faults.faults.length > 0) return faults.faults;
   const map = ratioMap(contact.ratio, contact.travelMm);
   map.evaluate(contact.travelMm);
-  if (!(map.slope > 0)) faults.add(`${path}.ratio`, map.slope, 'a ratio above zero over the whole travel');
+  if (!(map.slope > 0)) faults.add(`${path}.ratio`, map.slope, { be: 'growing-ratio' });
   const strokeMm = map.value;
   checkSprings(path, contact, strokeMm, faults);
   if (contact.gas) checkGas(`${path}.gas`, contact.gas, strokeMm, faults);
   if (contact.stop) {
     faults.number(`${path}.stop.contactMm`, contact.stop.contactMm, { min: 0, max: 3000 });
-    faults.growing(`${path}.stop.rows`, contact.stop.rows, ['squeeze in mm', 'force in N']);
+    faults.growing(`${path}.stop.rows`, contact.stop.rows, 'squeeze-force');
   }
   if (contact.topOut) {
     faults.number(`${path}.topOut.rateNPerMm`, contact.topOut.rateNPerMm, { min: 0, max: 1e5 });
@@ -101,29 +96,26 @@ function checkSprings(
       for (const fault of checkStack(`${path}.springs.stack`, springs.stack)) faults.faults.push(fault);
       const solid = springs.stack.springs.reduce((sum, { solidMm }) => sum + (solidMm ?? Infinity), 0);
       if (Number.isFinite(preloadMm) && preloadMm >= solid)
-        faults.add(
-          `${path}.preloadMm`,
-          preloadMm,
-          `less than the ${solid} mm at which the springs are solid`,
-        );
+        faults.add(`${path}.preloadMm`, preloadMm, { be: 'not-solid-yet', solidMm: solid });
       return;
     }
     case 'torsion':
       checkTorsion(`${path}.springs.torsion`, springs.torsion, faults);
       if (!Number.isInteger(springs.cam) || springs.torsion.camDegrees[springs.cam] === undefined)
-        faults.add(
-          `${path}.springs.cam`,
-          springs.cam,
-          `a cam position: 0 to ${springs.torsion.camDegrees.length - 1}`,
-        );
+        faults.add(`${path}.springs.cam`, springs.cam, {
+          be: 'cam-position',
+          last: springs.torsion.camDegrees.length - 1,
+        });
       return;
     case 'air':
       checkAir(`${path}.springs.air`, springs.air, strokeMm, faults);
-      if (preloadMm !== 0)
-        faults.add(`${path}.preloadMm`, preloadMm, '0 with an air spring: its pressure is its preload');
+      if (preloadMm !== 0) faults.add(`${path}.preloadMm`, preloadMm, { be: 'no-preload-of-air' });
       return;
     default:
-      faults.add(`${path}.springs.kind`, (springs as { kind: unknown }).kind, "'stack', 'torsion' or 'air'");
+      faults.add(`${path}.springs.kind`, (springs as { kind: unknown }).kind, {
+        be: 'one-of',
+        values: ['stack', 'torsion', 'air'],
+      });
   }
 }
 
@@ -133,9 +125,9 @@ function checkBars({ bars, contacts }: MachineDescription, faults: FaultList): v
     faults.number(`bars[${i}].offsetMm`, bar.offsetMm, { min: -500, max: 500 });
     bar.between.forEach((name, k) => {
       if (!contacts.some((contact) => contact.name === name))
-        faults.add(`bars[${i}].between[${k}]`, name, 'the name of a contact');
+        faults.add(`bars[${i}].between[${k}]`, name, { be: 'name-of-a-contact' });
     });
     if (bar.between[0] === bar.between[1])
-      faults.add(`bars[${i}].between`, bar.between[0], 'two different contacts');
+      faults.add(`bars[${i}].between`, bar.between[0], { be: 'two-contacts' });
   });
 }

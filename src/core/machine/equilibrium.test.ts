@@ -303,9 +303,7 @@ describe('bad machines', () => {
           const contacts = machine.contacts.map((one, i) => (i === 0 ? { ...one, [leaf]: value } : one));
           const checked = checkMachine({ ...machine, contacts });
           if (!checked.ok) {
-            expect(
-              checked.faults.every(({ path, want }) => path.startsWith('contacts') && want.length > 0),
-            ).toBe(true);
+            expect(checked.faults.every(({ path }) => path.startsWith('contacts'))).toBe(true);
             return;
           }
           const { contacts: solved } = equilibrium(checked.value);

@@ -17,7 +17,7 @@ function camLeft(positions: number, { cam, room, seatBy }: CornerAnswer): Left[]
   const left = positions - 1 - (cam?.after ?? 0);
   return [
     {
-      name: `${left} of ${positions} positions left`,
+      which: { by: 'positions', left, all: positions },
       leftMm: room.up - seatBy,
       rangeMm: Math.max(room.up - room.down, 1),
       sdMm: 0,

@@ -17,7 +17,7 @@ function clearancesLeft(answer: Answer, { id, risenMm, travelSdMm }: Standing): 
     const sinceMm = sinceMeasured(answer, id, one, risenMm);
     const gain = gainsAt(one, sinceMm);
     return {
-      name,
+      which: { by: 'name', name },
       leftMm: distanceAfter(one, sinceMm) - leastMm,
       rangeMm: Math.max(nowMm, 10),
       sdMm: Math.abs(gain) * travelSdMm,

@@ -1,3 +1,4 @@
+import { springWhich } from '../document/which.ts';
 import type { JobDocument } from '../document/types.ts';
 import { part } from '../calculation/part.ts';
 import { trustOf, type Trust } from './springTrust.ts';
@@ -36,9 +37,17 @@ function coilSpace(document: JobDocument, { id, corner }: Standing, { assumed, p
       ...(tooFar ? [part('X solid', stack.solidMm, 'length', 'computed')] : []),
       part('p', corner.preloadMm, 'length', assumed ? 'assumed' : 'sheet'),
     ];
-    const name = spring.name || `spring ${i + 1}`;
     // A millimetre more of preload closes this spring by its share of what the stack closes.
     const share = tooFar ? 1 : stack.springCompression(i, fullMm) - stack.springCompression(i, fullMm - 1);
-    return [{ name, leftMm, rangeMm: wayMm, sdMm: preloadSd * share, assumed, inputs }];
+    return [
+      {
+        which: springWhich(spring.name, i),
+        leftMm,
+        rangeMm: wayMm,
+        sdMm: preloadSd * share,
+        assumed,
+        inputs,
+      },
+    ];
   });
 }

@@ -1,3 +1,4 @@
+import { sliderWhich } from '../document/which.ts';
 import type { JobDocument } from '../document/types.ts';
 import { part } from '../calculation/part.ts';
 import { trustOf } from './springTrust.ts';
@@ -26,7 +27,7 @@ function crossovers(
     const limit = limitMm - (ringsMm[j] ?? 0) + (on === 'body' ? preloadMm : 0);
     const used = springsMm.slice(0, after + 1).reduce((sum, mm) => sum + mm, 0);
     return {
-      name: `slider ${after + 1}`,
+      which: sliderWhich(after),
       leftMm: limit - used,
       rangeMm: Math.max(corner.springAt(corner.zMax) / 2, 1),
       sdMm: travelSdMm * ratio,

@@ -18,7 +18,7 @@ function groundLeft({ document }: Answer, { id, bodyRise, travelSdMm }: Standing
     const risenMm = bodyRise(xMm, yMm);
     return [
       {
-        name,
+        which: { by: 'name', name },
         leftMm: nowMm + risenMm - leastMm,
         rangeMm: Math.max(nowMm, 10),
         sdMm: travelSdMm,

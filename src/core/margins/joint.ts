@@ -19,7 +19,7 @@ function jointsLeft({ document }: Answer, { id, risenMm, travelSdMm }: Standing)
     const then = Math.min(Math.max(sine(nowDeg) + risenMm / shaftMm, -1), 1);
     const thenDeg = (Math.asin(then) * 180) / Math.PI;
     return {
-      name,
+      which: { by: 'name', name },
       leftMm: shaftMm * (sine(mostDeg) - then),
       rangeMm: Math.max(shaftMm * sine(mostDeg), 10),
       sdMm: travelSdMm,

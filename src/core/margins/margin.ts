@@ -1,3 +1,4 @@
+import type { Which } from '../document/which.ts';
 import type { Part } from '../calculation/part.ts';
 import type { Answer } from '../planning/answerShape.ts';
 import type { CornerAnswer } from '../planning/cornerAnswer.ts';
@@ -12,7 +13,8 @@ export interface Left {
   assumed: boolean;
   /** What it was worked out from; asked for only when somebody opens the sum. */
   inputs: () => Part[];
-  name?: string | undefined;
+  /** Which of several of its kind; left out where there is but one. */
+  which?: Which | undefined;
   /** The same in turns, where it is turned. */
   turns?: number | undefined;
 }

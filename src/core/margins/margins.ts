@@ -1,3 +1,4 @@
+import { whichKey, type Which } from '../document/which.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import type { Answer } from '../planning/answerShape.ts';
 import type { CornerAnswer } from '../planning/cornerAnswer.ts';
@@ -13,7 +14,7 @@ export interface Margin {
   kind: MarginKind;
   corner: CornerId;
   /** Which of several of its kind: a spring, a clearance. */
-  name: string | null;
+  which: Which | null;
   /** The load case it is the least in; null where loads do not matter. */
   loadCase: string | null;
   /** mm left: at the seat for thread, at the wheel for travel, along the spring for coils, at the reference for height. */
@@ -91,7 +92,7 @@ export function dependsOnLoad({ kind }: Margin): boolean {
 
 /** Of one corner's margins in several load cases, the least of each. */
 function leastOfEach(margins: readonly Margin[]): Margin[] {
-  const key = ({ kind, name }: Margin) => `${kind}/${name ?? ''}`;
+  const key = ({ kind, which }: Margin) => `${kind}/${whichKey(which)}`;
   const sorted = [...margins].sort((a, b) => a.leftMm - b.leftMm);
   return sorted.filter((margin, i) => sorted.findIndex((one) => key(one) === key(margin)) === i);
 }
@@ -110,13 +111,13 @@ export function worstOfEachKind(margins: readonly Margin[]): Margin[] {
 function judged(
   corner: CornerId,
   kind: MarginKind,
-  { leftMm, rangeMm, sdMm, assumed, name, turns, inputs }: Left,
+  { leftMm, rangeMm, sdMm, assumed, which, turns, inputs }: Left,
 ): Margin {
   const share = Math.min(Math.max(leftMm / rangeMm, 0), 1);
   return {
     kind,
     corner,
-    name: name ?? null,
+    which: which ?? null,
     loadCase: null,
     leftMm,
     sdMm,

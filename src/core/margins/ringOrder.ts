@@ -1,3 +1,4 @@
+import { sliderWhich, springWhich } from '../document/which.ts';
 import type { JobDocument } from '../document/types.ts';
 import { part } from '../calculation/part.ts';
 import { tolerances } from '../tolerances.ts';
@@ -44,13 +45,13 @@ function beforeSolid(
       part('u', limit, 'length', 'computed'),
       ...ways.flatMap((way, i) =>
         Number.isFinite(way)
-          ? [part(`w${i + 1}`, way, 'length', 'sheet', springs[i]?.name || `spring ${i + 1}`)]
+          ? [part(`w${i + 1}`, way, 'length', 'sheet', springWhich(springs[i]?.name, i))]
           : [],
       ),
     ];
     return [
       {
-        name: `slider ${after + 1}`,
+        which: sliderWhich(after),
         leftMm,
         rangeMm,
         // A ring on the body lets its springs close by the preload as well; its own place is read with a tape.

@@ -141,9 +141,9 @@ function checkRequest(request: RoundsRequest): FaultList {
   const faults = new FaultList();
   const { nominal, history } = request ?? {};
   for (const list of ['corners', 'masses', 'arbs', 'refs'] as const)
-    if (!Array.isArray(nominal?.[list])) faults.add(`nominal.${list}`, nominal?.[list], 'a list');
+    if (!Array.isArray(nominal?.[list])) faults.add(`nominal.${list}`, nominal?.[list], { be: 'a-list' });
   if (!Array.isArray(history) || history.length < 1)
-    faults.add('history', history, 'the opening readings, then one entry per round');
+    faults.add('history', history, { be: 'opening-readings' });
   if (faults.faults.length > 0) return faults;
   faults.number('nominal.tolerance', nominal.tolerance, { min: 0, above: true });
   faults.number('nominal.unitStep', nominal.unitStep, { min: 0 });
@@ -151,12 +151,12 @@ function checkRequest(request: RoundsRequest): FaultList {
     for (const key of ['pitch', 'collarMin', 'collarMax', 'collar'] as const)
       faults.number(`nominal.corners[${i}].${key}`, corner[key]);
     if (!Array.isArray(corner.springs))
-      faults.add(`nominal.corners[${i}].springs`, corner.springs, 'a list of rates');
+      faults.add(`nominal.corners[${i}].springs`, corner.springs, { be: 'a-list' });
   });
   nominal.refs.forEach((ref, i) => {
     for (const key of ['x', 'y', 'target'] as const) faults.number(`nominal.refs[${i}].${key}`, ref[key]);
     if (!nominal.corners.some(({ name }) => name === ref.corner))
-      faults.add(`nominal.refs[${i}].corner`, ref.corner, 'the name of a corner');
+      faults.add(`nominal.refs[${i}].corner`, ref.corner, { be: 'name-of-a-corner' });
   });
   history.forEach((entry, r) => {
     for (const { name } of nominal.refs) {

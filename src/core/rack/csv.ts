@@ -1,7 +1,14 @@
 import { parseLength } from '../units/parseLength.ts';
 import { parseMeasure, type MeasureName } from '../units/measure.ts';
 import { parseNumber } from '../units/ratio.ts';
-import { blankRackValues, contradiction, rateOf, type RackSpring, type RackValues } from './spring.ts';
+import {
+  blankRackValues,
+  contradiction,
+  type Contradiction,
+  rateOf,
+  type RackSpring,
+  type RackValues,
+} from './spring.ts';
 
 export type RackColumn =
   | 'id' | 'name' | 'rate' | 'free' | 'solid' | 'inner' | 'wire' | 'coils' | 'max' | 'stock' | 'tender' | 'note' | 'rows'; // prettier-ignore
@@ -87,11 +94,27 @@ export function matchColumns(headings: readonly string[]): ColumnChoice[] {
   });
 }
 
+/** What is wrong with a cell, or with a spring as a whole. */
+export type CellFault =
+  | { code: 'no-number'; text: string; unit: string | null }
+  | { code: 'too-long' | 'too-many'; most: number }
+  | {
+      code:
+        | 'not-above-zero'
+        | 'no-id'
+        | 'no-count'
+        | 'no-yes-or-no'
+        | 'no-pairs'
+        | 'name-missing'
+        | 'rate-missing';
+    }
+  | Contradiction;
+
 /** A row that cannot be read: where, and what would be right. Rows are counted as in the file, headings being 1. */
 interface RowFault {
   row: number;
   heading: string;
-  fault: string;
+  fault: CellFault;
 }
 
 export interface ImportedRack {
@@ -99,7 +122,11 @@ export interface ImportedRack {
   faults: RowFault[];
 }
 
-type Put = (spring: RackValues & { id: string | null }, text: string, unit: string | null) => string | null;
+type Put = (
+  spring: RackValues & { id: string | null },
+  text: string,
+  unit: string | null,
+) => CellFault | null;
 
 const number =
   (
@@ -108,8 +135,8 @@ const number =
   ): Put =>
   (spring, text, unit) => {
     const value = readNumber(text, measure, unit);
-    if (value === null) return `“${text.slice(0, 20)}” is not a number${unit ? ` in ${unit}` : ''}`;
-    if (!(value > 0)) return 'it must be above zero';
+    if (value === null) return { code: 'no-number', text: text.slice(0, 20), unit };
+    if (!(value > 0)) return { code: 'not-above-zero' };
     spring[name] = value;
     return null;
   };
@@ -130,15 +157,16 @@ function readNumber(
   return parsed.ok ? parsed.value : null;
 }
 
+const NAME_MOST = 80;
+
 const setters: Record<RackColumn, Put> = {
   id: (spring, text) => {
-    if (!/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i.test(text))
-      return 'not an id that Margin wrote: leave it empty';
+    if (!/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i.test(text)) return { code: 'no-id' };
     spring.id = text.toLowerCase();
     return null;
   },
   name: (spring, text) => {
-    if (text.length > 80) return 'a name of at most 80 characters';
+    if (text.length > NAME_MOST) return { code: 'too-long', most: NAME_MOST };
     spring.name = text;
     return null;
   },
@@ -150,13 +178,14 @@ const setters: Record<RackColumn, Put> = {
   coils: number('coils', null),
   max: number('maxN', 'force'),
   stock: (spring, text) => {
-    if (!/^\d{1,5}$/.test(text)) return 'a whole number of pieces';
+    if (!/^\d{1,5}$/.test(text)) return { code: 'no-count' };
     spring.stock = Number(text);
     return null;
   },
   tender: (spring, text) => {
     const said = plain(text);
-    if (!['yes', 'y', 'true', '1', 'x', 'no', 'n', 'false', '0'].includes(said)) return 'yes or no';
+    if (!['yes', 'y', 'true', '1', 'x', 'no', 'n', 'false', '0'].includes(said))
+      return { code: 'no-yes-or-no' };
     spring.tender = ['yes', 'y', 'true', '1', 'x'].includes(said);
     return null;
   },
@@ -172,8 +201,7 @@ const setters: Record<RackColumn, Put> = {
     const grows = rows.every(
       ([x, f], i) => i === 0 || (x > (rows[i - 1]?.[0] ?? 0) && f > (rows[i - 1]?.[1] ?? 0)),
     );
-    if (rows.length < 2 || rows.length !== pairs.length || !grows)
-      return 'pairs of mm:N that grow, like 0:0 50:1800 100:3900';
+    if (rows.length < 2 || rows.length !== pairs.length || !grows) return { code: 'no-pairs' };
     spring.rows = rows;
     return null;
   },
@@ -199,17 +227,16 @@ export function readRack(
       const fault = setters[column](spring, text, unit);
       if (fault) faults.push({ row, heading: headings[c] ?? '', fault });
     });
-    const whole = (fault: string | null) => fault && faults.push({ row, heading: '', fault });
+    const whole = (fault: CellFault | null) => fault && faults.push({ row, heading: '', fault });
     if (faults.length === before) {
-      if (spring.name === '') whole('a name is needed');
-      if (rateOf(spring) === null && spring.rows === null)
-        whole('a rate is needed, or wire, coils and inner diameter to work it out');
+      if (spring.name === '') whole({ code: 'name-missing' });
+      if (rateOf(spring) === null && spring.rows === null) whole({ code: 'rate-missing' });
       whole(contradiction(spring));
     }
     return faults.length === before ? [spring] : [];
   });
   if (rows.length > RACK_MOST)
-    faults.push({ row: RACK_MOST + 2, heading: '', fault: `at most ${RACK_MOST} springs at once` });
+    faults.push({ row: RACK_MOST + 2, heading: '', fault: { code: 'too-many', most: RACK_MOST } });
   return { springs, faults };
 }
 

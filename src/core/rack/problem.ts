@@ -101,7 +101,7 @@ export function checkProblem(problem: SearchProblem): Checked<SearchProblem> {
   const faults = new FaultList();
   const { cases, travelMm, targetMm, room, ring, inner } = problem;
   if (cases.length < 1 || cases.length > SEARCH_CASES)
-    faults.add('cases', cases, `between 1 and ${SEARCH_CASES} load cases`);
+    faults.add('cases', cases, { be: 'count', of: 'load cases', least: 1, most: SEARCH_CASES });
   cases.forEach(({ kg, fromMm, toMm }, i) => {
     faults.number(`cases[${i}].kg`, kg, { min: 1, max: 5000 });
     if (faults.number(`cases[${i}].fromMm`, fromMm, { min: 0, max: travelMm }))

@@ -1,3 +1,4 @@
+import { cellFaultWords } from '#words/rackFaults.ts';
 import fc from 'fast-check';
 import { matchColumns, readRack, writeRack, type ColumnChoice } from './csv.ts';
 import { pressFit } from './press.ts';
@@ -30,11 +31,15 @@ describe('what follows from wire and coils', () => {
   });
 
   test('solid as long as free is a contradiction, given or worked out', () => {
-    expect(contradiction(values({ freeLengthMm: 100, solidLengthMm: 100 }))).toContain(
-      'not below its free length',
+    const told = (of: Partial<RackValues>) => {
+      const found = contradiction(values(of));
+      return found && cellFaultWords(found, (mm) => `${mm} mm`);
+    };
+    expect(told({ freeLengthMm: 100, solidLengthMm: 100 })).toBe(
+      'its solid length of 100 mm is not below its free length of 100 mm',
     );
-    expect(contradiction(values({ freeLengthMm: 85, wireMm: 10, coils: 9 }))).toContain(
-      'wire times coils is 90.0',
+    expect(told({ freeLengthMm: 85, wireMm: 10, coils: 9 })).toBe(
+      'wire times coils is 90 mm solid: as long as its free length of 85 mm',
     );
     expect(contradiction(values({ freeLengthMm: 100, solidLengthMm: 60 }))).toBeNull();
   });
@@ -141,16 +146,16 @@ describe('CSV', () => {
       ['C', '', '8', '1', 'no'],
       ['D', '-5', '8', '1', 'no'],
     ];
-    expect(readRack(headings, rows, choices)).toEqual({
-      springs: [],
-      faults: [
-        { row: 2, heading: 'rate', fault: '“stiff” is not a number in lb/in' },
-        { row: 3, heading: 'stock', fault: 'a whole number of pieces' },
-        { row: 3, heading: 'tender', fault: 'yes or no' },
-        { row: 4, heading: '', fault: 'a rate is needed, or wire, coils and inner diameter to work it out' },
-        { row: 5, heading: 'rate', fault: 'it must be above zero' },
-      ],
-    });
+    const read = readRack(headings, rows, choices);
+    expect(read.springs).toEqual([]);
+    const told = read.faults.map(({ row, heading, fault }) => [row, heading, cellFaultWords(fault, String)]);
+    expect(told).toEqual([
+      [2, 'rate', '“stiff” is not a number in lb/in'],
+      [3, 'stock', 'a whole number of pieces'],
+      [3, 'tender', 'yes or no'],
+      [4, '', 'a rate is needed, or wire, coils and inner diameter to work it out'],
+      [5, 'rate', 'it must be above zero'],
+    ]);
   });
 
   test('a cell kept from running as a formula is read as it was', () => {

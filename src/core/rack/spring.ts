@@ -101,12 +101,16 @@ export const blankRackValues: RackValues = {
 };
 
 /** What a spring's figures say against each other; null where nothing. */
-export function contradiction(spring: RackValues): string | null {
+export function contradiction(spring: RackValues): Contradiction | null {
   const solid = solidOf(spring);
   const { freeLengthMm } = spring;
-  if (solid && freeLengthMm !== null && solid.value >= freeLengthMm)
-    return solid.computed
-      ? `wire times coils is ${solid.value.toFixed(1)} mm solid: as long as its free length of ${freeLengthMm} mm`
-      : `its solid length of ${solid.value} mm is not below its free length of ${freeLengthMm} mm`;
-  return null;
+  if (!solid || freeLengthMm === null || solid.value < freeLengthMm) return null;
+  return { code: solid.computed ? 'coils-as-long' : 'solid-as-long', solidMm: solid.value, freeLengthMm };
+}
+
+/** Coils, or a solid length, that leave the spring no way to close. */
+export interface Contradiction {
+  code: 'coils-as-long' | 'solid-as-long';
+  solidMm: number;
+  freeLengthMm: number;
 }

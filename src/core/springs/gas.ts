@@ -27,11 +27,7 @@ export function checkGas(path: string, gas: GasDescription, strokeMm: number, fa
   ];
   const neededCm3 = (gas.areaMm2 * strokeMm) / 1000;
   if (right.every(Boolean) && gas.volumeCm3 <= neededCm3 * 1.01)
-    faults.add(
-      `${path}.volumeCm3`,
-      gas.volumeCm3,
-      `more than the ${neededCm3.toFixed(1)} cm3 the stroke displaces`,
-    );
+    faults.add(`${path}.volumeCm3`, gas.volumeCm3, { be: 'more-than-stroke', volumeCm3: neededCm3 });
 }
 
 /**

@@ -27,9 +27,12 @@ export function checkSpring(path: string, spring: SpringDescription, faults: Fau
   if (spring.kind === 'linear') {
     faults.number(`${path}.rateNPerMm`, spring.rateNPerMm, { min: 0, above: true, max: 1e5 });
   } else if (spring.kind === 'table') {
-    faults.growing(`${path}.rows`, spring.rows, ['compression in mm', 'force in N']);
+    faults.growing(`${path}.rows`, spring.rows, 'compression-force');
   } else {
-    faults.add(`${path}.kind`, (spring as { kind: unknown }).kind, "'linear' or 'table'");
+    faults.add(`${path}.kind`, (spring as { kind: unknown }).kind, {
+      be: 'one-of',
+      values: ['linear', 'table'],
+    });
   }
   if (spring.solidMm !== null)
     faults.number(`${path}.solidMm`, spring.solidMm, { min: 0, above: true, max: 5000 });

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { FaultList, faultWords } from '../faults.ts';
+import { FaultList } from '../faults.ts';
+import { faultWords } from '#words/faults.ts';
 import { anyStack } from '../../../tests/fixtures/machines.ts';
 import { seriesForce } from '../../../tests/fixtures/relaxation.ts';
 import { seededUniform } from '../numerics/random.ts';

@@ -30,15 +30,15 @@ export interface StackEvent {
 export function checkStack(path: string, stack: StackDescription): Fault[] {
   const faults = new FaultList();
   if (stack.springs.length < 1 || stack.springs.length > 6)
-    faults.add(`${path}.springs`, stack.springs, 'between 1 and 6 springs');
+    faults.add(`${path}.springs`, stack.springs, { be: 'count', of: 'springs', least: 1, most: 6 });
   stack.springs.forEach((spring, i) => checkSpring(`${path}.springs[${i}]`, spring, faults));
   stack.rings.forEach((ring, i) => {
     const at = `${path}.rings[${i}]`;
     const most = stack.springs.length - 2;
     if (!Number.isInteger(ring.after) || ring.after < 0 || ring.after > most)
-      faults.add(`${at}.after`, ring.after, `a slider between two springs: 0 to ${most}`);
+      faults.add(`${at}.after`, ring.after, { be: 'slider', last: most });
     if (stack.rings.findIndex(({ after }) => after === ring.after) !== i)
-      faults.add(`${at}.after`, ring.after, 'one ring for each slider');
+      faults.add(`${at}.after`, ring.after, { be: 'one-ring-a-slider' });
     faults.number(`${at}.limitMm`, ring.limitMm, { min: -1000, max: 5000 });
   });
   return faults.faults;

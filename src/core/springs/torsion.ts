@@ -21,9 +21,15 @@ const RADIANS = Math.PI / 180;
 export function checkTorsion(path: string, torsion: TorsionDescription, faults: FaultList): void {
   faults.number(`${path}.rateNMmPerDeg`, torsion.rateNMmPerDeg, { min: 0, above: true, max: 1e6 });
   faults.number(`${path}.leverMm`, torsion.leverMm, { min: 0, above: true, max: 2000 });
-  if (![1, 2].includes(torsion.count)) faults.add(`${path}.count`, torsion.count, '1 or 2 springs');
+  if (![1, 2].includes(torsion.count))
+    faults.add(`${path}.count`, torsion.count, { be: 'count', of: 'springs', least: 1, most: 2 });
   if (torsion.camDegrees.length < 1 || torsion.camDegrees.length > 12)
-    faults.add(`${path}.camDegrees`, torsion.camDegrees, 'between 1 and 12 cam positions');
+    faults.add(`${path}.camDegrees`, torsion.camDegrees, {
+      be: 'count',
+      of: 'cam positions',
+      least: 1,
+      most: 12,
+    });
   torsion.camDegrees.forEach((degrees, i) =>
     faults.number(`${path}.camDegrees[${i}]`, degrees, { min: torsion.camDegrees[i - 1] ?? 0, max: 360 }),
   );

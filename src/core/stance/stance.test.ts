@@ -1,3 +1,4 @@
+import { whichKey } from '../document/which.ts';
 import fc from 'fast-check';
 import { mistakeWords } from '#words/collarMistake.ts';
 import { againDocument } from '../book/again.ts';
@@ -129,11 +130,11 @@ describe('low points', () => {
       document.loads = [{ name: 'load', kg: 150, xMm: -900, yMm: 0, aboard: [false, true] }];
     });
     const ground = marginsFor(answer).filter(({ kind }) => kind === 'ground');
-    expect(ground.map(({ name, corner }) => [name, corner]).sort()).toEqual([
+    expect(ground.map(({ which, corner }) => [whichKey(which), corner]).sort()).toEqual([
       ['exhaust', 'RR'],
       ['sump', 'LF'],
     ]);
-    const exhaust = must(ground.find(({ name }) => name === 'exhaust') ?? null);
+    const exhaust = must(ground.find(({ which }) => whichKey(which) === 'exhaust') ?? null);
     expect([exhaust.state, exhaust.loadCase]).toEqual(['short', 'with the week’s load']);
     expect(exhaust.inputs().map(({ symbol }) => symbol)).toEqual(['d', 'Δh', 'least']);
   });

@@ -1,6 +1,6 @@
 import Fraction from 'fraction.js';
 
-/** Why a typed number could not be read. A closed list: the words for each are in `explainRefusal`. */
+/** Why a typed number could not be read. A closed list: what each is called is said where it is shown. */
 export type Refusal =
   | 'empty'
   | 'not-a-number'
@@ -75,21 +75,3 @@ export function splitSign(text: string): { sign: 1 | -1; rest: string } {
   if (text.startsWith('+')) return { sign: 1, rest: text.slice(1).trim() };
   return { sign: 1, rest: text };
 }
-
-/** Says in words what is wrong with a typed number and what would be right. */
-export function explainRefusal(reason: Refusal, text: string): string {
-  if (reason === 'not-a-number')
-    return `“${text.trim()}” is not a number. Type for example 375, 37.5 cm or 14 3/4.`;
-  if (reason === 'unknown-unit')
-    return `“${text.trim()}” is not a number with a unit that is known here. Type for example 375, 37.5 cm or 14 3/4 in.`;
-  return REFUSALS[reason];
-}
-
-const REFUSALS: Record<Exclude<Refusal, 'not-a-number' | 'unknown-unit'>, string> = {
-  empty: 'Nothing typed yet.',
-  'two-decimal-marks': 'There are two decimal marks. Use one, and no marks for thousands: 1250.5.',
-  'ambiguous-comma': 'This comma could mean thousands or decimals. Write 1250 or 1.25.',
-  'zero-denominator': 'A fraction cannot have 0 below the line.',
-  'fraction-over-one': 'The fraction is one or more. Carry it into the whole: 15 1/4, not 14 5/4.',
-  'unit-order': 'Feet come first, then inches: 1\' 2 3/4".',
-};

@@ -26,8 +26,3 @@ export function parseNumber(text: string): ParsedNumber {
   const value = sign * amount.value.valueOf();
   return { ok: true, value: value === 0 ? 0 : value };
 }
-
-/** A ratio in the workshop's words: "1 mm of seat = 2.0 mm at the wheel". `ratio` is damper per wheel. */
-export function ratioText(ratio: number): string {
-  return `1 mm of seat = ${(1 / ratio).toFixed(2)} mm at the wheel`;
-}

@@ -8,10 +8,11 @@ import {
   partsToInput,
   type Denominator,
 } from './formatLength.ts';
-import { explainRefusal } from './amount.ts';
+import { explainRefusal } from '#words/refusals.ts';
 import { inReadersUnit, measureText, parseMeasure } from './measure.ts';
 import { parseLength } from './parseLength.ts';
-import { parseRatio, ratioText } from './ratio.ts';
+import { parseRatio } from './ratio.ts';
+import { ratioText } from '#words/ratio.ts';
 import { parseTurns, turnsText } from './turns.ts';
 
 const mm = (text: string, bare: 'mm' | 'in' = 'in') => {

@@ -1,3 +1,4 @@
+import { markWords } from '#words/stackEvents.ts';
 import Plotly from 'plotly.js-basic-dist-min';
 import { useEffect, useRef, useState } from 'react';
 import { labCurve, labMarks } from '#core/lab/curve.ts';
@@ -96,7 +97,7 @@ function tracesOf(
     {
       x: marks.map(({ travelMm }) => length(travelMm)),
       y: marks.map(({ forceN }) => forceN * newton),
-      text: marks.map(({ name }) => name),
+      text: marks.map(markWords),
       hovertemplate: '%{text}<extra></extra>',
       mode: chosen ? 'markers+text' : 'markers',
       // Neighbours in the travel are written on either side of the curve.

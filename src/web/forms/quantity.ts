@@ -1,5 +1,5 @@
 import { springWay } from '#words/instruction.ts';
-import { explainRefusal } from '#core/units/amount.ts';
+import { explainRefusal } from '#words/refusals.ts';
 import {
   bothSystems,
   decimalParts,
@@ -13,7 +13,8 @@ import {
 } from '#core/units/formatLength.ts';
 import { inReadersUnit, measureText, parseMeasure, type MeasureName } from '#core/units/measure.ts';
 import { parseLength } from '#core/units/parseLength.ts';
-import { parseNumber, parseRatio, ratioText } from '#core/units/ratio.ts';
+import { parseNumber, parseRatio } from '#core/units/ratio.ts';
+import { ratioText } from '#words/ratio.ts';
 import { parseTurns, turnsText } from '#core/units/turns.ts';
 
 export type QuantityName = 'length' | 'size' | 'turns' | 'ratio' | 'number' | MeasureName;

@@ -1,7 +1,8 @@
+import { useSay } from '../ui/settings.ts';
 import { WorkFailed } from '../ui/WorkFailed.tsx';
 import { Search } from 'lucide-react';
 import { Link, useSearchParams } from 'react-router';
-import { faultWords } from '#core/faults.ts';
+import { faultWords } from '#words/faults.ts';
 import { allCorners, cornerNames } from '#core/kinds/corners.ts';
 import { checkProblem } from '#core/rack/problem.ts';
 import { useJobRecord } from '../api/jobs.ts';
@@ -21,6 +22,7 @@ export function RackSearchPage() {
   const corner = allCorners.find((id) => id === params.get('corner')) ?? null;
   const { record } = useJobRecord(jobId);
   const rack = useRack();
+  const say = useSay(1);
   const springs = rack.data ?? [];
   const { problem, change, fromJob, broken } = useProblem(record ?? null, corner);
   const search = useSearch(problem);
@@ -64,7 +66,7 @@ export function RackSearchPage() {
             )}
             {!checked.ok && (
               <p role="alert" className="text-short mt-2 whitespace-pre-line">
-                {faultWords(checked.faults)}
+                {faultWords(checked.faults, say)}
               </p>
             )}
             {search.failed !== null && <WorkFailed />}

@@ -1,3 +1,5 @@
+import { faultTold } from '#words/faults.ts';
+import { useSay } from '../ui/settings.ts';
 import { Plus, X } from 'lucide-react';
 import { lazy, Suspense, useMemo } from 'react';
 import { benchOf, LAB_SETUPS } from '#core/lab/setup.ts';
@@ -128,15 +130,18 @@ function Tabs({ lab }: { lab: LabActions }) {
 
 /** What is missing or wrong, by where it stands. */
 function Faults({ faults }: { faults: Fault[] }) {
+  const say = useSay(1);
   return (
     <div role="alert">
       <h3 className="font-semibold">Not enough to draw yet</h3>
       <ul className="text-tight mt-1">
-        {faults.map(({ path, want }) => (
-          <li key={path}>
-            {inWords(path)}: {want} is needed.
-          </li>
-        ))}
+        {faults
+          .map((fault) => faultTold(fault, say))
+          .map(({ path, want }) => (
+            <li key={path}>
+              {inWords(path)}: {want} is needed.
+            </li>
+          ))}
       </ul>
     </div>
   );

@@ -1,3 +1,4 @@
+import { whichWords } from '../which.ts';
 import type { Part } from '#core/calculation/part.ts';
 import type { MarginKind } from '#core/margins/index.ts';
 import { restNamed } from './rest.ts';
@@ -96,7 +97,8 @@ const names: Record<MarginKind, Readonly<Record<string, Name>>> = {
 
 /** A figure that went into a margin, with what it is called. */
 export function marginNamed(kind: MarginKind, part: Part): SumInput {
-  const { of = '', ...rest } = part;
+  const { of: which = '', ...rest } = part;
+  const of = typeof which === 'string' ? which : whichWords(which);
   // Before a ring stand as many springs as there are.
   if (kind === 'ring-order' && part.symbol.startsWith('w')) return { ...rest, name: `${of} can close` };
   const name = names[kind][part.symbol];

@@ -1,3 +1,4 @@
+import { whichWords } from '../which.ts';
 import { marginNamed } from './marginNames.ts';
 import { input } from './input.ts';
 import type { Sum } from './types.ts';
@@ -98,10 +99,10 @@ const wordings: Record<MarginKind, Wording> = {
 
 /** What is left before a limit, opened: formula, what went in, how sure it is. */
 export function marginSum(margin: Margin): Sum {
-  const { kind, name, loadCase, corner, leftMm, sdMm, assumed } = margin;
+  const { kind, which, loadCase, corner, leftMm, sdMm, assumed } = margin;
   const { title, words, formula } = wordings[kind];
   return {
-    title: [name === null ? title : `${title}, ${name}`, cornerNames[corner]].join(', '),
+    title: [which === null ? title : `${title}, ${whichWords(which)}`, cornerNames[corner]].join(', '),
     words: loadCase === null ? words : `${words}; least when ${loadCase}`,
     formula,
     inputs: [

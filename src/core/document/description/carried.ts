@@ -16,7 +16,7 @@ export function carriedOver<const F extends Fields>(
       switch (field.next) {
         case 'blank':
           return [key, blankOf(field, place)];
-        case 'as it is now':
+        case 'as-now':
           return [key, (changed as Record<string, unknown>)[key]];
         default:
           return [key, values[key]];

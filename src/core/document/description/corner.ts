@@ -73,7 +73,7 @@ export const cornerField = group({
       order: {
         low: 'minMm',
         high: 'maxMm',
-        want: 'the least collar reading must be below the greatest',
+        want: 'least-collar-below-greatest',
       },
     },
   ),
@@ -82,17 +82,17 @@ export const cornerField = group({
   springRatio: given('damper per wheel', range.ratio, { since: 2, fitted: true }),
   /** From the seat outwards; none where nothing is known of them. */
   springs: list(part.spring, { most: range.mostSprings, since: 2, fitted: true }),
-  rings: list(part.ring, { most: range.mostSprings - 1, since: 2, fitted: true, next: 'as it is now' }),
+  rings: list(part.ring, { most: range.mostSprings - 1, since: 2, fitted: true, next: 'as-now' }),
   torsion: part.torsion,
   /** Where the cam stands at the baseline, counted from 0. */
   cam: given('count', { min: 0, max: range.mostCams - 1 }, {
-    whole: true, since: 3, fitted: true, next: 'as it is now',
+    whole: true, since: 3, fitted: true, next: 'as-now',
   }),
   air: part.air,
   /** How far the springs are compressed at full droop with the collar where it was at the baseline; negative is slack. */
-  preloadMm: given('mm by tape', range.preloadMm, { since: 2, fitted: true, next: 'as it is now' }),
+  preloadMm: given('mm by tape', range.preloadMm, { since: 2, fitted: true, next: 'as-now' }),
   /** Room for the springs at full extension with the collar there; with free lengths it gives the preload. */
-  roomMm: given('mm by tape', { min: 20, max: 1500 }, { since: 2, fitted: true, next: 'as it is now' }),
+  roomMm: given('mm by tape', { min: 20, max: 1500 }, { since: 2, fitted: true, next: 'as-now' }),
   gas: part.gas,
   /** Bump stop as rows of [squeeze mm, force N] at the damper; touched where `stopMm` says. */
   stopRows: rowsOrNone({ x: { min: 0, max: 500 }, y: range.springN, most: range.mostRows, since: 2, fitted: true }),
@@ -112,8 +112,8 @@ export const cornerField = group({
   }),
   /** Weight on this wheel as measured, wheel and all: of another day, it is history. */
   loadKg: given('kg', range.wheelKg, { since: 2, fitted: true, next: 'blank' }),
-  clearances: list(part.clearance, { most: range.mostLoads, since: 2, next: 'as it is now' }),
-  boots: list(part.boot, { most: range.mostLoads, since: 4, next: 'as it is now' }),
+  clearances: list(part.clearance, { most: range.mostLoads, since: 2, next: 'as-now' }),
+  boots: list(part.boot, { most: range.mostLoads, since: 4, next: 'as-now' }),
   /** How much the floor under this wheel lies above the shop's level; null is level. */
   floorMm: given('mm by tape', { min: -50, max: 50 }, { since: 4 }),
   /** What this wheel's pad shows over what stands on it. */

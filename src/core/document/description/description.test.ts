@@ -161,7 +161,7 @@ describe('every field of the document', () => {
         const want =
           field.next === 'blank'
             ? blankOf(field, place)
-            : field.next === 'as it is now'
+            : field.next === 'as-now'
               ? { now: key }
               : values[key];
         expect([key, next[key]]).toEqual([key, want]);

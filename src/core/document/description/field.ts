@@ -1,3 +1,4 @@
+import type { OrderFault } from '../../faults.ts';
 import type { Hung } from '../../kinds/suspension.ts';
 import type { CornerId } from '../../kinds/corners.ts';
 import type { MachineClass } from '../../kinds/classes/index.ts';
@@ -19,7 +20,7 @@ export interface Place {
 }
 
 /** Carried over to the next job: as it is, not at all, or as turning and the heights since have made it. */
-export type Next = 'same' | 'blank' | 'as it is now';
+export type Next = 'same' | 'blank' | 'as-now';
 
 /** What holds for a field of any type. */
 interface Told {
@@ -113,7 +114,7 @@ export interface ListField extends Told {
 interface Order {
   low: string;
   high: string;
-  want: string;
+  want: OrderFault;
 }
 
 export interface GroupField extends Told {
@@ -333,5 +334,5 @@ export function someCorners<F extends GroupField>(
 
 /** The fields of a group that the next job finds as turning and the heights since have made them. */
 export type ChangedKeys<F> = {
-  [K in keyof F]: F[K] extends { next?: infer N } ? ('as it is now' extends N ? K : never) : never;
+  [K in keyof F]: F[K] extends { next?: infer N } ? ('as-now' extends N ? K : never) : never;
 }[keyof F];

@@ -64,7 +64,7 @@ export const lowPoint = group({
   xMm: number('mm by tape', range.placeMm),
   yMm: number('mm by tape', range.placeMm),
   /** Over the ground at the baseline, and the least it may come to; null where only its angle matters. */
-  nowMm: number('mm by tape', range.heightMm, { next: 'as it is now' }),
+  nowMm: number('mm by tape', range.heightMm, { next: 'as-now' }),
   leastMm: given('mm by tape', range.heightMm),
 });
 
@@ -89,7 +89,7 @@ export const learnt = groupOrNone(
       { since: 4 },
     ),
   },
-  { since: 3, next: 'as it is now' },
+  { since: 3, next: 'as-now' },
 );
 
 const tyreMm = { min: 200, max: 1500 };
@@ -99,12 +99,12 @@ export const jobField = group({
   schema: choice(['margin-job'], { blank: 'margin-job' }),
   schemaVersion: choice([DOCUMENT_VERSION], { blank: DOCUMENT_VERSION }),
   /** What the shop calls the job. */
-  name: text(range.mostName, { filled: true, blank: '', next: 'as it is now' }),
+  name: text(range.mostName, { filled: true, blank: '', next: 'as-now' }),
   machine: group({
     class: choice(machineClasses, { blank: ({ machineClass }) => machineClass }),
     title: text(range.mostName, { blank: '' }),
     /** Shared by every job on the same machine; null for one that has no other. */
-    id: keyText('uuid', { since: 3, next: 'as it is now' }),
+    id: keyText('uuid', { since: 3, next: 'as-now' }),
     /** What earlier jobs on it have taught. */
     learnt,
     wheelbaseMm: given('mm by tape', range.baseMm, {
@@ -121,13 +121,13 @@ export const jobField = group({
     /** Whole machine with what is on board while measuring, but without the riders of its book. */
     massKg: given('kg', { min: 20, max: 20000 }, {
       since: 2,
-      next: 'as it is now',
+      next: 'as-now',
       assumed: ({ machineClass }) => classDefaults[machineClass].massKg,
     }),
     /** Share of that on the front axle. */
     frontShare: given('share', range.share, {
       since: 2,
-      next: 'as it is now',
+      next: 'as-now',
       assumed: ({ machineClass }) => classDefaults[machineClass].frontShare,
     }),
     /** What the tank holds. */
@@ -196,7 +196,7 @@ export const jobField = group({
       /** Measured tyre diameters by axle, those fitted and those to go on; null where nobody has measured, or none go on. */
       tyreMm: group({ front: given('mm by tape', tyreMm), rear: given('mm by tape', tyreMm) }),
       nextTyreMm: group({ front: given('mm by tape', tyreMm), rear: given('mm by tape', tyreMm) }),
-      points: list(lowPoint, { most: range.mostLoads, next: 'as it is now' }),
+      points: list(lowPoint, { most: range.mostLoads, next: 'as-now' }),
     },
     { since: 6 },
   ),

@@ -38,7 +38,7 @@ export const spring = group(
     order: {
       low: 'solidLengthMm',
       high: 'freeLengthMm',
-      want: 'the solid length must be below the free length',
+      want: 'solid-below-free',
     },
   },
 );
@@ -125,7 +125,7 @@ export const air = groupOrNone(
       volumeCm3: number('cm3', range.chamberCm3),
     }),
   },
-  { since: 3, fitted: true, next: 'as it is now' },
+  { since: 3, fitted: true, next: 'as-now' },
 );
 
 /** A threaded lower mount, or tubes in their clamps, that sets height alone. */
@@ -140,13 +140,13 @@ export const mount = groupOrNone(
     /** Thread in the mount when it is screwed in as far as it goes. */
     mostMm: given('mm', range.clearanceMm),
   },
-  { since: 2, fitted: true, next: 'as it is now' },
+  { since: 2, fitted: true, next: 'as-now' },
 );
 
 /** A distance that changes with height, as it is at the baseline. */
 export const clearance = group({
   name,
-  nowMm: number('mm', range.clearanceMm, { next: 'as it is now' }),
+  nowMm: number('mm', range.clearanceMm, { next: 'as-now' }),
   /** mm gained per mm that the body rises over this wheel. */
   perMm: number('factor', { min: -5, max: 5 }),
   leastMm: number('mm', range.clearanceMm),
@@ -159,14 +159,14 @@ export const clearance = group({
     most: range.mostRows,
     growing: true,
     since: 6,
-    next: 'as it is now',
+    next: 'as-now',
   }),
 });
 
 /** A shaft that hangs down outwards by an angle, with a boot or joint that takes only so much. */
 export const boot = group({
   name,
-  nowDeg: number('deg', range.jointDeg, { next: 'as it is now' }),
+  nowDeg: number('deg', range.jointDeg, { next: 'as-now' }),
   mostDeg: number('deg', { min: 1, max: 89 }),
   /** Joint to joint. */
   shaftMm: number('mm', range.partMm),
@@ -176,7 +176,7 @@ const sagLimits = {
   fromMm: number('mm by tape', range.sagMm),
   toMm: number('mm by tape', range.sagMm),
 };
-const sagOrder = { low: 'fromMm', high: 'toMm', want: 'the least sag must be below the most' };
+const sagOrder = { low: 'fromMm', high: 'toMm', want: 'least-sag-below-most' } as const;
 
 /** Sag between which the owner will have it, mm of wheel travel from fully extended. */
 export const sagWindow = groupOrNone(sagLimits, { order: sagOrder, since: 3 });

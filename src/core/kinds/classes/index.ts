@@ -1,4 +1,4 @@
-import type { Fault } from '../../faults.ts';
+import type { Fault, Want } from '../../faults.ts';
 import type { Footing } from '../../geometry/reference.ts';
 import { sideOf, type CornerId } from '../corners.ts';
 import { car } from './car.ts';
@@ -55,8 +55,8 @@ export function standsOnFour(machineClass: MachineClass): boolean {
 export function cornerFault(machineClass: MachineClass, named: readonly string[]): Fault | null {
   const corners: readonly string[] = cornersOf(machineClass);
   const missing = corners.find((id) => !named.includes(id));
-  const want = `a ${classDefaults[machineClass].title} to have the corners ${corners.join(', ')}`;
-  if (missing) return { path: `corners.${missing}`, got: 'nothing', want };
+  const want: Want = { be: 'corners-of', machine: classDefaults[machineClass].title, corners };
+  if (missing) return { path: `corners.${missing}`, got: undefined, want };
   const strange = named.find((id) => !corners.includes(id));
-  return strange === undefined ? null : { path: `corners.${strange}`, got: 'a corner', want };
+  return strange === undefined ? null : { path: `corners.${strange}`, got: strange, want };
 }

@@ -1,3 +1,5 @@
+import { faultTold } from '#words/faults.ts';
+import { useSay } from '../../ui/settings.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { ChevronDown } from 'lucide-react';
 import { Collapsible } from 'radix-ui';
@@ -84,6 +86,7 @@ export function FittedSection() {
 
 function Faults() {
   const job = useThisJob();
+  const say = useSay(1);
   const faults = job.answer?.faults ?? [];
   if (faults.length === 0) return null;
   return (
@@ -91,11 +94,13 @@ function Faults() {
       <p className="font-semibold">
         Something fitted contradicts itself; until it is put right, springs and weights are left out.
       </p>
-      {faults.map(({ path, got, want }) => (
-        <p key={path}>
-          {path}: {got}; right would be {want}.
-        </p>
-      ))}
+      {faults
+        .map((fault) => faultTold(fault, say))
+        .map(({ path, got, want }) => (
+          <p key={path}>
+            {path}: {got}; right would be {want}.
+          </p>
+        ))}
     </div>
   );
 }

@@ -1,3 +1,4 @@
+import { markWords } from '#words/stackEvents.ts';
 import { Download, Pause, Play } from 'lucide-react';
 import { useEffect, useRef, useState, type RefObject } from 'react';
 import { labMarks, type LabMark } from '#core/lab/curve.ts';
@@ -208,12 +209,12 @@ function placesOf(bench: Bench): Place[] {
       ? mark.name === bench.setup.cases[0]?.name
         ? 'ride'
         : `case ${mark.name}`
-      : `${mark.kind} ${mark.name}`;
+      : `${mark.kind} ${markWords(mark)}`;
   return [
     { id: 'droop', name: 'full droop', travelMm: 0 },
     ...marks.map((mark) => ({
       id: idOf(mark),
-      name: mark.kind === 'end' ? `full bump, ${mark.name}` : mark.name,
+      name: mark.kind === 'end' ? `full bump, ${markWords(mark)}` : markWords(mark),
       travelMm: mark.travelMm,
     })),
   ];

@@ -1,6 +1,7 @@
 import { compressToEncodedURIComponent, decompressFromEncodedURIComponent } from 'lz-string';
 import { readSetups, type LabSetup } from '#core/lab/setup.ts';
-import { faultWords, type Checked } from '#core/faults.ts';
+import type { Checked } from '#core/faults.ts';
+import { faultWords } from '#words/faults.ts';
 
 /** Setups as text that fits into a link. */
 export function toLink(setups: readonly LabSetup[]): string {
@@ -11,7 +12,7 @@ export function toLink(setups: readonly LabSetup[]): string {
 export function fromLink(text: string): Checked<LabSetup[]> {
   const faulty = (got: unknown): Checked<LabSetup[]> => ({
     ok: false,
-    faults: [{ path: 'link', got: String(got).slice(0, 40), want: 'a whole link as it was copied' }],
+    faults: [{ path: 'link', got, want: { be: 'whole-link' } }],
   });
   try {
     const json = decompressFromEncodedURIComponent(text);

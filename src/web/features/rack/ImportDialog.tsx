@@ -1,3 +1,5 @@
+import { cellFaultWords } from '#words/rackFaults.ts';
+import { useSay } from '../../ui/settings.ts';
 import { Select } from '../../ui/Select.tsx';
 import Papa from 'papaparse';
 import { useState } from 'react';
@@ -180,6 +182,7 @@ function Columns({ sheet, choices, choose }: ColumnsProps) {
 }
 
 function Preview({ read }: { read: ImportedRack }) {
+  const say = useSay(1);
   const { springs, faults } = read;
   const figure = (value: number | null) => (value === null ? '–' : String(Number(value.toFixed(2))));
   return (
@@ -209,7 +212,7 @@ function Preview({ read }: { read: ImportedRack }) {
             {faults.slice(0, FAULTS_SHOWN).map(({ row, heading, fault }, i) => (
               <li key={i}>
                 Row {row}
-                {heading && `, ${heading}`}: {fault}.
+                {heading && `, ${heading}`}: {cellFaultWords(fault, say)}.
               </li>
             ))}
             {faults.length > FAULTS_SHOWN && <li>and {faults.length - FAULTS_SHOWN} more</li>}

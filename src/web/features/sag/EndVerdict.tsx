@@ -116,7 +116,7 @@ function Remarks({ end, answer }: { end: SagEnd; answer: Answer }) {
         <p className="label text-second mt-1">
           With gear, luggage and fuel that were not on while reading, the rider’s is{' '}
           <EstimatedLength
-            figure={{ ...asRidden, value: end.ridden.nowMm, sd: end.ridden.nowSdMm }}
+            figure={{ kind: 'estimated', value: end.ridden.nowMm, sd: end.ridden.nowSdMm }}
             note=""
           />
           .
@@ -144,8 +144,6 @@ function Remarks({ end, answer }: { end: SagEnd; answer: Answer }) {
     </>
   );
 }
-
-const asRidden = { kind: 'estimated', from: 'all readings so far' } as const;
 
 /** Less than this between as read and as ridden is not worth a line, mm. */
 const SEEN_MM = 0.5;

@@ -1,3 +1,5 @@
+import { isSameWhich, whichKey } from '#core/document/which.ts';
+import { whichWords } from '#words/which.ts';
 import { reasonWords } from '#words/reasons.ts';
 import { askingWords } from '#words/asking.ts';
 import { marginTitles } from '#words/margins.ts';
@@ -40,10 +42,10 @@ export function MarginColumn({ planned }: Props) {
   const latest = useCallback(
     (margin: Margin) =>
       now.current.find(
-        ({ kind, corner, name, loadCase }) =>
+        ({ kind, corner, which, loadCase }) =>
           kind === margin.kind &&
           corner === margin.corner &&
-          name === margin.name &&
+          isSameWhich(which, margin.which) &&
           loadCase === margin.loadCase,
       ) ?? margin,
     [],
@@ -66,7 +68,7 @@ export function MarginColumn({ planned }: Props) {
       <ul className="mt-3">
         {rows.map((margin) => (
           <MarginRow
-            key={margin.kind + margin.corner + (margin.name ?? '')}
+            key={margin.kind + margin.corner + whichKey(margin.which)}
             margin={margin}
             latest={latest}
           />
@@ -112,7 +114,7 @@ interface RowProps {
 
 /** A line is drawn anew only where something on it can be seen to change: seats are moved in every frame of a drag. */
 const MarginRow = memo(MarginLine, ({ margin: a }, { margin: b }) =>
-  [a.kind === b.kind, a.corner === b.corner, a.name === b.name, a.loadCase === b.loadCase, a.state === b.state, a.assumed === b.assumed,
+  [a.kind === b.kind, a.corner === b.corner, isSameWhich(a.which, b.which), a.loadCase === b.loadCase, a.state === b.state, a.assumed === b.assumed,
    seen(a.leftMm, 0.05) === seen(b.leftMm, 0.05), seen(a.turns ?? 0, 1 / 16) === seen(b.turns ?? 0, 1 / 16), seen(a.share, 0.005) === seen(b.share, 0.005)].every(Boolean),
 ); // prettier-ignore
 
@@ -131,7 +133,11 @@ function MarginLine({ margin, latest }: RowProps) {
         </SumFigure>
       </div>
       <div className="label text-second flex justify-between gap-2 pl-[22px]">
-        <span>{[cornerNames[margin.corner], margin.name, margin.loadCase].filter(Boolean).join(', ')}</span>
+        <span>
+          {[cornerNames[margin.corner], margin.which && whichWords(margin.which), margin.loadCase]
+            .filter(Boolean)
+            .join(', ')}
+        </span>
         <span className={stateTone[margin.state]}>
           {marginWord[margin.state]}
           {margin.assumed && <AssumedMark />}

@@ -1,0 +1,13 @@
+import type { Which } from '#core/document/which.ts';
+
+/** Which of several it is, as it is called. */
+export function whichWords(which: Which): string {
+  switch (which.by) {
+    case 'name':
+      return which.name;
+    case 'number':
+      return `${which.of} ${which.number}`;
+    case 'positions':
+      return `${which.left} of ${which.all} positions left`;
+  }
+}
