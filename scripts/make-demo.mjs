@@ -17,7 +17,7 @@ const { wholeFact } = await load('document/upgradeFact.ts');
 const { answerFor } = await load('planning/answer.ts');
 const { planFact } = await load('planning/tell.ts');
 
-const { cornersIn } = await load('machine/body.ts');
+const { cornersIn } = await load('kinds/classes/index.ts');
 const { workOf } = await load('estimate/rounds.ts');
 const idOf = (job, n) =>
   `00000000-0000-4000-8000-${String(job).padStart(4, '0')}${String(n).padStart(8, '0')}`;

@@ -123,7 +123,7 @@ describe('what is wrong is told by its place', () => {
           springs: [{ rateNPerMm: 30, freeLengthMm: 100, solidLengthMm: 120 }],
         }),
       ],
-      /springs\[0\]\.solidLengthMm: got 120, expected less than the free length of 100/,
+      /springs\[0\]\.solidLengthMm: got 120 mm, expected less than the free length of 100 mm/,
     ],
     ['a step that is none', ['stack', 'docs/examples/stack.json', '--step', '0'], /--step: got 0/],
     ['a command that is none', ['paint'], /unknown command/],
