@@ -1,4 +1,5 @@
-import { closeFor, prepFor, type CloseId, type PrepId } from '#core/document/checks.ts';
+import { closeFor, prepFor } from '#core/document/checks.ts';
+import type { CloseId, PrepId } from '#core/kinds/seeTo.ts';
 import type { JobDocument } from '#core/document/types.ts';
 
 /** Before anything is measured: what to see to, why, and what leaving it out costs. */
@@ -80,10 +81,10 @@ const closeWords: Record<CloseId, { words: string; why: string }> = {
 
 /** What to see to before anything is measured, for this machine, in words. */
 export function prepList(document: JobDocument) {
-  return prepFor(document).map(({ id }) => ({ id, ...prepWords[id] }));
+  return prepFor(document).map((id) => ({ id, ...prepWords[id] }));
 }
 
 /** What to see to before it goes out, for this machine, in words. */
 export function closeList(document: JobDocument) {
-  return closeFor(document).map(({ id }) => ({ id, ...closeWords[id] }));
+  return closeFor(document).map((id) => ({ id, ...closeWords[id] }));
 }

@@ -1,4 +1,4 @@
-import type { SymptomId } from '#core/judgement/symptoms.ts';
+import type { SymptomId } from '#core/kinds/seeTo.ts';
 
 /** One thing to try, why, and what it costs. */
 interface Suggestion {

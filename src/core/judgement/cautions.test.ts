@@ -5,11 +5,10 @@ import { stages } from './stages.ts';
 import { blankDocument } from '../document/create.ts';
 import { fittingFields } from '../document/fitting.ts';
 import type { Fitting } from '../document/types.ts';
-import { cornersOf } from '../kinds/classes/index.ts';
+import { classDefaults, cornersOf } from '../kinds/classes/index.ts';
 import { machineClasses, type MachineClass } from '../kinds/classes/index.ts';
 import { cautionsAt } from './cautions.ts';
 import { questionHeight } from './questions.ts';
-import { symptomsOn } from './symptoms.ts';
 
 const idsAt = (machineClass: MachineClass, fitting: Fitting | null = null) => {
   const document = blankDocument(machineClass, '');
@@ -54,7 +53,7 @@ describe('cautions', () => {
 describe('ladders', () => {
   test('ski pressure: blocks, then preload within its window, the strap last since it costs travel', () => {
     for (const id of ['pushes', 'lifts'] as const) {
-      expect(symptomsOn('sleds')).toContain(id);
+      expect(classDefaults.snowmobile.symptoms).toContain(id);
       const ladder = symptomWords[id].try.map(({ words }) => words);
       expect(ladder).toHaveLength(3);
       expect(ladder[0]).toMatch(/^Transfer blocks .* both sides alike/);
@@ -64,8 +63,8 @@ describe('ladders', () => {
   });
 
   test('bottoming with the sag right is never put down to preload', () => {
-    for (const footing of ['wheels', 'sleds', 'bikes'] as const) {
-      expect(symptomsOn(footing)).toContain('bottoms');
+    for (const one of machineClasses) {
+      expect(classDefaults[one].symptoms).toContain('bottoms');
       const steps = symptomWords.bottoms.try;
       expect(steps[0]?.words).toMatch(/^Compression damping/);
       expect(steps.some(({ words }) => /preload/i.test(words))).toBe(false);

@@ -1,87 +1,28 @@
 import type { Stage } from './stages.ts';
 import { adjusterOf } from '../kinds/adjusters/index.ts';
-import type { Footing } from '../geometry/reference.ts';
 import type { JobDocument } from '../document/types.ts';
-import { cornersIn, footingOf } from '../kinds/classes/index.ts';
+import { classDefaults, cornersIn } from '../kinds/classes/index.ts';
 
-interface Rule {
-  id: string;
-  at: Stage;
-  /** Where it applies; left out, everywhere. */
-  on?: readonly Footing[];
-  /** Whether what is fitted calls for it; left out, always. */
-  when?: (document: JobDocument) => boolean;
-}
+/** Where work can hurt somebody, at the step it comes up, in the order they are told. */
+const steps = {
+  turn: [
+    'stands', 'thread', 'top-nut', 'lines', 'pinch', 'torsion', 'engagement', 'gas', 'clamps',
+  ],
+  'close-out': ['torque', 'alignment', 'law'],
+} as const satisfies Partial<Record<Stage, readonly string[]>>; // prettier-ignore
 
-const anyCorner =
-  (is: (corner: JobDocument['corners']['LF']) => boolean) =>
-  (document: JobDocument): boolean =>
-    cornersIn(document).some((id) => is(document.corners[id]));
+export type CautionId = (typeof steps)[keyof typeof steps][number];
 
-const rules = [
-  {
-    id: 'stands',
-    at: 'turn',
-  },
-  {
-    id: 'thread',
-    at: 'turn',
-  },
-  {
-    id: 'top-nut',
-    at: 'turn',
-  },
-  {
-    id: 'lines',
-    at: 'turn',
-    on: ['wheels', 'bikes'],
-  },
-  {
-    id: 'pinch',
-    at: 'turn',
-  },
-  {
-    id: 'torsion',
-    at: 'turn',
-    when: anyCorner(({ torsion }) => torsion !== null),
-  },
-  {
-    id: 'engagement',
-    at: 'turn',
-    when: anyCorner(({ fitting }) => adjusterOf(fitting).beside === 'lower mount'),
-  },
-  {
-    id: 'gas',
-    at: 'turn',
-    when: anyCorner(({ gas, air }) => gas !== null || air !== null),
-  },
-  {
-    id: 'clamps',
-    at: 'turn',
-    when: anyCorner(({ fitting }) => adjusterOf(fitting).beside === 'tubes in clamps'),
-  },
-  {
-    id: 'torque',
-    at: 'close-out',
-  },
-  {
-    id: 'alignment',
-    at: 'close-out',
-    on: ['wheels', 'sleds'],
-  },
-  {
-    id: 'law',
-    at: 'close-out',
-    on: ['wheels', 'bikes'],
-  },
-] as const satisfies readonly Rule[];
-
-export type CautionId = (typeof rules)[number]['id'];
+/** Those that hold on every machine. */
+const always: readonly CautionId[] = ['stands', 'thread', 'top-nut', 'pinch', 'torque'];
 
 /** Cautions at a step, for what this machine is and what is fitted. */
 export function cautionsAt(stage: Stage, document: JobDocument): CautionId[] {
-  const footing = footingOf(document.machine.class);
-  const applies = ({ at, on, when }: Rule) =>
-    at === stage && (on?.includes(footing) ?? true) && (when?.(document) ?? true);
-  return rules.filter(applies).map(({ id }) => id);
+  const own: readonly CautionId[] = classDefaults[document.machine.class].cautions;
+  const fitted = cornersIn(document).flatMap((id): readonly CautionId[] => {
+    const { fitting, gas } = document.corners[id];
+    return [...adjusterOf(fitting).cautions, ...(gas === null ? [] : (['gas'] as const))];
+  });
+  const told: readonly CautionId[] = stage === 'turn' || stage === 'close-out' ? steps[stage] : [];
+  return told.filter((id) => [always, own, fitted].some((some) => some.includes(id)));
 }

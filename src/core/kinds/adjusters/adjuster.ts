@@ -1,5 +1,6 @@
 import type { Footing } from '../../geometry/reference.ts';
 import type { Axle } from '../corners.ts';
+import type { AdjusterCaution } from '../seeTo.ts';
 
 /** How an adjuster goes from where it stands. */
 type Going =
@@ -33,6 +34,8 @@ export interface Adjuster {
   springRatio: 'as the damper' | 'asked' | number;
   /** What its collar is read from, where that goes without saying. */
   datum: string;
+  /** Where work on it can hurt somebody. */
+  cautions: readonly AdjusterCaution[];
   /** Whether it sits in a fork leg, so that preload goes in at its cap. */
   inFork: boolean;
 }
@@ -44,6 +47,7 @@ export const plain = {
   springRatio: 'as the damper',
   datum: '',
   inFork: false,
+  cautions: [],
 } as const satisfies Partial<Adjuster>;
 
 export const everywhere: readonly Footing[] = ['wheels', 'sleds', 'bikes'];

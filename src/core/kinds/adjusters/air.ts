@@ -8,4 +8,5 @@ export const air: Adjuster = {
   on: everywhere,
   goes: { by: 'pressure' },
   brings: 'air',
+  cautions: ['gas'],
 };

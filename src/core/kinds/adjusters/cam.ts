@@ -8,4 +8,5 @@ export const cam: Adjuster = {
   on: ['sleds'],
   goes: { by: 'positions' },
   brings: 'torsion',
+  cautions: ['torsion'],
 };

@@ -10,4 +10,5 @@ export const clamp: Adjuster = {
   goes: { by: 'thread' },
   beside: 'tubes in clamps',
   inFork: true,
+  cautions: ['clamps'],
 };

@@ -1,10 +1,12 @@
 import { strut, doubleWishbone, solidAxle, trailingArm, apartOnArm } from '../ratioRanges.ts';
+import { onFourWheels } from '../seeTo.ts';
 import type { Machine } from './machine.ts';
 
 /** A car on four wheels. */
 export const car: Machine = {
   title: 'car',
   footing: 'wheels',
+  ...onFourWheels,
   corners: ['LF', 'RF', 'LR', 'RR'],
   wheelbaseMm: 2600,
   trackMm: { front: 1500, rear: 1500 },

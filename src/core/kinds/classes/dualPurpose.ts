@@ -1,10 +1,12 @@
 import { fork, linkage, swingArm } from '../ratioRanges.ts';
+import { onTwoWheels } from '../seeTo.ts';
 import type { Machine } from './machine.ts';
 
 /** A motorcycle for roads and tracks. */
 export const dualPurpose: Machine = {
   title: 'dual-purpose motorcycle',
   footing: 'bikes',
+  ...onTwoWheels,
   corners: ['FW', 'RW'],
   wheelbaseMm: 1480,
   trackMm: { front: 0, rear: 0 },

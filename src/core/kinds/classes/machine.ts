@@ -1,9 +1,10 @@
 import type { Footing, ReferenceKind } from '../../geometry/reference.ts';
 import type { SuspensionRanges } from '../suspensionTypes.ts';
 import type { Axle, CornerId } from '../corners.ts';
+import type { SeeTo } from '../seeTo.ts';
 
 /** Everything the product knows of one class of machine. Figures are middle-of-the-road ones for the kind, always marked as assumed. */
-export interface Machine {
+export interface Machine extends SeeTo {
   title: string;
   footing: Footing;
   /** Where it stands on its springs, in measuring order. */

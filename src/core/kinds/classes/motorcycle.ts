@@ -1,10 +1,12 @@
 import { fork, linkage, swingArm } from '../ratioRanges.ts';
+import { onTwoWheels } from '../seeTo.ts';
 import type { Machine } from './machine.ts';
 
 /** A road motorcycle. */
 export const motorcycle: Machine = {
   title: 'motorcycle',
   footing: 'bikes',
+  ...onTwoWheels,
   corners: ['FW', 'RW'],
   wheelbaseMm: 1430,
   trackMm: { front: 0, rear: 0 },

@@ -1,10 +1,12 @@
 import { aArms, swingArm } from '../ratioRanges.ts';
+import { onFourWheels } from '../seeTo.ts';
 import type { Machine } from './machine.ts';
 
 /** A quad: two front wheels on arms of their own, and a swing arm behind with one damper on the centre line. */
 export const quad: Machine = {
   title: 'quad',
   footing: 'wheels',
+  ...onFourWheels,
   corners: ['LF', 'RF', 'RM'],
   wheelbaseMm: 1280,
   trackMm: { front: 980, rear: 930 },

@@ -1,10 +1,12 @@
 import { fork, swingArm } from '../ratioRanges.ts';
+import { onTwoWheels } from '../seeTo.ts';
 import type { Machine } from './machine.ts';
 
 /** A scooter. */
 export const scooter: Machine = {
   title: 'scooter',
   footing: 'bikes',
+  ...onTwoWheels,
   corners: ['FW', 'RW'],
   wheelbaseMm: 1300,
   trackMm: { front: 0, rear: 0 },

@@ -1,10 +1,12 @@
 import { longTrailingArm, aArms } from '../ratioRanges.ts';
+import { onFourWheels } from '../seeTo.ts';
 import type { Machine } from './machine.ts';
 
 /** A side-by-side. */
 export const sideBySide: Machine = {
   title: 'side-by-side',
   footing: 'wheels',
+  ...onFourWheels,
   corners: ['LF', 'RF', 'LR', 'RR'],
   wheelbaseMm: 2950,
   trackMm: { front: 1630, rear: 1630 },

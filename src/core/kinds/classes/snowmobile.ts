@@ -1,9 +1,11 @@
+import { onSkis } from '../seeTo.ts';
 import type { Machine } from './machine.ts';
 
 /** A snowmobile: two skis, and a skid on two arms. */
 export const snowmobile: Machine = {
   title: 'snowmobile',
   footing: 'sleds',
+  ...onSkis,
   corners: ['LS', 'RS', 'FA', 'RA'],
   wheelbaseMm: 1500,
   trackMm: { front: 1060, rear: 0 },

@@ -1,10 +1,12 @@
 import { strut, doubleWishbone, solidAxle, axleInboard } from '../ratioRanges.ts';
+import { onFourWheels } from '../seeTo.ts';
 import type { Machine } from './machine.ts';
 
 /** A truck or 4x4. */
 export const truck: Machine = {
   title: 'truck or 4x4',
   footing: 'wheels',
+  ...onFourWheels,
   corners: ['LF', 'RF', 'LR', 'RR'],
   wheelbaseMm: 3300,
   trackMm: { front: 1640, rear: 1640 },

@@ -4,9 +4,9 @@ import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useState } from 'react';
 import { browserStorage } from '../../api/keeping.ts';
 import type { Entry } from '#core/document/types.ts';
-import { symptomsOn, type SymptomId } from '#core/judgement/symptoms.ts';
+import type { SymptomId } from '#core/kinds/seeTo.ts';
 import { symptomWords, type SymptomWords } from '#words/symptoms.ts';
-import { footingOf } from '#core/kinds/classes/index.ts';
+import { classDefaults } from '#core/kinds/classes/index.ts';
 import { limits } from '#contract/limits.ts';
 import type { Job } from '../../jobStore/useJob.ts';
 import { roundWords } from '#words/fields.ts';
@@ -21,7 +21,7 @@ import { Footer, NextLink } from '../sheet/Footer.tsx';
 export function RideStage() {
   const job = useThisJob();
   const [chosen, setChosen] = useState<SymptomId | null>(null);
-  const symptoms = symptomsOn(footingOf(job.record.document.machine.class));
+  const symptoms = classDefaults[job.record.document.machine.class].symptoms;
   return (
     <div className="flex flex-1 flex-col">
       <div className="grid gap-x-8 gap-y-4 px-4 py-4 lg:grid-cols-2">

@@ -85,7 +85,7 @@ test('a target that cannot be had makes the plan need a look', () => {
 });
 
 test('prep: seen to, or skipped and worth a look', () => {
-  const all = prepFor(plainDocument()).map(({ id }) => id);
+  const all = [...prepFor(plainDocument())];
   const seen = (how: 'done' | 'skipped') =>
     add(measured(), ...all.map((slot) => factEntry({ kind: 'prep', slot, how })));
   expect(stageStanding('prep', jobOf(seen('done')))).toEqual({ state: 'done', words: 'all seen to' });
