@@ -1,3 +1,4 @@
+import { download } from '../ui/download.ts';
 const TONES = ['ground', 'sheet', 'ink', 'second', 'rule', 'action', 'wash', 'tight', 'short'];
 
 /** Saves a drawing as a file of its own: colours written out, nothing that only the page knows. PNG at twice its size. */
@@ -5,7 +6,7 @@ export async function saveDrawing(drawing: SVGSVGElement, kind: 'svg' | 'png', n
   const { width, height } = drawing.getBoundingClientRect();
   const text = standAlone(drawing, width, height);
   const file = `${name.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'section'}.${kind}`;
-  if (kind === 'svg') return save(new Blob([text], { type: 'image/svg+xml' }), file);
+  if (kind === 'svg') return download(new Blob([text], { type: 'image/svg+xml' }), file);
   const image = new Image();
   image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(text)}`;
   await image.decode();
@@ -13,7 +14,7 @@ export async function saveDrawing(drawing: SVGSVGElement, kind: 'svg' | 'png', n
   [canvas.width, canvas.height] = [2 * width, 2 * height];
   canvas.getContext('2d')?.drawImage(image, 0, 0, canvas.width, canvas.height);
   const blob = await new Promise<Blob | null>((done) => canvas.toBlob(done, 'image/png'));
-  if (blob) save(blob, file);
+  if (blob) download(blob, file);
 }
 
 function standAlone(drawing: SVGSVGElement, width: number, height: number): string {
@@ -31,12 +32,4 @@ function standAlone(drawing: SVGSVGElement, width: number, height: number): stri
     (text, tone) => text.replaceAll(`var(--${tone})`, style.getPropertyValue(`--${tone}`).trim()),
     new XMLSerializer().serializeToString(copy),
   );
-}
-
-function save(blob: Blob, file: string): void {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(blob);
-  link.download = file;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
 }

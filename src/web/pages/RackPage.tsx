@@ -1,3 +1,4 @@
+import { download } from '../ui/download.ts';
 import { Select } from '../ui/Select.tsx';
 import { Download, Plus, Search, Upload } from 'lucide-react';
 import Papa from 'papaparse';
@@ -222,9 +223,5 @@ function fits(spring: RackSpring, asked: Asked): boolean {
 function saveCsv(springs: readonly RackSpring[]): void {
   const { headings, rows } = writeRack(springs);
   const text = Papa.unparse({ fields: headings, data: rows }, { escapeFormulae: true, newline: '\r\n' });
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob(['\uFEFF', text], { type: 'text/csv;charset=utf-8' }));
-  link.download = 'spring-rack.csv';
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+  download(new Blob(['\uFEFF', text], { type: 'text/csv;charset=utf-8' }), 'spring-rack.csv');
 }

@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
+import ReconnectingSocket from 'partysocket/ws';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import { keptStorage } from '../../api/keeping.ts';
@@ -47,52 +48,36 @@ export function useGauge(): {
   tell: (command: object) => void;
 } {
   const address = useGaugeSetting((setting) => setting.address);
-  const [state, setState] = useState<State>('off');
+  const [state, setState] = useState<Exclude<State, 'off'>>('connecting');
   const [readings, setReadings] = useState<Record<string, GaugeReading>>({});
   const [broken, setBroken] = useState(0);
-  const socket = useRef<WebSocket | null>(null);
+  const socket = useRef<ReconnectingSocket | null>(null);
   useEffect(() => {
     if (address === null) return;
-    let timer: ReturnType<typeof setTimeout> | undefined;
-    let ended = false;
-    const open = () => {
-      let made: WebSocket;
-      try {
-        made = new WebSocket(address);
-      } catch {
-        setState('away');
-        return;
+    // What was said to an instrument that is away is of a moment that has passed: only the newest waits for it.
+    const made = new ReconnectingSocket(address, [], {
+      minReconnectionDelay: TRY_AGAIN_MS,
+      maxReconnectionDelay: TRY_AGAIN_MS,
+      maxEnqueuedMessages: 1,
+    });
+    socket.current = made;
+    made.onopen = () => setState('reading');
+    made.onclose = () => setState('away');
+    made.onmessage = ({ data }) => {
+      for (const text of String(data).split('\n').filter(Boolean)) {
+        const line = readGaugeLine(text);
+        if (line.ok) setReadings((all) => ({ ...all, [line.value.name]: line.value }));
+        else setBroken((count) => count + 1);
       }
-      socket.current = made;
-      setState('connecting');
-      made.onopen = () => setState('reading');
-      made.onmessage = ({ data }) => {
-        for (const text of String(data).split('\n').filter(Boolean)) {
-          const line = readGaugeLine(text);
-          if (line.ok) setReadings((all) => ({ ...all, [line.value.name]: line.value }));
-          else setBroken((count) => count + 1);
-        }
-      };
-      made.onclose = () => {
-        if (ended) return;
-        setState('away');
-        timer = setTimeout(open, TRY_AGAIN_MS);
-      };
     };
-    open();
     return () => {
-      ended = true;
-      clearTimeout(timer);
-      socket.current?.close();
+      made.onclose = null;
+      made.close();
       socket.current = null;
-      setState('off');
+      setState('connecting');
       setReadings({});
     };
   }, [address]);
-  const tell = useCallback((command: object) => {
-    const line = JSON.stringify(command);
-    const send = () => socket.current?.readyState === WebSocket.OPEN && socket.current.send(line);
-    if (!send()) socket.current?.addEventListener('open', () => send(), { once: true });
-  }, []);
-  return { state, readings, broken, tell };
+  const tell = useCallback((command: object) => socket.current?.send(JSON.stringify(command)), []);
+  return { state: address === null ? 'off' : state, readings, broken, tell };
 }

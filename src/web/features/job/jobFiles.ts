@@ -1,4 +1,5 @@
 import { jobFileName, jobFileOf, jobFromFile } from '#core/document/file.ts';
+import { download } from '../../ui/download.ts';
 import type { JobRecord } from '#core/document/types.ts';
 import type { JobAnswer } from '#contract/api.ts';
 import { ApiProblem, callApi } from '../../api/client.ts';
@@ -10,12 +11,7 @@ export function saveJobFile(record: JobRecord): void {
 
 /** Lets the browser keep a text as a file. */
 export function handOver(text: string, type: string, name: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = name;
-  link.click();
-  URL.revokeObjectURL(url);
+  download(new Blob([text], { type }), name);
 }
 
 export type Opened = { ok: true; id: string } | { ok: false; why: string; details: string[] };

@@ -1,3 +1,4 @@
+import { useDebouncedCallback } from 'use-debounce';
 import { useEffect, useMemo, useRef } from 'react';
 import { useSearchParams } from 'react-router';
 import { create } from 'zustand';
@@ -107,15 +108,16 @@ function useLink(setups: LabSetup[], put: Lab['put']): string | null {
     const linked = fromLink(link);
     if (linked.ok && toLink(useLabStore.getState().setups) !== link) put(linked.value, 0);
   }, [link, put]);
+  const follow = useDebouncedCallback(() => {
+    const next = toLink(setups);
+    // A link that cannot be read stays in the address, and said to be so, until something is changed.
+    if (next === own.current || (fault && useLabStore.getState().past.length === 0)) return;
+    own.current = next;
+    setParams({ s: next }, { replace: true });
+  }, LINK_AFTER);
   useEffect(() => {
-    const timer = setTimeout(() => {
-      const next = toLink(setups);
-      // A link that cannot be read stays in the address, and said to be so, until something is changed.
-      if (next === own.current || (fault && useLabStore.getState().past.length === 0)) return;
-      own.current = next;
-      setParams({ s: next }, { replace: true });
-    }, LINK_AFTER);
-    return () => clearTimeout(timer);
-  }, [setups, setParams, fault]);
+    follow();
+    return follow.cancel;
+  }, [setups, fault, follow]);
   return fault;
 }

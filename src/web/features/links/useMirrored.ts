@@ -1,5 +1,6 @@
 import { useEffect } from 'react';
 import { useSearchParams } from 'react-router';
+import { useDebouncedCallback } from 'use-debounce';
 
 /** Milliseconds of quiet before the address follows. */
 const AFTER = 60;
@@ -11,20 +12,21 @@ const AFTER = 60;
 export function useMirrored(parts: Record<string, string>): void {
   const [, setParams] = useSearchParams();
   const text = JSON.stringify(parts);
+  const mirror = useDebouncedCallback(
+    () =>
+      setParams(
+        (before) => {
+          for (const [key, value] of Object.entries(JSON.parse(text) as Record<string, string>))
+            if (value === '') before.delete(key);
+            else before.set(key, value);
+          return before;
+        },
+        { replace: true },
+      ),
+    AFTER,
+  );
   useEffect(() => {
-    const timer = setTimeout(
-      () =>
-        setParams(
-          (before) => {
-            for (const [key, value] of Object.entries(JSON.parse(text) as Record<string, string>))
-              if (value === '') before.delete(key);
-              else before.set(key, value);
-            return before;
-          },
-          { replace: true },
-        ),
-      AFTER,
-    );
-    return () => clearTimeout(timer);
-  }, [text, setParams]);
+    mirror();
+    return mirror.cancel;
+  }, [text, mirror]);
 }
