@@ -91,7 +91,7 @@ function tests(args, env, minutes) {
 const before = tests(['--maxWorkers=100%'], {}, 20);
 if (before.status !== 0)
   throw new Error(
-    `expected the tests to pass before anything is flipped, got\n${before.signal ?? before.stderr.slice(before.stderr.indexOf('FAIL'))}`,
+    `expected the tests to pass before anything is flipped, got\n${before.signal ?? before.stderr.slice(Math.max(before.stderr.indexOf('FAIL'), before.stderr.length - 4000))}`,
   );
 const testFiles = readdirSync(hits).map((name) => JSON.parse(readFileSync(join(hits, name), 'utf8')));
 

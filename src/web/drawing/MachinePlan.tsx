@@ -57,6 +57,13 @@ export function MachinePlan({ footprint, moves, width = 190, lying = false }: Pr
   );
 }
 
+/** A skid's arm is a bar across the tunnel; a swing arm's one damper stands between its wheels, which the outline has. */
+const onCentreLine: Partial<Record<CornerId, Foot>> = {
+  FA: { length: 90, width: 330 },
+  RA: { length: 90, width: 330 },
+  RM: { length: 190, width: 90 },
+};
+
 interface Foot {
   length: number;
   width: number;
@@ -125,9 +132,7 @@ function Wheel({
   const { x, y } = contactPoint(footprint, id);
   const moving = move !== null && Math.abs(move) > 0.25;
   const up = (move ?? 0) > 0;
-  // A skid's arm is a bar across the tunnel.
-  const skid = id === 'FA' || id === 'RA';
-  const { length, width } = skid ? { length: 90, width: 330 } : foot;
+  const { length, width } = onCentreLine[id] ?? foot;
   const size = foot.width * 0.62;
   return (
     <g transform={`translate(${-y} ${-x})`}>

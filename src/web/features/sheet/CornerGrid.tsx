@@ -25,19 +25,22 @@ export function CornerGrid({ corner, showPlan }: Props) {
   const moves = Object.fromEntries(
     (job.answer ? plannedMoves(job.answer) : []).map(({ id, riseMm }) => [id, showPlan ? riseMm : null]),
   );
+  const corners = cornersIn(job.record.document);
+  // One damper on the centre line stands under the machine, over the whole width.
+  const plan = corners.includes('RM') ? 'row-span-1' : 'row-span-2';
   const onTwo = footingOf(job.record.document.machine.class) === 'bikes';
   return (
     <div
       data-fields
       className={`grid flex-1 grid-cols-[minmax(0,1fr)_168px_minmax(0,1fr)] ${onTwo ? '' : 'grid-rows-2'} gap-y-1 px-3 pt-3 max-xl:not-narrow:grid-cols-[minmax(0,1fr)_90px_minmax(0,1fr)] narrow:grid-cols-1 narrow:grid-rows-none`}
     >
-      {cornersIn(job.record.document).map((id) => (
+      {corners.map((id) => (
         <Corner key={id} id={id} showPlan={showPlan}>
           {corner(id, byCorner(job.answer)[id] ?? null)}
         </Corner>
       ))}
       <div
-        className={`col-start-2 ${onTwo ? '' : 'row-span-2'} row-start-1 flex items-center justify-center px-1 narrow:hidden`}
+        className={`col-start-2 ${onTwo ? '' : plan} row-start-1 flex items-center justify-center px-1 narrow:hidden`}
       >
         <MachinePlan footprint={job.record.document.machine} moves={moves} width={168} lying={onTwo} />
       </div>
@@ -47,8 +50,14 @@ export function CornerGrid({ corner, showPlan }: Props) {
 
 function Corner({ id, showPlan, children }: { id: CornerId; showPlan: boolean; children: ReactNode }) {
   const job = useThisJob();
-  const right = id.startsWith('R');
-  const place = `${right ? 'wide:col-start-3' : 'wide:col-start-1'} ${axleOf(id) === 'rear' && id !== 'RW' ? 'wide:row-start-2' : 'wide:row-start-1'}`;
+  const right = id.startsWith('R') && id !== 'RM';
+  const column =
+    id === 'RM'
+      ? 'wide:col-span-3 wide:col-start-1 wide:mx-auto'
+      : right
+        ? 'wide:col-start-3'
+        : 'wide:col-start-1';
+  const place = `${column} ${axleOf(id) === 'rear' && id !== 'RW' ? 'wide:row-start-2' : 'wide:row-start-1'}`;
   return (
     <section
       aria-label={cornerNames[id]}
