@@ -146,7 +146,7 @@ function benchPlan({ answerFor, aimFor, samplePlan }, line) {
     adjusters: answer.corners.map(({ spec, room }, contact) => ({
       contact,
       kind: 'seat',
-      stepMm: spec.stepMm.value,
+      stepBy: spec.stepMm.value,
       room,
     })),
     groups: [[0], [1], [2], [3]],
