@@ -1,4 +1,5 @@
 import type { CornerDocument } from '../document/types.ts';
+import type { Going } from '../kinds/adjusters/adjuster.ts';
 import { positions } from './positions.ts';
 import { pressure } from './pressure.ts';
 import { steps } from './steps.ts';
@@ -6,7 +7,7 @@ import { thread } from './thread.ts';
 import type { Way } from './way.ts';
 
 /** Every way a seat goes, as the kinds of adjusters name them. */
-const ways = { thread, steps, positions, pressure } satisfies Record<string, Way>;
+const ways = { thread, steps, positions, pressure } satisfies Record<Exclude<Going['by'], 'nothing'>, Way>;
 export type WayName = keyof typeof ways;
 
 /** How a corner's own adjuster goes: by what it has in place of coils, else in steps where somebody gave their height. */

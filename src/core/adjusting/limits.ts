@@ -21,13 +21,13 @@ function distance(limitMm: number | null, collarMm: number | null, sign: 1 | -1)
 
 /** How an adjuster can be moved. */
 export interface Steps {
-  /** mm of one step: groove, notch or the smallest turn that is told. */
+  /** One step, in the adjuster's own count (mm, or steps of pressure): groove, notch or the smallest turn that is told. */
   stepBy: number;
-  /** Moves from now that alone can be had (cam positions), mm, growing; left out where every step can. */
+  /** Moves from now that alone can be had (cam positions), growing; left out where every step can. */
   choicesBy?: readonly number[] | undefined;
 }
 
-/** The moves that can be had nearest to `moveBy`, within the room: the nearest one and its neighbours, mm. */
+/** The moves that can be had nearest to `moveBy`, within the room: the nearest one and its neighbours, in its own count. */
 export function stepsNear({ stepBy, choicesBy }: Steps, room: ThreadRoom, moveBy: number): number[] {
   if (choicesBy) {
     const within = choicesBy.filter((mm) => mm >= room.down - 1e-9 && mm <= room.up + 1e-9);

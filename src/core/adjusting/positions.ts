@@ -30,6 +30,7 @@ export const positions: Way = {
     cam: cam === null && seatBy === 0 ? null : camAt(corner, seatBy),
     air,
   }),
+  cautions: ['torsion'],
   preloadByCollar: false,
 };
 

@@ -23,6 +23,7 @@ export const pressure: Way = {
     cam,
     air: air && (air.gaugeBar !== null || seatBy !== 0) ? { ...air, gaugeBar: barAt(corner, seatBy) } : air,
   }),
+  cautions: ['gas'],
   preloadByCollar: false,
 };
 

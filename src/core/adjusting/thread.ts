@@ -16,6 +16,7 @@ export const thread: Way = {
     cam,
     air,
   }),
+  cautions: [],
   preloadByCollar: true,
 };
 

@@ -1,5 +1,6 @@
 import type { CornerDocument } from '../document/types.ts';
 import type { CornerSpec } from '../estimate/corner.ts';
+import type { WayCaution } from '../kinds/seeTo.ts';
 import type { Steps, ThreadRoom } from './limits.ts';
 
 /** The fields of a corner that say where its own adjuster stands. */
@@ -39,6 +40,8 @@ export interface Way {
   told: (standing: Standing, by: number) => ToldMove;
   /** Where the corner's adjuster stands, for the next job to begin with. */
   carried: (standing: Pick<Standing, 'corner' | 'seatBy'>) => Place;
+  /** Where work on it can hurt somebody, whatever adjuster was picked for it. */
+  cautions: readonly WayCaution[];
   /** Whether preload is counted by its collar or its room, so that a spring cannot be judged without either. */
   preloadByCollar: boolean;
 }

@@ -36,6 +36,10 @@ describe('cautions', () => {
       expect(idsAt(machineClass)).not.toContain(id);
       expect(idsAt(machineClass, fitting)).toContain(id);
     }
+    // What a corner has counts, whatever adjuster was picked for it.
+    const sled = blankDocument('snowmobile', '');
+    Object.assign(sled.corners.RA, { ...fittingFields('cam'), fitting: 'seat' });
+    expect(cautionsAt('turn', sled)).toContain('torsion');
     // A sled has no axle on brake hoses; a bike needs no alignment.
     expect(idsAt('snowmobile')).not.toContain('lines');
     const close = (one: MachineClass) => cautionsAt('close-out', blankDocument(one, ''));

@@ -1,4 +1,5 @@
 import type { Stage } from './stages.ts';
+import { wayOf } from '../adjusting/index.ts';
 import { adjusterOf } from '../kinds/adjusters/index.ts';
 import type { JobDocument } from '../document/types.ts';
 import { classDefaults, cornersIn } from '../kinds/classes/index.ts';
@@ -21,7 +22,8 @@ export function cautionsAt(stage: Stage, document: JobDocument): CautionId[] {
   const own: readonly CautionId[] = classDefaults[document.machine.class].cautions;
   const fitted = cornersIn(document).flatMap((id): readonly CautionId[] => {
     const { fitting, gas } = document.corners[id];
-    return [...adjusterOf(fitting).cautions, ...(gas === null ? [] : (['gas'] as const))];
+    const { cautions } = wayOf(document.corners[id]);
+    return [...adjusterOf(fitting).cautions, ...cautions, ...(gas === null ? [] : (['gas'] as const))];
   });
   const told: readonly CautionId[] = stage === 'turn' || stage === 'close-out' ? steps[stage] : [];
   return told.filter((id) => [always, own, fitted].some((some) => some.includes(id)));

@@ -12,8 +12,11 @@ export type SymptomId = 'bottoms' | 'harsh' | 'kicks' | 'packs' | 'rolls' | 'pus
 /** Where work on a class of machine can hurt somebody beside what holds for all of them. */
 type ClassCaution = 'lines' | 'alignment' | 'law';
 
-/** Where work on a kind of adjuster can hurt somebody. */
-export type AdjusterCaution = 'torsion' | 'engagement' | 'clamps' | 'gas';
+/** Where work on what stands beside an adjuster's seat can hurt somebody. */
+export type AdjusterCaution = 'engagement' | 'clamps';
+
+/** Where work on what pushes in place of coils can hurt somebody. */
+export type WayCaution = 'torsion' | 'gas';
 
 /** What is seen to on a machine, and what it may do wrong, each in the order of the work. */
 export interface SeeTo {

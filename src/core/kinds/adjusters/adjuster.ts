@@ -3,7 +3,7 @@ import type { Axle } from '../corners.ts';
 import type { AdjusterCaution } from '../seeTo.ts';
 
 /** How an adjuster goes from where it stands. */
-type Going =
+export type Going =
   /** Wound on a thread: any part of a turn, to a reading of its collar. */
   | { by: 'thread' }
   /** In steps of a height that somebody gives, along the damper or as more and fewer of something. */

@@ -8,5 +8,4 @@ export const air: Adjuster = {
   on: everywhere,
   goes: { by: 'pressure' },
   brings: 'air',
-  cautions: ['gas'],
 };

@@ -8,5 +8,4 @@ export const cam: Adjuster = {
   on: ['sleds'],
   goes: { by: 'positions' },
   brings: 'torsion',
-  cautions: ['torsion'],
 };
