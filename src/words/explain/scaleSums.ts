@@ -42,7 +42,14 @@ const oneMore: Record<SeatEffect['way'], string> = {
   pressure: 'A tenth of a bar more',
 };
 
-/** What one turn of a seat does at one corner. */
+const oneOf: Record<SeatEffect['way'], string> = {
+  thread: 'turn',
+  steps: 'step',
+  positions: 'position',
+  pressure: 'step',
+};
+
+/** What one more of an adjuster does at one corner. */
 export function effectSum(
   { seat, by, way, turnBy, corners }: SeatEffect,
   at: SeatEffect['corners'][number],
@@ -58,7 +65,7 @@ export function effectSum(
       ),
       by === 'seat' && way === 'pressure'
         ? input('p', 'bar a step', AIR_STEP_BAR * turnBy, 'count', 'sheet')
-        : input('p', `mm of ${by} for one`, turnBy, 'length', 'sheet'),
+        : input('p', `mm of ${by} a ${by === 'mount' ? 'turn' : oneOf[way]}`, turnBy, 'length', 'sheet'),
       input('Δh', `height ${cornerNames[at.id]}`, at.heightMm, 'length', 'computed'),
     ],
     result: { value: at.padKg, unit: 'mass' },
