@@ -1,4 +1,4 @@
-import { execFileSync, spawnSync } from 'node:child_process';
+import { execFile, execFileSync } from 'node:child_process';
 import {
   cpSync,
   mkdirSync,
@@ -9,7 +9,7 @@ import {
   symlinkSync,
   writeFileSync,
 } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { availableParallelism, tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { flippablePlaces, switchedText } from './lib/flips.mjs';
 import { seededRandom } from './lib/seededRandom.mjs';
@@ -73,25 +73,28 @@ writeFileSync(
   JSON.stringify({ ...config, rootDir: copy, setupFilesAfterEnv: ['<rootDir>/flipSwitch.cjs'] }),
 );
 
-/** Runs the tests given; they fail, too, when they never end. */
+/** Runs the tests given and says whether they pass; they fail, too, when they never end. */
 function tests(args, env, minutes) {
-  return spawnSync(
-    process.execPath,
-    ['node_modules/jest/bin/jest.js', '--config', 'flips.config.json', '--silent', ...args],
-    {
-      cwd: copy,
-      timeout: minutes * 60_000,
-      encoding: 'utf8',
-      killSignal: 'SIGKILL',
-      env: { ...process.env, NODE_OPTIONS: '--experimental-vm-modules', ...env },
-    },
-  );
+  return new Promise((resolve) => {
+    execFile(
+      process.execPath,
+      ['node_modules/jest/bin/jest.js', '--config', 'flips.config.json', '--silent', ...args],
+      {
+        cwd: copy,
+        timeout: minutes * 60_000,
+        killSignal: 'SIGKILL',
+        maxBuffer: 1 << 28,
+        env: { ...process.env, NODE_OPTIONS: '--experimental-vm-modules', ...env },
+      },
+      (error, _, said) => resolve({ pass: !error, said: error?.signal ?? said }),
+    );
+  });
 }
 
-const before = tests(['--maxWorkers=100%'], {}, 20);
-if (before.status !== 0)
+const before = await tests(['--maxWorkers=100%'], {}, 20);
+if (!before.pass)
   throw new Error(
-    `expected the tests to pass before anything is flipped, got\n${before.signal ?? before.stderr.slice(Math.max(before.stderr.indexOf('FAIL'), before.stderr.length - 4000))}`,
+    `expected the tests to pass before anything is flipped, got\n${before.said.slice(Math.max(before.said.indexOf('FAIL'), before.said.length - 4000))}`,
   );
 const testFiles = readdirSync(hits).map((name) => JSON.parse(readFileSync(join(hits, name), 'utf8')));
 
@@ -105,27 +108,41 @@ function besideFirst({ file }, a, b) {
 /** Most comparisons differ only where two figures are equal: the quick tests alone look for those. */
 const mostFor = ({ kind }) => (kind === 'comparison' ? Math.min(Number(most), 2) : Number(most));
 
-const results = sample.map((place) => {
+/** Flips one place, runs the tests that pass by it, and says whether one of them fails. */
+async function tried(place) {
   const passing = testFiles
     .filter(({ seen, ms }) => seen.includes(place.id) && ms <= 1000 * mostFor(place))
     .sort((a, b) => besideFirst(place, a, b))
     .map(({ testPath }) => testPath);
   const noticed =
     passing.length > 0 &&
-    tests(
-      ['--runInBand', '--bail', '--testSequencer', join(copy, 'asGiven.cjs'), '--runTestsByPath', ...passing],
-      {
-        FLIP: String(place.id),
-        FLIP_ORDER: passing.join(':'),
-      },
-      5,
-    ).status !== 0;
+    !(
+      await tests(
+        [
+          '--runInBand',
+          '--bail',
+          '--testSequencer',
+          join(copy, 'asGiven.cjs'),
+          '--runTestsByPath',
+          ...passing,
+        ],
+        { FLIP: String(place.id), FLIP_ORDER: passing.join(':') },
+        5,
+      )
+    ).pass;
   const verdict = noticed ? 'noticed' : passing.length > 0 ? 'NOT NOTICED' : 'NEVER RUN';
   console.log(
     `${place.id + 1} ${verdict} ${place.kind} ${place.file}:${place.line} ${place.written} to ${place.flipped}`,
   );
   return { ...place, noticed };
-});
+}
+
+const waiting = [...sample];
+const results = [];
+const works = async () => {
+  for (let place = waiting.shift(); place; place = waiting.shift()) results.push(await tried(place));
+};
+await Promise.all(Array.from({ length: availableParallelism() }, works));
 rmSync(copy, { recursive: true });
 
 const share = (kinds) => {

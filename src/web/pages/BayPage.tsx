@@ -1,16 +1,14 @@
 import { nextWords } from '#words/nextAction.ts';
-import { turningOrder } from '#core/judgement/turningOrder.ts';
 import { JobContext, useThisJob } from '../jobStore/jobContext.ts';
 import { useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useParams } from 'react-router';
 import { cornerSpec } from '#core/estimate/corner.ts';
-import { workOf, type Work } from '#core/estimate/rounds.ts';
-import type { ToldCorner, ToldPlan } from '#core/document/types.ts';
+import type { ToldPlan } from '#core/document/types.ts';
 import { planFact } from '#core/planning/tell.ts';
 import { isMoved } from '#core/planning/cornerAnswer.ts';
-import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
-import { useJob, type Job } from '../jobStore/useJob.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
+import { useJob } from '../jobStore/useJob.ts';
 import { MachinePlan } from '../drawing/MachinePlan.tsx';
 import { airTold, Effect, MountMove, PitchAssumed, RingMove, SeatMove } from '../features/job/MoveWords.tsx';
 import { capital } from '../ui/words.ts';
@@ -18,6 +16,8 @@ import { SizeLength, Turns } from '../ui/Figure.tsx';
 import { isRatioGuessed, MeasureRatio } from '../features/ratio/MeasureRatio.tsx';
 import { Button } from '../ui/Button.tsx';
 import { BaySection } from '../features/turn/BaySection.tsx';
+import { useWorkSteps } from '../features/turn/useWorkSteps.ts';
+import { countedMm, goesBy, isCounted, type WorkStep } from '../features/turn/workSteps.ts';
 
 /** One corner at a time, for arm's length: what to turn, where to stop, and a counter for turns. */
 export function BayPage() {
@@ -74,53 +74,20 @@ function Idle() {
   );
 }
 
-interface Step {
-  id: CornerId;
-  work: Work;
-  asked: ToldCorner;
-}
-
-/** Every piece of work of a told plan, corner by corner. */
-function stepsOf(job: Job, told: ToldPlan): Step[] {
-  return turningOrder(job.record.document).flatMap((id) => {
-    const asked = told.corners[id];
-    return asked ? workOf(asked).map((work) => ({ id, work, asked })) : [];
-  });
-}
-
-function isDone(job: Job, { id, work }: Step): boolean {
-  const round = job.state.current + 1;
-  return job.facts.some(
-    ({ fact }) =>
-      fact.round === round && fact.kind === work.kind && fact.corner === id && fact.slot === work.slot,
-  );
-}
-
 function Turning({ told }: { told: ToldPlan }) {
-  const job = useThisJob();
-  const steps = stepsOf(job, told);
-  const open = steps.findIndex((step) => !isDone(job, step));
-  const [at, setAt] = useState(Math.max(open, 0));
-  const step = steps[Math.min(at, steps.length - 1)];
-  const go = (by: number) => setAt((here) => Math.min(Math.max(here + by, 0), steps.length - 1));
+  const { step, at, count, isDone, go, record } = useWorkSteps(useThisJob(), told);
   if (!step) return null;
-  const record = (doneMm: number) => {
-    const { work } = step;
-    const place = { round: job.state.current + 1, corner: step.id, slot: work.slot };
-    job.actions.record(
-      `Turned ${cornerNames[step.id]}`,
-      work.kind === 'inflated'
-        ? { kind: work.kind, ...place, bar: work.bar, askedBar: work.bar }
-        : { kind: work.kind, ...place, mm: doneMm, askedMm: work.mm },
-    );
-    const later = steps.findIndex((one, k) => k > at && !isDone(job, one));
-    if (later >= 0) setAt(later);
-  };
   return (
     <>
-      <StepView key={`${step.id}${step.work.kind}${step.work.slot}`} step={step} record={record} go={go} />
+      <StepView
+        key={`${step.id}${step.work.kind}${step.work.slot}`}
+        step={step}
+        isDone={isDone(step)}
+        record={record}
+        go={go}
+      />
       <p className="figures text-second text-center text-[20px]">
-        {at + 1} of {steps.length}
+        {at + 1} of {count}
       </p>
     </>
   );
@@ -128,24 +95,24 @@ function Turning({ told }: { told: ToldPlan }) {
 
 function StepView({
   step,
+  isDone,
   record,
   go,
 }: {
-  step: Step;
+  step: WorkStep;
+  isDone: boolean;
   record: (doneMm: number) => void;
   go: (by: number) => void;
 }) {
   const job = useThisJob();
   const { id, work, asked } = step;
   const { pitchMm } = cornerSpec(job.record.document, id);
-  const counts = work.kind === 'adjustment' && asked.camTo === undefined && asked.steps === undefined;
+  const counts = isCounted(step);
   const { isSeat, isMount, by } = goesBy(work);
   const [eighths, setEighths] = useState(0);
   const size = Math.round(Math.abs(asked.turns) * 8);
   const count = (by: number) => setEighths((now) => Math.max(now + by, 0));
-  // What was counted is what was done; nothing counted, and it is taken as told.
-  const done = () =>
-    record(counts && eighths > 0 ? (Math.sign(asked.turns) * eighths * pitchMm.value) / 8 : by);
+  const done = () => record(countedMm(step, eighths, pitchMm.value));
   useHotkeys('space', () => counts && count(8), { preventDefault: true }, [counts]);
   useHotkeys('up,right', () => counts && count(1), { preventDefault: true }, [counts]);
   useHotkeys('down,left', () => counts && count(-1), { preventDefault: true }, [counts]);
@@ -184,7 +151,7 @@ function StepView({
       {counts && <TurnCounter eighths={eighths} size={size} count={count} />}
       <div className="mt-4 flex flex-wrap gap-3">
         <Button look="main" className="min-h-20 px-10 text-[28px]" onClick={done}>
-          {isDone(job, step) ? 'Done again' : 'Done'}
+          {isDone ? 'Done again' : 'Done'}
         </Button>
         <Button className="min-h-20 px-6 text-[20px]" onClick={() => go(-1)} aria-label="Corner before">
           Back
@@ -199,7 +166,7 @@ function StepView({
         </div>
       )}
       <p className="text-second text-[17px]">
-        Weight off, lock ring back. {isDone(job, step) && <b className="text-ink">✓ done already.</b>}
+        Weight off, lock ring back. {isDone && <b className="text-ink">✓ done already.</b>}
       </p>
     </section>
   );
@@ -248,12 +215,6 @@ function TurnCounter({
   );
 }
 
-/** What a step moves, and by how much: mm, or bar where it is air; towards the spring is positive. */
-function goesBy(work: Work): { isSeat: boolean; isMount: boolean; by: number } {
-  const isSeat = work.kind === 'adjustment' || work.kind === 'inflated';
-  return { isSeat, isMount: work.kind === 'mount', by: work.kind === 'inflated' ? work.bar : work.mm };
-}
-
 function CountButton({
   label,
   onClick,
@@ -275,7 +236,7 @@ function CountButton({
   );
 }
 
-function Figure({ step: { id, work, asked } }: { step: Step }) {
+function Figure({ step: { id, work, asked } }: { step: WorkStep }) {
   const job = useThisJob();
   const { mount, fitting } = job.record.document.corners[id];
   if (work.kind === 'mount')

@@ -3,21 +3,22 @@ import { Select } from '../ui/Select.tsx';
 import { Download, Plus, Search, Upload } from 'lucide-react';
 import Papa from 'papaparse';
 import { useMemo, useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import { writeRack } from '#core/rack/csv.ts';
-import { blankRackValues, rateOf, type RackSpring } from '#core/rack/spring.ts';
+import { blankRackValues, type RackSpring } from '#core/rack/spring.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { limits } from '#contract/limits.ts';
 import { useRack } from '../api/rack.ts';
 import { HeaderSlot } from '../ui/headerSlot.tsx';
 import { useLengthStyle } from '../ui/settings.ts';
-import { useMirrored } from '../features/links/useMirrored.ts';
 import { useUndoKeys } from '../jobStore/useUndoKeys.ts';
 import { Button } from '../ui/Button.tsx';
 import { FindBox } from '../ui/FindBox.tsx';
 import { NumberField } from '../forms/NumberField.tsx';
 import { ImportDialog } from '../features/rack/ImportDialog.tsx';
+import { numberIn, type Asked } from '../features/rack/filters.ts';
 import { RackTable } from '../features/rack/RackTable.tsx';
+import { useFilters } from '../features/rack/useFilters.ts';
 import { useRackEdits, type RackEdits } from '../features/rack/useRackEdits.ts';
 
 /** Catalogue and stock: every spring, found, sorted, typed over, taken in and saved as CSV. */
@@ -25,15 +26,9 @@ export function RackPage() {
   const rack = useRack();
   const edits = useRackEdits();
   useUndoKeys({ undo: edits.undo, redo: () => undefined });
-  const [start] = useSearchParams();
-  const [asked, setAsked] = useState<Asked>(() =>
-    Object.fromEntries(FILTERS.map((key) => [key, start.get(key) ?? ''])),
-  );
-  useMirrored(asked);
   const [importing, setImporting] = useState(false);
   const springs = useMemo(() => rack.data ?? [], [rack.data]);
-  const shown = useMemo(() => springs.filter((spring) => fits(spring, asked)), [springs, asked]);
-  const set = (key: string, value: string) => setAsked((before) => ({ ...before, [key]: value }));
+  const { asked, set, shown } = useFilters(springs);
   return (
     <main className="mx-auto w-full max-w-[1360px] flex-1 px-6 py-4 narrow:px-4">
       <title>Spring rack · Margin</title>
@@ -129,10 +124,6 @@ function Shelf({ rack, springs, shown, edits }: ShelfProps) {
   return <RackTable springs={shown} edits={edits} />;
 }
 
-/** What the rack is narrowed by, as it stands in the address. */
-const FILTERS = ['find', 'inner', 'rate-from', 'rate-to', 'free-from', 'free-to', 'stock'] as const;
-type Asked = Record<string, string>;
-
 const bounds = [
   { key: 'rate', label: 'Rate', quantity: 'rate', range: limits.springRateNPerMm },
   { key: 'free', label: 'Free length', quantity: 'size', range: limits.springMm },
@@ -140,7 +131,7 @@ const bounds = [
 
 interface FilterProps {
   asked: Asked;
-  set: (key: string, value: string) => void;
+  set: (key: keyof Asked, value: string) => void;
   springs: readonly RackSpring[];
 }
 
@@ -193,30 +184,6 @@ function Filters({ asked, set, springs }: FilterProps) {
         in stock only
       </label>
     </div>
-  );
-}
-
-function numberIn(asked: Asked, key: string): number | null {
-  const text = asked[key] ?? '';
-  return text !== '' && Number.isFinite(Number(text)) ? Number(text) : null;
-}
-
-/** Whether a spring is like what is asked for. */
-function fits(spring: RackSpring, asked: Asked): boolean {
-  const words = (asked.find ?? '').toLowerCase().split(/\s+/).filter(Boolean);
-  const text = `${spring.name} ${spring.note}`.toLowerCase();
-  const inner = numberIn(asked, 'inner');
-  const within = (key: string, value: number | null) => {
-    const [from, to] = [numberIn(asked, `${key}-from`), numberIn(asked, `${key}-to`)];
-    if (from === null && to === null) return true;
-    return value !== null && value >= (from ?? -Infinity) && value <= (to ?? Infinity);
-  };
-  return (
-    words.every((word) => text.includes(word)) &&
-    (inner === null || spring.innerMm === inner) &&
-    within('rate', rateOf(spring)?.value ?? null) &&
-    within('free', spring.freeLengthMm) &&
-    (asked.stock !== '1' || spring.stock > 0)
   );
 }
 

@@ -1,8 +1,9 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { axleOf, type CornerId } from '#core/kinds/corners.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../../ui/settings.ts';
 import { Button } from '../../ui/Button.tsx';
+import { useTakenByItself } from './useTakenByItself.ts';
 import { simulatedAddress, useGauge, useGaugeSetting } from './useGauge.ts';
 
 interface Props {
@@ -11,9 +12,6 @@ interface Props {
   slot: string;
   onTake: (mm: number) => void;
 }
-
-/** ms that a reading must have been steady before it is taken by itself. */
-const STEADY_MS = 1500;
 
 /** An instrument beside the keys: what it reads, whether it is steady, and one press to take it. */
 export function GaugeLine({ id, slot, onTake }: Props) {
@@ -72,37 +70,6 @@ export function GaugeLine({ id, slot, onTake }: Props) {
       </div>
     </div>
   );
-}
-
-interface Taken {
-  /** mm; null while nothing is to be taken by itself. */
-  mm: number | null;
-  steady: boolean;
-  /** What is being read. */
-  prompt: string;
-  onTake: (mm: number) => void;
-}
-
-/**
- * Takes a value once it has stood for a while. What was steady before this was asked for is the reading before: it has to
- * move first.
- */
-function useTakenByItself({ mm, steady, prompt, onTake }: Taken): void {
-  const latest = useRef({ mm, onTake });
-  const movedFor = useRef<string | null>(null);
-  useEffect(() => {
-    latest.current = { mm, onTake };
-    if (mm !== null && !steady) movedFor.current = prompt;
-  });
-  const still = mm !== null && steady;
-  useEffect(() => {
-    if (!still) return;
-    const timer = setTimeout(() => {
-      const now = latest.current;
-      if (movedFor.current === prompt && now.mm !== null) now.onTake(now.mm);
-    }, STEADY_MS);
-    return () => clearTimeout(timer);
-  }, [still, prompt]);
 }
 
 /** Which instrument to listen to: the simulated one, or an address on this machine. */

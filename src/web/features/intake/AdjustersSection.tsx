@@ -5,15 +5,15 @@ import { ChevronDown } from 'lucide-react';
 import { Collapsible } from 'radix-ui';
 import { useState } from 'react';
 import { sagWindows } from '#core/sag/sagWindows.ts';
-import type { CornerDocument } from '#core/document/types.ts';
 import { adjusterOf, hasMount, stepOf } from '#core/kinds/adjusters/index.ts';
 import { airTaken, camDegrees } from '#core/document/taken.ts';
 import { mountOfPitch } from '#core/document/fitting.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
-import { cornersIn, footingOf, standsOnFour } from '#core/kinds/classes/index.ts';
+import { cornersIn, standsOnFour } from '#core/kinds/classes/index.ts';
 import { limitsOf, middleOf, schoolOf } from '#core/sag/schools.ts';
 import { limits } from '#contract/limits.ts';
 import { cornerNumbers } from '../../ui/words.ts';
+import { camParts, isMoreGiven, usualSecond, windowRange } from './adjusterParts.ts';
 import { Select } from '../../ui/Select.tsx';
 import { NumberField } from '../../forms/NumberField.tsx';
 import { pathKey } from '../../jobStore/draftKeys.ts';
@@ -24,14 +24,7 @@ import { PathField } from '../../forms/fields.tsx';
 export function AdjustersSection() {
   const job = useThisJob();
   const { document } = job.record;
-  const ids = cornersIn(document);
-  const given =
-    footingOf(document.machine.class) !== 'wheels' ||
-    document.crossTarget !== null ||
-    ids.some((id) => {
-      const { sagMm, rings, fitting } = document.corners[id];
-      return sagMm !== null || rings.length > 0 || fitting !== 'seat';
-    });
+  const given = isMoreGiven(document);
   const [open, setOpen] = useState(given);
   // Another kind of adjuster brings figures of its own: they are shown at once.
   const [before, setBefore] = useState(given);
@@ -153,13 +146,6 @@ function SagRows() {
   );
 }
 
-function windowRange({ sagWindow }: CornerDocument, name: 'fromMm' | 'toMm') {
-  if (!sagWindow) return limits.sagMm;
-  return name === 'fromMm'
-    ? { ...limits.sagMm, max: sagWindow.toMm - 1 }
-    : { ...limits.sagMm, min: sagWindow.fromMm + 1 };
-}
-
 /** What goes in steps, and what stands at a ratio of its own. */
 function StepRows() {
   const job = useThisJob();
@@ -274,36 +260,6 @@ const torsionRows: readonly PartRow[] = [
   { name: 'leverMm', label: 'Leg length', help: 'spring centre to where the leg presses' },
 ]; // prettier-ignore
 
-/** Cam positions as a workshop reads them off: where they begin, how far apart, how many. */
-const camsFrom = (first: number, step: number, count: number) =>
-  Array.from({ length: count }, (_, k) => Math.round(10 * (first + k * step)) / 10);
-const camStep = ([a = 0, b = a + 10]: readonly number[]) => b - a;
-
-const camParts = [
-  {
-    label: 'Cam, first position',
-    help: '° of preload in the loosest',
-    range: { min: 0, max: 300 },
-    read: ([first = 0]: readonly number[]) => first,
-    write: (cams: readonly number[], first: number) => camsFrom(first, camStep(cams), cams.length),
-  },
-  {
-    label: 'Each further',
-    help: '° more',
-    range: { min: 1, max: 60 },
-    read: camStep,
-    write: (cams: readonly number[], step: number) => camsFrom(cams[0] ?? 0, step, cams.length),
-  },
-  {
-    label: 'Positions',
-    help: 'how many the cam has',
-    range: { min: 1, max: limits.cams },
-    read: (cams: readonly number[]) => cams.length,
-    write: (cams: readonly number[], count: number) =>
-      camsFrom(cams[0] ?? 0, camStep(cams), Math.round(count)),
-  },
-] as const;
-
 function CamRows() {
   const job = useThisJob();
   const { document } = job.record;
@@ -377,11 +333,6 @@ const airRows: readonly PartRow[] = [
   { name: 'volumeCm3', label: 'Air volume', help: 'cm³, fully extended' },
   { name: 'areaMm2', label: 'Piston area', help: 'mm²' },
 ]; // prettier-ignore
-
-const usualSecond = ({ gaugeBar, volumeCm3 }: { gaugeBar: number; volumeCm3: number }) => ({
-  gaugeBar: 2 * gaugeBar,
-  volumeCm3: volumeCm3 / 3,
-});
 
 /** The chamber behind a floating piston; emptied, there is none. */
 const secondRows = [

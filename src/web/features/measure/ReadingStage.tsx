@@ -4,7 +4,7 @@ import { useThisJob } from '../../jobStore/jobContext.ts';
 import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { referenceKinds } from '#core/geometry/reference.ts';
-import { cornerSpec, gainGroups } from '#core/estimate/corner.ts';
+import { gainGroups } from '#core/estimate/corner.ts';
 import { settledIn } from '#core/book/again.ts';
 import { scalesWanted } from '#core/planning/cornerAnswer.ts';
 import { tolerances } from '#core/tolerances.ts';
@@ -16,7 +16,7 @@ import { meanOf } from '#core/numerics/mean.ts';
 import type { ToldCorner } from '#core/document/types.ts';
 import { axleOf, cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
-import { bareSize, lengthText, shownLength } from '#core/units/formatLength.ts';
+import { bareSize, lengthText } from '#core/units/formatLength.ts';
 import type { CornerAnswer } from '#core/planning/cornerAnswer.ts';
 import { chanceSum, comparedSum, estimateSum, gainSum, heightNowSum } from '#words/explain/cornerSums.ts';
 import { lostSum } from '#words/explain/planSums.ts';
@@ -31,6 +31,7 @@ import { Length, SizeLength, Plain, Turns } from '../../ui/Figure.tsx';
 import { CutOpenNowPanel } from '../sheet/CutOpenPanel.tsx';
 import { CornerGrid } from '../sheet/CornerGrid.tsx';
 import { FactField, ranges, useHeightQuestion } from '../../forms/fields.tsx';
+import { againstPrediction, turnedFurther } from './againstPrediction.ts';
 import { NextReading } from './NextReading.tsx';
 import { PhotoSlot } from './PhotoSlot.tsx';
 import { Footer, NextLink } from '../sheet/Footer.tsx';
@@ -291,44 +292,35 @@ function Expected({ id, round, told }: Omit<ReadingsProps, 'answer'>) {
   const job = useThisJob();
   const style = useLengthStyle(0);
   const { answer } = job;
-  if (!answer || round === 0) return null;
-  const turningStill = job.state.turning !== null;
-  // While turning is open, what was issued is all there is to expect.
-  const height = turningStill ? null : cornerHeight(answer, id, round);
-  const predicted = turningStill
-    ? told?.heightMm === undefined
-      ? null
-      : { value: told.heightMm, sd: told.heightSdMm ?? 0 }
-    : (height?.predicted ?? null);
-  if (!predicted) return null;
-  const measured = height?.measured ?? null;
-  if (!measured)
+  if (!answer) return null;
+  const against = againstPrediction(answer, id, round, told, style);
+  if (!against) return null;
+  const { predicted } = against;
+  if (against.kind === 'awaited')
     return (
       <p data-testid="expected">
         <PredictedLength figure={predicted} />
       </p>
     );
-  // Between the two as they are shown: a reader subtracts them.
-  const off = measured.value - shownLength(predicted.value, style);
-  const same = Math.abs(off) < (style.system === 'mm' ? 0.5 : 0.8);
+  const { offMm, same, far } = against;
   return (
     <p className="label text-second" data-testid="compared">
       <TurnedOtherwise id={id} round={round} told={told} />
       <SumFigure
         name={`Against the prediction, ${cornerNames[id]}`}
-        sum={() => height && comparedSum(height, cornerNames[id])}
+        sum={() => comparedSum(cornerHeight(answer, id, round), cornerNames[id])}
       >
         predicted <Length mm={predicted.value} decimals={0} bare /> ±{' '}
         <SizeLength mm={predicted.sd} decimals={0} />
       </SumFigure>
-      <span className={Math.abs(off) > 2 * predicted.sd ? 'text-tight font-semibold' : ''}>
+      <span className={far ? 'text-tight font-semibold' : ''}>
         {' '}
         ·{' '}
         {same ? (
           'as predicted'
         ) : (
           <>
-            measured <Length mm={Math.abs(off)} /> {off > 0 ? 'higher' : 'lower'}
+            measured <Length mm={Math.abs(offMm)} /> {offMm > 0 ? 'higher' : 'lower'}
           </>
         )}
       </span>
@@ -339,16 +331,12 @@ function Expected({ id, round, told }: Omit<ReadingsProps, 'answer'>) {
 /** What was done otherwise than issued: the prediction is for what was done. */
 function TurnedOtherwise({ id, round, told }: Omit<ReadingsProps, 'answer'>) {
   const job = useThisJob();
-  if (!told || told.airByBar !== undefined) return null;
-  const done = job.state.rounds[round]?.moves[id] ?? 0;
-  const issued = told.seatMm;
-  const pitchMm = cornerSpec(job.record.document, id).pitchMm.value;
-  const off = done - issued;
-  if (Math.abs(off) < pitchMm / 16) return null;
+  const doneMm = job.state.rounds[round]?.moves[id] ?? 0;
+  const further = turnedFurther(job.record.document, id, told, doneMm);
+  if (!further) return null;
   return (
     <span className="text-ink block">
-      you turned <Turns turns={off / pitchMm} /> {Math.abs(done) > Math.abs(issued) ? 'more' : 'less'} than
-      issued;{' '}
+      you turned <Turns turns={further.turns} /> {further.more ? 'more' : 'less'} than issued;{' '}
     </span>
   );
 }

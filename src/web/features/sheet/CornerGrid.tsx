@@ -6,11 +6,8 @@ import { cornersIn, footingOf } from '#core/kinds/classes/index.ts';
 import type { CornerAnswer } from '#core/planning/cornerAnswer.ts';
 import { MachinePlan } from '../../drawing/MachinePlan.tsx';
 import { TravelRule } from '../../drawing/TravelRule.tsx';
-import type { TravelRuleData } from '../../drawing/travelRule.ts';
-import { unreadOf } from '#core/planning/enough.ts';
-import { cornerSpec, toleranceOf } from '#core/estimate/corner.ts';
-import type { Job } from '../../jobStore/useJob.ts';
 import { capital, cornerNumbers } from '../../ui/words.ts';
+import { ruleData } from './ruleData.ts';
 
 interface Props {
   /** The words and fields of a corner. */
@@ -64,7 +61,11 @@ function Corner({ id, showPlan, children }: { id: CornerId; showPlan: boolean; c
       data-corner={id}
       className={`flex min-w-0 gap-2 ${right ? 'wide:flex-row-reverse' : ''} ${place}`}
     >
-      <TravelRule name={cornerNames[id]} data={ruleData(job, id, showPlan)} side={right ? 'right' : 'left'} />
+      <TravelRule
+        name={cornerNames[id]}
+        data={ruleData(job.record.document, job.answer, id, showPlan)}
+        side={right ? 'right' : 'left'}
+      />
       <div className={`min-w-0 flex-1 ${right ? 'wide:text-right' : ''}`}>
         <h2 className={`flex gap-1.5 font-semibold ${right ? 'wide:flex-row-reverse' : ''}`}>
           <span className="figures text-second" aria-hidden>
@@ -76,29 +77,4 @@ function Corner({ id, showPlan, children }: { id: CornerId; showPlan: boolean; c
       </div>
     </section>
   );
-}
-
-function ruleData(job: Job, id: CornerId, showPlan: boolean): TravelRuleData {
-  const { document } = job.record;
-  const answer = byCorner(job.answer)[id];
-  const spec = answer?.spec ?? cornerSpec(document, id);
-  const now = answer?.travelNow ?? null;
-  // A mark for where it stands is a reading's; what is only predicted is an open one.
-  const unread = job.answer !== null && unreadOf(job.answer).includes(id);
-  const target =
-    answer && spec.targetMm !== null
-      ? answer.travelNow.value - (spec.targetMm - answer.nowMm)
-      : document.corners[id].sagMm;
-  return {
-    travelMm: spec.travelMm.value,
-    stopMm: spec.stopMm.value,
-    nowMm: unread ? null : (now?.value ?? null),
-    targetMm: target,
-    afterMm:
-      answer && (showPlan || unread) ? (showPlan ? answer.travelAfterMm : answer.travelNow.value) : null,
-    bandMm: answer?.predictedSdMm ?? 0,
-    toleranceMm: toleranceOf(document).value,
-    window: document.corners[id].sagWindow,
-    zeroAssumed: (now?.source ?? 'assumed') === 'assumed',
-  };
 }

@@ -1,14 +1,14 @@
-import { isSameWhich, whichKey } from '#core/document/which.ts';
+import { whichKey } from '#core/document/which.ts';
 import { whichWords } from '#words/which.ts';
 import { reasonWords } from '#words/reasons.ts';
 import { askingWords } from '#words/asking.ts';
 import { marginTitles } from '#words/margins.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
-import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useMemo } from 'react';
 import { bestQuestion } from '#core/judgement/asking.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
-import { worstOfEachKind, type Margin } from '#core/margins/margins.ts';
+import type { Margin } from '#core/margins/margins.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { marginSum } from '#words/explain/marginSum.ts';
 import { useLengthStyle } from '../../ui/settings.ts';
@@ -19,6 +19,7 @@ import { MarginValue } from '../job/MarginWords.tsx';
 import { SumFigure } from '../sums/SumFigure.tsx';
 import { SumPanel } from '../sums/SumPanel.tsx';
 import { isTurned } from '#core/kinds/adjusters/index.ts';
+import { looksAlike, useMarginRows } from './useMarginRows.ts';
 import { Judgement } from './Judgement.tsx';
 import { marginWord, StateMark, stateTone } from '../../ui/StateMark.tsx';
 
@@ -30,26 +31,7 @@ interface Props {
 /** What is left before anything runs out, the smallest first; and the sum of whatever figure was opened. */
 export function MarginColumn({ planned }: Props) {
   const job = useThisJob();
-  const [all, setAll] = useState(false);
-  const worst = worstOfEachKind(job.margins);
-  // What is well and known folds away; what is short, low or rests on a guess never does.
-  const rows = all ? job.margins : worst.filter(({ state, assumed }) => state !== 'clear' || assumed);
-  const fine = worst.length - rows.length;
-  const now = useRef(job.margins);
-  useEffect(() => {
-    now.current = job.margins;
-  }, [job.margins]);
-  const latest = useCallback(
-    (margin: Margin) =>
-      now.current.find(
-        ({ kind, corner, which, loadCase }) =>
-          kind === margin.kind &&
-          corner === margin.corner &&
-          isSameWhich(which, margin.which) &&
-          loadCase === margin.loadCase,
-      ) ?? margin,
-    [],
-  );
+  const { rows, fine, all, setAll, latest } = useMarginRows(job.margins);
   return (
     <aside
       aria-label="What is left"
@@ -113,12 +95,7 @@ interface RowProps {
 }
 
 /** A line is drawn anew only where something on it can be seen to change: seats are moved in every frame of a drag. */
-const MarginRow = memo(MarginLine, ({ margin: a }, { margin: b }) =>
-  [a.kind === b.kind, a.corner === b.corner, isSameWhich(a.which, b.which), a.loadCase === b.loadCase, a.state === b.state, a.assumed === b.assumed,
-   seen(a.leftMm, 0.05) === seen(b.leftMm, 0.05), seen(a.turns ?? 0, 1 / 16) === seen(b.turns ?? 0, 1 / 16), seen(a.share, 0.005) === seen(b.share, 0.005)].every(Boolean),
-); // prettier-ignore
-
-const seen = (value: number, step: number) => Math.round(value / step);
+const MarginRow = memo(MarginLine, ({ margin: a }, { margin: b }) => looksAlike(a, b));
 
 function MarginLine({ margin, latest }: RowProps) {
   return (

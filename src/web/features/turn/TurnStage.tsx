@@ -2,10 +2,9 @@ import { turningOrder } from '#core/judgement/turningOrder.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Link } from 'react-router';
 import { cautionList } from '#words/cautions.ts';
-import { cornerSpec, type CornerSpec } from '#core/estimate/corner.ts';
+import { cornerSpec } from '#core/estimate/corner.ts';
 import { factAt } from '#core/document/facts.ts';
-import { stepOf } from '#core/kinds/adjusters/index.ts';
-import { collarNow, workOf } from '#core/estimate/rounds.ts';
+import { workOf } from '#core/estimate/rounds.ts';
 import { toldSum } from '#words/explain/cornerSums.ts';
 import { toldSeatBy } from '#core/document/told.ts';
 import type { Fact, Fitting, ToldCorner, ToldPlan } from '#core/document/types.ts';
@@ -19,6 +18,7 @@ import { Button } from '../../ui/Button.tsx';
 import { SizeLength } from '../../ui/Figure.tsx';
 import { NumberField } from '../../forms/NumberField.tsx';
 import { Cautions } from './Cautions.tsx';
+import { doneInput } from './doneInput.ts';
 import { CutOpenPanel } from '../sheet/CutOpenPanel.tsx';
 import { CornerGrid } from '../sheet/CornerGrid.tsx';
 import { ranges } from '../../forms/fields.tsx';
@@ -335,58 +335,22 @@ interface DoneFieldProps {
 /** What was really done: the collar reading it stopped at, or turns where no collar was ever read. */
 function DoneField({ id, round, done, record }: DoneFieldProps) {
   const job = useThisJob();
-  const spec = cornerSpec(job.record.document, id);
-  const before = collarNow(job.state.rounds.slice(0, round), id, spec.readingSign);
-  const common = {
-    order: cornerNumbers[id],
-    showLabel: true,
-    draftKey: `${factKey(job.record.id, { kind: 'adjustment', round, corner: id, slot: 'done' })}|typed`,
-  };
-  const doneMm = done?.mm ?? null;
-  const step = stepOf(job.record.document.corners[id].fitting);
+  const input = doneInput(job.record.document, job.state.rounds, id, round);
   return (
     <div className="relative mt-3 max-w-36 wide:in-data-[corner^=R]:ml-auto">
-      {step ? (
-        <NumberField
-          {...common}
-          label={`${capital(step.many)} done, fewer is −`}
-          quantity="number"
-          decimals={0}
-          range={{ min: -20, max: 20 }}
-          value={doneMm === null ? null : doneMm / spec.stepMm.value}
-          onCommit={(steps) => steps !== null && record(Math.round(steps) * spec.stepMm.value)}
-        />
-      ) : before === null ? (
-        <NumberField
-          {...common}
-          label="Turns done, away is −"
-          quantity="turns"
-          range={turnRange(spec)}
-          value={doneMm === null ? null : doneMm / spec.pitchMm.value}
-          onCommit={(turns) => turns !== null && record(turns * spec.pitchMm.value)}
-        />
-      ) : (
-        <NumberField
-          {...common}
-          label="Stopped at"
-          quantity="size"
-          decimals={1}
-          range={ranges.collar}
-          value={doneMm === null ? null : before + spec.readingSign * doneMm}
-          question={(reading) => pastLimit(spec, reading)}
-          onCommit={(reading) => reading !== null && record(spec.readingSign * (reading - before))}
-        />
-      )}
+      <NumberField
+        key={input.label}
+        label={input.label}
+        order={cornerNumbers[id]}
+        showLabel
+        draftKey={`${factKey(job.record.id, { kind: 'adjustment', round, corner: id, slot: 'done' })}|typed`}
+        quantity={input.quantity}
+        decimals={input.decimals}
+        range={input.range}
+        value={done === null ? null : input.shown(done.mm)}
+        question={input.question}
+        onCommit={(shown) => shown !== null && record(input.meant(shown))}
+      />
     </div>
   );
-}
-
-function turnRange(spec: CornerSpec) {
-  return { min: ranges.move.min / spec.pitchMm.value, max: ranges.move.max / spec.pitchMm.value };
-}
-
-function pastLimit({ collarMinMm, collarMaxMm }: CornerSpec, reading: number): string | null {
-  const past =
-    (collarMinMm !== null && reading < collarMinMm) || (collarMaxMm !== null && reading > collarMaxMm);
-  return past ? 'Past the end of good thread. Kept; turn back before the weight goes on.' : null;
 }
