@@ -14,6 +14,11 @@ const base = {
     ],
   },
 };
+/** Hooks are tried in a page without a browser, which has no text encoder of its own; their packages come as modules. */
+const hooks = {
+  setupFiles: ['<rootDir>/tests/textEncoder.ts'],
+  transformIgnorePatterns: ['/node_modules/(?!react-hotkeys-hook/)'],
+};
 const cluster = {
   globalSetup: '<rootDir>/tests/api/globalSetup.mjs',
   globalTeardown: '<rootDir>/tests/api/globalTeardown.mjs',
@@ -21,7 +26,7 @@ const cluster = {
 
 export default {
   projects: [
-    { ...base, displayName: 'unit', testMatch: ['<rootDir>/src/**/*.test.ts'] },
+    { ...base, ...hooks, displayName: 'unit', testMatch: ['<rootDir>/src/**/*.test.ts'] },
     { ...base, ...cluster, displayName: 'server', testMatch: ['<rootDir>/tests/api/**/*.test.ts'] },
     { ...base, ...cluster, displayName: 'system', testMatch: ['<rootDir>/tests/system/**/*.test.ts'] },
   ],

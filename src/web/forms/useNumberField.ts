@@ -95,7 +95,7 @@ export function useNumberField(options: NumberFieldOptions) {
   }
 }
 
-/** What was typed, with the unit it was taken in where none was typed. */
+/** What was typed, with the unit it was taken in where none was typed; nothing has no unit. */
 function withUnit(text: string, unit: string): string {
-  return /[a-z"”'′]/i.test(text) || unit === '' ? text : `${text} ${unit}`;
+  return /[a-z"”'′]/i.test(text) || text === '' || unit === '' ? text : `${text} ${unit}`;
 }
