@@ -124,6 +124,33 @@ describe('what the fit is given of a bench reading', () => {
     expect(valueOf(evidence(plain, ...facts).sag[0]?.readings[0])).toBeCloseTo(560, 6);
   });
 
+  test('a mark on the body then stands lower, and its wheel has used as much more', () => {
+    const arm = (rows: [number, number][]) =>
+      ridden('snowmobile', (document) =>
+        Object.assign(document.corners.RA, {
+          ratio: 1,
+          preloadMm: 0,
+          springs: [{ ...blankSpring, name: 'coil', kind: 'table', rateNPerMm: null, rows }],
+        }),
+      );
+    const facts: Fact[] = [
+      ['RA', 'extended-1', 640],
+      ['RA', 'r1-press-1', 560],
+      ['RA', 'r1-lift-1', 580],
+    ];
+    const [straight, stiffer] = [[[0, 0], [200, 4000]], [[0, 0], [70, 300], [200, 6800]]].map(
+      (rows) => evidence(arm(rows as [number, number][]), ...facts).sag[0]?.readings ?? [],
+    );
+    const values = (readings: readonly Reading[] | undefined) => (readings ?? []).map(valueOf);
+    const [plainHeight, plainUsed] = values(straight);
+    expect(plainHeight).toBeCloseTo(570, 9);
+    expect(plainUsed).toBeCloseTo(70, 9);
+    // 257.1 N at 60 mm and 800 N at 80, mean 528.6 N, which is 74.57 mm down.
+    const [height, used] = values(stiffer);
+    expect(height).toBeCloseTo(570 - 4.571, 2);
+    expect(used).toBeCloseTo(74.571, 2);
+  }); // prettier-ignore
+
   test('somebody who is no longer in the book is passed over', () => {
     const { sag } = evidence(ridden('scooter'), ['RW', 'r9-rest-1', 300]);
     expect(sag).toEqual([]);

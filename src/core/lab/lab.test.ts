@@ -4,7 +4,7 @@ import { GRAVITY } from '../machine/solver.ts';
 import { blankSpring } from '../document/spring.ts';
 import { bottoming, frequencyHz, labCurve, labMarks } from './curve.ts';
 import { effectiveLimit, holdRing, moveSeat, placeRing, ringPlaces, ringTrade } from './rings.ts';
-import { sectionAt, windingFor } from './section.ts';
+import { roundedSection, sectionAt, windingFor } from './section.ts';
 import { benchOf, caseTravel, plainSetup, restTravel, type Bench, type LabSetup } from './setup.ts';
 
 const must = (setup: LabSetup): Bench => {
@@ -229,6 +229,25 @@ describe('the section', () => {
     const stopped = must(plainSetup);
     expect(sectionAt(stopped, 160).stop?.gapMm).toBeCloseTo(0, 9);
     expect(sectionAt(stopped, 100).stop?.gapMm).toBeCloseTo(45, 9);
+  });
+
+  test('rounded, every place is the nearest step', () => {
+    const section = sectionAt(must(dual), 91.3);
+    const rounded = roundedSection(section, 0.5);
+    const pairs: [number | undefined, number | undefined][] = [
+      [rounded.seatMm, section.seatMm],
+      [rounded.perchMm, section.perchMm],
+      [rounded.bodyEndMm, section.bodyEndMm],
+      [rounded.springs[0]?.toMm, section.springs[0]?.toMm],
+      [rounded.springs[1]?.fromMm, section.springs[1]?.fromMm],
+      [rounded.rings[0]?.atMm, section.rings[0]?.atMm],
+      [rounded.rings[0]?.gapMm, section.rings[0]?.gapMm],
+    ];
+    for (const [to = NaN, from = NaN] of pairs) {
+      expect(Math.abs(to - from)).toBeLessThanOrEqual(0.25 + 1e-9);
+      expect(Math.abs(to * 2 - Math.round(to * 2))).toBeLessThan(1e-9);
+    }
+    expect(rounded.springs.map(({ name }) => name)).toEqual(section.springs.map(({ name }) => name));
   });
 
   test('wire and turns give back the rate and the solid length', () => {

@@ -283,6 +283,10 @@ describe('bad machines', () => {
     expect(faultsOf({ contacts: [], masses: [], bars: [] })).toEqual(['contacts', 'masses']);
     const line = ['A', 'B', 'C'].map((name, i) => plainContact(name, 500 * i, 500 * i));
     expect(faultsOf({ ...plainCar(), contacts: line })).toEqual(['contacts']);
+    const nearly = line.map((one, i) => (i === 1 ? { ...one, y: one.y + 0.5 } : one));
+    expect(faultsOf({ ...plainCar(), contacts: nearly })).toEqual(['contacts']);
+    const enough = line.map((one, i) => (i === 1 ? { ...one, y: one.y + 5 } : one));
+    expect(faultsOf({ ...plainCar(), contacts: enough })).toEqual([]);
     const heap = ['A', 'B'].map((name) => plainContact(name, 10, 0));
     expect(faultsOf({ ...plainCar(), contacts: heap })).toEqual(['contacts']);
     const bar = { between: ['LF', 'XX'] as const, rateNPerMm: -1, offsetMm: 0, hooked: true };

@@ -143,6 +143,22 @@ describe('cross weight', () => {
     expect(signs).toEqual([-1, 1, 1, -1].map((sign) => sign * (signs[1] ?? 1)));
   });
 
+  test('an end that is hard to get at and was set stays, where the other end leaves the scales right too', () => {
+    const moved = fourCorners.map((corner) =>
+      factEntry({ kind: 'adjustment', round: 1, corner, slot: 'done', mm: 4, askedMm: 4 }),
+    );
+    const again = (cross: number) => {
+      const document = fitted((one) => Object.assign(one, { hardEnd: 'rear', crossTarget: cross }));
+      const readings = heights(1, [360, 360, 365, 365]);
+      return answerOf(add(measured(357, document), ...moved, settled(1), ...readings));
+    };
+    const rearMoves = ({ corners }: Answer) => corners.slice(2).map(({ seatBy }) => seatBy);
+    const at = must(again(0.5).cross).now;
+    expect(rearMoves(again(at))).toEqual([0, 0]);
+    // Held, the rear leaves it where it is: that is not what is asked for.
+    expect(rearMoves(again(at + 0.02)).map((by) => by !== 0)).toEqual([true, true]);
+  });
+
   test('cannot be had with equal sides, which is said', () => {
     const document = uneven(0.5);
     document.equalSides = true;
