@@ -141,7 +141,7 @@ function rotate(place: Place, about: Place, turn: number): Place {
 }
 
 function wrap(turn: number): number {
-  return turn - 2 * Math.PI * Math.round(turn / (2 * Math.PI));
+  return Math.atan2(Math.sin(turn), Math.cos(turn));
 }
 
 /** Longest and shortest that links can be had beside the ones fitted, mm. */

@@ -113,3 +113,13 @@ test('a mount screwed out hangs the wheel lower by the travel in which the dampe
   expect(corner.damperAt(corner.droopShiftMm)).toBeCloseTo(6, 6);
   expect(corner.droopShiftSlope()).toBeCloseTo(-6 / corner.ratioAt(0), 9);
 });
+
+test('on a ratio that grows along the travel, too, few steps find it', () => {
+  const growing = { ...plainSetting, ratioRise: 0.6, mountMm: 14 };
+  const corner = new CornerModel(plainContact('LF', 1300, 750, rich), growing);
+  const still = new CornerModel(plainContact('LF', 1300, 750, rich), { ...growing, mountMm: 0 });
+  // The damper stands as far out as it did at full droop before, with the mount's 14 mm beside it.
+  expect(corner.damperAt(0)).toBeCloseTo(0, 9);
+  expect(still.damperAt(-corner.droopShiftMm)).toBeCloseTo(-14, 9);
+  expect(corner.springRatioAt(corner.droopShiftMm + 30)).toBeCloseTo(still.springRatioAt(30), 9);
+});

@@ -267,15 +267,14 @@ export class CornerModel {
 
   /** How far the wheel hangs lower when the damper is longer by so many mm. */
   private travelOf(damperMm: number): number {
-    let y = 0;
+    let travelMm = 0;
     for (let i = 0; i < 30; i++) {
-      this.damper.evaluate(-y);
-      const miss = this.bent(this.damper.value, -y) + damperMm;
-      const slope = this.scale * (this.damper.slope - 2 * this.quadratic * y);
-      y += miss / slope;
+      this.damper.evaluate(travelMm);
+      const miss = this.bent(this.damper.value, travelMm) + damperMm;
+      travelMm -= miss / (this.scale * (this.damper.slope + 2 * this.quadratic * travelMm));
       if (Math.abs(miss) < 1e-12) break;
     }
-    return y;
+    return -travelMm;
   }
 
   private travelWhereSolid(): number {

@@ -281,7 +281,7 @@ export class MachineSolver {
       if (this.bound[i] === 0) continue;
       const row = (m + i) * size;
       for (let b = 0; b < size; b++) factor[row + b] = 0;
-      for (let a = m + i + 1; a < size; a++) factor[a * size + m + i] = 0;
+      for (let a = m + i; a < size; a++) factor[a * size + m + i] = 0;
       factor[row + m + i] = 1;
     }
     return factorInPlace(factor, size, size, PIVOT_N_PER_MM);

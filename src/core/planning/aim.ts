@@ -229,8 +229,9 @@ function wake(
     if (kind !== 'seat' || !corner || up === null) return move;
     const passed = up > 1 ? deadStretchUp(outcome, contact, stepBy) : 0;
     const pressed = pressedStretch(outcome, contact);
-    if (pressed * up < 0) return stopAtEnd(reach, j, { at: move + pressed, stepBy });
-    const further = pressed * up > 0 ? pressed : passed;
+    const along = Math.sign(pressed) * Math.sign(up);
+    if (along === -1) return stopAtEnd(reach, j, { at: move + pressed, stepBy });
+    const further = along === 1 ? pressed : passed;
     return Math.min(Math.max(move + further, room.down), room.up);
   });
 }

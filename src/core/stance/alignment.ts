@@ -82,11 +82,12 @@ function shiftOf(
   };
 }
 
+/** Slope of the line of least squares: sum of (d - mean d) v over sum of (d - mean d)^2. Null where the points lie too near. */
 function slopeOf(points: readonly { value: number; down: number }[]): number | null {
   if (points.length < 2) return null;
   const downs = points.map(({ down }) => down);
   if (Math.max(...downs) - Math.min(...downs) < APART_MM) return null;
-  const [mx, my] = [meanOf(downs), meanOf(points.map(({ value }) => value))];
-  const across = points.reduce((sum, { value, down }) => sum + (down - mx) * (value - my), 0);
-  return across / points.reduce((sum, { down }) => sum + (down - mx) ** 2, 0);
+  const middle = meanOf(downs);
+  const across = points.reduce((sum, { value, down }) => sum + (down - middle) * value, 0);
+  return across / points.reduce((sum, { down }) => sum + (down - middle) ** 2, 0);
 }

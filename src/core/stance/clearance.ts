@@ -19,7 +19,7 @@ type Row = readonly [number, number];
 export function rowsAround(rows: readonly Row[], risenMm: number): readonly [Row, Row] | null {
   if (rows.length < 2) return null;
   const next = rows.findIndex(([x]) => x > risenMm);
-  const k = Math.min(Math.max(next < 0 ? rows.length - 1 : next, 1), rows.length - 1);
+  const k = next < 0 ? rows.length - 1 : Math.max(next, 1);
   return [rows[k - 1] as Row, rows[k] as Row];
 }
 
