@@ -70,6 +70,9 @@ const screens: [name: string, path: string, act?: (page: Page) => Promise<void>]
   ['nothing there', '/nowhere'],
 ];
 
+/** Every pair of colours is held to its contrast by itself; by night these show that no other pair is made of them. */
+const byNight = ['plan with a sum', 'measure again with its chart', 'scales', 'stack lab', 'sag bench', 'spring search', 'bay view']; // prettier-ignore
+
 test.describe('accessible by day and by night', () => {
   // A table of fields takes long to look through, twice.
   test.describe.configure({ timeout: 180_000, mode: 'parallel' });
@@ -80,6 +83,7 @@ test.describe('accessible by day and by night', () => {
       await act?.(page);
       await page.waitForTimeout(300);
       expect(await seriousFindings(page), 'day').toEqual([]);
+      if (!byNight.includes(name)) return;
       await page.evaluate(() => (document.documentElement.dataset.theme = 'night'));
       // Only colours differ by night.
       expect(await seriousFindings(page, ['color-contrast']), 'night').toEqual([]);

@@ -88,3 +88,13 @@ test('two springs, a ring and a tender: what happens where, in words, and the en
   const soft = { ...file, rings: [], springs: [coil('', 5, 60, 40, true), coil('lower', 40, 200, 60)] };
   expect(stackTable(soft, 50).events.map(eventWords)[0]).toBe('spring 1 solid, as a tender should be');
 });
+
+test('the table ends where the springs are solid: the preload is used of their way already', () => {
+  const rows = (preloadMm: number, strokeMm: number) =>
+    stackTable(read({ ...whole, springs: [coil('main', 40, 180, 100)], preloadMm, strokeMm }), 10).rows;
+  // 80 mm to solid less 15 of preload.
+  expect(rows(15, 120).at(-1)?.damperMm).toBeCloseTo(65, 9);
+  expect(rows(15, 40).at(-1)?.damperMm).toBe(40);
+  // A stroke of whole steps has its end once.
+  expect(rows(0, 40).map(({ damperMm }) => damperMm)).toEqual([0, 10, 20, 30, 40]);
+});

@@ -38,6 +38,10 @@ test('a collar that went as recorded speaks for it, one that went back against i
   expect(odds(turned(85, level, level))).toBeLessThan(-5);
   expect(odds(turned(95, level, level))).toBeGreaterThan(5);
   expect(odds(turned(90, level, level))).toBe(0);
+  // A millimetre where five were recorded: 2 x 1 x 5 / 1.5 squared; far enough it says no more than e to the 25th.
+  expect(odds(turned(91, level, level))).toBeCloseTo(4.4444, 3);
+  expect(odds(turned(89, level, level))).toBeCloseTo(-4.4444, 3);
+  expect([odds(turned(120, level, level)), odds(turned(60, level, level))]).toEqual([25, -25]);
   expect(odds(turned(null, level, level))).toBe(0);
 });
 

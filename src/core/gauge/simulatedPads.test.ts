@@ -29,6 +29,17 @@ describe('simulated pads', () => {
     });
   });
 
+  test('what rolls on comes to stand as e to the minus time over half a second', () => {
+    const pads = new SimulatedPads(seededUniform(4));
+    const wanted = [468, 462, 477, 483];
+    pads.roll(wanted, 0);
+    // 200 kg more on each: a share e^-t/0.5 of that is not there yet; friction and noise are under 4 kg.
+    for (const [seconds, share] of [[0, 1], [0.5, Math.exp(-1)], [1.5, Math.exp(-3)]] as const)
+      pads.read(seconds).forEach(({ value }, i) => {
+        expect(Math.abs(value - ((wanted[i] ?? 0) - 200 * share))).toBeLessThan(4);
+      });
+  }); // prettier-ignore
+
   test('friction leaves weight across the corners, never more on all of them together', () => {
     const kg = fc.double({ min: 60, max: 600, noNaN: true });
     fc.assert(

@@ -1,4 +1,5 @@
-import { linkageDroopShift, linkageTable, type LinkageDescription } from './linkage.ts';
+import { FaultList } from '../faults.ts';
+import { checkLinkage, linkageDroopShift, linkageTable, type LinkageDescription } from './linkage.ts';
 import { bisect } from '../numerics/bisect.ts';
 
 /** No two parts parallel, the rocker behind the arm's pivot: nothing cancels out. */
@@ -60,3 +61,34 @@ test('other links move the axle in the frame at full droop', () => {
   );
   expect(linkageDroopShift(linkage)).toBe(0);
 });
+
+test('it does not matter where the frame is measured from, nor which way it is drawn', () => {
+  const by = (change: (place: Place) => Place) =>
+    Object.fromEntries(Object.entries(linkage).map(([name, at]) => [name, change(at as Place)])) as unknown as LinkageDescription;
+  const [rows, moved, mirrored] = [linkage, by(([x, z]) => [x + 4000, z - 900]), by(([x, z]) => [-x, z])].map(
+    (one) => linkageTable({ ...one, linkLongerMm: 4 }, 120),
+  );
+  (rows ?? []).forEach(([z, s], k) => {
+    expect(moved?.[k]?.[0]).toBeCloseTo(z, 6);
+    expect(moved?.[k]?.[1]).toBeCloseTo(s, 6);
+    expect(mirrored?.[k]?.[1]).toBeCloseTo(s, 6);
+  });
+}); // prettier-ignore
+
+test('where it locks is told by the travel there', () => {
+  const travelMm = 900;
+  const rising: LinkageDescription = {
+    armPivot: [0, 0], axle: [-560, -30], linkOnArm: [-110, -6], rockerPivot: [0, 200],
+    linkOnRocker: [-118, 196], damperOnRocker: [-96, 204], damperOnFrame: [-104, 480],
+  };
+  const faults = new FaultList();
+  checkLinkage('ratio', rising, travelMm, faults);
+  const want = faults.faults[0]?.want;
+  const rows = linkageTable(rising, travelMm);
+  const locked = rows.findIndex(([, s], k) => !Number.isFinite(s) || (k > 0 && s <= (rows[k - 1]?.[1] ?? 0)));
+  expect(want).toEqual({
+    be: 'whole-way-up',
+    locksAtMm: Math.round(locked * (travelMm / (rows.length - 1))),
+  });
+  expect(want?.be === 'whole-way-up' && want.locksAtMm).toBeGreaterThan(150);
+}); // prettier-ignore

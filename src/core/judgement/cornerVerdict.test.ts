@@ -37,6 +37,19 @@ test('an adjuster near its end says too soft, and so does too much sag there', (
   });
 });
 
+test('a cam above its middle in the garage is said, one below it is not', () => {
+  const torsion = { rateNMmPerDeg: 1900, count: 2, leverMm: 118, camDegrees: [20, 32, 44, 56, 68], mostDegrees: 170 };
+  const verdictAt = (cam: number) => {
+    const document = plainDocument((one) =>
+      fourCorners.forEach((id) => Object.assign(one.corners[id], { fitting: 'cam', torsion, cam, targetMm: null })),
+    );
+    return must(cornerVerdict(must(answerFor(measured(365, document))), 'LF'));
+  };
+  expect([0, 1, 2, 3, 4].map((cam) => verdictAt(cam).because.code === 'cam-high')).toEqual([
+    false, false, false, true, true,
+  ]);
+}); // prettier-ignore
+
 test('a window within reach asks for the adjuster first', () => {
   const document = fitted(100, (one) =>
     fourCorners.forEach((id) => (one.corners[id].sagWindow = { fromMm: 20, toMm: 40 })),

@@ -294,7 +294,7 @@ describe('bad machines', () => {
     expect(faultsOf(plainCar({ travelMm: 0 }))).toContain('contacts[0].travelMm');
     expect(faultsOf(plainCar({ springs: linear(30, 8) }))).toContain('contacts[0].preloadMm');
     expect(faultsOf({ contacts: [], masses: [], bars: [] })).toEqual(['contacts', 'masses']);
-    const line = ['A', 'B', 'C'].map((name, i) => plainContact(name, 500 * i, 500 * i));
+    const line = ['A', 'B', 'C'].map((name, i) => plainContact(name, 500 * i - 700, 300 - 450 * i));
     expect(faultsOf({ ...plainCar(), contacts: line })).toEqual(['contacts']);
     const nearly = line.map((one, i) => (i === 1 ? { ...one, y: one.y + 0.5 } : one));
     expect(faultsOf({ ...plainCar(), contacts: nearly })).toEqual(['contacts']);

@@ -51,7 +51,7 @@ export class MonotoneCubic {
 }
 
 function innerSlope(before: number, after: number, left: number, right: number): number {
-  if (left * right <= 0) return 0;
+  if (Math.sign(left) !== Math.sign(right)) return 0;
   const [w1, w2] = [2 * after + before, after + 2 * before];
   return (w1 + w2) / (w1 / left + w2 / right);
 }

@@ -42,6 +42,31 @@ test('a corner that the tape reads in is not said to be out, whatever the estima
   }
 });
 
+test('the tape is taken with the offset of its point, and for the load the targets are meant for', () => {
+  const document = plainDocument((one) => {
+    one.corners.LF.reference.offsetMm = 4;
+  });
+  const moved = adjustment(1, 'LF', 20);
+  const job = add(record(document), settled(0), ...heights(0, [351, 365, 365, 365]), moved, settled(1));
+  const outAt = (mm: number) =>
+    notYet(must(answerFor(add(job, ...heights(1, [mm, 365, 365, 365])))))?.out ?? [];
+  // 361 on the tape is 365 at the specified point; 365 on the tape is 369.
+  expect(outAt(361)).not.toContain('LF');
+  expect(outAt(374)).toContain('LF');
+  const loaded = plainDocument((one) => {
+    one.cases = ['empty', 'two aboard'];
+    one.loads = [{ name: 'two people', kg: 150, xMm: 0, yMm: 0, aboard: [false, true] }];
+  });
+  const high = (mm: number) => notYet(must(answerFor(measured(mm, loaded))))?.out ?? [];
+  const sinks = (() => {
+    const [corner] = must(answerFor(measured(375, loaded))).corners;
+    return (corner?.nowMm ?? 0) - (corner?.nowSpecMm ?? 0);
+  })();
+  expect(sinks).toBeGreaterThan(5);
+  expect(high(Math.round(365 + sinks))).toEqual([]);
+  expect(high(365)).toEqual([...fourCorners]);
+});
+
 test('all that read in are not yet truly in where nobody settled it', () => {
   const { done, words } = said(...heights(0, [363, 367, 363, 364]));
   expect(done).toBe(false);

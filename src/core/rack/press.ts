@@ -24,7 +24,7 @@ export function pressFit(rows: readonly (readonly [number, number])[]): PressFit
   const fm = mean(rows.map(([, f]) => f));
   const sxx = rows.reduce((sum, [x]) => sum + (x - xm) ** 2, 0);
   if (n < 2 || sxx < 1e-9) return null;
-  const rate = rows.reduce((sum, [x, f]) => sum + (x - xm) * (f - fm), 0) / sxx;
+  const rate = rows.reduce((sum, [x, f]) => sum + (x - xm) * f, 0) / sxx;
   const off = rows.map(([x, f]) => f - fm - rate * (x - xm));
   const rss = off.reduce((sum, e) => sum + e * e, 0);
   return {
