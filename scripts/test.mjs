@@ -1,4 +1,5 @@
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import { ensureChromium, ensurePostgres } from './lib/debian.mjs';
 import { ensureBuild } from './lib/build.mjs';
 import { ensurePackages } from './lib/packages.mjs';
@@ -10,37 +11,48 @@ import { run } from './lib/run.mjs';
  */
 const totals = { passed: 0, failed: 0 };
 
-const jest = (project, ...more) => ({
-  command: [
-    'npx',
-    'jest',
-    '--selectProjects',
-    project,
-    '--json',
-    `--outputFile=.margin/${project}.json`,
-    ...more,
-  ],
-  count: () => countJest(`.margin/${project}.json`),
-});
+/** One process of one part of a Jest project: the stages that run side by side share the cores among them. */
+const jest = (project, part = 1, of = 1) => {
+  const file = `.margin/${project}-${part}.json`;
+  return {
+    name: project,
+    label: of > 1 ? `${project} ${part}/${of}` : project,
+    file,
+    command: [
+      'npx',
+      'jest',
+      '--selectProjects',
+      project,
+      '--maxWorkers=1',
+      `--shard=${part}/${of}`,
+      '--json',
+      `--outputFile=${file}`,
+    ],
+    count: () => countJest(file),
+  };
+};
+const cores = availableParallelism();
+const BROWSER_FILE = '.margin/browser.json';
 
-const stages = [
-  { name: 'types', reads: true, command: ['npm', 'run', '--silent', 'types'] },
-  { name: 'lint', reads: true, command: ['npm', 'run', '--silent', 'lint'] },
-  { name: 'boundaries', reads: true, command: ['npm', 'run', '--silent', 'boundaries'] },
-  { name: 'units', reads: true, command: ['npm', 'run', '--silent', 'units'] },
-  { name: 'format', reads: true, command: ['npm', 'run', '--silent', 'format:check'] },
-  // Arithmetic alone: every core may work. Jest itself would leave one idle.
-  { name: 'unit', ...jest('unit', '--maxWorkers=100%') },
-  { name: 'server', ...jest('server') },
-  { name: 'build', work: () => ensureBuild() },
-  { name: 'system', ...jest('system') },
-  {
-    name: 'browser',
-    command: ['npx', 'playwright', 'test'],
-    count: () => countPlaywright('.margin/browser.json'),
-    remarks: () => playwrightRemarks('.margin/browser.json'),
-  },
+/** Those that run side by side, the longest first; then the browser, which takes the machine for itself. */
+const beside = [
+  ...Array.from({ length: cores }, (_, k) => jest('unit', k + 1, cores)),
+  { name: 'types', command: ['npm', 'run', '--silent', 'types'] },
+  { name: 'lint', command: ['npm', 'run', '--silent', 'lint'] },
+  jest('server'),
+  { name: 'units', command: ['npm', 'run', '--silent', 'units'] },
+  jest('system'),
+  { name: 'format', command: ['npm', 'run', '--silent', 'format:check'] },
+  { name: 'boundaries', command: ['npm', 'run', '--silent', 'boundaries'] },
 ];
+const browser = {
+  name: 'browser',
+  file: BROWSER_FILE,
+  command: ['npx', 'playwright', 'test'],
+  count: () => countPlaywright(BROWSER_FILE),
+  remarks: () => playwrightRemarks(BROWSER_FILE),
+};
+const stages = [...beside, browser];
 
 function countJest(file) {
   const { numPassedTests, numFailedTests, numFailedTestSuites } = JSON.parse(readFileSync(file, 'utf8'));
@@ -72,10 +84,7 @@ function playwrightRemarks(file) {
 
 async function runStage(stage) {
   const began = Date.now();
-  if (stage.work) await stage.work();
-  const { code, output } = stage.command
-    ? await run(stage.command[0], stage.command.slice(1))
-    : { code: 0, output: '' };
+  const { code, output } = await run(stage.command[0], stage.command.slice(1));
   const counts = counted(stage, code);
   totals.passed += counts.passed;
   totals.failed += counts.failed;
@@ -86,7 +95,9 @@ async function runStage(stage) {
       : 'ok';
   if (counts.failed > 0) console.log(`${output}\nRun it alone: npm test -- ${stage.name}`);
   for (const remark of remarksOf(stage)) console.log(remark);
-  console.log(`${stage.name.padEnd(11)} ${tests}  (${((Date.now() - began) / 1000).toFixed(1)} s)`);
+  console.log(
+    `${(stage.label ?? stage.name).padEnd(11)} ${tests}  (${((Date.now() - began) / 1000).toFixed(1)} s)`,
+  );
 }
 
 /** Each stage without tests of its own counts as one check. */
@@ -112,7 +123,7 @@ function remarksOf(stage) {
 const asked = process.argv.slice(2);
 const chosen = asked.length === 0 ? stages : stages.filter(({ name }) => asked.includes(name));
 if (chosen.length === 0) {
-  console.log(`No such stage. There are: ${stages.map(({ name }) => name).join(', ')}`);
+  console.log(`No such stage. There are: ${[...new Set(stages.map(({ name }) => name))].join(', ')}`);
   process.exit(2);
 }
 await ensurePackages();
@@ -121,11 +132,12 @@ if (needs('server', 'system', 'browser')) await ensurePostgres();
 if (needs('browser')) await ensureChromium();
 if (needs('system', 'browser')) await ensureBuild();
 mkdirSync('.margin', { recursive: true });
-for (const project of ['unit', 'server', 'system', 'browser'])
-  rmSync(`.margin/${project}.json`, { force: true });
-// What only reads the sources runs side by side; what measures itself against a database or a browser runs by itself.
-const reading = chosen.filter(({ reads }) => reads);
-await Promise.all(reading.map(runStage));
-for (const stage of chosen) if (!stage.reads) await runStage(stage);
+for (const { file } of stages) if (file) rmSync(file, { force: true });
+const waiting = chosen.filter((stage) => stage !== browser);
+const works = async () => {
+  for (let stage = waiting.shift(); stage; stage = waiting.shift()) await runStage(stage);
+};
+await Promise.all(Array.from({ length: cores }, works));
+if (chosen.includes(browser)) await runStage(browser);
 console.log(`${totals.passed} passed, ${totals.failed} failed`);
 process.exit(totals.failed === 0 ? 0 : 1);
