@@ -30,6 +30,7 @@ const floors = [
   'margins',
   'figures',
   'judgement',
+  'findings',
   'book',
   'analysis',
 ];

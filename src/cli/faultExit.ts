@@ -8,8 +8,8 @@ export const exits = {
   failed: 1,
   /** A file, line or argument is wrong; what is wrong is on standard error. */
   badInput: 2,
-  /** Worked out, but the targets cannot be met as things are; the reasons are in the answer. */
-  outOfReach: 3,
+  /** Worked out, but something must be put right first, or a target cannot be met as things are: see the findings. */
+  stopped: 3,
 } as const;
 
 /** Ends a command with a message and an exit code. */

@@ -11,7 +11,10 @@ import { cornerHeight } from '#core/figures/cornerHeight.ts';
 import { travelAfter, travelNow } from '#core/figures/travelFigure.ts';
 import { chanceIfMeasured } from '#core/planning/ifMeasured.ts';
 import type { CornerMove } from '#core/planning/cornerAnswer.ts';
-import { type Reason } from '#core/planning/reasons.ts';
+import { isStopped } from '#core/findings/findings.ts';
+import { uncheckedOf } from '#core/findings/openPoints.ts';
+import { findingWords } from '#words/findings.ts';
+import { openPointWords } from '#words/openPoints.ts';
 import { Exit, exits, faultExit } from './faultExit.ts';
 import { readJobFile } from './jobFile.ts';
 
@@ -25,9 +28,6 @@ export function solve(file: string): unknown {
   return { cases: cases.value, margins: analyse(record, { planned: false }).marginsByCase };
 }
 
-/** Reasons that do not by themselves put a target out of reach. */
-const hints: readonly Reason['kind'][] = ['rigid-body', 'loose'];
-
 /** How far the seat goes; null where it is air, whose pressure tells it. */
 function seatMove({ airBar, seatBy, turns }: CornerMove) {
   return airBar ? { seatMm: null, turns: null } : { seatMm: seatBy, turns };
@@ -40,10 +40,9 @@ function springTold(verdict: SpringVerdict | null) {
 /** What to turn, what to expect of it, and the exit code that goes with it. */
 export function plan(file: string): { answer: unknown; code: number } {
   const { analysis, answer } = measured(file);
-  const { next, margins } = analysis;
-  const out = answer.reasons.some(({ kind }) => !hints.includes(kind));
+  const { next, margins, findings, openPoints } = analysis;
   return {
-    code: out ? exits.outOfReach : exits.done,
+    code: isStopped(findings) ? exits.stopped : exits.done,
     answer: {
       next: { ...next, words: nextWords(next) },
       chanceNow: answer.chanceNow,
@@ -86,6 +85,9 @@ export function plan(file: string): { answer: unknown; code: number } {
         now: { kind: 'estimated', value: answer.cross.now },
         after: { kind: 'predicted', value: answer.cross.after },
       },
+      findings: findings.map((finding) => ({ ...finding, ...findingWords(finding, mm) })),
+      openPoints: openPoints.map((point) => ({ ...point, ...openPointWords(point, mm) })),
+      notChecked: uncheckedOf(answer),
       reasons: answer.reasons.map((reason) => ({ ...reason, ...reasonWords(reason, mm) })),
       margins,
       worthAsking: worthAsking(answer.fit, answer.after),

@@ -1,4 +1,7 @@
 import { readRounds, type RoundsState } from '../estimate/rounds.ts';
+import type { Finding } from '../findings/finding.ts';
+import { findingsFor } from '../findings/findings.ts';
+import { openPoints, type OpenPoint } from '../findings/openPoints.ts';
 import { nextAction, type NextAction } from '../judgement/nextAction.ts';
 import { marginsByCase, marginsFor, type Margin } from '../margins/margins.ts';
 import { answerFor, type AnswerOptions } from '../planning/answer.ts';
@@ -17,6 +20,10 @@ export interface Analysis {
   readonly margins: readonly Margin[];
   /** The same for every load case by itself. */
   readonly marginsByCase: readonly { loadCase: string; margins: Margin[] }[];
+  /** What there is to say of it, the gravest first; none without an answer. */
+  readonly findings: readonly Finding[];
+  /** What is still to be done or put right before it goes out; none without an answer. */
+  readonly openPoints: readonly OpenPoint[];
   readonly next: NextAction;
 }
 
@@ -42,6 +49,8 @@ function analysisOf(record: JobRecord, answer: () => Answer | null): Analysis {
   const state = once(() => answer()?.state ?? readRounds(record));
   const margins = of(marginsFor);
   const byCase = of(marginsByCase);
+  const findings = of(findingsFor);
+  const open = of((made) => openPoints(made, findings()));
   const next = once(() => nextAction(record, answer()));
   return {
     record,
@@ -56,6 +65,12 @@ function analysisOf(record: JobRecord, answer: () => Answer | null): Analysis {
     },
     get marginsByCase() {
       return byCase();
+    },
+    get findings() {
+      return findings();
+    },
+    get openPoints() {
+      return open();
     },
     get next() {
       return next();

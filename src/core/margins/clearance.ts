@@ -1,6 +1,7 @@
 import type { Answer } from '../planning/answerShape.ts';
 import { part } from '../calculation/part.ts';
 import { distanceAfter, gainsAt, sinceMeasured } from '../stance/clearance.ts';
+import { riseSdMm } from './riseSd.ts';
 import type { Standing } from '../stance/standing.ts';
 import type { Left, LoadMargin } from './margin.ts';
 
@@ -11,7 +12,7 @@ export const clearance: LoadMargin = {
   left: ({ answer }, standing) => clearancesLeft(answer, standing),
 };
 
-function clearancesLeft(answer: Answer, { id, risenMm, travelSdMm }: Standing): Left[] {
+function clearancesLeft(answer: Answer, { id, risenMm }: Standing): Left[] {
   return answer.document.corners[id].clearances.map((one) => {
     const { name, nowMm, leastMm } = one;
     const sinceMm = sinceMeasured(answer, id, one, risenMm);
@@ -20,7 +21,7 @@ function clearancesLeft(answer: Answer, { id, risenMm, travelSdMm }: Standing): 
       which: { by: 'name', name },
       leftMm: distanceAfter(one, sinceMm) - leastMm,
       rangeMm: Math.max(nowMm, 10),
-      sdMm: Math.abs(gain) * travelSdMm,
+      sdMm: Math.abs(gain) * riseSdMm(sinceMm),
       assumed: false,
       inputs: () => [
         part('d', nowMm, 'length', 'measured'),

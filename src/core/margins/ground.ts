@@ -1,6 +1,7 @@
 import type { Answer } from '../planning/answerShape.ts';
 import { part } from '../calculation/part.ts';
 import { nearestCorner } from '../stance/lowPoints.ts';
+import { riseSdMm } from './riseSd.ts';
 import type { Standing } from '../stance/standing.ts';
 import type { Left, LoadMargin } from './margin.ts';
 
@@ -11,7 +12,7 @@ export const ground: LoadMargin = {
   left: ({ answer }, standing) => groundLeft(answer, standing),
 };
 
-function groundLeft({ document }: Answer, { id, bodyRise, travelSdMm }: Standing): Left[] {
+function groundLeft({ document }: Answer, { id, bodyRise }: Standing): Left[] {
   return document.stance.points.flatMap((point): Left[] => {
     const { name, xMm, yMm, nowMm, leastMm } = point;
     if (leastMm === null || nearestCorner({ document }, point) !== id) return [];
@@ -21,7 +22,7 @@ function groundLeft({ document }: Answer, { id, bodyRise, travelSdMm }: Standing
         which: { by: 'name', name },
         leftMm: nowMm + risenMm - leastMm,
         rangeMm: Math.max(nowMm, 10),
-        sdMm: travelSdMm,
+        sdMm: riseSdMm(risenMm),
         assumed: false,
         inputs: () => [
           part('d', nowMm, 'length', 'measured'),

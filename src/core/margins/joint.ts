@@ -1,5 +1,6 @@
 import type { Answer } from '../planning/answerShape.ts';
 import { part } from '../calculation/part.ts';
+import { riseSdMm } from './riseSd.ts';
 import type { Standing } from '../stance/standing.ts';
 import type { Left, LoadMargin } from './margin.ts';
 
@@ -13,7 +14,7 @@ export const joint: LoadMargin = {
   left: ({ answer }, standing) => jointsLeft(answer, standing),
 };
 
-function jointsLeft({ document }: Answer, { id, risenMm, travelSdMm }: Standing): Left[] {
+function jointsLeft({ document }: Answer, { id, risenMm }: Standing): Left[] {
   const sine = (degrees: number) => Math.sin((degrees * Math.PI) / 180);
   return document.corners[id].boots.map(({ name, nowDeg, mostDeg, shaftMm }) => {
     const then = Math.min(Math.max(sine(nowDeg) + risenMm / shaftMm, -1), 1);
@@ -22,7 +23,7 @@ function jointsLeft({ document }: Answer, { id, risenMm, travelSdMm }: Standing)
       which: { by: 'name', name },
       leftMm: shaftMm * (sine(mostDeg) - then),
       rangeMm: Math.max(shaftMm * sine(mostDeg), 10),
-      sdMm: travelSdMm,
+      sdMm: riseSdMm(risenMm),
       assumed: false,
       inputs: () => [
         part('a', nowDeg, 'angle', 'measured'),

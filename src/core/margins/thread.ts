@@ -12,29 +12,38 @@ const TIGHT = 0.15;
 export const threadUp: StandingMargin = {
   byLoad: false,
   tight: TIGHT,
-  left: ({ corner }) => threadLeft(corner, corner.room.up - corner.seatBy, true),
+  left: ({ corner }) => threadLeft(corner, true),
 };
 
 /** Good thread left below it. */
 export const threadDown: StandingMargin = {
   byLoad: false,
   tight: TIGHT,
-  left: ({ corner }) => threadLeft(corner, corner.seatBy - corner.room.down, false),
+  left: ({ corner }) => threadLeft(corner, false),
 };
 
-function threadLeft({ spec, seatBy, collarMm }: CornerAnswer, leftMm: number, up: boolean): Left[] {
-  if (!Number.isFinite(leftMm) || collarMm === null) return [];
+function threadLeft({ spec, seatBy, collarMm, room }: CornerAnswer, up: boolean): Left[] {
+  if (!Number.isFinite(up ? room.up : room.down) || collarMm === null) return [];
   const { collarMinMm: min, collarMaxMm: max, pitchMm: pitch } = spec;
   const rangeMm = min !== null && max !== null ? max - min : 10 * pitch.value;
-  const inputs = () => threadInputs(spec, collarMm + spec.readingSign * seatBy, up);
+  const stopMm = collarMm + spec.readingSign * seatBy;
+  const { limitMm, atMax } = limitOf(spec, up);
+  // A collar past its end has less than nothing left: the room to turn it, which ends there, does not say so.
+  const leftMm = atMax ? limitMm - stopMm : stopMm - limitMm;
+  const inputs = () => threadInputs(spec, stopMm, up);
   const left = { leftMm, rangeMm, sdMm: tolerances.collarSdMm, assumed: false, inputs };
   // Turns of a pitch that nobody gave would be a guess beside a measured length.
   return [pitch.source === 'assumed' ? left : { ...left, turns: leftMm / pitch.value }];
 }
 
-function threadInputs(spec: CornerSpec, stopMm: number, up: boolean): Part[] {
+/** The collar reading at which good thread ends that way, and whether it is the greatest one. */
+function limitOf(spec: CornerSpec, up: boolean): { limitMm: number; atMax: boolean } {
   const atMax = up === (spec.readingSign === 1);
-  const limitMm = (atMax ? spec.collarMaxMm : spec.collarMinMm) ?? 0;
+  return { limitMm: (atMax ? spec.collarMaxMm : spec.collarMinMm) ?? 0, atMax };
+}
+
+function threadInputs(spec: CornerSpec, stopMm: number, up: boolean): Part[] {
+  const { limitMm, atMax } = limitOf(spec, up);
   return [
     part('r end', limitMm, 'length', 'sheet', atMax ? 'greatest' : 'least'),
     part('stop', stopMm, 'length', 'computed'),

@@ -18,9 +18,9 @@ export interface Adjustable {
   room: ThreadRoom;
 }
 
-/** Least thread that a lower mount must keep, mm: one and a half diameters, or what the maker says if that is more. */
+/** Least thread that a lower mount must keep, mm: what its sheet says, else one and a half diameters. */
 export function leastEngaged({ leastMm, threadMm }: MountDocument): number {
-  return Math.max(leastMm ?? 0, ENGAGED_DIAMETERS * (threadMm ?? 0));
+  return leastMm ?? ENGAGED_DIAMETERS * (threadMm ?? 0);
 }
 
 /**

@@ -14,6 +14,11 @@ export function triedAnswer(answer: Answer, tried: Tried): Answer {
   return movedTo(settingOf(answer), answer, withTried(answer.after, answer.machine.corners, tried));
 }
 
+/** The answer with nothing turned: everything as it stands now. */
+export function standingStill(answer: Answer): Answer {
+  return movedTo(settingOf(answer), answer, answer.now);
+}
+
 /** The answer with everything that is turned where it then is; reasons are the plan's own and are left out. */
 function movedTo(setting: Setting, answer: Answer, after: Situation): Answer {
   const specifiedAfter = { ...after, ...setting.specified };

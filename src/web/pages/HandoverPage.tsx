@@ -26,6 +26,10 @@ import { Length, SizeLength } from '../ui/Figure.tsx';
 import { EstimatedLength, MeasuredLength } from '../ui/FigureKinds.tsx';
 import { Mass } from '../ui/Measure.tsx';
 import { StateMark } from '../ui/StateMark.tsx';
+import { openPointWords } from '#words/openPoints.ts';
+import { analysisOf } from '../jobStore/analysisOf.ts';
+import { useSay } from '../ui/settings.ts';
+import { NotChecked } from '../features/finish/OpenPoints.tsx';
 import { HandoverSag } from '../features/finish/HandoverSag.tsx';
 import { meanOf } from '#core/numerics/mean.ts';
 
@@ -59,6 +63,7 @@ export function HandoverPage() {
             <HandoverSag answer={job.answer} />
             <Weights />
             <LeftOver />
+            <WentOutOpen />
           </>
         ) : (
           <p className="mt-4">Nothing has been measured yet: there is nothing to hand over.</p>
@@ -74,6 +79,36 @@ function standing({ state, facts }: Job): string {
   const at = facts.find(({ fact }) => fact.kind === 'locked')?.at;
   const day = at ? new Date(at).toLocaleDateString(undefined, { dateStyle: 'long' }) : null;
   return state.locked && day ? `Locked on ${day}` : 'Not locked yet';
+}
+
+/** Points that were open when it was locked, with the reason given; and what was not checked. */
+function WentOutOpen() {
+  const job = useThisJob();
+  const say = useSay(1);
+  const { openPoints } = analysisOf(job.record);
+  const remark = job.facts.find(({ fact }) => fact.kind === 'locked')?.fact.remark;
+  return (
+    <section aria-label="Open points" className="mt-4">
+      {openPoints.length > 0 && (
+        <>
+          <h2 className="text-head font-semibold">Still open</h2>
+          <ul>
+            {openPoints.map((point, k) => (
+              <li key={k} className="border-rule border-t py-1">
+                {openPointWords(point, say).words}
+              </li>
+            ))}
+          </ul>
+          {remark && (
+            <p className="mt-1">
+              Why it went out all the same: <b>{remark}</b>
+            </p>
+          )}
+        </>
+      )}
+      <NotChecked />
+    </section>
+  );
 }
 
 function Settings() {

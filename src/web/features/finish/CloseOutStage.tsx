@@ -1,30 +1,23 @@
-import { notYetWords } from '#words/notYet.ts';
 import { byCorner } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { cornerHeight, hasTaught } from '#core/figures/cornerHeight.ts';
 import { cautionList } from '#words/cautions.ts';
-import { goodEnough, notYet } from '#core/planning/enough.ts';
 import { gainGroups } from '#core/estimate/corner.ts';
-import { factAt } from '#core/document/facts.ts';
 import { axleOf, cornerNames } from '#core/kinds/corners.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
-import { chanceSum, collarSum, gainSum, heightNowSum, offSum } from '#words/explain/cornerSums.ts';
-import { useState } from 'react';
-import { useNavigate } from 'react-router';
-import { limits } from '#contract/limits.ts';
-import { startNextJob } from '../job/nextJob.ts';
+import { collarSum, gainSum, heightNowSum, offSum } from '#words/explain/cornerSums.ts';
 import type { Job } from '../../jobStore/useJob.ts';
 import { capital } from '../../ui/words.ts';
 import { MeasuredLength } from '../../ui/FigureKinds.tsx';
 import { SumFigure } from '../sums/SumFigure.tsx';
 import { useSettings } from '../../ui/settings.ts';
-import { Button } from '../../ui/Button.tsx';
 import { Length, SizeLength, Plain } from '../../ui/Figure.tsx';
-import { NumberField } from '../../forms/NumberField.tsx';
 import { Cautions } from '../turn/Cautions.tsx';
-import { unreadCautions } from '../turn/cautionsRead.ts';
+import { analysisOf } from '../../jobStore/analysisOf.ts';
 import { CloseOutSections } from './CloseOutSections.tsx';
-import { Footer, NextLink } from '../sheet/Footer.tsx';
+import { Lock } from './Lock.tsx';
+import { OpenPoints } from './OpenPoints.tsx';
+import { Footer } from '../sheet/Footer.tsx';
 
 /** Where it ended, what was learnt, and the lock. */
 export function CloseOutStage() {
@@ -39,6 +32,7 @@ export function CloseOutStage() {
       <div className="px-4 py-5">
         <h2 className="text-head font-semibold">{headline(job)}</h2>
         <Heights />
+        {!state.locked && <OpenPoints />}
         {answer && state.current > 0 && taught.length > 0 && (
           <p className="mt-4">
             Learnt here, kept with the machine:{' '}
@@ -70,11 +64,12 @@ export function CloseOutStage() {
   );
 }
 
-function headline({ answer, state }: Job): string {
+function headline({ answer, state, record }: Job): string {
   if (state.locked) return 'Locked at these heights.';
   if (!answer || answer.chanceNow === null) return 'Nothing to close yet: it needs targets and readings.';
-  if (goodEnough(answer)) return 'In tolerance. Lock every ring and tighten the bushes at this height.';
-  return `${capital(notYetWords(notYet(answer)))}.`;
+  const open = analysisOf(record).openPoints.length;
+  if (open === 0) return 'In tolerance. Lock every ring and tighten the bushes at this height.';
+  return `Not finished: ${open} ${open === 1 ? 'point is' : 'points are'} open.`;
 }
 
 function Heights() {
@@ -144,100 +139,5 @@ function Heights() {
         })}
       </tbody>
     </table>
-  );
-}
-
-/** The same machine, back in the bay: its description as it stands, with what was learnt. */
-function NextJob() {
-  const job = useThisJob();
-  const navigate = useNavigate();
-  const start = () => {
-    const id = startNextJob(job);
-    if (id) void navigate(`/jobs/${id}/intake`);
-  };
-  return (
-    <Button className="ml-auto" onClick={start}>
-      Next job on this machine
-    </Button>
-  );
-}
-
-/** A machine that comes back is measured again: what its springs have lost is learnt, and put right if it matters. */
-function BackFromTheRoad() {
-  const job = useThisJob();
-  const navigate = useNavigate();
-  const [km, setKm] = useState<number | null>(null);
-  const begin = () => {
-    const place = { kind: 'driven' as const, round: job.state.current + 1, corner: null, slot: 'km' };
-    job.actions.record('Back from the road', { ...place, km: km ?? 0 });
-    void navigate(`/jobs/${job.record.id}/measure`);
-  };
-  return (
-    <div data-fields className="relative flex items-end gap-2">
-      <NumberField
-        className="w-28"
-        label="Driven since, km"
-        showLabel
-        order={1}
-        quantity="number"
-        decimals={0}
-        range={limits.recheckKm}
-        draftKey={`${job.record.id}|back.km`}
-        value={km}
-        onCommit={setKm}
-      />
-      <Button onClick={begin} disabled={km === null}>
-        It is back: recheck
-      </Button>
-    </div>
-  );
-}
-
-function Lock() {
-  const job = useThisJob();
-  const { answer, state, actions } = job;
-  const place = { kind: 'locked' as const, round: state.current, corner: null, slot: 'locked' };
-  if (state.locked) {
-    const at = job.facts.find(({ fact }) => fact.kind === 'locked')?.at;
-    return (
-      <>
-        <p>
-          Locked{at ? ` on ${new Date(at).toLocaleDateString(undefined, { dateStyle: 'long' })}` : ''}.
-          Recheck after 150 to 500 km: new springs settle and lock rings walk.
-        </p>
-        <BackFromTheRoad />
-        <NextJob />
-        <Button onClick={() => actions.clear('Opened again', place)}>Open again</Button>
-      </>
-    );
-  }
-  const sure = answer ? goodEnough(answer) : false;
-  const unread = unreadCautions(job, 'close-out').length;
-  return (
-    <>
-      {answer && answer.chanceNow !== null && (
-        <p className="font-semibold">
-          <SumFigure name="Chance that all are in" sum={() => chanceSum(answer, 'now')}>
-            {Math.round(answer.chanceNow * 100)} in 100 that all heights are within{' '}
-            <SizeLength mm={answer.tolerance.value} />
-          </SumFigure>
-        </p>
-      )}
-      {unread > 0 && (
-        <p className="text-tight label">
-          {unread} {unread === 1 ? 'caution' : 'cautions'} not ticked as read.
-        </p>
-      )}
-      <span className="ml-auto flex flex-wrap items-center gap-x-4 gap-y-2">
-        {!sure && <NextLink from="close-out" />}
-        <Button
-          look={sure ? 'main' : 'plain'}
-          disabled={!answer || factAt(job.facts, place) !== undefined}
-          onClick={() => actions.record('Locked', place)}
-        >
-          {sure ? 'Lock it' : 'Lock it as it is'}
-        </Button>
-      </span>
-    </>
   );
 }

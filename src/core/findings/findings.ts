@@ -1,0 +1,37 @@
+import { marginsFor } from '../margins/margins.ts';
+import type { Answer } from '../planning/answerShape.ts';
+import { standingStill } from '../planning/replan.ts';
+import { collarFindings } from './collars.ts';
+import { doubts } from './doubts.ts';
+import { findingKey, type Finding, type Severity } from './finding.ts';
+import { runOuts } from './runOut.ts';
+import { unreachables } from './unreachable.ts';
+
+const rank: Record<Severity, number> = { stop: 0, warn: 1, hint: 2 };
+
+/** Everything there is to say of a job, the gravest first: as its machine stands, and as it would stand after the plan. */
+export function findingsFor(answer: Answer): Finding[] {
+  const now = runOuts(marginsFor(standingStill(answer)), 'now');
+  const after = runOuts(marginsFor(answer), 'after');
+  const isIn = (list: readonly Finding[]) => {
+    const keys = new Set(list.map(findingKey));
+    return (one: Finding) => keys.has(findingKey(one));
+  };
+  const stays = isIn(after);
+  const known = isIn(now);
+  const doubted = doubts(answer.doubt);
+  const collars = collarFindings(answer);
+  const told = isIn(collars);
+  return [
+    ...collars,
+    ...doubted.filter((one) => !told(one)),
+    ...now.map((one): Finding => (stays(one) ? { ...one, when: 'both' } : one)),
+    ...after.filter((one) => !known(one)),
+    ...unreachables(answer.reasons),
+  ].sort((a, b) => rank[a.severity] - rank[b.severity]);
+}
+
+/** Whether anything has to be put right before the machine goes out, or the plan is worth following as it is. */
+export function isStopped(findings: readonly Finding[]): boolean {
+  return findings.some(({ severity }) => severity === 'stop');
+}

@@ -1,0 +1,76 @@
+import { isTurned } from '../kinds/adjusters/index.ts';
+import { footingOf } from '../kinds/classes/index.ts';
+import type { CornerId } from '../kinds/corners.ts';
+import type { Answer } from '../planning/answerShape.ts';
+import { isOffItsGap } from '../planning/cornerAnswer.ts';
+import { notYet, unreadOf, type NotYet } from '../planning/enough.ts';
+import type { Finding } from './finding.ts';
+
+/** What is still to be done, or put right, before a machine goes out. */
+export type OpenPoint =
+  /** A plan is being turned, and these are left. */
+  | { code: 'turning'; corners: CornerId[] }
+  /** Something is wanted of these, and nothing was read of them since the last turn. */
+  | { code: 'unread'; corners: CornerId[] }
+  | { code: 'out'; corners: CornerId[] }
+  | { code: 'scales'; scales: NonNullable<NotYet['scales']> }
+  /** All read in, and yet it is not likely enough that all truly are; what another round would make of it. */
+  | { code: 'not-sure'; chance: number; betterBy: number | null }
+  | { code: 'rings'; corners: CornerId[] }
+  /** The load on board was not seen to. */
+  | { code: 'load' }
+  | { code: 'finding'; finding: Finding };
+
+/** Every open point, in the order of the work. None, and it may be finished. */
+export function openPoints(answer: Answer, findings: readonly Finding[]): OpenPoint[] {
+  const { state, corners } = answer;
+  const left = notYet(answer);
+  const unread = unreadOf(answer);
+  const rings = corners.filter((one) => one.rings.some(isOffItsGap)).map(({ id }) => id);
+  const stops = findings.filter(({ severity, when }) => severity === 'stop' && when !== 'after');
+  return [
+    ...ifAny(state.turning?.left ?? [], (ids): OpenPoint => ({ code: 'turning', corners: ids })),
+    ...ifAny(unread, (ids): OpenPoint => ({ code: 'unread', corners: ids })),
+    ...(unread.length === 0 && left ? undone(left) : []),
+    ...ifAny(rings, (ids): OpenPoint => ({ code: 'rings', corners: ids })),
+    ...(state.skipped.includes('load') ? [{ code: 'load' } as const] : []),
+    ...stops.map((finding): OpenPoint => ({ code: 'finding', finding })),
+  ];
+}
+
+function undone({ out, scales, chanceNow, betterBy }: NotYet): OpenPoint[] {
+  const points: OpenPoint[] = [
+    ...ifAny(out, (corners): OpenPoint => ({ code: 'out', corners })),
+    ...(scales ? [{ code: 'scales', scales } as const] : []),
+  ];
+  return points.length > 0 ? points : [{ code: 'not-sure', chance: chanceNow, betterBy }];
+}
+
+function ifAny<T>(ids: CornerId[], make: (ids: CornerId[]) => T): T[] {
+  return ids.length > 0 ? [make(ids)] : [];
+}
+
+/** A limit that nobody has given, so that nothing is said of it; it is listed, and never stands in the way. */
+export type Unchecked = 'thread' | 'travel' | 'springs' | 'mount' | 'clearance' | 'joint';
+
+/** What could run out unseen, since its limits are not known. */
+export function uncheckedOf({ corners, document, machine }: Answer): Unchecked[] {
+  const some = (test: (one: Answer['corners'][number]) => boolean) => corners.some(test);
+  const turned = ({ id, collarMm, room }: Answer['corners'][number]) =>
+    isTurned(document.corners[id].fitting) && (collarMm === null || !Number.isFinite(room.up - room.down));
+  const open: Record<Unchecked, boolean> = {
+    thread: some(turned),
+    travel: some(
+      ({ travelNow, spec }) => travelNow.source === 'assumed' || spec.travelMm.source === 'assumed',
+    ),
+    springs: some(
+      ({ id }) => machine.sources[id].springs === 'assumed' || machine.sources[id].preload === 'assumed',
+    ),
+    mount: some(({ mount }) => mount !== null && mount.afterMm === null),
+    clearance: some(({ id }) => document.corners[id].clearances.length === 0),
+    joint:
+      footingOf(document.machine.class) === 'wheels' &&
+      some(({ id }) => document.corners[id].boots.length === 0),
+  };
+  return (Object.keys(open) as Unchecked[]).filter((what) => open[what]);
+}

@@ -1,0 +1,50 @@
+import type { MarginKind } from '../margins/index.ts';
+import type { Margin } from '../margins/margins.ts';
+import { tolerances } from '../tolerances.ts';
+import type { Finding, Severity } from './finding.ts';
+
+/**
+ * How grave it is that something is used up. Height and sag are what is still to be done, not what is wrong; a cam above its
+ * middle is a hint. Left out of the findings where null.
+ */
+const graveness: Record<MarginKind, Severity | null> = {
+  droop: 'stop',
+  'bump-stop': 'stop',
+  'bump-metal': 'stop',
+  coil: 'stop',
+  seated: 'stop',
+  clearance: 'stop',
+  joint: 'stop',
+  ground: 'stop',
+  'thread-up': 'stop',
+  'thread-down': 'stop',
+  engagement: 'stop',
+  crossover: 'warn',
+  'ring-order': 'warn',
+  cam: null,
+  sag: null,
+  height: null,
+};
+
+/** Past a limit by less than what it is known to, a stop is only a warning. */
+const SURE_SD = 1;
+
+/**
+ * Ends where being at them is what is wrong: topped out, on the stop, on metal. A thread, a mount or a clearance may be used
+ * to its end; only past it is wrong.
+ */
+const atItsEnd: readonly MarginKind[] = ['droop', 'bump-stop', 'bump-metal'];
+
+/** What is used up, of these margins: past its end, or at it where that is wrong. On a guess it is no more than a hint. */
+export function runOuts(margins: readonly Margin[], when: 'now' | 'after'): Finding[] {
+  return margins.flatMap((margin): Finding[] => {
+    const { kind, corner, which, loadCase, leftMm, sdMm, assumed } = margin;
+    const grave = graveness[kind];
+    const most = atItsEnd.includes(kind) ? tolerances.missedMm : -tolerances.missedMm;
+    if (grave === null || leftMm > most) return [];
+    const sure = atItsEnd.includes(kind) || leftMm < -SURE_SD * sdMm;
+    const severity = assumed ? 'hint' : sure ? grave : 'warn';
+    const evidence = { parts: margin.inputs(), onGuess: assumed };
+    return [{ code: 'run-out', kind, corner, which, loadCase, leftMm, severity, when, evidence }];
+  });
+}

@@ -1,0 +1,146 @@
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { limits } from '#contract/limits.ts';
+import { chanceSum } from '#words/explain/cornerSums.ts';
+import { NumberField } from '../../forms/NumberField.tsx';
+import { TextField } from '../../forms/TextField.tsx';
+import { analysisOf } from '../../jobStore/analysisOf.ts';
+import { useDrafts } from '../../jobStore/drafts.ts';
+import { useThisJob } from '../../jobStore/jobContext.ts';
+import { Button } from '../../ui/Button.tsx';
+import { SizeLength } from '../../ui/Figure.tsx';
+import { startNextJob } from '../job/nextJob.ts';
+import { NextLink } from '../sheet/Footer.tsx';
+import { SumFigure } from '../sums/SumFigure.tsx';
+import { unreadCautions } from '../turn/cautionsRead.ts';
+
+/** The lock: open to be closed, or closed with what may come after it. */
+export function Lock() {
+  const job = useThisJob();
+  return job.state.locked ? <Locked /> : <ToLock />;
+}
+
+function Locked() {
+  const job = useThisJob();
+  const { state, actions } = job;
+  const place = { kind: 'locked' as const, round: state.current, corner: null, slot: 'locked' };
+  const entry = job.facts.find(({ fact }) => fact.kind === 'locked');
+  const day = entry && new Date(entry.at).toLocaleDateString(undefined, { dateStyle: 'long' });
+  return (
+    <>
+      <p>
+        Locked{day ? ` on ${day}` : ''}
+        {entry?.fact.remark ? `, with points open: ${entry.fact.remark}` : ''}. Recheck after 150 to 500 km:
+        new springs settle and lock rings walk.
+      </p>
+      <BackFromTheRoad />
+      <NextJob />
+      <Button onClick={() => actions.clear('Opened again', place)}>Open again</Button>
+    </>
+  );
+}
+
+/** With points open a reason is asked for, kept with the lock and printed. */
+function ToLock() {
+  const job = useThisJob();
+  const { answer, state, actions } = job;
+  const [reason, setReason] = useState('');
+  const [asked, setAsked] = useState(false);
+  const unread = unreadCautions(job, 'close-out').length;
+  const { openPoints } = analysisOf(job.record);
+  const clear = answer !== null && answer.chanceNow !== null && openPoints.length === 0;
+  const draftKey = `${job.record.id}|lock.reason`;
+  const lock = () => {
+    const typed = (useDrafts.getState().drafts[draftKey]?.text ?? reason).trim();
+    setAsked(typed === '');
+    if (!clear && typed === '') return;
+    useDrafts.getState().clearDraft(draftKey);
+    const place = { kind: 'locked' as const, round: state.current, corner: null, slot: 'locked' };
+    actions.record('Locked', clear ? place : { ...place, remark: typed });
+  };
+  return (
+    <>
+      {answer && answer.chanceNow !== null && (
+        <p className="font-semibold">
+          <SumFigure name="Chance that all are in" sum={() => chanceSum(answer, 'now')}>
+            {Math.round(answer.chanceNow * 100)} in 100 that all heights are within{' '}
+            <SizeLength mm={answer.tolerance.value} />
+          </SumFigure>
+        </p>
+      )}
+      {unread > 0 && (
+        <p className="text-tight label">
+          {unread} {unread === 1 ? 'caution' : 'cautions'} not ticked as read.
+        </p>
+      )}
+      <span className="ml-auto flex flex-wrap items-end gap-x-4 gap-y-2">
+        {!clear && answer && (
+          <div className="w-72">
+            <TextField
+              label="Why it goes out all the same"
+              draftKey={draftKey}
+              value={reason}
+              maxLength={limits.labelLength}
+              onCommit={setReason}
+            />
+            {asked && (
+              <p role="alert" className="label text-short">
+                Say why first: it is printed with the open points.
+              </p>
+            )}
+          </div>
+        )}
+        {!clear && <NextLink from="close-out" />}
+        <Button look={clear ? 'main' : 'plain'} disabled={!answer} onClick={lock}>
+          {clear ? 'Lock it' : 'Lock it as it is'}
+        </Button>
+      </span>
+    </>
+  );
+}
+
+/** The same machine, back in the bay: its description as it stands, with what was learnt. */
+function NextJob() {
+  const job = useThisJob();
+  const navigate = useNavigate();
+  const start = () => {
+    const id = startNextJob(job);
+    if (id) void navigate(`/jobs/${id}/intake`);
+  };
+  return (
+    <Button className="ml-auto" onClick={start}>
+      Next job on this machine
+    </Button>
+  );
+}
+
+/** A machine that comes back is measured again: what its springs have lost is learnt, and put right if it matters. */
+function BackFromTheRoad() {
+  const job = useThisJob();
+  const navigate = useNavigate();
+  const [km, setKm] = useState<number | null>(null);
+  const begin = () => {
+    const place = { kind: 'driven' as const, round: job.state.current + 1, corner: null, slot: 'km' };
+    job.actions.record('Back from the road', { ...place, km: km ?? 0 });
+    void navigate(`/jobs/${job.record.id}/measure`);
+  };
+  return (
+    <div data-fields className="relative flex items-end gap-2">
+      <NumberField
+        className="w-28"
+        label="Driven since, km"
+        showLabel
+        order={1}
+        quantity="number"
+        decimals={0}
+        range={limits.recheckKm}
+        draftKey={`${job.record.id}|back.km`}
+        value={km}
+        onCommit={setKm}
+      />
+      <Button onClick={begin} disabled={km === null}>
+        It is back: recheck
+      </Button>
+    </div>
+  );
+}

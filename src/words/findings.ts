@@ -1,0 +1,123 @@
+import { cornerNames } from '#core/kinds/corners.ts';
+import type { Finding, RunOut } from '#core/findings/finding.ts';
+import type { MarginKind } from '#core/margins/index.ts';
+import type { Say } from './figures.ts';
+import { checkWords, misfitWords } from './misfit.ts';
+import { reasonWords } from './reasons.ts';
+import { whichWords } from './which.ts';
+
+/** A finding in words: what is so, and what to do about it. */
+export interface ToldFinding {
+  what: string;
+  remedy: string;
+}
+
+/** A finding in the workshop's words; `say` writes mm in the reader's units. */
+export function findingWords(finding: Finding, say: Say): ToldFinding {
+  switch (finding.code) {
+    case 'run-out':
+      return runOutWords(finding, finding.when === 'after', say);
+    case 'doubt':
+      return { what: misfitWords(finding.misfit, say), remedy: checkWords(finding.misfit) };
+    case 'collar-elsewhere':
+      return {
+        what: `${capital(cornerNames[finding.corner])}: the collar reads ${say(finding.readMm)}, by what was turned it should read ${say(finding.expectedMm)}.`,
+        remedy: 'Read it again, then correct the reading or what was turned.',
+      };
+    case 'unreachable': {
+      const { what, lift } = reasonWords(finding.reason, say);
+      return { what, remedy: lift };
+    }
+  }
+}
+
+function runOutWords(one: RunOut, after: boolean, say: Say): ToldFinding {
+  const { corner, which, loadCase, kind, leftMm } = one;
+  const where = [cornerNames[corner], which && whichWords(which), loadCase].filter(Boolean).join(', ');
+  const { now, then, remedy } = runOut[kind];
+  const past = say(Math.abs(Math.min(leftMm, 0)));
+  const what = (after ? then : now).replace('{past}', past);
+  return { what: `${capital(where)}: ${what}.`, remedy };
+}
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+interface RunOutWords {
+  /** As it stands, and as it would stand after the plan. */
+  now: string;
+  then: string;
+  remedy: string;
+}
+
+const both = (now: string, then: string, remedy: string): RunOutWords => ({ now, then, remedy });
+
+const runOut: Record<MarginKind, RunOutWords> = {
+  droop: both(
+    'it is topped out, no droop is left',
+    'it would top out, no droop would be left',
+    'Lower it, or lift it by a lower mount or a longer damper. More preload would not help.',
+  ),
+  'bump-stop': both(
+    'it stands on its bump stop',
+    'it would stand on its bump stop',
+    'Raise it, or fit a stiffer spring or a shorter stop.',
+  ),
+  'bump-metal': both(
+    'it is bottomed, no bump travel is left',
+    'it would be bottomed, no bump travel would be left',
+    'Raise it, or fit a stiffer spring.',
+  ),
+  coil: both(
+    'the coils touch {past} before the end of its travel',
+    'the coils would touch {past} before the end of its travel',
+    'Fit a spring with more room between its coils, or take preload out.',
+  ),
+  seated: both(
+    'the spring is {past} loose with the wheel hanging',
+    'the spring would be {past} loose with the wheel hanging',
+    'Fit a helper spring, or a softer spring with preload. It can leave its seat.',
+  ),
+  clearance: both(
+    'it is {past} nearer than it may be',
+    'it would be {past} nearer than it may be',
+    'Change the height, or what is in the way.',
+  ),
+  joint: both(
+    'the shaft joint is {past} of height past its angle',
+    'the shaft joint would be {past} of height past its angle',
+    'Bring the height back, or fit a joint that bends further.',
+  ),
+  ground: both(
+    'it hangs {past} lower over the ground than it may',
+    'it would hang {past} lower over the ground than it may',
+    'Ask for a greater height, or move the part.',
+  ),
+  'thread-up': both(
+    'the collar stands {past} past the end of good thread towards the spring',
+    'the collar would stand {past} past the end of good thread towards the spring',
+    'Turn it back before the weight goes on.',
+  ),
+  'thread-down': both(
+    'the collar stands {past} past the end of good thread away from the spring',
+    'the collar would stand {past} past the end of good thread away from the spring',
+    'Turn it back before the weight goes on.',
+  ),
+  engagement: both(
+    'the lower mount holds {past} less thread than it must',
+    'the lower mount would hold {past} less thread than it must',
+    'Screw it back in before the machine is moved.',
+  ),
+  crossover: both(
+    'the slider rests on its ring',
+    'the slider would rest on its ring',
+    'Set the ring further from the springs, or let it follow the seat.',
+  ),
+  'ring-order': both(
+    'the coils touch {past} before the ring takes over',
+    'the coils would touch {past} before the ring takes over',
+    'Set the ring nearer to the slider.',
+  ),
+  cam: both('the cam is at its last position', 'the cam would be at its last position', 'Fit a stiffer spring.'),
+  sag: both('the sag is {past} out of its window', 'the sag would be {past} out of its window', 'Turn its adjuster.'),
+  height: both('the height is {past} out', 'the height would be {past} out', 'Turn its adjuster.'),
+}; // prettier-ignore

@@ -1,0 +1,57 @@
+import type { OpenPoint, Unchecked } from '#core/findings/openPoints.ts';
+import type { Stage } from '#core/judgement/stages.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import { findingWords } from './findings.ts';
+import { percent, type Say } from './figures.ts';
+
+/** An open point in words, and the stage where it is dealt with. */
+export interface ToldPoint {
+  words: string;
+  stage: Stage;
+}
+
+const named = (corners: readonly CornerId[]) => corners.map((id) => cornerNames[id]).join(', ');
+
+/** An open point as the workshop says it; `say` writes mm in the reader's units. */
+export function openPointWords(point: OpenPoint, say: Say): ToldPoint {
+  switch (point.code) {
+    case 'turning':
+      return { words: `Still to turn: ${named(point.corners)}.`, stage: 'turn' };
+    case 'unread':
+      return { words: `Not measured since the last turn: ${named(point.corners)}.`, stage: 'measure' };
+    case 'out':
+      return { words: `Not in tolerance: ${named(point.corners)}.`, stage: 'plan' };
+    case 'scales': {
+      const { what, now, target } = point.scales;
+      const name = what === 'front' ? 'The right front of the front' : 'Cross weight';
+      return { words: `${name} stands at ${tenths(now)}, ${tenths(target)} is wanted.`, stage: 'scales' };
+    }
+    case 'not-sure': {
+      const then = point.betterBy === null ? '' : ` Another round makes it ${percent(point.betterBy)}.`;
+      return {
+        words: `All read in, but the chance that all truly are is ${percent(point.chance)}.${then}`,
+        stage: 'measure',
+      };
+    }
+    case 'rings':
+      return { words: `Rings are not at their gap: ${named(point.corners)}.`, stage: 'rings' };
+    case 'load':
+      return { words: 'The load on board was not checked.', stage: 'prep' };
+    case 'finding': {
+      const { what, remedy } = findingWords(point.finding, say);
+      return { words: `${what} ${remedy}`, stage: 'plan' };
+    }
+  }
+}
+
+const tenths = (share: number) => `${(100 * share).toFixed(1)} %`;
+
+/** What was not checked, since nobody gave its limit. */
+export const uncheckedWords: Record<Unchecked, string> = {
+  thread: 'thread left at every collar',
+  travel: 'droop and bump travel',
+  springs: 'coil space, and springs seated at droop',
+  mount: 'thread held by the lower mounts',
+  clearance: 'clearances',
+  joint: 'angles of the shaft joints',
+};
