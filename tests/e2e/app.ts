@@ -156,3 +156,12 @@ export async function turnAll(page: Page): Promise<void> {
     await page.getByRole('button', { name: `Done, ${corner.toLowerCase()}` }).click();
   await page.getByTestId('next').click();
 }
+
+/** Locks a job whatever is open, with the reason that is then asked for. */
+export async function lockAnyway(page: Page, reason: string): Promise<void> {
+  const why = field(page, 'Why it goes out all the same');
+  const lock = page.getByRole('button', { name: /^Lock it/ });
+  await expect(lock).toBeVisible();
+  if (await why.isVisible()) await why.fill(reason);
+  await lock.click();
+}

@@ -90,6 +90,9 @@ test('a whole job without a mouse: start, measure, plan, turn in the bay, measur
   await expect(page).toHaveURL(/\/stance$/);
   await page.keyboard.press(']');
   await expect(page).toHaveURL(/\/close-out$/);
+  // Read once each, it is not sure enough to go out without a word.
+  await tabTo(page, /^Why it goes out all the same/);
+  await page.keyboard.type('read once, that will do');
   await tabTo(page, /^Lock it/);
   await page.keyboard.press('Enter');
   await expect(page.getByText(/Locked at these heights/)).toBeVisible();

@@ -39,6 +39,40 @@ describe('what is left', () => {
   );
   const margins = marginsFor(answerOf(known));
 
+  test('coils that touch 16 mm above where it stands leave 16 mm of bump, and no stop is reached', () => {
+    const bind = (solidLengthMm: number) =>
+      marginsFor(
+        answerOf(
+          measured(
+            365,
+            plainDocument((document) => {
+              Object.assign(document.machine, { massKg: 1000, frontShare: 0.5 });
+              const spring = {
+                ...blankSpring,
+                name: 'main',
+                rateNPerMm: 100,
+                freeLengthMm: 180,
+                solidLengthMm,
+              };
+              for (const id of fourCorners)
+                Object.assign(document.corners[id], { preloadMm: 5, unsprungKg: 20, springs: [spring] });
+            }),
+          ),
+        ),
+      );
+    const stands = find(bind(40), 'droop')?.leftMm ?? NaN;
+    // 5 mm of preload, and half of the wheel's travel: the spring has so much less way to solid.
+    const solidMm = 180 - 5 - (stands + 16) / 2;
+    const bound = bind(solidMm);
+    expect(find(bound, 'bump-metal')?.leftMm).toBeCloseTo(16, 0);
+    expect(find(bound, 'bump-stop')).toBeUndefined();
+    expect(find(bound, 'coil')?.state).toBe('short');
+    expect(find(bind(40), 'bump-metal')?.leftMm).toBeCloseTo(200 - stands, 6);
+    const metal = find(bound, 'bump-metal');
+    if (!metal) throw new Error('expected a margin to metal');
+    expect(marginSum(metal).inputs.map(({ name }) => name)).toContain('wheel travel where the coils touch');
+  });
+
   test('thread is told in turns only where its pitch was given', () => {
     const guessed = plainDocument((document) =>
       fourCorners.forEach((id) => (document.corners[id].pitchMm = null)),

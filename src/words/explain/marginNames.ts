@@ -21,7 +21,7 @@ const names: Record<MarginKind, Readonly<Record<string, Name>>> = {
   },
   'bump-metal': {
     z: used,
-    'z max': 'wheel travel',
+    'z max': (of) => (of === 'coils' ? 'wheel travel where the coils touch' : 'wheel travel'),
   },
   coil: {
     free: 'free length',
