@@ -27,6 +27,8 @@ export function nextWords(next: NextDo): string {
       return `set the ring ${cornerNames[next.corner]}`;
     case 'lock':
       return 'in tolerance: lock it';
+    case 'open-points':
+      return `in tolerance, ${next.open} ${next.open === 1 ? 'point' : 'points'} open: see to ${next.open === 1 ? 'it' : 'them'}`;
     case 'find-out-why':
       return `find out why ${cornerNames[next.corner]} is off`;
     case 'read-again':

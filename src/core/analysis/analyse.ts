@@ -51,7 +51,13 @@ function analysisOf(record: JobRecord, answer: () => Answer | null): Analysis {
   const byCase = of(marginsByCase);
   const findings = of(findingsFor);
   const open = of((made) => openPoints(made, findings()));
-  const next = once(() => nextAction(record, answer()));
+  const next = once((): NextAction => {
+    const plain = nextAction(record, answer());
+    // What is in tolerance is not finished while something has to be put right.
+    return plain.code === 'lock' && open().length > 0
+      ? { stage: 'close-out', code: 'open-points', open: open().length }
+      : plain;
+  });
   return {
     record,
     get state() {

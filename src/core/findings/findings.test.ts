@@ -1,6 +1,7 @@
 import { situations } from '../../../tests/fixtures/findingSituations.ts';
 import { analyse } from '../analysis/analyse.ts';
 import type { Finding } from './finding.ts';
+import { uncheckedOf } from './openPoints.ts';
 
 function aboutOf(finding: Finding): string {
   switch (finding.code) {
@@ -20,6 +21,27 @@ function said(finding: Finding): string[] {
   const plain = `${finding.code} ${aboutOf(finding)}`.trim();
   return finding.severity === 'stop' ? [plain, `${plain}!`] : [plain];
 }
+
+test('in tolerance is not finished while something stops it', () => {
+  const next = (name: string) => {
+    const situation = situations.find((one) => one.name === name);
+    return situation && analyse(situation.job()).next;
+  };
+  expect(next('lower mount below its engagement')).toEqual({
+    stage: 'close-out',
+    code: 'open-points',
+    open: 1,
+  });
+  expect(next('lower mount below its engagement: twin')?.code).toBe('lock');
+});
+
+test('limits that nobody gave are told as not checked, and stop nothing', () => {
+  const alone = situations.find(({ name }) => name === 'a tape and nothing else: twin');
+  if (!alone) throw new Error('expected the situation in the table');
+  const { answer, openPoints } = analyse(alone.job());
+  expect(answer && uncheckedOf(answer)).toEqual(['thread', 'travel', 'springs', 'clearance', 'joint']);
+  expect(openPoints).toEqual([]);
+});
 
 test.each(situations)('$name ($measured)', ({ job, must, mustNot }) => {
   const { findings, openPoints } = analyse(job());

@@ -67,10 +67,10 @@ export function uncheckedOf({ corners, document, machine }: Answer): Unchecked[]
       ({ id }) => machine.sources[id].springs === 'assumed' || machine.sources[id].preload === 'assumed',
     ),
     mount: some(({ mount }) => mount !== null && mount.afterMm === null),
-    clearance: some(({ id }) => document.corners[id].clearances.length === 0),
+    clearance: corners.every(({ id }) => document.corners[id].clearances.length === 0),
     joint:
       footingOf(document.machine.class) === 'wheels' &&
-      some(({ id }) => document.corners[id].boots.length === 0),
+      corners.every(({ id }) => document.corners[id].boots.length === 0),
   };
   return (Object.keys(open) as Unchecked[]).filter((what) => open[what]);
 }

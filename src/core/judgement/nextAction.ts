@@ -27,6 +27,8 @@ export type NextDo =
         | 'decide-nearest'
         | 'decide-out-of-reach';
     }
+  /** Heights are in, and so many points are open all the same. */
+  | { code: 'open-points'; open: number }
   | { code: 'say-step' | 'set-ring' | 'find-out-why' | 'turn'; corner: CornerId }
   | { code: 'measure-corners' | 'measure-corners-again' | 'read-sag'; corners: CornerId[]; of: number };
 

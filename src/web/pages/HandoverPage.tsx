@@ -91,7 +91,7 @@ function WentOutOpen() {
     <section aria-label="Open points" className="mt-4">
       {openPoints.length > 0 && (
         <>
-          <h2 className="text-head font-semibold">Still open</h2>
+          <h2 className="font-semibold">Still open</h2>
           <ul>
             {openPoints.map((point, k) => (
               <li key={k} className="border-rule border-t py-1">

@@ -81,10 +81,10 @@ function Heights() {
       <thead className="label text-second text-left">
         <tr>
           <th className="py-1 font-normal">corner</th>
-          <th className="py-1 text-right font-normal">height</th>
-          <th className="py-1 text-right font-normal">target</th>
-          <th className="py-1 text-right font-normal">off by</th>
-          <th className="py-1 text-right font-normal">collar reads</th>
+          <th className="py-1 pl-2 text-right font-normal">height</th>
+          <th className="py-1 pl-2 text-right font-normal">target</th>
+          <th className="py-1 pl-2 text-right font-normal">off by</th>
+          <th className="py-1 pl-2 text-right font-normal">collar reads</th>
         </tr>
       </thead>
       <tbody>
@@ -98,7 +98,7 @@ function Heights() {
           return [
             <tr key={id} className="border-rule border-t">
               <td className="py-1.5">{capital(cornerNames[id])}</td>
-              <td className="py-1.5 text-right font-semibold">
+              <td className="py-1.5 pl-2 text-right font-semibold">
                 {measured ? (
                   <SumFigure
                     name={`Measured height, ${cornerNames[id]}`}
@@ -110,8 +110,8 @@ function Heights() {
                   <span className="text-second font-normal">not measured yet</span>
                 )}
               </td>
-              <td className="py-1.5 text-right">{targetMm === null ? '—' : <Length mm={targetMm} />}</td>
-              <td className={`py-1.5 text-right ${out ? 'text-short font-semibold' : ''}`}>
+              <td className="py-1.5 pl-2 text-right">{targetMm === null ? '—' : <Length mm={targetMm} />}</td>
+              <td className={`py-1.5 pl-2 text-right ${out ? 'text-short font-semibold' : ''}`}>
                 {off === null ? (
                   '—'
                 ) : (
@@ -121,7 +121,7 @@ function Heights() {
                 )}
                 {out && ' out'}
               </td>
-              <td className="py-1.5 text-right">
+              <td className="py-1.5 pl-2 text-right">
                 {corner.collarMm === null ? (
                   '—'
                 ) : (
