@@ -116,7 +116,7 @@ test.describe('a whole job on a simulated machine, from readings to the handover
       await page.keyboard.press('Tab');
       await allSent(page);
       let rounds = 0;
-      const stop = page.getByText(/In tolerance, \d+ % chance: finish/);
+      const stop = page.getByText(/In tolerance, \d+ % chance/);
       while (rounds < 4) {
         rounds++;
         await page.getByRole('link', { name: /^Plan/ }).click();

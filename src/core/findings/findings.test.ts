@@ -35,6 +35,15 @@ test('in tolerance is not finished while something stops it', () => {
   expect(next('lower mount below its engagement: twin')?.code).toBe('lock');
 });
 
+test('hanging under a load carried now and then is a warning, and does not stop it', () => {
+  const loaded = situations.find(({ name }) => name === 'topped out only under a load carried now and then');
+  if (!loaded) throw new Error('expected the situation in the table');
+  const { findings, openPoints } = analyse(loaded.job());
+  const hanging = findings.filter((one) => one.code === 'run-out' && one.kind === 'droop');
+  expect(hanging.map(({ severity }) => severity)).toEqual(['warn', 'warn']);
+  expect(openPoints.filter(({ code }) => code === 'finding')).toEqual([]);
+});
+
 test('limits that nobody gave are told as not checked, and stop nothing', () => {
   const alone = situations.find(({ name }) => name === 'a tape and nothing else: twin');
   if (!alone) throw new Error('expected the situation in the table');

@@ -11,8 +11,9 @@ const rank: Record<Severity, number> = { stop: 0, warn: 1, hint: 2 };
 
 /** Everything there is to say of a job, the gravest first: as its machine stands, and as it would stand after the plan. */
 export function findingsFor(answer: Answer): Finding[] {
-  const now = runOuts(marginsFor(standingStill(answer)), 'now');
-  const after = runOuts(marginsFor(answer), 'after');
+  const restingCase = answer.document.cases[0] ?? null;
+  const now = runOuts(marginsFor(standingStill(answer)), 'now', restingCase);
+  const after = runOuts(marginsFor(answer), 'after', restingCase);
   const isIn = (list: readonly Finding[]) => {
     const keys = new Set(list.map(findingKey));
     return (one: Finding) => keys.has(findingKey(one));

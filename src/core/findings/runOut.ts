@@ -35,15 +35,24 @@ const SURE_SD = 1;
  */
 const atItsEnd: readonly MarginKind[] = ['droop', 'bump-stop', 'bump-metal'];
 
-/** What is used up, of these margins: past its end, or at it where that is wrong. On a guess it is no more than a hint. */
-export function runOuts(margins: readonly Margin[], when: 'now' | 'after'): Finding[] {
+/**
+ * What is used up, of these margins: past its end, or at it where that is wrong. On a guess it is no more than a hint.
+ * `restingCase` is the load case it is measured in.
+ */
+export function runOuts(
+  margins: readonly Margin[],
+  when: 'now' | 'after',
+  restingCase: string | null,
+): Finding[] {
   return margins.flatMap((margin): Finding[] => {
     const { kind, corner, which, loadCase, leftMm, sdMm, assumed } = margin;
     const grave = graveness[kind];
     const most = atItsEnd.includes(kind) ? tolerances.missedMm : -tolerances.missedMm;
     if (grave === null || leftMm > most) return [];
     const sure = atItsEnd.includes(kind) || leftMm < -SURE_SD * sdMm;
-    const severity = assumed ? 'hint' : sure ? grave : 'warn';
+    // A load behind may lift the front until it hangs: that is worth knowing of a load that is carried now and then.
+    const elsewhere = kind === 'droop' && loadCase !== null && loadCase !== restingCase;
+    const severity = assumed ? 'hint' : sure && !elsewhere ? grave : 'warn';
     const evidence = { parts: margin.inputs(), onGuess: assumed };
     return [{ code: 'run-out', kind, corner, which, loadCase, leftMm, severity, when, evidence }];
   });

@@ -31,6 +31,7 @@ import { Length, SizeLength, Plain, Turns } from '../../ui/Figure.tsx';
 import { CutOpenNowPanel } from '../sheet/CutOpenPanel.tsx';
 import { CornerGrid } from '../sheet/CornerGrid.tsx';
 import { FactField, ranges, useHeightQuestion } from '../../forms/fields.tsx';
+import { analysisOf } from '../../jobStore/analysisOf.ts';
 import { againstPrediction, turnedFurther } from './againstPrediction.ts';
 import { NextReading } from './NextReading.tsx';
 import { PhotoSlot } from './PhotoSlot.tsx';
@@ -348,14 +349,25 @@ function Verdict({ round }: { round: number }) {
   if (!answer || round !== job.state.current || unreadOf(answer).length > 0 || answer.chanceNow === null)
     return null;
   const chance = percent(answer.chanceNow);
+  const done = goodEnough(answer);
+  const open = done ? analysisOf(job.record).openPoints.length : 0;
   return (
     <p className="font-semibold" data-testid="verdict" aria-live="polite">
       <SumFigure name="Chance that all are in tolerance now" sum={() => chanceSum(answer, 'now')}>
-        {goodEnough(answer)
-          ? `In tolerance, ${chance} chance: finish.`
+        {done
+          ? `In tolerance, ${chance} chance${open === 0 ? ': finish' : ''}.`
           : `${chance} chance that all are in tolerance.`}
       </SumFigure>
       {scalesOff(answer)}
+      {open > 0 && (
+        <>
+          {' '}
+          <Link to={`/jobs/${job.record.id}/close-out`} className="text-action underline underline-offset-4">
+            {open} {open === 1 ? 'point is' : 'points are'} open
+          </Link>
+          .
+        </>
+      )}
     </p>
   );
 }
