@@ -70,12 +70,12 @@ const runOut: Record<MarginKind, RunOutWords> = {
   coil: both(
     'the coils touch {past} before the end of its travel',
     'the coils would touch {past} before the end of its travel',
-    'Fit a spring with more room between its coils, or take preload out.',
+    'Fit a spring with more room between its coils. Less preload helps too, but it then stands lower.',
   ),
   seated: both(
     'the spring is {past} loose with the wheel hanging',
     'the spring would be {past} loose with the wheel hanging',
-    'Fit a helper spring, or a softer spring with preload. It can leave its seat.',
+    'It can leave its seat. Fit a helper spring, or a softer spring with preload.',
   ),
   clearance: both(
     'it is {past} nearer than it may be',
@@ -83,8 +83,8 @@ const runOut: Record<MarginKind, RunOutWords> = {
     'Change the height, or what is in the way.',
   ),
   joint: both(
-    'the shaft joint is {past} of height past its angle',
-    'the shaft joint would be {past} of height past its angle',
+    'the shaft joint is past its angle, by {past} of height',
+    'the shaft joint would be past its angle, by {past} of height',
     'Bring the height back, or fit a joint that bends further.',
   ),
   ground: both(

@@ -18,9 +18,14 @@ export function openPointWords(point: OpenPoint, say: Say): ToldPoint {
     case 'turning':
       return { words: `Still to turn: ${named(point.corners)}.`, stage: 'turn' };
     case 'unread':
-      return { words: `Not measured since the last turn: ${named(point.corners)}.`, stage: 'measure' };
+      return {
+        words: `Not measured${point.where === 'measure' ? ' since the last turn' : ''}: ${named(point.corners)}.`,
+        stage: point.where,
+      };
     case 'out':
-      return { words: `Not in tolerance: ${named(point.corners)}.`, stage: 'plan' };
+      return point.where === 'sag'
+        ? { words: `Sag is not as wanted: ${named(point.corners)}.`, stage: 'sag' }
+        : { words: `Not in tolerance: ${named(point.corners)}.`, stage: 'plan' };
     case 'scales': {
       const { what, now, target } = point.scales;
       const name = what === 'front' ? 'The right front of the front' : 'Cross weight';
@@ -30,7 +35,7 @@ export function openPointWords(point: OpenPoint, say: Say): ToldPoint {
       const then = point.betterBy === null ? '' : ` Another round makes it ${percent(point.betterBy)}.`;
       return {
         words: `All read in, but the chance that all truly are is ${percent(point.chance)}.${then}`,
-        stage: 'measure',
+        stage: point.where,
       };
     }
     case 'rings':

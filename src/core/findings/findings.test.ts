@@ -1,4 +1,5 @@
 import { situations } from '../../../tests/fixtures/findingSituations.ts';
+import { add, heights, record, settled } from '../../../tests/fixtures/records.ts';
 import { analyse } from '../analysis/analyse.ts';
 import type { Finding } from './finding.ts';
 import { uncheckedOf } from './openPoints.ts';
@@ -42,6 +43,17 @@ test('hanging under a load carried now and then is a warning, and does not stop 
   const hanging = findings.filter((one) => one.code === 'run-out' && one.kind === 'droop');
   expect(hanging.map(({ severity }) => severity)).toEqual(['warn', 'warn']);
   expect(openPoints.filter(({ code }) => code === 'finding')).toEqual([]);
+});
+
+test('what is not read or not sure is dealt with where the job is read now', () => {
+  const where = (name: string) =>
+    situations
+      .filter((one) => one.name === name)
+      .flatMap(({ job }) => analyse(job()).openPoints)
+      .flatMap((point) => ('where' in point ? [point.where] : []));
+  expect(where('one corner not read since the last turn')).toEqual(['measure']);
+  const once = add(record(), settled(0), ...heights(0, [363, 367, 363, 364]));
+  expect(analyse(once).openPoints).toMatchObject([{ code: 'not-sure', where: 'baseline' }]);
 });
 
 test('limits that nobody gave are told as not checked, and stop nothing', () => {

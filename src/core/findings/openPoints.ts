@@ -6,16 +6,19 @@ import { isOffItsGap } from '../planning/cornerAnswer.ts';
 import { notYet, unreadOf, type NotYet } from '../planning/enough.ts';
 import type { Finding } from './finding.ts';
 
+/** Where a job is read now: before anything was turned, after it, or on the sag bench. */
+type ReadAt = 'baseline' | 'measure' | 'sag';
+
 /** What is still to be done, or put right, before a machine goes out. */
 export type OpenPoint =
   /** A plan is being turned, and these are left. */
   | { code: 'turning'; corners: CornerId[] }
   /** Something is wanted of these, and nothing was read of them since the last turn. */
-  | { code: 'unread'; corners: CornerId[] }
-  | { code: 'out'; corners: CornerId[] }
+  | { code: 'unread'; corners: CornerId[]; where: ReadAt }
+  | { code: 'out'; corners: CornerId[]; where: ReadAt }
   | { code: 'scales'; scales: NonNullable<NotYet['scales']> }
   /** All read in, and yet it is not likely enough that all truly are; what another round would make of it. */
-  | { code: 'not-sure'; chance: number; betterBy: number | null }
+  | { code: 'not-sure'; chance: number; betterBy: number | null; where: ReadAt }
   | { code: 'rings'; corners: CornerId[] }
   /** The load on board was not seen to. */
   | { code: 'load' }
@@ -25,25 +28,27 @@ export type OpenPoint =
 export function openPoints(answer: Answer, findings: readonly Finding[]): OpenPoint[] {
   const { state, corners } = answer;
   const left = notYet(answer);
+  const bySag = state.rounds.some(({ sag }) => Object.keys(sag).length > 0);
+  const where: ReadAt = bySag ? 'sag' : state.current === 0 ? 'baseline' : 'measure';
   const unread = unreadOf(answer);
   const rings = corners.filter((one) => one.rings.some(isOffItsGap)).map(({ id }) => id);
   const stops = findings.filter(({ severity, when }) => severity === 'stop' && when !== 'after');
   return [
     ...ifAny(state.turning?.left ?? [], (ids): OpenPoint => ({ code: 'turning', corners: ids })),
-    ...ifAny(unread, (ids): OpenPoint => ({ code: 'unread', corners: ids })),
-    ...(unread.length === 0 && left ? undone(left) : []),
+    ...ifAny(unread, (ids): OpenPoint => ({ code: 'unread', corners: ids, where })),
+    ...(unread.length === 0 && left ? undone(left, where) : []),
     ...ifAny(rings, (ids): OpenPoint => ({ code: 'rings', corners: ids })),
     ...(state.skipped.includes('load') ? [{ code: 'load' } as const] : []),
     ...stops.map((finding): OpenPoint => ({ code: 'finding', finding })),
   ];
 }
 
-function undone({ out, scales, chanceNow, betterBy }: NotYet): OpenPoint[] {
+function undone({ out, scales, chanceNow, betterBy }: NotYet, where: ReadAt): OpenPoint[] {
   const points: OpenPoint[] = [
-    ...ifAny(out, (corners): OpenPoint => ({ code: 'out', corners })),
+    ...ifAny(out, (corners): OpenPoint => ({ code: 'out', corners, where })),
     ...(scales ? [{ code: 'scales', scales } as const] : []),
   ];
-  return points.length > 0 ? points : [{ code: 'not-sure', chance: chanceNow, betterBy }];
+  return points.length > 0 ? points : [{ code: 'not-sure', chance: chanceNow, betterBy, where }];
 }
 
 function ifAny<T>(ids: CornerId[], make: (ids: CornerId[]) => T): T[] {

@@ -76,7 +76,7 @@ const names: Record<MarginKind, Readonly<Record<string, Name>>> = {
   engagement: {
     e: 'thread engaged after the plan',
     D: 'thread diameter',
-    least: 'least to keep: 1½ D, or the maker’s if more',
+    least: 'least to keep: what its sheet says, else 1½ D',
   },
   cam: {
     n: 'positions of the cam',

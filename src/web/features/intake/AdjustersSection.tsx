@@ -208,7 +208,8 @@ function PartRows({
 }
 
 const mountRows: readonly PartRow[] = [
-  { name: 'threadMm', label: 'Mount thread', help: 'its diameter: 1½ of it must hold' },
+  { name: 'threadMm', label: 'Mount thread', help: 'its diameter' },
+  { name: 'leastMm', label: 'Least engaged', help: 'from the kit’s sheet; empty: 1½ diameters' },
   { name: 'engagedMm', label: 'Thread engaged now', help: 'in the mount, at the baseline' },
   { name: 'mostMm', label: 'Engaged at most', help: 'screwed in all the way' },
 ]; // prettier-ignore
