@@ -142,12 +142,12 @@ test('measured in front and behind, the plan goes by it, and the chance was told
 });
 
 describe('a few simulated machines with a tape alone (many are played by npm run bench)', () => {
-  const few = 6;
+  const few = 4;
 
   test('the page lands like the fair calculation, stops wrongly no more often than a careful hand, and beats the tape', () => {
-    const page = trial((machine) => thePage(machine), few, 12);
-    const fair = trial(fairCalculation, few, 12);
-    const hand = trial(carefulHand, few, 12);
+    const page = trial((machine) => thePage(machine), few, 8);
+    const fair = trial(fairCalculation, few, 8);
+    const hand = trial(carefulHand, few, 8);
     expect(page.inAfter[1]).toBeGreaterThanOrEqual(fair.inAfter[1] - 1);
     expect(page.wrongStops).toBeLessThanOrEqual(hand.wrongStops);
     expect(page.squares / page.count).toBeLessThan(page.tapeSquares / page.count);
@@ -155,11 +155,11 @@ describe('a few simulated machines with a tape alone (many are played by npm run
   });
 
   test('little is said of healthy ones, and a collar turned the other way is named', () => {
-    const healthy = playFault('none', 2);
+    const healthy = playFault('none', 1);
     expect(healthy.said).toBe(0);
-    const turned = playFault('turned-other-way', 3);
+    const turned = playFault('turned-other-way', 2);
     expect(turned.named / turned.plays).toBeGreaterThan(0.6);
-    const odd = playFault('odd-reading', 2);
+    const odd = playFault('odd-reading', 1);
     expect(odd.named / odd.plays).toBeGreaterThan(0.6);
   });
 });
