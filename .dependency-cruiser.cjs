@@ -49,6 +49,7 @@ const webFloors = [
   'features/doubt',
   'features/gauge',
   'features/job',
+  'features/finding',
   'features/sums',
   'forms',
   'features/bays',

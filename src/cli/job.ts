@@ -85,8 +85,14 @@ export function plan(file: string): { answer: unknown; code: number } {
         now: { kind: 'estimated', value: answer.cross.now },
         after: { kind: 'predicted', value: answer.cross.after },
       },
-      findings: findings.map((finding) => ({ ...finding, ...findingWords(finding, mm) })),
-      openPoints: openPoints.map((point) => ({ ...point, ...openPointWords(point, mm) })),
+      findings: findings.map((finding) => {
+        const remedies = analysis.remedies(finding);
+        return { ...finding, remedies, ...findingWords(finding, mm, remedies) };
+      }),
+      openPoints: openPoints.map((point) => ({
+        ...point,
+        ...openPointWords(point, mm, point.code === 'finding' ? analysis.remedies(point.finding) : []),
+      })),
       notChecked: uncheckedOf(answer),
       reasons: answer.reasons.map((reason) => ({ ...reason, ...reasonWords(reason, mm) })),
       margins,

@@ -28,7 +28,7 @@ export const limits = {
   springN: ranges.springN,
   wheelKg: ranges.wheelKg,
   placeMm: ranges.placeMm,
-  tyreBar: { min: 0.1, max: 10 },
+  tyreBar: ranges.tyreBar,
   gasBar: 100,
   clicks: { min: 0, max: 80 },
   recheckKm: ranges.recheckKm,

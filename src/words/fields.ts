@@ -97,6 +97,7 @@ const cornerWords: Record<PathsIn<typeof cornerField.fields>, string> = {
   clearances: 'clearances',
   boots: 'shaft joints',
   floorMm: 'floor',
+  tyreBar: 'wanted tyre pressure',
   padFactor: 'pad factor',
   camberPerMm: 'camber per mm',
 };

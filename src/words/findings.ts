@@ -1,19 +1,33 @@
 import { cornerNames } from '#core/kinds/corners.ts';
 import type { Finding, RunOut } from '#core/findings/finding.ts';
+import type { Remedy } from '#core/findings/remedies.ts';
 import type { MarginKind } from '#core/margins/index.ts';
-import type { Say } from './figures.ts';
+import { mistakeWords } from './collarMistake.ts';
+import { contradictionWords } from './contradictions.ts';
+import { percent, type Say } from './figures.ts';
+import { missingWords, springReasonWords } from './springVerdict.ts';
 import { checkWords, misfitWords } from './misfit.ts';
+import { remedyWords } from './remedies.ts';
 import { reasonWords } from './reasons.ts';
 import { whichWords } from './which.ts';
 
-/** A finding in words: what is so, and what to do about it. */
+/** A finding in words: what is so, and what to do about it, each way in its own sentences. */
 export interface ToldFinding {
   what: string;
-  remedy: string;
+  ways: string[];
 }
 
-/** A finding in the workshop's words; `say` writes mm in the reader's units. */
-export function findingWords(finding: Finding, say: Say): ToldFinding {
+/**
+ * A finding in the workshop's words; `say` writes mm in the reader's units. `remedies` are those that were tried on the
+ * machine; without any, what is usually done.
+ */
+export function findingWords(finding: Finding, say: Say, remedies: readonly Remedy[] = []): ToldFinding {
+  const { what, remedy } = toldOf(finding, say);
+  const tried = remedies.map((one) => remedyWords(one, say));
+  return { what, ways: tried.length > 0 ? tried : [remedy] };
+}
+
+function toldOf(finding: Finding, say: Say): { what: string; remedy: string } {
   switch (finding.code) {
     case 'run-out':
       return runOutWords(finding, finding.when === 'after', say);
@@ -28,10 +42,41 @@ export function findingWords(finding: Finding, say: Say): ToldFinding {
       const { what, lift } = reasonWords(finding.reason, say);
       return { what, remedy: lift };
     }
+    case 'contradiction':
+      return contradictionWords(finding.question, say);
+    case 'spring':
+      return {
+        what: `${capital(cornerNames[finding.corner])}: the spring is ${finding.verdict}. ${capital(springReasonWords(finding.because, say))}.`,
+        remedy: `Look for a ${finding.verdict === 'too soft' ? 'stiffer' : 'softer'} one.`,
+      };
+    case 'spring-untold':
+      return {
+        what: `${capital(cornerNames[finding.corner])}: nothing can be told of the spring yet.`,
+        remedy: `${capital(missingWords[finding.missing])}.`,
+      };
+    case 'adjuster-end':
+      return {
+        what: `${capital(cornerNames[finding.corner])}: ${percent(finding.share)} of the thread towards the spring is used up.`,
+        remedy: 'Little is left for a load. A stiffer spring would leave more.',
+      };
+    case 'cam-high':
+      return {
+        what: `${capital(cornerNames[finding.corner])}: the cam stands at ${finding.position} of ${finding.positions}, above its middle.`,
+        remedy: 'Little is left for a passenger or rough ground. No reason to leave a window that is met.',
+      };
+    case 'tender-open':
+      return {
+        what: `${capital(cornerNames[finding.corner])}, ${whichWords(finding.which)}: the tender is ${say(finding.openMm)} from solid where the machine rests.`,
+        remedy: 'It works as a soft spring there. Fit a softer tender where it should be solid.',
+      };
+    case 'collar-for-height': {
+      const { what, cure } = mistakeWords(finding.mistake, say);
+      return { what: `${capital(cornerNames[finding.mistake.corner])}: ${what}`, remedy: cure };
+    }
   }
 }
 
-function runOutWords(one: RunOut, after: boolean, say: Say): ToldFinding {
+function runOutWords(one: RunOut, after: boolean, say: Say): { what: string; remedy: string } {
   const { corner, which, loadCase, kind, leftMm } = one;
   const where = [cornerNames[corner], which && whichWords(which), loadCase].filter(Boolean).join(', ');
   const { now, then, remedy } = runOut[kind];

@@ -1,4 +1,5 @@
 import type { OpenPoint, Unchecked } from '#core/findings/openPoints.ts';
+import type { Remedy } from '#core/findings/remedies.ts';
 import type { Stage } from '#core/judgement/stages.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { findingWords } from './findings.ts';
@@ -7,13 +8,15 @@ import { percent, type Say } from './figures.ts';
 /** An open point in words, and the stage where it is dealt with. */
 export interface ToldPoint {
   words: string;
+  /** What may be done about it, where there is a choice. */
+  ways?: string[];
   stage: Stage;
 }
 
 const named = (corners: readonly CornerId[]) => corners.map((id) => cornerNames[id]).join(', ');
 
-/** An open point as the workshop says it; `say` writes mm in the reader's units. */
-export function openPointWords(point: OpenPoint, say: Say): ToldPoint {
+/** An open point as the workshop says it; `say` writes mm in the reader's units, `remedies` cure what it is about. */
+export function openPointWords(point: OpenPoint, say: Say, remedies: readonly Remedy[] = []): ToldPoint {
   switch (point.code) {
     case 'turning':
       return { words: `Still to turn: ${named(point.corners)}.`, stage: 'turn' };
@@ -43,8 +46,8 @@ export function openPointWords(point: OpenPoint, say: Say): ToldPoint {
     case 'load':
       return { words: 'The load on board was not checked.', stage: 'prep' };
     case 'finding': {
-      const { what, remedy } = findingWords(point.finding, say);
-      return { words: `${what} ${remedy}`, stage: 'plan' };
+      const { what, ways } = findingWords(point.finding, say, remedies);
+      return { words: what, ways, stage: 'plan' };
     }
   }
 }

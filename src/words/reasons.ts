@@ -45,7 +45,7 @@ export function reasonWords(reason: Reason, say: (mm: number) => string): { what
     case 'loose':
       return {
         what: `With the wheel hanging, the ${where} springs are ${say(reason.looseMm)} loose: they can leave their seats.`,
-        lift: 'A helper spring, a longer spring or a softer one with more preload would lift this.',
+        lift: 'A helper spring, or a softer one with preload, would lift this. A longer one would not: it stands as high as before on a seat further back.',
       };
     case 'sag':
       return {

@@ -15,24 +15,17 @@ export function springReasonWords(because: SpringReason, say: Say): string {
       return `rider sag is right but static sag is ${say(because.offMm)} too little: the preload stands in for rate`;
     case 'static-too-much':
       return `rider sag is right but static sag is ${say(because.offMm)} too much: the rider hardly moves it`;
-    case 'loose':
-      return `the spring is ${say(because.looseMm)} loose at full droop: it carries the load without being pressed`;
-    case 'cam-high':
-      return 'the cam stands above its middle position in the garage: nothing is left for a load or rough ground';
-    case 'near-its-end':
-      return 'the adjuster is near the end of its range to reach this height';
     case 'both-sags-in':
       return 'rider and static sag are both in';
     case 'rider-sag-in':
       return 'rider sag is in';
-    case 'nothing-against':
-      return 'nothing that was read says otherwise';
   }
 }
 
 /** What has to be given or measured before a spring can be judged. */
 export const missingWords: Record<MissingForVerdict, string> = {
   'rider-sag': 'read its sag with the rider on',
+  'travel-used': 'measure the wheel travel used, loaded as it will be ridden',
   'static-sag-too': 'read its sag with nobody on too: only both together tell its rate',
   'sag-better': 'read its sag with the rider on, pressed and lifted: it is not known well enough',
   'torsion-or-window': 'give the rate of its torsion springs and the length of their leg, or a sag window',

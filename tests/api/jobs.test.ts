@@ -1,3 +1,4 @@
+import { DOCUMENT_VERSION } from '#core/document/description/job.ts';
 import { numberOf } from '#core/document/factKinds.ts';
 import { blankDocument } from '#core/document/create.ts';
 import { blankSpring } from '#core/document/spring.ts';
@@ -396,13 +397,15 @@ describe('what is seen and done beside heights', () => {
     await server.db.execute(sql`
       update jobs set document = document #- '{corners,LF,fitting}' #- '{corners,LF,boots}' where id = ${id}`);
     expect((await read(id)).document).toMatchObject({
-      schemaVersion: 8,
+      schemaVersion: DOCUMENT_VERSION,
       skid: null,
       corners: { LF: { fitting: 'seat', boots: [], floorMm: null } },
     });
     await post(id, change('corners.LF.floorMm', null, 3)).expect(201);
     const { rows } = await server.db.execute(sql`select document from jobs where id = ${id}`);
-    expect(rows[0]).toMatchObject({ document: { schemaVersion: 8, corners: { LF: { floorMm: 3 } } } });
+    expect(rows[0]).toMatchObject({
+      document: { schemaVersion: DOCUMENT_VERSION, corners: { LF: { floorMm: 3 } } },
+    });
   });
 });
 
@@ -533,7 +536,7 @@ describe('what is wrong is refused with where and why', () => {
       change('__proto__.polluted', null, 1),
       change('constructor.prototype', null, 1),
       change('corners.LF', null, { deep: [[[[[[[[[[1]]]]]]]]]] }),
-      change('schemaVersion', 8, 9),
+      change('schemaVersion', DOCUMENT_VERSION, DOCUMENT_VERSION + 1),
       { ...change('name', 'Sandpiper', 'x'), extra: true },
     ];
     for (const entry of bad) {

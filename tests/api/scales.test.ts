@@ -1,3 +1,4 @@
+import { DOCUMENT_VERSION } from '#core/document/description/job.ts';
 import { randomUUID } from 'node:crypto';
 import { sql } from 'drizzle-orm';
 import request from 'supertest';
@@ -111,7 +112,7 @@ describe('what is described of stance and scales', () => {
         #- '{corners,LF,clearances,0,rows}' #- '{corners,LF,clearances,0,atMm}' #- '{steering,toePerMm}' where id = ${id}`);
     const { body } = await request(server.address).get(`/api/jobs/${id}`).expect(200);
     expect(body.document).toMatchObject({
-      schemaVersion: 8,
+      schemaVersion: DOCUMENT_VERSION,
       crossWeight: null,
       frontEqual: false,
       stance: { points: [] },

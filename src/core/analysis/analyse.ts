@@ -1,5 +1,7 @@
 import { readRounds, type RoundsState } from '../estimate/rounds.ts';
-import type { Finding } from '../findings/finding.ts';
+import { findingKey, type Finding } from '../findings/finding.ts';
+import { remediesFor, type Remedy } from '../findings/remedies.ts';
+import { contradictionsIn, type Contradiction } from '../findings/contradictions.ts';
 import { findingsFor } from '../findings/findings.ts';
 import { openPoints, type OpenPoint } from '../findings/openPoints.ts';
 import { nextAction, type NextAction } from '../judgement/nextAction.ts';
@@ -22,6 +24,10 @@ export interface Analysis {
   readonly marginsByCase: readonly { loadCase: string; margins: Margin[] }[];
   /** What there is to say of it, the gravest first; none without an answer. */
   readonly findings: readonly Finding[];
+  /** Entries that cannot all be so: asked about, whether anything can be worked out yet or not. */
+  readonly questions: readonly Contradiction[];
+  /** What would cure a finding, each tried on the machine; worked out when it is asked for, and once. */
+  readonly remedies: (finding: Finding) => readonly Remedy[];
   /** What is still to be done or put right before it goes out; none without an answer. */
   readonly openPoints: readonly OpenPoint[];
   readonly next: NextAction;
@@ -49,7 +55,9 @@ function analysisOf(record: JobRecord, answer: () => Answer | null): Analysis {
   const state = once(() => answer()?.state ?? readRounds(record));
   const margins = of(marginsFor);
   const byCase = of(marginsByCase);
-  const findings = of(findingsFor);
+  const findings = of((made) => findingsFor(made, questions()));
+  const questions = once(() => contradictionsIn(record, state()));
+  const remedies = new Map<string, readonly Remedy[]>();
   const open = of((made) => openPoints(made, findings()));
   const next = once((): NextAction => {
     const plain = nextAction(record, answer());
@@ -74,6 +82,16 @@ function analysisOf(record: JobRecord, answer: () => Answer | null): Analysis {
     },
     get findings() {
       return findings();
+    },
+    get questions() {
+      return questions();
+    },
+    remedies: (finding) => {
+      const key = findingKey(finding);
+      const made = answer();
+      const known = remedies.get(key) ?? (made ? remediesFor(made, finding) : []);
+      remedies.set(key, known);
+      return known;
     },
     get openPoints() {
       return open();

@@ -15,6 +15,7 @@ export type SumUnit =
   | 'force'
   | 'rate'
   | 'mass'
+  | 'pressure'
   | 'angle';
 
 /** A figure that went into another, by its symbol: what it is called is said where it is shown. */

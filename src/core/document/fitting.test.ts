@@ -1,3 +1,4 @@
+import { DOCUMENT_VERSION } from './description/job.ts';
 import { cornersOf, footingOf } from '../kinds/classes/index.ts';
 import { machineClasses } from '../kinds/classes/index.ts';
 import { blankDocument } from './create.ts';
@@ -52,7 +53,11 @@ test('a description from before fittings had names is named by what is in it', (
     corners: { ...document.corners, RA: arm },
   };
   const now = migrateDocument(old);
-  expect([now.schemaVersion, now.corners.RA.fitting, now.corners.RA.boots]).toEqual([8, 'cam', []]);
+  expect([now.schemaVersion, now.corners.RA.fitting, now.corners.RA.boots]).toEqual([
+    DOCUMENT_VERSION,
+    'cam',
+    [],
+  ]);
   expect(now.machine.learnt).toEqual({ from: 'before', ratios: {}, settled: {} });
   expect([fitting, boots, floorMm]).toEqual(['cam', [], null]);
 });

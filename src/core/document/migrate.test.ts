@@ -1,3 +1,4 @@
+import { DOCUMENT_VERSION } from './description/job.ts';
 import fc from 'fast-check';
 import { machineClasses } from '../kinds/classes/index.ts';
 import { blankDocument } from './create.ts';
@@ -104,6 +105,10 @@ describe('documents of earlier versions', () => {
 
   test('a job is brought up in its document alone', () => {
     const job = { id: 'x', document: as(3, blankDocument('car', 'Siskin')), entries: [1] };
-    expect(migrateJob(job)).toMatchObject({ id: 'x', entries: [1], document: { schemaVersion: 8 } });
+    expect(migrateJob(job)).toMatchObject({
+      id: 'x',
+      entries: [1],
+      document: { schemaVersion: DOCUMENT_VERSION },
+    });
   });
 });

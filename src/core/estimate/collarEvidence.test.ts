@@ -38,6 +38,9 @@ test('a collar that went as recorded speaks for it, one that went back against i
   expect(odds(turned(85, level, level))).toBeLessThan(-5);
   expect(odds(turned(95, level, level))).toBeGreaterThan(5);
   expect(odds(turned(90, level, level))).toBe(0);
+  // 2 mm of the 5 recorded: 2 * 2 * 5 / 1.5^2; from 6 mm on a single reading settles no more.
+  expect(odds(turned(88, level, level))).toBeCloseTo(-20 / 2.25, 9);
+  expect(odds(turned(97, level, level))).toBe(25);
   // A millimetre where five were recorded: 2 x 1 x 5 / 1.5 squared; far enough it says no more than e to the 25th.
   expect(odds(turned(91, level, level))).toBeCloseTo(4.4444, 3);
   expect(odds(turned(89, level, level))).toBeCloseTo(-4.4444, 3);

@@ -34,6 +34,13 @@ test('read once, it asks for the second reading before anything is turned', () =
   expect(nextWords(analyse(once).next)).toBe('read once more to be sure');
 });
 
+test('only a corner out of the plane of the others by more than readings are good for is asked about', () => {
+  const why = (RR: number) => must(answerFor(read(378, 378, 378, RR))).doubt.suspicions[0]?.misfit.code;
+  // Four corners, each good to 1 mm by tape and 1.5 by friction: two and a half times that is 9.1 mm of twist.
+  expect(why(370)).toBeUndefined();
+  expect(why(368)).toBe('one-corner');
+});
+
 test('one corner off asks why, and plans nothing until somebody has looked', () => {
   const job = read(378, 375, 381, 365);
   const { doubt } = must(answerFor(job));

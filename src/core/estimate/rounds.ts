@@ -57,7 +57,7 @@ export interface RoundsState {
   measuredRatio: MeasuredRatios;
   /** Preparation that was skipped, by id. */
   skipped: string[];
-  /** Suspicions that somebody has checked and found right, by key. */
+  /** Suspicions and contradictions that somebody has checked and found right, by key. */
   checkedRight: string[];
 }
 
@@ -77,7 +77,7 @@ export function readRounds(record: Pick<JobRecord, 'entries'>): RoundsState {
     skipped: facts.flatMap(({ fact }) => (fact.kind === 'prep' && fact.how === 'skipped' ? [fact.slot] : [])),
     measuredRatio: measuredRatios(facts, allCorners),
     checkedRight: facts.flatMap(({ fact }) =>
-      fact.kind === 'acknowledged' && fact.slot.startsWith('misfit:') ? [fact.slot] : [],
+      fact.kind === 'acknowledged' && /^(misfit|asked|finding):/.test(fact.slot) ? [fact.slot] : [],
     ),
     locked: facts.some(({ fact }) => fact.kind === 'locked' && fact.round === last),
   };

@@ -1,5 +1,6 @@
 import { part } from '../calculation/part.ts';
 import { collarEvidence } from '../estimate/collarEvidence.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import { misfitKey } from '../estimate/estimate.ts';
 import { collarNow } from '../estimate/rounds.ts';
 import type { Answer } from '../planning/answerShape.ts';
@@ -39,7 +40,8 @@ function ofCollar({ state }: Answer, { id, spec }: CornerAnswer): Finding[] {
     const probability = 1 / (1 + Math.exp(-odds));
     return [{ code: 'doubt', misfit, probability, severity: 'stop', when: 'now', evidence }];
   }
-  return Math.abs(readMm - expectedMm) > ELSEWHERE_MM
+  const isElsewhere = Math.abs(readMm - expectedMm) > ELSEWHERE_MM;
+  return isElsewhere && !checkedRight.includes(collarKey({ corner: id, round, readMm }))
     ? [
         {
           code: 'collar-elsewhere',
@@ -53,4 +55,17 @@ function ofCollar({ state }: Answer, { id, spec }: CornerAnswer): Finding[] {
         },
       ]
     : [];
+}
+
+/** Names a collar that stands elsewhere with its reading: once that changes it is asked about anew. */
+export function collarKey({
+  corner,
+  round,
+  readMm,
+}: {
+  corner: CornerId;
+  round: number;
+  readMm: number;
+}): string {
+  return `asked:collar ${corner} ${round} ${readMm}`.slice(0, 48);
 }

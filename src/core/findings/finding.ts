@@ -1,3 +1,7 @@
+import type { CollarMistake } from '../judgement/collarMistake.ts';
+import type { MissingForVerdict } from '../judgement/cornerVerdict.ts';
+import type { SpringReason } from '../judgement/springVerdict.ts';
+import { contradictionKey, type Contradiction } from './contradictions.ts';
 import type { Which } from '../document/which.ts';
 import type { JobMisfit } from '../estimate/estimate.ts';
 import type { CornerId } from '../kinds/corners.ts';
@@ -29,7 +33,21 @@ type What =
   /** A collar that does not stand where the moves on record would put it, mm. */
   | { code: 'collar-elsewhere'; corner: CornerId; round: number; readMm: number; expectedMm: number }
   /** A target that cannot be had, and why. */
-  | { code: 'unreachable'; reason: Reason };
+  | { code: 'unreachable'; reason: Reason }
+  /** Entries that cannot all be so: asked about until somebody says that they are right. */
+  | { code: 'contradiction'; question: Contradiction }
+  /** A spring that is wrong by the sags that were read. */
+  | { code: 'spring'; corner: CornerId; verdict: 'too soft' | 'too stiff'; because: SpringReason }
+  /** A spring of which nothing can be told until something is read or given. */
+  | { code: 'spring-untold'; corner: CornerId; missing: MissingForVerdict }
+  /** A seat of which nearly all thread towards the spring is used up, as a share. */
+  | { code: 'adjuster-end'; corner: CornerId; share: number }
+  /** A cam above its middle; positions counted from 1. */
+  | { code: 'cam-high'; corner: CornerId; position: number; positions: number }
+  /** A tender that is not solid at rest, by so much. */
+  | { code: 'tender-open'; corner: CornerId; which: Which; openMm: number }
+  /** Height taken with a spring's collar where a lower mount should have set it. */
+  | { code: 'collar-for-height'; mistake: CollarMistake };
 
 /** What it rests on: figures by where they come from; `onGuess` where an assumed one is among them. */
 interface Evidence {
@@ -51,5 +69,16 @@ export function findingKey(finding: Finding): string {
       return `collar-elsewhere ${finding.corner} ${finding.round}`;
     case 'unreachable':
       return `unreachable ${finding.reason.kind} ${'corner' in finding.reason ? finding.reason.corner : ''}`;
+    case 'contradiction':
+      return contradictionKey(finding.question);
+    case 'collar-for-height':
+      return `collar-for-height ${finding.mistake.corner}`;
+    case 'tender-open':
+      return `tender-open ${finding.corner} ${JSON.stringify(finding.which)}`;
+    case 'spring':
+    case 'spring-untold':
+    case 'adjuster-end':
+    case 'cam-high':
+      return `${finding.code} ${finding.corner}`;
   }
 }

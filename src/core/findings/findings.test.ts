@@ -12,7 +12,13 @@ function aboutOf(finding: Finding): string {
       return finding.misfit.code;
     case 'unreachable':
       return finding.reason.kind;
-    case 'collar-elsewhere':
+    case 'contradiction':
+      return finding.question.about;
+    case 'spring':
+      return finding.verdict;
+    case 'spring-untold':
+      return finding.missing;
+    default:
       return '';
   }
 }

@@ -2,15 +2,17 @@ import { marginsFor } from '../margins/margins.ts';
 import type { Answer } from '../planning/answerShape.ts';
 import { standingStill } from '../planning/replan.ts';
 import { collarFindings } from './collars.ts';
+import { contradictionParts, type Contradiction } from './contradictions.ts';
 import { doubts } from './doubts.ts';
 import { findingKey, type Finding, type Severity } from './finding.ts';
 import { runOuts } from './runOut.ts';
+import { springFindings } from './springs.ts';
 import { unreachables } from './unreachable.ts';
 
 const rank: Record<Severity, number> = { stop: 0, warn: 1, hint: 2 };
 
 /** Everything there is to say of a job, the gravest first: as its machine stands, and as it would stand after the plan. */
-export function findingsFor(answer: Answer): Finding[] {
+export function findingsFor(answer: Answer, questions: readonly Contradiction[]): Finding[] {
   const restingCase = answer.document.cases[0] ?? null;
   const now = runOuts(marginsFor(standingStill(answer)), 'now', restingCase);
   const after = runOuts(marginsFor(answer), 'after', restingCase);
@@ -29,7 +31,20 @@ export function findingsFor(answer: Answer): Finding[] {
     ...now.map((one): Finding => (stays(one) ? { ...one, when: 'both' } : one)),
     ...after.filter((one) => !known(one)),
     ...unreachables(answer.reasons),
+    ...questions.map(asked),
+    ...springFindings(answer),
   ].sort((a, b) => rank[a.severity] - rank[b.severity]);
+}
+
+/** A floor that is corrected for may well be meant: that is only mentioned. */
+function asked(question: Contradiction): Finding {
+  return {
+    code: 'contradiction',
+    question,
+    severity: question.about === 'floor-twice' ? 'hint' : 'warn',
+    when: 'now',
+    evidence: { parts: contradictionParts(question), onGuess: false },
+  };
 }
 
 /** Whether anything has to be put right before the machine goes out, or the plan is worth following as it is. */

@@ -33,7 +33,7 @@ const SURE_SD = 1;
  * Ends where being at them is what is wrong: topped out, on the stop, on metal. A thread, a mount or a clearance may be used
  * to its end; only past it is wrong.
  */
-const atItsEnd: readonly MarginKind[] = ['droop', 'bump-stop', 'bump-metal'];
+export const atItsEnd: readonly MarginKind[] = ['droop', 'bump-stop', 'bump-metal'];
 
 /**
  * What is used up, of these margins: past its end, or at it where that is wrong. On a guess it is no more than a hint.

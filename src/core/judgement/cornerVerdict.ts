@@ -10,38 +10,55 @@ import { readSag, windowOf } from '../sag/sagWindows.ts';
 import { springVerdict, type SpringVerdict } from './springVerdict.ts';
 
 /**
- * Whether a corner's spring is right, as it will stand after the plan. Null where nobody has said which spring it is and
- * no sag is wanted of it: nothing can be told then.
+ * Whether a corner's spring is right, from its sags as they stand now. Null where no sag is wanted of it, where none was
+ * read, or where what was read is not known well enough.
  */
 export function cornerVerdict(answer: Answer, id: CornerId): SpringVerdict | null {
-  const { document, machine } = answer;
+  const { document } = answer;
   const corner = answer.corners.find((one) => one.id === id);
-  const { sagWindow, staticWindow, adjustable } = document.corners[id];
-  const named = machine.sources[id].springs !== 'assumed';
-  if (!corner || (!named && !sagWindow)) return null;
-  const { collarMinMm: min, collarMaxMm: max, travelMm, readingSign } = corner.spec;
-  const stop = corner.stopAtMm;
-  const along = min !== null && max !== null && stop !== null ? (stop - min) / (max - min) : null;
-  const preload = along === null ? null : readingSign === 1 ? along : 1 - along;
-  const window = sagWindow && windowOf(sagWindow, 'rider');
-  const aloneMm = staticSagAfter(answer, id);
+  const { sagWindow, staticWindow } = document.corners[id];
+  if (!corner || !sagWindow || !isRiderSagRead(answer, id)) return null;
+  const travelMm = corner.spec.travelMm.value;
   // What the page calls not known well enough judges no spring.
-  const known = document.riders.length === 0 || corner.sagSdMm <= tolerances.sagKnownMm;
+  if (document.riders.length > 0 && corner.sagSdMm > tolerances.sagKnownMm) return null;
+  const aloneMm = staticSagNow(answer, id);
   return springVerdict({
-    riderSag: window && known ? readSag(window, corner.sagMm, travelMm.value) : null,
+    riderSag: readSag(windowOf(sagWindow, 'rider'), corner.nowSagMm, travelMm),
     staticSag:
-      staticWindow && aloneMm !== null
-        ? readSag(windowOf(staticWindow, 'static'), aloneMm, travelMm.value)
-        : null,
-    preloadShare:
-      corner.cam && document.corners[id].torsion ? camShare(answer, id) : adjustable ? preload : 0.5,
-    camHigh: corner.cam !== null && camShare(answer, id) > 0.5,
-    seatedMm: named ? modelAfter(answer, id).preloadMm : null,
+      staticWindow && aloneMm !== null ? readSag(windowOf(staticWindow, 'static'), aloneMm, travelMm) : null,
+    preloadShare: preloadShare(answer, id),
   });
 }
 
+/** Whether the sag with the rider on was read, or the travel used as it is to be ridden. */
+function isRiderSagRead({ state, document }: Answer, id: CornerId): boolean {
+  if (document.riders.length > 0) return isSagRead(state, id, 'ridden');
+  return (
+    isSagRead(state, id, 'ridden') || state.rounds.some(({ travelUsed }) => travelUsed[id] !== undefined)
+  );
+}
+
+/** Share of an adjuster's range that is used up towards more preload now, 0 to 1; null where nobody gave the range. */
+export function preloadShare(answer: Answer, id: CornerId): number | null {
+  const { document } = answer;
+  const corner = answer.corners.find((one) => one.id === id);
+  if (!corner) return null;
+  if (corner.cam && document.corners[id].torsion) return camShare(answer, id);
+  if (!document.corners[id].adjustable) return 0.5;
+  const { collarMinMm: min, collarMaxMm: max, readingSign } = corner.spec;
+  if (min === null || max === null || corner.collarMm === null) return null;
+  const along = (corner.collarMm - min) / (max - min);
+  return readingSign === 1 ? along : 1 - along;
+}
+
 export type MissingForVerdict =
-  'rider-sag' | 'static-sag-too' | 'sag-better' | 'torsion-or-window' | 'spring-or-window' | 'collar-or-room';
+  | 'rider-sag'
+  | 'travel-used'
+  | 'static-sag-too'
+  | 'sag-better'
+  | 'torsion-or-window'
+  | 'spring-or-window'
+  | 'collar-or-room';
 
 /**
  * What has to be given or measured before a corner's spring can be judged, null where it can be. An adjuster
@@ -52,10 +69,10 @@ export function missingForVerdict(answer: Answer, id: CornerId): MissingForVerdi
   const { sagWindow, staticWindow, adjustable, torsion } = document.corners[id];
   const way = wayOf(document.corners[id]);
   const { springs, preload } = machine.sources[id];
-  if (document.riders.length > 0 && sagWindow && springs === 'assumed') {
+  if (document.riders.length > 0 && sagWindow) {
     if (!isSagRead(answer.state, id, 'ridden')) return 'rider-sag';
     if (staticWindow && !isSagRead(answer.state, id, 'alone')) return 'static-sag-too';
-  }
+  } else if (sagWindow && !isRiderSagRead(answer, id)) return 'travel-used';
   const corner = answer.corners.find((one) => one.id === id);
   if (document.riders.length > 0 && sagWindow && (corner?.sagSdMm ?? 0) > tolerances.sagKnownMm)
     return 'sag-better';
@@ -69,27 +86,24 @@ export function missingForVerdict(answer: Answer, id: CornerId): MissingForVerdi
   return null;
 }
 
-/** Sag after the plan with nobody on, mm at the wheel; null where it was never read there, or is hardly known. */
-function staticSagAfter(
-  { document, machine, specifiedAfter, predictAt, state }: Answer,
+/** Sag now with nobody on, mm at the wheel; null where it was never read there, or is hardly known. */
+function staticSagNow(
+  { document, machine, now, specifiedAfter, predictAt, state }: Answer,
   id: CornerId,
 ): number | null {
   if (document.riders.length === 0 || !isSagRead(state, id, 'alone')) return null;
-  const { travel, travelSd } = predictAt({ ...specifiedAfter, aboard: machine.alone });
+  const { km, level } = specifiedAfter;
+  const { travel, travelSd } = predictAt({ ...now, km, level, aboard: machine.alone });
   const i = machine.corners.indexOf(id);
   return (travelSd[i] ?? Infinity) > tolerances.sagKnownMm ? null : (travel[i] ?? null);
 }
 
+/** Where a cam stands now, as a share of its positions, 0 to 1. */
 function camShare({ document, corners }: Answer, id: CornerId): number {
   const { torsion } = document.corners[id];
   const positions = torsion ? camDegrees(torsion).length : 1;
-  const after = corners.find((one) => one.id === id)?.cam?.after ?? 0;
-  return positions < 2 ? 0.5 : after / (positions - 1);
-}
-
-function modelAfter({ machine, predictAt, specifiedAfter }: Answer, id: CornerId): CornerModel {
-  const { solver } = predictAt(specifiedAfter).outcome;
-  return solver.corners[machine.corners.indexOf(id)] as CornerModel;
+  const now = corners.find((one) => one.id === id)?.cam?.now ?? 0;
+  return positions < 2 ? 0.5 : now / (positions - 1);
 }
 
 /** Where a crossover takes over after the plan, in the three ways of stating it. */

@@ -34,6 +34,19 @@ test('a corner on the bench rests and gaps as the whole machine says', () => {
   }
 });
 
+test('a ratio that rises keeps its form on the bench, with what was learnt of it', () => {
+  const known: JobRecord = structuredClone(record);
+  for (const corner of Object.values(known.document.corners))
+    Object.assign(corner, { ratio: null, ratioFrom: { kind: 'constant', ratio: 0.62, rise: 0.3 } });
+  const risen = answerFor(known);
+  if (!risen) throw new Error('expected an answer');
+  const made = benchFrom(risen, 'LF', 'LF');
+  const { solver } = risen.predictAt(risen.after).outcome;
+  const corner = solver.corners[risen.machine.corners.indexOf('LF')];
+  if (!made || !corner) throw new Error('expected a bench');
+  for (const z of [0, 60, 120]) expect(made.model.ratioAt(z)).toBeCloseTo(corner.ratioAt(z), 3);
+});
+
 test('a seat tried by hand lifts its corner most and leaves what was read as it was', () => {
   const seatBy = (answer.after.seatsBy[0] ?? 0) + 4;
   const tried = triedAnswer(answer, { LF: { seatBy } });

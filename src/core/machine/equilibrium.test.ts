@@ -4,7 +4,7 @@ import { relax } from '../../../tests/fixtures/relaxation.ts';
 import { checkMachine } from './check.ts';
 import { CornerModel, plainSetting } from './corner.ts';
 import type { MachineDescription } from './description.ts';
-import { equilibrium, influence } from './equilibrium.ts';
+import { equilibrium, influence, readSolver } from './equilibrium.ts';
 import { GRAVITY, MachineSolver } from './solver.ts';
 
 const relative = (value: number, expected: number) =>
@@ -65,6 +65,13 @@ describe('one corner in closed form', () => {
       travelMm: 60,
       bumpLeftMm: 0,
     });
+    // Screwed out, its metal is as much further as its droop: coils that are free to there do not count.
+    const out = new MachineSolver(plainCar({ travelMm: 60 }));
+    out.corners.forEach((corner) => corner.set(0, 10));
+    out.solve();
+    expect(readSolver(out, { converged: true, iterations: 0, residualN: 0 }).contacts[0]?.state).toBe(
+      'bottomed',
+    );
     const stop = {
       contactMm: 60,
       rows: [

@@ -19,6 +19,8 @@ export interface Margin {
   loadCase: string | null;
   /** mm left: at the seat for thread, at the wheel for travel, along the spring for coils, at the reference for height. */
   leftMm: number;
+  /** The whole of which it is left, mm. */
+  rangeMm: number;
   /** One standard deviation of it, mm. */
   sdMm: number;
   /** The same in turns, for thread. */
@@ -120,6 +122,7 @@ function judged(
     which: which ?? null,
     loadCase: null,
     leftMm,
+    rangeMm,
     sdMm,
     turns: turns ?? null,
     state: stateOf(kind, leftMm, share),

@@ -84,10 +84,21 @@ export function groupsOf(
       const other = adjusters[group[0] ?? -1] as Adjuster;
       const across = twinOf(idOf(adjuster)) === idOf(other);
       const unread = adjuster.kind === 'seat' && j >= read;
-      return adjuster.kind === other.kind && across && (tied || unread);
+      // Grooves of unlike spacing cannot move alike: each goes in steps of its own.
+      const alike = adjuster.kind === other.kind && adjuster.stepBy === other.stepBy;
+      return alike && across && (tied || unread);
     });
     if (twin) twin.push(j);
     else groups.push([j]);
   });
   return groups;
+}
+
+/** Pairs of adjusters of one kind, left and right on one axle. */
+export function twinsOf({ corners }: JobMachine, adjusters: readonly Adjuster[]): [number, number][] {
+  return adjusters.flatMap(({ contact, kind }, j): [number, number][] => {
+    const across = twinOf(corners[contact] as CornerId);
+    const k = adjusters.findIndex((one) => one.kind === kind && corners[one.contact] === across);
+    return k > j ? [[j, k]] : [];
+  });
 }

@@ -28,6 +28,8 @@ const CHANCE_STEP = 0.01;
  * change no height but the cross weight, so they must not be used to shave the last tenth.
  */
 const TWIST_PENALTY = 0.3;
+/** steps. Left and right that need the same to within this are told the same. */
+const SAME_NEED = 0.5;
 /** draws, to compare neighbouring plans on: the same ones for all, so that fewer do. */
 const SEARCH_DRAWS = 1000;
 
@@ -49,6 +51,8 @@ export interface AimProblem extends Wanted {
   efforts?: readonly number[] | undefined;
   /** Indices of adjusters that move alike; every adjuster in one group. */
   groups: readonly (readonly number[])[];
+  /** Adjusters of one kind left and right, by their indices: where they need the same they are told the same. */
+  twins?: readonly (readonly [number, number])[] | undefined;
   /** Machines drawn beside the likeliest to plan on: more find their way around knees, fewer are faster. */
   draws: number;
   /** Whether moves that only twist the body are spared: so on four wheels; where a skid's arms stand in line each has its own sag. */
@@ -92,7 +96,9 @@ export function aimFor(problem: AimProblem): AimSolution {
   const first = moveFrom(problem, smooth);
   const prediction = predictAt(first);
   // What is wanted beside heights has no part in the chance: there the smooth steps stand.
-  const movesBy = problem.extras?.length ? smooth : likeliest(problem, smooth, linear.influence, prediction);
+  const chanceOf = chanceAround(problem, smooth, linear.influence, prediction);
+  const stepped = problem.extras?.length ? smooth : likeliest(problem, smooth, chanceOf);
+  const movesBy = evened(problem, within.free, stepped, chanceOf);
   const to = moveFrom(problem, movesBy);
   const last = movesBy.every((move, j) => move === smooth[j]) ? prediction : predictAt(to);
   return {
@@ -348,20 +354,54 @@ function linearise(problem: AimProblem, outcome: Outcome): Linear {
   };
 }
 
-/** Of the whole steps around these moves, those with the best chance; ties go to the smaller miss. */
-function likeliest(
+type ChanceOf = (moves: readonly number[]) => number;
+
+/** The chance of landing by moves near these, at which this is predicted. */
+function chanceAround(
   problem: AimProblem,
   start: readonly number[],
   influence: number[][],
   at: Prediction,
-): number[] {
+): ChanceOf {
   const chance = chancesAround(at.covariance, problem.targets, problem.toleranceMm, SEARCH_DRAWS);
-  const chanceOf = (moves: readonly number[]) => {
+  return (moves) => {
     const mean = at.mean.map((value, r) =>
       moves.reduce((sum, move, j) => sum + (influence[r]?.[j] ?? 0) * (move - entry(start, j)), value),
     );
     return chance(mean);
   };
+}
+
+/**
+ * Left and right alike where both need the same, as far as a turn can be told: drawn machines and whole steps would have
+ * equal sides differ by a step.
+ */
+function evened(
+  { twins = [], adjusters }: AimProblem,
+  free: readonly number[],
+  moves: readonly number[],
+  chanceOf: ChanceOf,
+): number[] {
+  const alike = [...moves];
+  for (const [j, k] of twins) {
+    const { stepBy, room, choicesBy } = adjusters[j] as Adjuster;
+    const other = adjusters[k] as Adjuster;
+    const [left, right] = [entry(alike, j), entry(alike, k)];
+    const needAlike = Math.abs(entry(free, j) - entry(free, k)) < SAME_NEED * stepBy;
+    if (left === right || !needAlike || choicesBy || other.choicesBy || other.stepBy !== stepBy) continue;
+    const able = [left, right].filter((by) =>
+      [room, other.room].every(({ down, up }) => by >= down - 1e-9 && by <= up + 1e-9),
+    );
+    const [first, ...rest] = able.map((by) => alike.map((move, i) => (i === j || i === k ? by : move)));
+    if (!first) continue;
+    const best = rest.reduce((a, b) => (chanceOf(b) > chanceOf(a) ? b : a), first);
+    alike.splice(0, alike.length, ...best);
+  }
+  return alike;
+}
+
+/** Of the whole steps around these moves, those with the best chance; ties go to the smaller miss. */
+function likeliest(problem: AimProblem, start: readonly number[], chanceOf: ChanceOf): number[] {
   let best = [...start];
   let bestChance = chanceOf(best);
   for (let sweep = 0; sweep < CHANCE_SWEEPS; sweep++) {

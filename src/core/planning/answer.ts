@@ -1,5 +1,6 @@
 import { once } from '../once.ts';
-import { needsOf, springsAfter, warpOf } from './unplanned.ts';
+import { standingInTheWay } from './unplanned.ts';
+import { remembered } from './remembered.ts';
 import { crossOf } from './crossAnswer.ts';
 import { withMoves, unreadMoves } from './moved.ts';
 import { cornersNow } from './cornersNow.ts';
@@ -8,11 +9,10 @@ import { cornerSpec, toleranceOf } from '../estimate/corner.ts';
 import { readRounds, type PerCorner, type RoundsState } from '../estimate/rounds.ts';
 import type { JobDocument, JobRecord } from '../document/types.ts';
 import type { Fault } from '../faults.ts';
-import type { Situation } from '../estimate/belief.ts';
 import type { RoundEvidence } from '../estimate/fit.ts';
 import { estimateOf, misfitKey, type Doubt, type Evidence } from '../estimate/estimate.ts';
 import { gainsOf } from '../estimate/gains.ts';
-import { predict, type Prediction } from '../estimate/predict.ts';
+import { predict } from '../estimate/predict.ts';
 import { simulate } from '../estimate/simulate.ts';
 import { type CornerId } from '../kinds/corners.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
@@ -26,7 +26,6 @@ import { oneCornerOff } from '../estimate/oneCorner.ts';
 import { scalesWanted } from './cornerAnswer.ts';
 import { evidenceOf, straysOf } from '../estimate/evidence.ts';
 import { planFor, type Plan, type Setting, type SpecifiedAs } from './planning.ts';
-import { reasonsFor } from './reasons.ts';
 import { withSwaps, type Swaps } from './swaps.ts';
 
 export interface AnswerOptions {
@@ -125,17 +124,7 @@ function answerTo(by: Plan | null, all: Answered): Answer {
     chanceNow: all.chanceNow,
     chanceAfter: chanceIn(all, specifiedAfter),
     cross,
-    reasons: by
-      ? reasonsFor({
-          corners: moved,
-          document,
-          needs: needsOf(by, machine),
-          springs: springsAfter(machine, by),
-          warpMm: warpOf(document, corners),
-          cross,
-          toleranceMm: tolerance.value,
-        })
-      : [],
+    reasons: by ? standingInTheWay(all, corners, by, { corners: moved, cross }) : [],
     document,
     machine,
     fit: learnt,
@@ -182,17 +171,6 @@ function expectedIn(
       ];
     }),
   );
-}
-
-function remembered(of: (situation: Situation) => Prediction): (situation: Situation) => Prediction {
-  const known = new Map<string, Prediction>();
-  return (situation) => {
-    const { seatsBy, mountsMm, ringsMm, km, level, aboard } = situation;
-    const key = [seatsBy, mountsMm, ringsMm?.join('/') ?? '', km, level, aboard].join(';');
-    const found = known.get(key) ?? of(situation);
-    known.set(key, found);
-    return found;
-  };
 }
 
 /** The machine as described, or the plain sheet's where what is fitted contradicts itself. */

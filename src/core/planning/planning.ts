@@ -10,7 +10,7 @@ import type { Prediction } from '../estimate/predict.ts';
 import { axleOf, sideOf, twinOf, type CornerId } from '../kinds/corners.ts';
 import { standsOnFour } from '../kinds/classes/index.ts';
 import { tolerances } from '../tolerances.ts';
-import { adjustersOf, groupsOf } from './adjusters.ts';
+import { adjustersOf, groupsOf, twinsOf } from './adjusters.ts';
 import { aimFor, type Adjuster, type AimSolution } from './aim.ts';
 import type { CornerAnswer } from './cornerAnswer.ts';
 import { extraValue, type ExtraGoal } from './goals.ts';
@@ -171,6 +171,7 @@ function planBy(
       adjusters,
       efforts: adjusters.map(({ contact }) => effortOf(document, machine.corners[contact] as CornerId)),
       groups: groupsOf(machine, adjusters, document.equalSides, corners.length),
+      twins: twinsOf(machine, adjusters),
       // Drawn machines pull a little towards their own middle, which several goals at once would show.
       draws: fitted && extras.length === 0 ? PAGE_DRAWS : 0,
       spareTwist: standsOnFour(document.machine.class),

@@ -1,7 +1,13 @@
 import type { Situation } from '../estimate/belief.ts';
 import { crossOf } from './crossAnswer.ts';
 import { withMoves, unreadMoves } from './moved.ts';
+import { predict } from '../estimate/predict.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import type { Answer } from './answerShape.ts';
+import { cornersNow } from './cornersNow.ts';
+import { remembered } from './remembered.ts';
+import { withSwaps, type Swaps } from './swaps.ts';
+import { standingInTheWay } from './unplanned.ts';
 import { chanceIn } from './landing.ts';
 import { planFor, type PlanChoice, type Setting } from './planning.ts';
 import { withTried, type Tried } from './tried.ts';
@@ -17,6 +23,42 @@ export function triedAnswer(answer: Answer, tried: Tried): Answer {
 /** The answer with nothing turned: everything as it stands now. */
 export function standingStill(answer: Answer): Answer {
   return movedTo(settingOf(answer), answer, answer.now);
+}
+
+/** What is moved at a corner beyond where an answer leaves it: seats in their own count, mounts mm screwed out. */
+export type Further = Partial<Record<CornerId, { seatBy?: number; mountMm?: number }>>;
+
+/** The answer with some adjusters moved further than it leaves them. */
+export function movedFurther(answer: Answer, further: Further): Answer {
+  const { corners } = answer.machine;
+  const { after } = answer;
+  const of = (i: number) => further[corners[i] as CornerId] ?? {};
+  return movedTo(settingOf(answer), answer, {
+    ...after,
+    seatsBy: after.seatsBy.map((by, i) => by + (of(i).seatBy ?? 0)),
+    mountsMm: after.mountsMm.map((mm, i) => mm + (of(i).mountMm ?? 0)),
+  });
+}
+
+/**
+ * The answer planned anew with other springs in; what the readings taught of the machine stays. Its reasons are those that
+ * still stand in the way.
+ */
+export function answerSwapped(answer: Answer, swaps: Swaps): Answer {
+  const before = settingOf(answer);
+  const learnt = withSwaps(answer.fit, answer.machine.corners, swaps);
+  const setting = { ...before, learnt, otherwise: [], predictAt: remembered((at) => predict(learnt, at)) };
+  const corners = cornersNow(setting);
+  const plan = planFor(setting, corners);
+  const { km, level, aboard } = answer.now;
+  const swapped = {
+    ...answer,
+    fit: learnt,
+    predictAt: setting.predictAt,
+    corners: withMoves(setting, corners, answer.now),
+  };
+  const then = movedTo(setting, swapped, { ...plan.to, km, level, aboard });
+  return { ...then, reasons: standingInTheWay(setting, corners, plan, then) };
 }
 
 /** The answer with everything that is turned where it then is; reasons are the plan's own and are left out. */

@@ -2,10 +2,13 @@ import { type JobMachine } from '../estimate/believed.ts';
 import type { JobDocument } from '../document/types.ts';
 import { sideOf, type CornerId } from '../kinds/corners.ts';
 import { warp } from '../machine/body.ts';
-import { type CornerNow, type Plan } from './planning.ts';
+import { toleranceOf } from '../estimate/corner.ts';
+import type { CornerAnswer, CrossAnswer } from './cornerAnswer.ts';
+import { type CornerNow, type Plan, type Setting } from './planning.ts';
+import { reasonsFor, type Reason } from './reasons.ts';
 
 /** What every adjuster would have to do if nothing ran out. */
-export function needsOf({ adjusters, freeBy }: Plan, { corners }: JobMachine) {
+function needsOf({ adjusters, freeBy }: Plan, { corners }: JobMachine) {
   return adjusters.map(({ contact, kind, room, stepBy, choicesBy }, j) => ({
     corner: corners[contact] as CornerId,
     kind,
@@ -17,7 +20,7 @@ export function needsOf({ adjusters, freeBy }: Plan, { corners }: JobMachine) {
 }
 
 /** How the springs that somebody has named stand after a plan. */
-export function springsAfter({ corners, sources }: JobMachine, { prediction }: Plan) {
+function springsAfter({ corners, sources }: JobMachine, { prediction }: Plan) {
   const { solver } = prediction.outcome;
   return Object.fromEntries(
     corners.flatMap((id, i) => {
@@ -30,7 +33,7 @@ export function springsAfter({ corners, sources }: JobMachine, { prediction }: P
 }
 
 /** The part of the wanted rises that no plane follows. */
-export function warpOf(document: JobDocument, corners: readonly CornerNow[]): number[] {
+function warpOf(document: JobDocument, corners: readonly CornerNow[]): number[] {
   const wanted = corners.map(({ spec, nowMm }) => (spec.targetMm === null ? null : spec.targetMm - nowMm));
   const four = corners.length === 4 && corners.every(({ id }) => sideOf(id) !== 0);
   if (!four || wanted.some((value) => value === null)) return wanted.map(() => 0);
@@ -38,4 +41,21 @@ export function warpOf(document: JobDocument, corners: readonly CornerNow[]): nu
     document.machine,
     wanted.map((value) => value ?? 0),
   );
+}
+
+/** What stands in the way of a plan's targets; `then` is how the corners and the weight stand once it is done. */
+export function standingInTheWay(
+  { document, machine }: Pick<Setting, 'document' | 'machine'>,
+  now: readonly CornerNow[],
+  plan: Plan,
+  then: { corners: readonly CornerAnswer[]; cross: CrossAnswer | null },
+): Reason[] {
+  return reasonsFor({
+    ...then,
+    document,
+    needs: needsOf(plan, machine),
+    springs: springsAfter(machine, plan),
+    warpMm: warpOf(document, now),
+    toleranceMm: toleranceOf(document).value,
+  });
 }

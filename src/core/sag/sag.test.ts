@@ -1,3 +1,4 @@
+import { DOCUMENT_VERSION } from '../document/description/job.ts';
 import { promptWords } from '#words/sagPrompts.ts';
 import type { RatioDocument } from '../document/types.ts';
 import fc from 'fast-check';
@@ -143,7 +144,12 @@ describe('riders', () => {
     delete older.riders;
     delete older.sagRead;
     const now = migrateDocument(older);
-    expect(now).toMatchObject({ schemaVersion: 8, riders: [], sagRead: { fuel: 1 }, ownNote: 'kept' });
+    expect(now).toMatchObject({
+      schemaVersion: DOCUMENT_VERSION,
+      riders: [],
+      sagRead: { fuel: 1 },
+      ownNote: 'kept',
+    });
     expect(now.corners.RW.staticWindow).toBeNull();
   });
 });
@@ -215,6 +221,11 @@ describe('the spring that both sags ask for', () => {
     expect(chooseRate(62, rack, true)).toMatchObject({ overlap: true, take: { name: '66' } });
     expect(chooseRate(78, rack, false)).toMatchObject({ overlap: false, take: { name: '80' } });
     expect(chooseRate(120, rack, false)).toMatchObject({ stiffer: null, take: null });
+  });
+
+  test('in whatever order they hang on the rack', () => {
+    const rack = [80, 60, 90, 66].map((rateNPerMm) => ({ name: String(rateNPerMm), rateNPerMm }));
+    expect(chooseRate(70, rack, false)).toMatchObject({ softer: { name: '66' }, stiffer: { name: '80' } });
   });
 });
 

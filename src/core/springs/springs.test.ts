@@ -7,7 +7,7 @@ import { seededUniform } from '../numerics/random.ts';
 import { AirSpring, checkAir } from './air.ts';
 import { GasSpring } from './gas.ts';
 import { checkStack, Stack, type RingDescription } from './stack.ts';
-import type { SpringDescription } from './spring.ts';
+import { springCurve, type SpringDescription } from './spring.ts';
 import { torsionArc, torsionAsStack } from './torsion.ts';
 
 const coil = (rateNPerMm: number, solidMm: number | null = null): SpringDescription => ({
@@ -27,6 +27,17 @@ const at = (stack: Stack, x: number) => {
 const near = (value: number, relative = 1e-9) => ({
   asymmetricMatch: (other: number) => Math.abs(other - value) <= relative * Math.max(1, Math.abs(value)),
   toString: () => `near ${value}`,
+});
+
+test('a table goes on as it ended, and a spring off its label pushes that much more all along', () => {
+  const rows = [[0, 0], [50, 2000], [90, 4400]] as const; // prettier-ignore
+  const table: SpringDescription = { kind: 'table', rows, solidMm: null };
+  expect(springCurve(table)).toMatchObject({ forceN: [0, 2000, 4400], lastRateNPerMm: 60 });
+  expect(springCurve(table, 1.1)).toMatchObject({
+    forceN: [0, near(2200), near(4840)],
+    lastRateNPerMm: near(66),
+  });
+  expect(springCurve(coil(40, 80), 1.1)).toMatchObject({ lastRateNPerMm: near(44), solidMm: 80 });
 });
 
 describe('springs in series, in closed form', () => {

@@ -26,6 +26,7 @@ import { Length, SizeLength } from '../ui/Figure.tsx';
 import { EstimatedLength, MeasuredLength } from '../ui/FigureKinds.tsx';
 import { Mass } from '../ui/Measure.tsx';
 import { StateMark } from '../ui/StateMark.tsx';
+import { findingWords } from '#words/findings.ts';
 import { openPointWords } from '#words/openPoints.ts';
 import { analysisOf } from '../jobStore/analysisOf.ts';
 import { useSay } from '../ui/settings.ts';
@@ -85,7 +86,7 @@ function standing({ state, facts }: Job): string {
 function WentOutOpen() {
   const job = useThisJob();
   const say = useSay(1);
-  const { openPoints } = analysisOf(job.record);
+  const { openPoints, remedies } = analysisOf(job.record);
   const remark = job.facts.find(({ fact }) => fact.kind === 'locked')?.fact.remark;
   return (
     <section aria-label="Open points" className="mt-4">
@@ -96,6 +97,8 @@ function WentOutOpen() {
             {openPoints.map((point, k) => (
               <li key={k} className="border-rule border-t py-1">
                 {openPointWords(point, say).words}
+                {point.code === 'finding' &&
+                  ` ${findingWords(point.finding, say, remedies(point.finding)).ways.join(' Or: ')}`}
               </li>
             ))}
           </ul>

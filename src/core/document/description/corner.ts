@@ -116,6 +116,8 @@ export const cornerField = group({
   boots: list(part.boot, { most: range.mostLoads, since: 4, next: 'as-now' }),
   /** How much the floor under this wheel lies above the shop's level; null is level. */
   floorMm: given('mm by tape', { min: -50, max: 50 }, { since: 4 }),
+  /** Pressure wanted in this tyre, cold. */
+  tyreBar: given('bar', range.tyreBar, { since: 9 }),
   /** What this wheel's pad shows over what stands on it. */
   padFactor: given('factor', { min: 0.8, max: 1.2 }, { since: 6, assumed: 1 }),
   /** Degrees of camber gained (more negative is a loss) per mm that this corner comes down; null where not known. */

@@ -17,7 +17,7 @@ import { cornerField } from './corner.ts';
 import * as range from './ranges.ts';
 
 /** The version that this program writes. */
-export const DOCUMENT_VERSION = 8;
+export const DOCUMENT_VERSION = 9;
 
 const kg = range.wheelKg;
 

@@ -11,6 +11,7 @@ export const clearanceMm = { min: -100, max: 2000 };
 export const moveMm = { min: -400, max: 400 };
 export const sagMm = { min: 0, max: 1000 };
 export const gaugeBar = { min: 0, max: 100 };
+export const tyreBar = { min: 0.1, max: 10 };
 export const chamberCm3 = { min: 1, max: 100000 };
 
 export const offsetMm = { min: -500, max: 500 };

@@ -19,6 +19,7 @@ import type { Range } from '../../forms/quantity.ts';
 import { saveJobFile } from '../job/jobFiles.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../forms/TextField.tsx';
+import { Asked } from '../finding/Asked.tsx';
 import { AdjustersSection } from './AdjustersSection.tsx';
 import { FittingChoice } from './FittingChoice.tsx';
 import { FittedSection } from './FittedSection.tsx';
@@ -54,6 +55,7 @@ export function IntakeStage() {
   const job = useThisJob();
   return (
     <>
+      <Asked />
       <div data-fields className="flex flex-1 flex-col px-4 pt-4">
         <JobFields />
         <GoalSetter />

@@ -24,6 +24,7 @@ import { useLengthStyle, useSettings } from '../../ui/settings.ts';
 import { capital, cornerNumbers } from '../../ui/words.ts';
 import { SumFigure } from '../sums/SumFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { Asked } from '../finding/Asked.tsx';
 import { Doubts } from '../doubt/Doubts.tsx';
 import { MeasureRatio } from '../ratio/MeasureRatio.tsx';
 import { EstimatedLength, MeasuredLength, PredictedLength } from '../../ui/FigureKinds.tsx';
@@ -94,6 +95,7 @@ export function MeasureStage() {
         </p>
       )}
       <Doubts />
+      <Asked />
       <NextReading round={round} slots={SLOTS} />
       <CornerGrid
         showPlan={false}

@@ -17,6 +17,7 @@ import { cornerHeight } from '#core/figures/cornerHeight.ts';
 import { cornersCounted, percent } from '#words/figures.ts';
 import { Length, SizeLength } from '../../ui/Figure.tsx';
 import { EstimatedLength, MeasuredLength, PredictedLength } from '../../ui/FigureKinds.tsx';
+import { Asked } from '../finding/Asked.tsx';
 import { Doubts } from '../doubt/Doubts.tsx';
 import { RatioLine } from '../ratio/RatioLine.tsx';
 import { CornerGrid } from '../sheet/CornerGrid.tsx';
@@ -34,6 +35,7 @@ export function PlanStage() {
   return (
     <>
       <Doubts />
+      <Asked />
       <CornerGrid
         showPlan
         corner={(id, corner) =>

@@ -1,14 +1,13 @@
 import { useThisJob } from '../../jobStore/jobContext.ts';
-import { unequalPressures } from '#core/document/checks.ts';
 import { prepList } from '#words/checks.ts';
-import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
 import { cornersIn, footingOf } from '#core/kinds/classes/index.ts';
 import { limits } from '#contract/limits.ts';
 import { capital, cornerNumbers } from '../../ui/words.ts';
 import { Link } from 'react-router';
 import { isRatioGuessed, MeasureRatio } from '../ratio/MeasureRatio.tsx';
+import { Asked } from '../finding/Asked.tsx';
 import { CheckList } from './CheckList.tsx';
-import { Pressure } from '../job/MoveWords.tsx';
 import { FactField, PathField } from '../../forms/fields.tsx';
 import { Footer, NextLink } from '../sheet/Footer.tsx';
 
@@ -18,6 +17,7 @@ export function PrepStage() {
   const { document } = job.record;
   return (
     <div className="flex flex-1 flex-col">
+      <Asked />
       <div className="px-4 py-4">
         <h2 className="text-head font-semibold">Before anything is measured</h2>
         {footingOf(document.machine.class) !== 'sleds' && <Pressures />}
@@ -74,10 +74,7 @@ function Floor() {
 function Pressures() {
   const job = useThisJob();
   const { document } = job.record;
-  const bars: Partial<Record<CornerId, number>> = {};
-  for (const { fact } of job.facts)
-    if (fact.kind === 'pressure' && fact.slot === 'now' && fact.corner) bars[fact.corner] = fact.bar;
-  const unequal = unequalPressures(document, bars);
+  const ids = cornersIn(document);
   return (
     <div data-fields className="relative mt-3">
       <p className="font-medium">
@@ -87,7 +84,7 @@ function Pressures() {
         </span>
       </p>
       <div className="grid grid-cols-4 gap-x-4 max-md:grid-cols-2">
-        {cornersIn(document).map((id) => (
+        {ids.map((id) => (
           <FactField
             key={id}
             place={{ kind: 'pressure', round: 0, corner: id, slot: 'now' }}
@@ -99,12 +96,18 @@ function Pressures() {
           />
         ))}
       </div>
-      {unequal.map(({ left, right, differenceBar }) => (
-        <p key={left} role="alert" className="text-tight mt-2 font-semibold">
-          {capital(cornerNames[left as CornerId])} and {cornerNames[right as CornerId]} differ by{' '}
-          <Pressure bar={differenceBar} />: set them alike first, or every height from the ground lies.
-        </p>
-      ))}
+      <div className="mt-2 grid grid-cols-4 gap-x-4 max-md:grid-cols-2">
+        {ids.map((id) => (
+          <PathField
+            key={id}
+            path={['corners', id, 'tyreBar']}
+            label={`Wanted, ${cornerNames[id]}`}
+            showLabel
+            order={10 + cornerNumbers[id]}
+            placeholder="as it is"
+          />
+        ))}
+      </div>
     </div>
   );
 }

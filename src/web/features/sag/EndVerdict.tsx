@@ -2,6 +2,8 @@ import { lengthText } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../../ui/settings.ts';
 import type { CornerAnswer } from '#core/planning/cornerAnswer.ts';
 import { byCorner, type Answer } from '#core/planning/answerShape.ts';
+import { analysisOf } from '../../jobStore/analysisOf.ts';
+import { FindingText } from '../finding/FindingText.tsx';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { airTaken, isAirAssumed } from '#core/document/taken.ts';
 import { adjusterOf } from '#core/kinds/adjusters/index.ts';
@@ -264,6 +266,7 @@ function SpringLine({ id, end }: { id: CornerId; end: SagEnd }) {
           </p>
         )
       )}
+      <AdjusterHints id={id} />
       <p className="text-second mt-0.5">
         It carries{' '}
         <SumFigure name={`Carried with nobody on, ${cornerNames[id]}`} sum={() => carriedSum(end, 'alone')}>
@@ -317,6 +320,19 @@ function SpringLine({ id, end }: { id: CornerId; end: SagEnd }) {
       )}
     </div>
   );
+}
+
+/** That an adjuster stands near its end: worth knowing, and no reason to leave a window that is met. */
+function AdjusterHints({ id }: { id: CornerId }) {
+  const job = useThisJob();
+  const hints = analysisOf(job.record).findings.filter(
+    (one) => (one.code === 'cam-high' || one.code === 'adjuster-end') && one.corner === id,
+  );
+  return hints.map((finding) => (
+    <div key={finding.code} className="mt-0.5">
+      <FindingText finding={finding} />
+    </div>
+  ));
 }
 
 /** Whether a rider's window stands as a share of the travel, and the travel is only assumed. */

@@ -1,70 +1,37 @@
-import { mistakeWords } from '#words/collarMistake.ts';
-import { missingWords, springReasonWords } from '#words/springVerdict.ts';
-import { useThisJob } from '../../jobStore/jobContext.ts';
-import { Link } from 'react-router';
-import { cornerVerdict, missingForVerdict, ringStandings } from '#core/judgement/cornerVerdict.ts';
+import { findingKey, type Finding } from '#core/findings/finding.ts';
+import { ringStandings } from '#core/judgement/cornerVerdict.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
-import { collarMistake } from '#core/judgement/collarMistake.ts';
-import { lengthText } from '#core/units/formatLength.ts';
-import { useLengthStyle } from '../../ui/settings.ts';
+import { missingWords } from '#words/springVerdict.ts';
+import { Link } from 'react-router';
+import { analysisOf } from '../../jobStore/analysisOf.ts';
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Length, SizeLength } from '../../ui/Figure.tsx';
 import { capital } from '../../ui/words.ts';
+import { FindingText } from '../finding/FindingText.tsx';
 
-/** Whether each spring is right, and where each crossover falls; nothing where it cannot be told yet. */
+/** What there is to say of springs and their adjusters, and where each crossover falls; nothing where there is neither. */
 export function Judgement() {
   const job = useThisJob();
   const { answer } = job;
-  const style = useLengthStyle(0);
+  const { findings } = analysisOf(job.record);
   if (!answer) return null;
-  const say = (mm: number) => lengthText(mm, style);
-  const missing = answer.corners.flatMap(({ id }) => {
-    const what = missingForVerdict(answer, id);
-    return what ? [{ id, what }] : [];
-  });
-  const verdicts = answer.corners.flatMap(({ id }) => {
-    const told = missing.some((one) => one.id === id) ? null : cornerVerdict(answer, id);
-    return told ? [{ id, ...told }] : [];
-  });
-  const mistakes = answer.corners.flatMap(({ id }) => collarMistake(answer, id) ?? []);
+  const told = findings.filter(({ code }) => springCodes.includes(code));
   const rings = answer.corners.flatMap(({ id }) =>
     ringStandings(answer, id).map((ring, k) => ({ id, k, ...ring })),
   );
-  if (mistakes.length === 0 && verdicts.length === 0 && rings.length === 0 && missing.length === 0)
-    return null;
-  const doubts = verdicts.filter(({ verdict }) => verdict !== 'right');
+  if (told.length === 0 && rings.length === 0) return null;
   return (
     <section aria-label="Springs and rings" className="border-rule mt-5 border-t pt-3">
-      {verdicts.length + missing.length > 0 && <h2 className="font-semibold">Is it the right spring?</h2>}
-      {verdicts.length > 0 && doubts.length === 0 && (
-        <p className="label text-second mt-1">No problem found, from what has been measured.</p>
+      {told.length > 0 && <h2 className="font-semibold">Is it the right spring?</h2>}
+      {told.map((finding) =>
+        finding.code === 'spring-untold' ? null : (
+          <div key={findingKey(finding)} className="label mt-2" data-testid={testId(finding)}>
+            <FindingText finding={finding} />
+            {finding.code === 'spring' && <WhichSprings id={finding.corner} />}
+          </div>
+        ),
       )}
-      {doubts.map((doubt) => (
-        <Doubted key={doubt.id} {...doubt} say={say} />
-      ))}
-      {[...new Set(missing.map(({ what }) => what))].map((what) => (
-        <p key={what} className="label mt-1" data-testid="verdict-missing">
-          <b>
-            Can’t tell yet,{' '}
-            {missing
-              .filter((one) => one.what === what)
-              .map(({ id }) => cornerNames[id])
-              .join(', ')}
-            :
-          </b>{' '}
-          <span className="text-second">{missingWords[what]}.</span>
-        </p>
-      ))}
-      {mistakes.map((mistake) => {
-        const { what, cure } = mistakeWords(mistake, say);
-        return (
-          <p key={mistake.corner} className="label mt-2" data-testid={`mistake-${mistake.corner}`}>
-            <b>{capital(cornerNames[mistake.corner])}, height by the collar.</b>{' '}
-            <span className="text-second">
-              {what} {cure}
-            </span>
-          </p>
-        );
-      })}
+      <Untold findings={told} />
       {rings.length > 0 && <h2 className="mt-3 font-semibold">Where the rings take over</h2>}
       {rings.map((ring) => (
         <RingStands key={ring.id + String(ring.k)} {...ring} />
@@ -73,31 +40,46 @@ export function Judgement() {
   );
 }
 
-type Verdict = NonNullable<ReturnType<typeof cornerVerdict>>;
-interface DoubtedProps extends Pick<Verdict, 'verdict' | 'because'> {
-  id: CornerId;
-  say: (mm: number) => string;
+/** What is said here of springs; that one is loose or runs out of coil stands with the margins. */
+const springCodes: readonly Finding['code'][] = [
+  'spring', 'spring-untold', 'adjuster-end', 'cam-high', 'tender-open', 'collar-for-height',
+]; // prettier-ignore
+
+function testId(finding: Finding): string {
+  if (finding.code === 'collar-for-height') return `mistake-${finding.mistake.corner}`;
+  return 'corner' in finding
+    ? `${finding.code === 'spring' ? 'verdict' : finding.code}-${finding.corner}`
+    : '';
 }
 
-/** A spring that is not right, why, and where to look for another. */
-function Doubted({ id, verdict, because, say }: DoubtedProps) {
+function WhichSprings({ id }: { id: CornerId }) {
   const job = useThisJob();
   return (
-    <p className="label mt-1" data-testid={`verdict-${id}`}>
-      <b>
-        {capital(cornerNames[id])}: {verdict}.
-      </b>{' '}
-      <span className="text-second">{capital(springReasonWords(because, say))}.</span>{' '}
-      {verdict.startsWith('too') && (
-        <Link
-          to={`/rack/search?job=${job.record.id}&corner=${id}`}
-          className="text-action whitespace-nowrap underline underline-offset-4 print:hidden"
-        >
-          Which springs do it?
-        </Link>
-      )}
-    </p>
+    <Link
+      to={`/rack/search?job=${job.record.id}&corner=${id}`}
+      className="text-action whitespace-nowrap underline underline-offset-4 print:hidden"
+    >
+      Which springs do it?
+    </Link>
   );
+}
+
+/** Springs of which nothing can be told, by what is missing. */
+function Untold({ findings }: { findings: readonly Finding[] }) {
+  const missing = findings.flatMap((one) => (one.code === 'spring-untold' ? [one] : []));
+  return [...new Set(missing.map((one) => one.missing))].map((what) => (
+    <p key={what} className="label mt-1" data-testid="verdict-missing">
+      <b>
+        Can’t tell yet,{' '}
+        {missing
+          .filter((one) => one.missing === what)
+          .map(({ corner }) => cornerNames[corner])
+          .join(', ')}
+        :
+      </b>{' '}
+      <span className="text-second">{missingWords[what]}.</span>
+    </p>
+  ));
 }
 
 type Standing = ReturnType<typeof ringStandings>[number];

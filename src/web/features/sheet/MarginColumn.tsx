@@ -1,6 +1,8 @@
 import { whichKey } from '#core/document/which.ts';
 import { whichWords } from '#words/which.ts';
-import { reasonWords } from '#words/reasons.ts';
+import { findingKey } from '#core/findings/finding.ts';
+import { analysisOf } from '../../jobStore/analysisOf.ts';
+import { FindingText } from '../finding/FindingText.tsx';
 import { askingWords } from '#words/asking.ts';
 import { marginTitles } from '#words/margins.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
@@ -194,22 +196,19 @@ const WorthAsking = memo(function WorthAsking({ answer }: { answer: Answer | nul
 
 function Reasons() {
   const job = useThisJob();
-  const style = useLengthStyle(1);
-  const reasons = job.answer?.reasons ?? [];
-  if (reasons.length === 0 || job.state.locked) return null;
+  const { findings, answer } = analysisOf(job.record);
+  const stand = findings.filter(({ code }) => code === 'unreachable');
+  // A place tried by hand is no plan: nothing stands in its way.
+  if (stand.length === 0 || job.state.locked || job.answer !== answer) return null;
   return (
     <section aria-label="Why it cannot be reached" className="mt-5">
       <h3 className="font-semibold">Why it cannot be reached</h3>
       <ul>
-        {reasons.map((reason) => {
-          const { what, lift } = reasonWords(reason, (mm) => lengthText(mm, style));
-          return (
-            <li key={what} className="border-rule label border-b py-2">
-              <p>{what}</p>
-              <p className="text-second mt-0.5">{lift}</p>
-            </li>
-          );
-        })}
+        {stand.map((finding) => (
+          <li key={findingKey(finding)} className="border-rule label border-b py-2">
+            <FindingText finding={finding} />
+          </li>
+        ))}
       </ul>
     </section>
   );

@@ -9,6 +9,7 @@ const margin = (more: Partial<Margin> = {}): Margin => ({
   which: null,
   loadCase: null,
   leftMm: 20,
+  rangeMm: 40,
   sdMm: 1,
   turns: 10,
   state: 'clear',

@@ -1,0 +1,34 @@
+import type { Finding } from '#core/findings/finding.ts';
+import { findingWords } from '#words/findings.ts';
+import { analysisOf } from '../../jobStore/analysisOf.ts';
+import { useThisJob } from '../../jobStore/jobContext.ts';
+import { AssumedMark } from '../job/AssumedMark.tsx';
+import { useSay } from '../../ui/settings.ts';
+
+/** A finding: what is so, then each way to cure it, as the machine would stand with it. */
+export function FindingText({ finding }: { finding: Finding }) {
+  const job = useThisJob();
+  const say = useSay(1);
+  const { what, ways } = findingWords(finding, say, analysisOf(job.record).remedies(finding));
+  return (
+    <>
+      <p>
+        {what}
+        {finding.evidence.onGuess && <AssumedMark />}
+      </p>
+      <Ways ways={ways} />
+    </>
+  );
+}
+
+/** Ways to cure something, as a list where there is a choice. */
+export function Ways({ ways }: { ways: readonly string[] }) {
+  if (ways.length < 2) return <p className="text-second mt-0.5">{ways[0]}</p>;
+  return (
+    <ul className="text-second mt-0.5 list-disc pl-4">
+      {ways.map((way) => (
+        <li key={way}>{way}</li>
+      ))}
+    </ul>
+  );
+}

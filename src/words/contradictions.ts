@@ -1,0 +1,66 @@
+import type { Contradiction } from '#core/findings/contradictions.ts';
+import { cornerNames, twinOf, type CornerId } from '#core/kinds/corners.ts';
+import { measureText } from '#core/units/measure.ts';
+import type { Say } from './figures.ts';
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+const named = (corner: CornerId) => cornerNames[corner];
+const across = (corner: CornerId) => named(twinOf(corner) ?? corner);
+const kg = (value: number) => measureText('mass', value);
+const rate = (value: number) => measureText('rate', value);
+const bar = (value: number) => measureText('pressure', value);
+
+/** Entries that cannot all be so, in words, and what to look at; `say` writes mm in the reader's units. */
+export function contradictionWords(one: Contradiction, say: Say): { what: string; remedy: string } {
+  switch (one.about) {
+    case 'weights':
+      return {
+        what: `The wheels add up to ${kg(one.wheelsKg)}. With what is on board the machine is said to weigh ${kg(one.sheetKg)}.`,
+        remedy: 'Check the weights of the wheels, then the weight of the machine.',
+      };
+    case 'spring-of-twin':
+      return {
+        what: `${capital(named(one.corner))}: the spring is ${rate(one.rateNPerMm)}, the one ${across(one.corner)} ${rate(one.twinNPerMm)}.`,
+        remedy: 'Look at the numbers on both springs. A digit may be missing.',
+      };
+    case 'all-alike':
+      return {
+        what: `All ${one.count} corners read ${say(one.mm)}.`,
+        remedy: 'Four corners hardly ever read the same. Check that each was read.',
+      };
+    case 'in-cm':
+      return {
+        what: `${capital(named(one.corner))}: ${say(one.read)} was read, about ${say(one.likelyMm)} is expected.`,
+        remedy: 'It looks as if it was typed in centimetres. Correct the reading.',
+      };
+    case 'preload':
+      return {
+        what:
+          one.preloadMm < 0
+            ? `${capital(named(one.corner))}: ${say(-one.preloadMm)} of slack is more than the damper’s whole stroke, ${say(one.mostMm)}. The spring would never touch.`
+            : `${capital(named(one.corner))}: ${say(one.preloadMm)} of preload is more than the spring can be squeezed, ${say(one.mostMm)}.`,
+        remedy: 'Check the preload with the wheel hanging.',
+      };
+    case 'travel-used':
+      return {
+        what: `${capital(named(one.corner))}: ${say(one.usedMm)} of travel is used, and the whole travel is ${say(one.travelMm)}.`,
+        remedy: 'Check both figures: one of them is wrong.',
+      };
+    case 'tyres-unlike':
+      return {
+        what: `The ${named(one.corner)} tyre has ${bar(one.bar)}, the ${across(one.corner)} ${bar(one.twinBar)}.`,
+        remedy: 'Set both alike first, then measure again.',
+      };
+    case 'tyre-not-as-wanted':
+      return {
+        what: `The ${named(one.corner)} tyre has ${bar(one.bar)}, ${bar(one.wantedBar)} is wanted.`,
+        remedy: 'Set the pressure first, then measure again.',
+      };
+    case 'floor-twice':
+      return {
+        what: `${capital(named(one.corner))}: the height is read from the floor, and the floor there is said to lie ${say(Math.abs(one.floorMm))} ${one.floorMm > 0 ? 'higher' : 'lower'}.`,
+        remedy:
+          'Right where it was read from that floor. Where it was read from a level line, take the floor out.',
+      };
+  }
+}
