@@ -1,5 +1,6 @@
 import type { JobDocument } from '#core/document/types.ts';
 import { cautionsAt, type CautionId } from '#core/judgement/cautions.ts';
+import type { CornerId } from '#core/kinds/corners.ts';
 import type { Stage } from '#core/judgement/stages.ts';
 
 export interface Caution {
@@ -61,7 +62,7 @@ const cautionWords: Record<CautionId, Omit<Caution, 'id'>> = {
   },
 };
 
-/** Cautions at a step, for what this machine is and what is fitted, in words. */
-export function cautionList(stage: Stage, document: JobDocument): Caution[] {
-  return cautionsAt(stage, document).map((id) => ({ id, ...cautionWords[id] }));
+/** Cautions at a step, for what this machine is and what is moved, in words. */
+export function cautionList(stage: Stage, document: JobDocument, moved?: readonly CornerId[]): Caution[] {
+  return cautionsAt(stage, document, moved).map((id) => ({ id, ...cautionWords[id] }));
 }

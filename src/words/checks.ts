@@ -1,3 +1,5 @@
+import type { Footing } from '#core/geometry/reference.ts';
+import { footingOf } from '#core/kinds/classes/index.ts';
 import { closeFor, prepFor } from '#core/document/checks.ts';
 import type { CloseId, PrepId } from '#core/kinds/seeTo.ts';
 import type { JobDocument } from '#core/document/types.ts';
@@ -60,7 +62,7 @@ const closeWords: Record<CloseId, { words: string; why: string }> = {
     why: 'A preloaded bar is cross weight by another name.',
   },
   clear: {
-    words: 'Clearances looked at: tyre to arch, coil to arm, boots, lines, axle to frame.',
+    words: 'Clearances looked at.',
     why: 'They are found after reassembly otherwise.',
   },
   travel: {
@@ -84,7 +86,18 @@ export function prepList(document: JobDocument) {
   return prepFor(document).map((id) => ({ id, ...prepWords[id] }));
 }
 
+/** What comes near something else, by what a machine stands on. */
+const nearest: Record<Footing, string> = {
+  wheels: 'tyre to arch, coil to arm, boots, lines, axle to frame',
+  sleds: 'track to tunnel, arm to hood, coil to arm, lines',
+  bikes: 'tyre to fender, tyre to pipe, lines',
+};
+
 /** What to see to before it goes out, for this machine, in words. */
 export function closeList(document: JobDocument) {
-  return closeFor(document).map((id) => ({ id, ...closeWords[id] }));
+  const near = nearest[footingOf(document.machine.class)];
+  return closeFor(document).map((id) => {
+    const { words, why } = closeWords[id];
+    return { id, words: id === 'clear' ? `Clearances looked at: ${near}.` : words, why };
+  });
 }

@@ -26,7 +26,7 @@ export function reasonWords(reason: Reason, say: (mm: number) => string): { what
       };
     case 'mount':
       return {
-        what: `The ${where} lower mount would have to move ${abs(reason.neededMm)}, and ${abs(reason.roomMm)} is left before ${reason.neededMm > 0 ? 'it holds too little thread' : 'it is screwed in all the way'}. ${endsAt(reason.missingHeightMm, say)}`,
+        what: `The ${where} lower mount would have to move ${abs(reason.neededMm)}, and ${abs(reason.roomMm)} is left before ${reason.neededMm > 0 ? 'it holds too little thread' : 'it is screwed in all the way'}. ${reason.met ? 'The seat does the rest: preload and droop change with it.' : endsAt(reason.missingHeightMm, say)}`,
         lift:
           reason.neededMm > 0
             ? 'A longer damper body or a lower target would lift this; the rest can come from the seat if the preload may change.'

@@ -1,7 +1,6 @@
 import { analyse } from '../analysis/analyse.ts';
 import { nextWords } from '#words/nextAction.ts';
 import { lineOf } from '../analysis/line.ts';
-import { turningOrder } from '../judgement/turningOrder.ts';
 import {
   adjustment,
   add,
@@ -71,8 +70,6 @@ test('the way between two settings: by collars where both were read, in the sens
 
 test('the end that is hard to get at is turned first, and named first', () => {
   const document = plainDocument((one) => (one.hardEnd = 'rear'));
-  expect(turningOrder(document)).toEqual(['LR', 'RR', 'LF', 'RF']);
-  expect(turningOrder(plainDocument())).toEqual(['LF', 'RF', 'LR', 'RR']);
   // The front moves more, and still waits.
   const job = measured([385, 385, 372, 372], document);
   expect(nextWords(analyse(job).next)).toBe('turn rear left');

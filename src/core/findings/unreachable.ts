@@ -21,7 +21,8 @@ export function unreachables(reasons: readonly Reason[]): Finding[] {
   return reasons.map((reason) => ({
     code: 'unreachable',
     reason,
-    severity: graveness[reason.kind],
+    // What its seat does in a mount's place is had all the same.
+    severity: 'met' in reason && reason.met ? 'warn' : graveness[reason.kind],
     when: 'after',
     evidence: { parts: [], onGuess: false },
   }));

@@ -7,6 +7,7 @@ import { fittingFields } from '../document/fitting.ts';
 import type { Fitting } from '../document/types.ts';
 import { classDefaults, cornersOf } from '../kinds/classes/index.ts';
 import { machineClasses, type MachineClass } from '../kinds/classes/index.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import { cautionsAt } from './cautions.ts';
 import { questionHeight } from './questions.ts';
 
@@ -18,9 +19,9 @@ const idsAt = (machineClass: MachineClass, fitting: Fitting | null = null) => {
 };
 
 describe('cautions', () => {
-  test('stored energy, stands and thread are said of every machine, each once', () => {
+  test('stands and pinch points are said of every machine, each once', () => {
     for (const one of machineClasses) {
-      expect(idsAt(one)).toEqual(expect.arrayContaining(['stands', 'thread', 'top-nut', 'pinch']));
+      expect(idsAt(one)).toEqual(expect.arrayContaining(['stands', 'pinch']));
       expect(new Set(idsAt(one)).size).toBe(idsAt(one).length);
     }
   });
@@ -46,6 +47,19 @@ describe('cautions', () => {
     expect(close('motorcycle')).toEqual(['torque', 'law']);
     expect(close('snowmobile')).toEqual(['torque', 'alignment']);
     expect(close('car')).toEqual(['torque', 'alignment', 'law']);
+  });
+
+  test('a thread and a top nut are told of where one is moved, and only there', () => {
+    const car = blankDocument('car', '');
+    for (const id of ['LF', 'RF'] as const) Object.assign(car.corners[id], fittingFields('strut'));
+    for (const id of ['LR', 'RR'] as const) Object.assign(car.corners[id], fittingFields('leaf'));
+    const own = (corners: CornerId[]) =>
+      cautionsAt('turn', car, corners).filter((id) => id === 'thread' || id === 'top-nut');
+    expect(own(['LF'])).toEqual(['thread', 'top-nut']);
+    expect(own(['LR', 'RR'])).toEqual([]);
+    const cams = blankDocument('snowmobile', '');
+    for (const corner of Object.values(cams.corners)) Object.assign(corner, fittingFields('cam'));
+    expect(cautionsAt('turn', cams)).toEqual(['stands', 'pinch', 'torsion']);
   });
 
   test('the maker’s word stands above this program, said once', () => {

@@ -1,6 +1,7 @@
 import type { Stage } from './stages.ts';
 import { wayOf } from '../adjusting/index.ts';
 import { adjusterOf } from '../kinds/adjusters/index.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import type { JobDocument } from '../document/types.ts';
 import { classDefaults, cornersIn } from '../kinds/classes/index.ts';
 
@@ -15,12 +16,16 @@ const steps = {
 export type CautionId = (typeof steps)[keyof typeof steps][number];
 
 /** Those that hold on every machine. */
-const always: readonly CautionId[] = ['stands', 'thread', 'top-nut', 'pinch', 'torque'];
+const always: readonly CautionId[] = ['stands', 'pinch', 'torque'];
 
-/** Cautions at a step, for what this machine is and what is fitted. */
-export function cautionsAt(stage: Stage, document: JobDocument): CautionId[] {
+/** Cautions at a step, for what this machine is and what is really moved: at these corners, or anywhere before a plan is told. */
+export function cautionsAt(
+  stage: Stage,
+  document: JobDocument,
+  moved: readonly CornerId[] = cornersIn(document),
+): CautionId[] {
   const own: readonly CautionId[] = classDefaults[document.machine.class].cautions;
-  const fitted = cornersIn(document).flatMap((id): readonly CautionId[] => {
+  const fitted = moved.flatMap((id): readonly CautionId[] => {
     const { fitting, gas } = document.corners[id];
     const { cautions } = wayOf(document.corners[id]);
     return [...adjusterOf(fitting).cautions, ...cautions, ...(gas === null ? [] : (['gas'] as const))];

@@ -1,5 +1,5 @@
 import { isUntold } from '../document/untold.ts';
-import { turningOrder, firstToTurn } from './turningOrder.ts';
+import { firstToTurn, toldOrder } from './turningOrder.ts';
 import { type Stage } from './stages.ts';
 import type { Answer } from '../planning/answerShape.ts';
 import { askedCorners } from '../estimate/sagEvidence.ts';
@@ -49,8 +49,8 @@ export function nextAction(record: JobRecord, answer: Answer | null): NextAction
   );
   if (stepless) return { stage: 'intake', code: 'say-step', corner: stepless };
   if (state.turning) {
-    const { left } = state.turning;
-    const [first] = turningOrder(record.document).filter((id) => left.includes(id));
+    const { left, told } = state.turning;
+    const [first] = toldOrder(record.document, told).filter((id) => left.includes(id));
     if (first) return { stage: 'turn', code: 'turn', corner: first };
   }
   if (isOnSagBench(record.document, state)) return nextOnSagBench(record.document, state, answer);
@@ -102,7 +102,7 @@ function afterReadings(answer: Answer): NextAction {
     return { stage: answer.state.current === 0 ? 'baseline' : 'measure', code: 'read-again' };
   const first = firstToTurn(answer);
   if (!first) return { stage: 'plan', code: 'decide-nearest' };
-  if (answer.reasons.some(({ kind }) => outOfReach.includes(kind)))
+  if (answer.reasons.some((one) => outOfReach.includes(one.kind) && !('met' in one && one.met)))
     return { stage: 'plan', code: 'decide-out-of-reach' };
   return { stage: 'plan', code: 'turn', corner: first };
 }

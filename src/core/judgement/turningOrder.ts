@@ -1,22 +1,41 @@
 import type { Answer } from '../planning/answerShape.ts';
 import { hardEndOf } from '../document/fitting.ts';
-import { isMoved, type CornerAnswer } from '../planning/cornerAnswer.ts';
-import { axleOf, type CornerId } from '../kinds/corners.ts';
+import { isMoved } from '../planning/cornerAnswer.ts';
+import { axleOf, type Axle, type CornerId } from '../kinds/corners.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
-import type { JobDocument } from '../document/types.ts';
+import type { PerCorner } from '../estimate/rounds.ts';
+import type { JobDocument, ToldPlan } from '../document/types.ts';
 
-/** The order to turn corners in: the end that is hard to get at first, then as they are measured. */
-export function turningOrder(document: JobDocument): CornerId[] {
-  const late = (id: CornerId) => Number(hardEndOf(document) !== null && axleOf(id) !== hardEndOf(document));
-  return [...cornersIn(document)].sort((a, b) => late(a) - late(b));
+/**
+ * The one order of work, wherever it stands: an end at a time, the one that is hard to get at first, else the one that moves
+ * most, since it carries the other; within an end left before right. `movesMm` is what each corner rises or falls by.
+ */
+export function turningOrder(document: JobDocument, movesMm: PerCorner<number>): CornerId[] {
+  const ids = cornersIn(document);
+  const most = (axle: Axle) =>
+    Math.max(0, ...ids.filter((id) => axleOf(id) === axle).map((id) => Math.abs(movesMm[id] ?? 0)));
+  const first = hardEndOf(document) ?? (most('rear') > most('front') ? 'rear' : 'front');
+  const late = (id: CornerId) => Number(axleOf(id) !== first);
+  return [...ids].sort((a, b) => late(a) - late(b));
 }
 
-/** The corner to start with: at the hard end, else the largest move first, since it carries the others most. */
+/** The order in which a plan that was told is turned. */
+export function toldOrder(document: JobDocument, told: ToldPlan): CornerId[] {
+  const moves = Object.entries(told.corners).map(([id, { riseMm, seatMm, mountMm }]) => [
+    id,
+    riseMm ?? seatMm + (mountMm ?? 0),
+  ]);
+  return turningOrder(document, Object.fromEntries(moves) as PerCorner<number>);
+}
+
+/** The order in which an answer's plan is turned: those corners that it moves. */
+export function plannedOrder({ document, corners }: Answer): CornerId[] {
+  const moved = corners.filter(isMoved);
+  const moves = Object.fromEntries(moved.map(({ id, riseMm }) => [id, riseMm]));
+  return turningOrder(document, moves).filter((id) => moved.some((one) => one.id === id));
+}
+
+/** The corner to start with; null where nothing is moved. */
 export function firstToTurn(answer: Answer): CornerId | null {
-  const size = ({ seatBy, mountMm, gain }: CornerAnswer) => Math.abs(seatBy + mountMm) * gain;
-  const hardEnd = hardEndOf(answer.document);
-  const all = answer.corners.filter(isMoved);
-  const hard = all.filter(({ id }) => axleOf(id) === hardEnd);
-  const moving = hard.length > 0 ? hard : all;
-  return [...moving].sort((a, b) => size(b) - size(a))[0]?.id ?? null;
+  return plannedOrder(answer)[0] ?? null;
 }

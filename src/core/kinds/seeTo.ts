@@ -13,7 +13,7 @@ export type SymptomId = 'bottoms' | 'harsh' | 'kicks' | 'packs' | 'rolls' | 'pus
 type ClassCaution = 'lines' | 'alignment' | 'law';
 
 /** Where work on what stands beside an adjuster's seat can hurt somebody. */
-export type AdjusterCaution = 'engagement' | 'clamps';
+export type AdjusterCaution = 'engagement' | 'clamps' | 'thread' | 'top-nut';
 
 /** Where work on what pushes in place of coils can hurt somebody. */
 export type WayCaution = 'torsion' | 'gas';

@@ -25,8 +25,15 @@ export type Reason =
   | { kind: 'positions'; corner: CornerId; up: boolean; missingHeightMm: number | null }
   /** An air spring would need more than its second chamber holds, or less than nothing, bar. */
   | { kind: 'pressure'; corner: CornerId; neededBar: number; roomBar: number; missingHeightMm: number | null }
-  /** The lower mount would have to go further than its thread lets it, mm. */
-  | { kind: 'mount'; corner: CornerId; neededMm: number; roomMm: number; missingHeightMm: number | null }
+  /** The lower mount would have to go further than its thread lets it, mm; `met` where the seat does the rest. */
+  | {
+      kind: 'mount';
+      corner: CornerId;
+      neededMm: number;
+      roomMm: number;
+      missingHeightMm: number | null;
+      met: boolean;
+    }
   /** The target is higher than the body can go: the wheel is at full droop there. */
   | { kind: 'droop'; corner: CornerId; aboveMm: number }
   /** A slider rests on its ring, so that the seat behind it does nothing. */
@@ -41,6 +48,8 @@ export type Reason =
   | { kind: 'rigid-body'; mm: number }
   /** Left and right seats must move alike, but the sides want different moves. */
   | { kind: 'tied'; corner: CornerId; differenceMm: number };
+
+type AdjusterReason = Extract<Reason, { kind: 'thread' | 'positions' | 'pressure' | 'mount' }>;
 
 /** What an adjuster would have to do if nothing ran out, in its own count: mm, or steps of pressure. */
 interface Need extends Pick<Steps, 'stepBy'> {
@@ -71,12 +80,16 @@ interface Input {
 
 /** All that stands in the way, nearest cause first. Empty when every target can be had. */
 export function reasonsFor(input: Input): Reason[] {
+  const sags = sagReasons(input);
+  const bySagAlone = ({ corner }: { corner: CornerId }) =>
+    input.document.corners[corner].targetMm === null && sags.some((one) => one.corner === corner);
   return [
-    ...threadReasons(input),
+    // Where sag alone is wanted, that it is missed says it all.
+    ...adjusterReasons(input).filter((one) => !bySagAlone(one)),
     ...droopReasons(input),
     ...ringReasons(input),
     ...looseReasons(input),
-    ...sagReasons(input),
+    ...sags,
     ...bodyReason(input),
     ...crossReason(input),
     ...tiedReasons(input),
@@ -88,10 +101,13 @@ function missing({ spec, specMm }: CornerAnswer): number {
   return (spec.targetMm ?? specMm) - specMm;
 }
 
-function threadReasons({ corners, needs, document, springs }: Input): Reason[] {
+/** An adjuster that would have to go further than it can; said only where its height is missed by it. */
+function adjusterReasons({ corners, needs, document, springs, toleranceMm }: Input): AdjusterReason[] {
   return corners.flatMap((corner) =>
-    needs.flatMap((need): Reason[] => {
+    needs.flatMap((need): AdjusterReason[] => {
       if (need.corner !== corner.id) return [];
+      const met = corner.spec.targetMm !== null && Math.abs(missing(corner)) <= toleranceMm;
+      if (met && need.kind === 'seat' && document.corners[corner.id].sagMm === null) return [];
       const { kind, neededBy, room } = need;
       const roomBy = neededBy > 0 ? room.up : room.down;
       if (!isShort(need)) return [];
@@ -101,7 +117,7 @@ function threadReasons({ corners, needs, document, springs }: Input): Reason[] {
         missingHeightMm: corner.spec.targetMm === null ? null : missing(corner),
       };
       const inMm = { ...base, neededMm: neededBy, roomMm: roomBy };
-      if (kind === 'mount') return [{ kind: 'mount', ...inMm }];
+      if (kind === 'mount') return [{ kind: 'mount', ...inMm, met }];
       switch (wayNamed(fitted)) {
         case 'positions':
           return [{ kind: 'positions', ...base, up: neededBy > 0 }];
@@ -174,11 +190,17 @@ function looseReasons({ corners, springs }: Input): Reason[] {
   });
 }
 
-function sagReasons({ corners, document, needs, toleranceMm }: Input): Reason[] {
-  return corners.flatMap((corner): Reason[] => {
-    const { sagMm } = document.corners[corner.id];
+type SagReason = Extract<Reason, { kind: 'sag' }>;
+
+function sagReasons({ corners, document, needs, toleranceMm }: Input): SagReason[] {
+  return corners.flatMap((corner): SagReason[] => {
+    const { sagMm, sagWindow } = document.corners[corner.id];
     const missingMm = sagMm === null ? 0 : sagMm - corner.sagMm;
-    if (Math.abs(missingMm) <= toleranceMm) return [];
+    // Anywhere in its window is right; nobody chases the middle of it.
+    const within = sagWindow
+      ? sagWindow.fromMm <= corner.sagMm && corner.sagMm <= sagWindow.toMm
+      : Math.abs(missingMm) <= toleranceMm;
+    if (sagMm === null || within) return [];
     const own = needs.filter((need) => need.corner === corner.id);
     const short = own.some(isShort);
     const because = short

@@ -7,5 +7,6 @@ export const apart: Adjuster = {
   does: 'the seat moves the spring only, at its own ratio',
   on: ['wheels'],
   goes: { by: 'thread' },
+  cautions: ['thread'],
   springRatio: 'asked',
 };

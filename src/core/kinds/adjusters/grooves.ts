@@ -8,4 +8,5 @@ export const grooves: Adjuster = {
   on: ['wheels', 'bikes'],
   bikeEnd: 'rear',
   goes: { by: 'steps', step: { one: 'groove', many: 'grooves' }, counted: 'towards the spring' },
+  cautions: ['top-nut'],
 };

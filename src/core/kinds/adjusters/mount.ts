@@ -8,5 +8,5 @@ export const mount: Adjuster = {
   on: ['wheels'],
   goes: { by: 'thread' },
   beside: 'lower mount',
-  cautions: ['engagement'],
+  cautions: ['thread', 'engagement'],
 };

@@ -8,4 +8,5 @@ export const seat: Adjuster = {
   on: everywhere,
   bikeEnd: 'rear',
   goes: { by: 'thread' },
+  cautions: ['thread', 'top-nut'],
 };

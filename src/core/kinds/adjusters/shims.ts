@@ -7,4 +7,5 @@ export const shims: Adjuster = {
   does: 'one more or fewer under the seat, each of one thickness',
   on: everywhere,
   goes: { by: 'steps', step: { one: 'shim', many: 'shims' }, counted: 'more or fewer' },
+  cautions: ['top-nut'],
 };

@@ -7,5 +7,6 @@ export const strut: Adjuster = {
   does: 'a seat whose place is read from the mounting hole’s centre',
   on: ['wheels'],
   goes: { by: 'thread' },
+  cautions: ['thread', 'top-nut'],
   datum: 'centre of the mounting hole',
 };

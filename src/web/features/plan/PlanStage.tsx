@@ -213,7 +213,7 @@ function Outlook({ answer }: { answer: Answer }) {
         {missing.length > 0
           ? `Not measured: ${missing.map((id) => cornerNames[id]).join(', ')}.`
           : first && !job.state.turning
-            ? `Start ${cornerNames[first]}: ${hardEndOf(answer.document) ? 'the hard end first, and once' : 'it moves most'}.`
+            ? `Start ${cornerNames[first]}: ${hardEndOf(answer.document) ? 'the hard end first, and once' : 'that end moves most'}.`
             : ''}
         <CrossLine answer={answer} jobId={job.record.id} />
         <RatioLine answer={answer} />

@@ -15,7 +15,7 @@ export function Cautions({ title, list, folded = false }: Props) {
   const job = useThisJob();
   const read = list.filter(({ id }) => factAt(job.facts, readPlace(id))).length;
   return (
-    <details className="border-rule mx-4 border-b py-2" open={!folded}>
+    <details className="border-rule mx-4 border-b py-2" open={!folded && read < list.length}>
       <summary className="flex min-h-6 cursor-pointer items-center gap-2 font-semibold">
         <TriangleAlert size={16} aria-hidden className="text-short" /> {title}
         <span className="label text-second font-normal">

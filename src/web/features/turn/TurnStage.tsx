@@ -1,4 +1,4 @@
-import { turningOrder } from '#core/judgement/turningOrder.ts';
+import { toldOrder } from '#core/judgement/turningOrder.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Link } from 'react-router';
 import { cautionList } from '#words/cautions.ts';
@@ -43,7 +43,11 @@ export function TurnStage() {
     <>
       <Cautions
         title="Safety first"
-        list={cautionList('turn', job.record.document)}
+        list={cautionList(
+          'turn',
+          job.record.document,
+          toldOrder(job.record.document, told).filter((id) => told.corners[id]),
+        )}
         folded={state.turning?.begun ?? false}
       />
       <CornerGrid
@@ -270,8 +274,11 @@ function AirWork({
 /** Whether this corner is the next to be worked at. */
 function useIsNext(id: CornerId): boolean {
   const job = useThisJob();
-  const left = job.state.turning?.left ?? [];
-  return turningOrder(job.record.document).find((one) => left.includes(one)) === id;
+  const { turning } = job.state;
+  return (
+    turning !== null &&
+    toldOrder(job.record.document, turning.told).find((one) => turning.left.includes(one)) === id
+  );
 }
 
 function AsTold({ next, id, record }: { next: boolean; id: CornerId; record: () => void }) {

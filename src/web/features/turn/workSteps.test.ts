@@ -13,7 +13,7 @@ const corner = (more: Partial<ToldCorner>): ToldCorner => ({
 const told: ToldPlan = {
   chance: 0.9,
   corners: {
-    LF: corner({ seatMm: -5, turns: -2.5 }),
+    LF: corner({ seatMm: -5, turns: -2.5, riseMm: -10 }),
     RF: corner({}),
     LR: corner({ seatMm: 4, turns: 2, mountMm: 3, ringsMm: [-6] }),
     RR: corner({ airByBar: -0.4, airToBar: 5.1 }),

@@ -1,6 +1,6 @@
 import type { Fact, JobDocument, ToldCorner, ToldPlan } from '#core/document/types.ts';
 import { workOf, type Work } from '#core/estimate/rounds.ts';
-import { turningOrder } from '#core/judgement/turningOrder.ts';
+import { toldOrder } from '#core/judgement/turningOrder.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
 
 /** One piece of work of a told plan: a seat, a lower mount, a ring or a pressure. */
@@ -12,7 +12,7 @@ export interface WorkStep {
 
 /** Every piece of work of a told plan, corner by corner in the order of turning. */
 export function workSteps(document: JobDocument, told: ToldPlan): WorkStep[] {
-  return turningOrder(document).flatMap((id) => {
+  return toldOrder(document, told).flatMap((id) => {
     const asked = told.corners[id];
     return asked ? workOf(asked).map((work) => ({ id, work, asked })) : [];
   });
