@@ -1,5 +1,5 @@
 import { cornerNames } from '#core/kinds/corners.ts';
-import type { Finding, RunOut } from '#core/findings/finding.ts';
+import type { AtItsEnd, Finding, RunOut } from '#core/findings/finding.ts';
 import type { Remedy } from '#core/findings/remedies.ts';
 import type { MarginKind } from '#core/margins/index.ts';
 import { mistakeWords } from './collarMistake.ts';
@@ -40,7 +40,8 @@ function toldOf(finding: Finding, say: Say): { what: string; remedy: string } {
       };
     case 'unreachable': {
       const { what, lift } = reasonWords(finding.reason, say);
-      return { what, remedy: lift };
+      const then = finding.then ? ` ${thenWords(finding.then, say)}` : '';
+      return { what: `${what}${then}`, remedy: lift };
     }
     case 'contradiction':
       return contradictionWords(finding.question, say);
@@ -74,6 +75,20 @@ function toldOf(finding: Finding, say: Say): { what: string; remedy: string } {
       return { what: `${capital(cornerNames[finding.mistake.corner])}: ${what}`, remedy: cure };
     }
   }
+}
+
+/** What an adjuster at its end does to the rest. */
+function thenWords({ cross, others }: AtItsEnd, say: Say): string {
+  const tenths = (share: number) => (100 * share).toFixed(1);
+  const shift = cross
+    ? [`Cross weight then goes from ${tenths(cross.now)} to ${tenths(cross.after)} %.`]
+    : [];
+  const off = others.map(
+    ({ corner, offMm }) => `${cornerNames[corner]} ${say(Math.abs(offMm))} ${offMm > 0 ? 'high' : 'low'}`,
+  );
+  return [...shift, ...(off.length > 0 ? [`The others are planned around it: ${off.join(', ')}.`] : [])].join(
+    ' ',
+  );
 }
 
 function runOutWords(one: RunOut, after: boolean, say: Say): { what: string; remedy: string } {

@@ -34,8 +34,28 @@ export function reasonWords(reason: Reason, say: (mm: number) => string): { what
       };
     case 'droop':
       return {
-        what: `The ${where} target is ${say(reason.aboveMm)} above full droop: the damper tops out first.`,
+        what: `The ${where} target is ${say(reason.aboveMm)} above full droop: the damper tops out first.${reason.guessed ? ' That goes by an assumed travel.' : ''}`,
         lift: 'A longer damper or a lower target would lift this. More preload would not.',
+      };
+    case 'fixed':
+      return {
+        what: `Nothing can be turned ${where}. ${endsAt(reason.missingHeightMm, say)}`,
+        lift: 'Take the height it has as its target, or fit something that can be adjusted.',
+      };
+    case 'step':
+      return {
+        what: `One step moves the ${where} by ${say(reason.stepMm)}. ${endsAt(reason.missingHeightMm, say)}`,
+        lift: 'That is the nearest step there is. Accept it, or widen the tolerance.',
+      };
+    case 'others':
+      return {
+        what: `What is asked of the other corners holds the ${where}. ${endsAt(reason.missingHeightMm, say)}`,
+        lift: 'Bring its target nearer to the others, or let theirs go.',
+      };
+    case 'ground':
+      return {
+        what: `${reason.name} has to stay ${say(reason.leastMm)} over the ground, and decides the height: ${reason.raised.map(({ corner, askedMm, toMm }) => `${cornerNames[corner]} ${say(toMm)} in place of ${say(askedMm)}`).join(', ')}.`,
+        lift: 'Move the part, or give it less room, to have the height asked for.',
       };
     case 'ring-holds':
       return {

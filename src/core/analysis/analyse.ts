@@ -6,7 +6,8 @@ import { findingsFor } from '../findings/findings.ts';
 import { openPoints, type OpenPoint } from '../findings/openPoints.ts';
 import { nextAction, type NextAction } from '../judgement/nextAction.ts';
 import { marginsByCase, marginsFor, type Margin } from '../margins/margins.ts';
-import { answerFor, type AnswerOptions } from '../planning/answer.ts';
+import type { AnswerOptions } from '../planning/answer.ts';
+import { plannedAnswer } from './plannedAnswer.ts';
 import type { Answer } from '../planning/answerShape.ts';
 import { once } from '../once.ts';
 import type { JobRecord } from '../document/types.ts';
@@ -37,7 +38,7 @@ export interface Analysis {
 export function analyse(record: JobRecord, options: AnswerOptions = {}): Analysis {
   return analysisOf(
     record,
-    once(() => answerFor(record, options)),
+    once(() => plannedAnswer(record, options)),
   );
 }
 

@@ -25,6 +25,14 @@ export interface RunOut {
   leftMm: number;
 }
 
+/** What an adjuster at its end does to the rest once the others are planned around it. */
+export interface AtItsEnd {
+  /** Cross weight now and after, 0 to 1; null where it hardly changes. */
+  cross: { now: number; after: number } | null;
+  /** Other corners that end off their targets by it, mm: high is positive. */
+  others: { corner: CornerId; offMm: number }[];
+}
+
 /** What is wrong, or worth knowing. */
 type What =
   | RunOut
@@ -33,7 +41,7 @@ type What =
   /** A collar that does not stand where the moves on record would put it, mm. */
   | { code: 'collar-elsewhere'; corner: CornerId; round: number; readMm: number; expectedMm: number }
   /** A target that cannot be had, and why. */
-  | { code: 'unreachable'; reason: Reason }
+  | { code: 'unreachable'; reason: Reason; then: AtItsEnd | null }
   /** Entries that cannot all be so: asked about until somebody says that they are right. */
   | { code: 'contradiction'; question: Contradiction }
   /** A spring that is wrong by the sags that were read. */

@@ -30,7 +30,7 @@ export function findingsFor(answer: Answer, questions: readonly Contradiction[])
     ...doubted.filter((one) => !told(one)),
     ...now.map((one): Finding => (stays(one) ? { ...one, when: 'both' } : one)),
     ...after.filter((one) => !known(one)),
-    ...unreachables(answer.reasons),
+    ...unreachables(answer),
     ...questions.map(asked),
     ...springFindings(answer),
   ].sort((a, b) => rank[a.severity] - rank[b.severity]);

@@ -89,6 +89,12 @@ const outOfReach: readonly Reason['kind'][] = [
   'thread', 'positions', 'pressure', 'droop', 'mount', 'ring-holds', 'sag', 'cross',
 ]; // prettier-ignore
 
+function blocks(reason: Reason): boolean {
+  const had = 'met' in reason && reason.met;
+  const onGuess = 'guessed' in reason && reason.guessed;
+  return outOfReach.includes(reason.kind) && !had && !onGuess;
+}
+
 function afterReadings(answer: Answer): NextAction {
   if (goodEnough(answer)) {
     const ring = answer.corners.find(({ rings }) => rings.some(isOffItsGap));
@@ -102,7 +108,6 @@ function afterReadings(answer: Answer): NextAction {
     return { stage: answer.state.current === 0 ? 'baseline' : 'measure', code: 'read-again' };
   const first = firstToTurn(answer);
   if (!first) return { stage: 'plan', code: 'decide-nearest' };
-  if (answer.reasons.some((one) => outOfReach.includes(one.kind) && !('met' in one && one.met)))
-    return { stage: 'plan', code: 'decide-out-of-reach' };
+  if (answer.reasons.some(blocks)) return { stage: 'plan', code: 'decide-out-of-reach' };
   return { stage: 'plan', code: 'turn', corner: first };
 }

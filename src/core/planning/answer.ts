@@ -25,6 +25,7 @@ import { goodEnough } from './enough.ts';
 import { oneCornerOff } from '../estimate/oneCorner.ts';
 import { scalesWanted } from './cornerAnswer.ts';
 import { evidenceOf, straysOf } from '../estimate/evidence.ts';
+import { sparing } from './leftAlone.ts';
 import { planFor, type Plan, type Setting, type SpecifiedAs } from './planning.ts';
 import { withSwaps, type Swaps } from './swaps.ts';
 
@@ -75,7 +76,8 @@ export function answerFor(
   const setting = { document, machine, state, learnt, read, now, specified, predictAt, doubt, otherwise };
   const corners = cornersNow(setting);
   const asked = doubt.suspicions.some(({ misfit }) => misfit.code === 'one-corner');
-  const plan = state.locked || !planned || asked ? null : planFor(setting, corners);
+  const plan =
+    state.locked || !planned || asked ? null : sparing(setting, corners, planFor(setting, corners));
   const tolerance = toleranceOf(document);
   const chanceNow = chanceIn(setting, { ...now, ...specified });
   const answered = (by: Plan | null) =>

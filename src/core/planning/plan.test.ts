@@ -117,7 +117,12 @@ describe('plans worked by hand', () => {
     );
     const answer = must(answerFor(drooped));
     answer.corners.forEach((corner) => expect(corner.predictedMm).toBeCloseTo(395, 0));
-    expect(answer.reasons[0]).toEqual({ kind: 'droop', corner: 'LF', aboveMm: expect.closeTo(10, 0) });
+    expect(answer.reasons[0]).toEqual({
+      kind: 'droop',
+      corner: 'LF',
+      aboveMm: expect.closeTo(10, 0),
+      guessed: false,
+    });
   });
 
   test('a first answer needs one reading and one target', () => {

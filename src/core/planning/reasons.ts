@@ -1,4 +1,5 @@
 import { referenceKinds } from '../geometry/reference.ts';
+import { canMove } from '../document/fitting.ts';
 import type { JobDocument } from '../document/types.ts';
 import { twinOf, type CornerId } from '../kinds/corners.ts';
 import { tolerances } from '../tolerances.ts';
@@ -6,6 +7,13 @@ import { scalesWanted, type CornerAnswer, type CrossAnswer } from './cornerAnswe
 import { wayNamed } from '../adjusting/index.ts';
 import type { Steps, ThreadRoom } from '../adjusting/limits.ts';
 import { AIR_STEP_BAR } from '../springs/air.ts';
+
+/** A target that had to be raised, mm. */
+export interface RaisedTarget {
+  corner: CornerId;
+  askedMm: number;
+  toMm: number;
+}
 
 /** What stands in the way of a target, with what would lift it. */
 export type Reason =
@@ -35,7 +43,15 @@ export type Reason =
       met: boolean;
     }
   /** The target is higher than the body can go: the wheel is at full droop there. */
-  | { kind: 'droop'; corner: CornerId; aboveMm: number }
+  | { kind: 'droop'; corner: CornerId; aboveMm: number; guessed: boolean }
+  /** Nothing can be turned at a corner whose height is asked for. */
+  | { kind: 'fixed'; corner: CornerId; missingHeightMm: number }
+  /** The steps that can be had are too coarse for the target: one step, mm at the wheel. */
+  | { kind: 'step'; corner: CornerId; missingHeightMm: number; stepMm: number }
+  /** What is asked of the other corners leaves this one off. */
+  | { kind: 'others'; corner: CornerId; missingHeightMm: number }
+  /** A low point that has to be kept over the ground decides: the corners were raised past their targets. */
+  | { kind: 'ground'; corner: CornerId; name: string; leastMm: number; raised: RaisedTarget[] }
   /** A slider rests on its ring, so that the seat behind it does nothing. */
   | { kind: 'ring-holds'; corner: CornerId; missingHeightMm: number }
   /** At full droop the springs are loose by so much, mm. */
@@ -83,7 +99,7 @@ export function reasonsFor(input: Input): Reason[] {
   const sags = sagReasons(input);
   const bySagAlone = ({ corner }: { corner: CornerId }) =>
     input.document.corners[corner].targetMm === null && sags.some((one) => one.corner === corner);
-  return [
+  const reasons = [
     // Where sag alone is wanted, that it is missed says it all.
     ...adjusterReasons(input).filter((one) => !bySagAlone(one)),
     ...droopReasons(input),
@@ -94,6 +110,25 @@ export function reasonsFor(input: Input): Reason[] {
     ...crossReason(input),
     ...tiedReasons(input),
   ];
+  return [...reasons, ...leftOver(input, reasons)];
+}
+
+/** Heights that are missed and of which no other reason speaks: each has its own. */
+function leftOver({ corners, document, needs, toleranceMm }: Input, told: readonly Reason[]): Reason[] {
+  // What twists the body, ties the sides or weighs against the heights is told of all of them at once.
+  if (told.some(({ kind }) => kind === 'rigid-body' || kind === 'cross' || kind === 'tied')) return [];
+  return corners.flatMap((corner): Reason[] => {
+    const { id, gain } = corner;
+    const missingHeightMm = missing(corner);
+    const isTold = told.some((one) => 'corner' in one && one.corner === id && one.kind !== 'loose');
+    if (corner.spec.targetMm === null || Math.abs(missingHeightMm) <= toleranceMm || isTold) return [];
+    if (!canMove(document.corners[id])) return [{ kind: 'fixed', corner: id, missingHeightMm }];
+    const own = needs.find((need) => need.corner === id && need.kind === 'seat');
+    const stepMm = (own?.stepBy ?? 0) * gain;
+    return own && (own.coarse || stepMm > toleranceMm)
+      ? [{ kind: 'step', corner: id, missingHeightMm, stepMm }]
+      : [{ kind: 'others', corner: id, missingHeightMm }];
+  });
 }
 
 /** mm by which a corner ends below its target; 0 where there is none. */
@@ -163,11 +198,12 @@ function otherSpring(
 
 function droopReasons({ corners, document }: Input): Reason[] {
   return corners.flatMap(({ id, spec, nowMm, travelNow, mount, gain }): Reason[] => {
-    if (spec.targetMm === null || travelNow.source !== 'measured' || mount) return [];
+    if (spec.targetMm === null || mount) return [];
     // A shaft shows damper travel: its reading at full droop is further by the travel times the ratio.
     const perTravel = referenceKinds[document.corners[id].reference.kind].follows === 'damper' ? 1 / gain : 1;
     const aboveMm = (spec.targetMm - (nowMm + travelNow.value * perTravel)) / perTravel;
-    return aboveMm > tolerances.missedMm ? [{ kind: 'droop', corner: id, aboveMm }] : [];
+    const guessed = travelNow.source === 'assumed' || spec.travelMm.source === 'assumed';
+    return aboveMm > tolerances.missedMm ? [{ kind: 'droop', corner: id, aboveMm, guessed }] : [];
   });
 }
 

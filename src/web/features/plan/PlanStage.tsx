@@ -120,9 +120,22 @@ function Heights({ corner, answer }: { corner: CornerAnswer; answer: Answer }) {
         {target && (
           <span className="text-second inline-block">
             target <Length mm={target.value} />
+            <AskedFor id={corner.id} targetMm={target.value} />
           </span>
         )}
       </p>
+    </>
+  );
+}
+
+/** The target as the owner gave it, where something else decides. */
+function AskedFor({ id, targetMm }: { id: CornerId; targetMm: number }) {
+  const { record } = useThisJob();
+  const askedMm = record.document.corners[id].targetMm;
+  if (askedMm === null || askedMm === targetMm) return null;
+  return (
+    <>
+      , asked for <Length mm={askedMm} />
     </>
   );
 }
