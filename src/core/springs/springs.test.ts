@@ -40,6 +40,22 @@ test('a table goes on as it ended, and a spring off its label pushes that much m
   expect(springCurve(coil(40, 80), 1.1)).toMatchObject({ lastRateNPerMm: near(44), solidMm: 80 });
 });
 
+test('stiffened by a factor, a table pushes so many times as hard all along', () => {
+  const rows = [[0, 0], [50, 2000], [90, 4400]] as const; // prettier-ignore
+  const stack = new Stack({ springs: [{ kind: 'table', rows, solidMm: null }], rings: [] });
+  stack.stiffen(0, 1.25);
+  stack.build();
+  for (const [mm, n] of [
+    [25, 1000],
+    [50, 2000],
+    [70, 3200],
+    [100, 5000],
+  ] as const) {
+    stack.evaluate(mm);
+    expect(stack.forceN).toEqual(near(1.25 * n));
+  }
+});
+
 describe('springs in series, in closed form', () => {
   test('two coils: k1 k2 / (k1 + k2), then k2 alone once the ring holds the first', () => {
     const stack = new Stack({ springs: [coil(20), coil(60)], rings: [ring(45)] });
