@@ -1,4 +1,5 @@
 import { factorInPlace, solveInPlace } from '../numerics/flatCholesky.ts';
+import type { Axle } from '../kinds/corners.ts';
 import { meanOf } from '../numerics/mean.ts';
 import type { BelievedMachine, Situation } from './belief.ts';
 import { parametersOf, unpack, type Parameter, type Values } from './parameters.ts';
@@ -81,13 +82,12 @@ export function fit(
     if (parameter.kind === 'friction') parameter.sd *= rounds[parameter.round]?.frictionScale ?? 1;
   });
   const start = near?.best.length === parameters.length ? near.best : startOf(believed, parameters, rounds);
-  let here = evaluate(believed, parameters, rounds, start);
-  let converged = false;
-  for (let i = 0; i < FIT_STEPS && !converged; i++) {
-    const next = improve(believed, parameters, rounds, here);
-    converged = next === null || here.cost - next.cost < gain;
-    here = next ?? here;
-  }
+  const descend = (from: Point) => descended(believed, parameters, rounds, { from, gain });
+  const first = evaluate(believed, parameters, rounds, start);
+  const plain = descend(first);
+  const off = offTheEnds(believed, parameters, rounds, plain.here);
+  const freed = off && descend(off);
+  const { here, converged } = freed && freed.here.cost < plain.here.cost ? freed : plain;
   const { factor, weights } = normalEquations(believed, parameters, rounds, here);
   return {
     believed,
@@ -130,6 +130,85 @@ function startOf(
     x[k] = (mm - (plain.heights[parameter.reference] ?? 0)) / parameter.sd;
   });
   return x;
+}
+
+/** Steps of the fit from a start until a step gains nothing to speak of. */
+function descended(
+  believed: BelievedMachine,
+  parameters: readonly Parameter[],
+  rounds: readonly RoundEvidence[],
+  { from, gain }: { from: Point; gain: number },
+): { here: Point; converged: boolean } {
+  let here = from;
+  let converged = false;
+  for (let i = 0; i < FIT_STEPS && !converged; i++) {
+    const next = improve(believed, parameters, rounds, here);
+    converged = next === null || here.cost - next.cost < gain;
+    here = next ?? here;
+  }
+  return { here, converged };
+}
+
+/** deviations. By so much all that holds a contact against its end is let go, until it comes off. */
+const OFF_END = [0.25, 0.5, 0.75, 1, 1.5, 2, 3, 4, 6, 8];
+
+/**
+ * Another start, where a fit leaves a contact pressed against an end of its travel that its own readings show it off: against
+ * an end nothing that gives a little changes anything, so that it would stay there. Springs, preload, ratios and load give way
+ * together, softer and heavier from full droop, stiffer and lighter from metal, until it is off. Null where there is no such
+ * contact, or none comes off.
+ */
+function offTheEnds(
+  believed: BelievedMachine,
+  parameters: readonly Parameter[],
+  rounds: readonly RoundEvidence[],
+  stuck: Point,
+): Point | null {
+  const ends = endsDenied(believed, rounds, stuck);
+  if (ends.size === 0) return null;
+  const ofAxle = (axle: Axle) =>
+    [...ends].find(([contact]) => believed.machine.contacts[contact]?.axle === axle)?.[1] ?? 0;
+  const away = parameters.map((parameter) => {
+    switch (parameter.kind) {
+      case 'spring':
+      case 'preload':
+      case 'ratio':
+        return ends.get(parameter.contact) ?? 0;
+      case 'axle-spring':
+      case 'axle-ratio':
+        return ofAxle(parameter.axle);
+      case 'mass':
+        return -([...ends.values()][0] ?? 0);
+      default:
+        return 0;
+    }
+  });
+  for (const size of OFF_END) {
+    const x = stuck.x.map((one, k) => one + size * (away[k] ?? 0));
+    const tried = evaluate(believed, parameters, rounds, x);
+    const isOff = (contact: number) => tried.outcomes.every(({ solver }) => solver.endOf(contact) === 0);
+    if ([...ends.keys()].every(isOff)) return tried;
+  }
+  return null;
+}
+
+/** Contacts at an end of their travel whose readings are far off it: -1 at full droop, where softer springs would leave it, 1 at metal. */
+function endsDenied(
+  { references }: BelievedMachine,
+  rounds: readonly RoundEvidence[],
+  { outcomes }: Point,
+): Map<number, number> {
+  const ends = new Map<number, number>();
+  rounds.forEach(({ readings }, r) => {
+    const outcome = outcomes[r] as Outcome;
+    for (const reading of readings) {
+      if (reading.what === 'pad') continue;
+      const contact = reading.what === 'travel' ? reading.index : (references[reading.index]?.contact ?? -1);
+      const end = outcome.solver.endOf(contact);
+      if (end !== 0 && Math.abs(miss(reading, outcome)) > STRAY_LIMIT) ends.set(contact, end);
+    }
+  });
+  return ends;
 }
 
 function evaluate(

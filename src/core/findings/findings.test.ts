@@ -1,33 +1,7 @@
-import { situations } from '../../../tests/fixtures/findingSituations.ts';
+import { saidOf, situations } from '../../../tests/fixtures/situations/index.ts';
 import { add, heights, record, settled } from '../../../tests/fixtures/records.ts';
 import { analyse } from '../analysis/analyse.ts';
-import type { Finding } from './finding.ts';
 import { uncheckedOf } from './openPoints.ts';
-
-function aboutOf(finding: Finding): string {
-  switch (finding.code) {
-    case 'run-out':
-      return finding.kind;
-    case 'doubt':
-      return finding.misfit.code;
-    case 'unreachable':
-      return finding.reason.kind;
-    case 'contradiction':
-      return finding.question.about;
-    case 'spring':
-      return finding.verdict;
-    case 'spring-untold':
-      return finding.missing;
-    default:
-      return '';
-  }
-}
-
-/** What is said of a finding, for a table: its code and what it is about, with ! where it stops. */
-function said(finding: Finding): string[] {
-  const plain = `${finding.code} ${aboutOf(finding)}`.trim();
-  return finding.severity === 'stop' ? [plain, `${plain}!`] : [plain];
-}
 
 test('in tolerance is not finished while something stops it', () => {
   const next = (name: string) => {
@@ -70,9 +44,13 @@ test('limits that nobody gave are told as not checked, and stop nothing', () => 
   expect(openPoints).toEqual([]);
 });
 
+test('there are at least 120 of them, half of them twins', () => {
+  expect(situations.length).toBeGreaterThanOrEqual(120);
+  expect(situations.filter(({ name }) => name.endsWith(': twin'))).toHaveLength(situations.length / 2);
+});
+
 test.each(situations)('$name ($measured)', ({ job, must, mustNot }) => {
-  const { findings, openPoints } = analyse(job());
-  const all = [...findings.flatMap(said), ...openPoints.map(({ code }) => `open:${code}`)];
-  expect(all).toEqual(expect.arrayContaining(must));
-  for (const one of mustNot) expect(all).not.toContain(one);
+  const said = saidOf(job());
+  expect(said).toEqual(expect.arrayContaining(must));
+  for (const one of mustNot) expect(said).not.toContain(one);
 });

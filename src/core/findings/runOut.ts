@@ -26,14 +26,17 @@ const graveness: Record<MarginKind, Severity | null> = {
   height: null,
 };
 
+/** mm. What is left at an end by less than this is at it: nobody reads travel finer. */
+const AT_END_MM = 0.5;
+
 /** Past a limit by less than what it is known to, a stop is only a warning. */
 const SURE_SD = 1;
 
 /**
- * Ends where being at them is what is wrong: topped out, on the stop, on metal. A thread, a mount or a clearance may be used
+ * Ends where being at them is what is wrong: topped out, on the stop, on metal, on its ring. A thread, a mount or a clearance may be used
  * to its end; only past it is wrong.
  */
-export const atItsEnd: readonly MarginKind[] = ['droop', 'bump-stop', 'bump-metal'];
+export const atItsEnd: readonly MarginKind[] = ['droop', 'bump-stop', 'bump-metal', 'crossover'];
 
 /**
  * What is used up, of these margins: past its end, or at it where that is wrong. On a guess it is no more than a hint.
@@ -47,7 +50,7 @@ export function runOuts(
   return margins.flatMap((margin): Finding[] => {
     const { kind, corner, which, loadCase, leftMm, sdMm, assumed } = margin;
     const grave = graveness[kind];
-    const most = atItsEnd.includes(kind) ? tolerances.missedMm : -tolerances.missedMm;
+    const most = atItsEnd.includes(kind) ? AT_END_MM : -tolerances.missedMm;
     if (grave === null || leftMm > most) return [];
     const sure = atItsEnd.includes(kind) || leftMm < -SURE_SD * sdMm;
     // A load behind may lift the front until it hangs: that is worth knowing of a load that is carried now and then.

@@ -97,11 +97,8 @@ interface Input {
 /** All that stands in the way, nearest cause first. Empty when every target can be had. */
 export function reasonsFor(input: Input): Reason[] {
   const sags = sagReasons(input);
-  const bySagAlone = ({ corner }: { corner: CornerId }) =>
-    input.document.corners[corner].targetMm === null && sags.some((one) => one.corner === corner);
   const reasons = [
-    // Where sag alone is wanted, that it is missed says it all.
-    ...adjusterReasons(input).filter((one) => !bySagAlone(one)),
+    ...adjusterReasons(input),
     ...droopReasons(input),
     ...ringReasons(input),
     ...looseReasons(input),
@@ -141,6 +138,8 @@ function adjusterReasons({ corners, needs, document, springs, toleranceMm }: Inp
   return corners.flatMap((corner) =>
     needs.flatMap((need): AdjusterReason[] => {
       if (need.corner !== corner.id) return [];
+      // Where sag alone is wanted, that it is missed says it all.
+      if (corner.spec.targetMm === null && document.corners[corner.id].sagMm !== null) return [];
       const met = corner.spec.targetMm !== null && Math.abs(missing(corner)) <= toleranceMm;
       if (met && need.kind === 'seat' && document.corners[corner.id].sagMm === null) return [];
       const { kind, neededBy, room } = need;

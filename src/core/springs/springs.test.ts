@@ -44,7 +44,7 @@ test('stiffened by a factor, a table pushes so many times as hard all along', ()
   const rows = [[0, 0], [50, 2000], [90, 4400]] as const; // prettier-ignore
   const stack = new Stack({ springs: [{ kind: 'table', rows, solidMm: null }], rings: [] });
   stack.stiffen(0, 1.25);
-  stack.build();
+  stack.build(0);
   for (const [mm, n] of [
     [25, 1000],
     [50, 2000],
