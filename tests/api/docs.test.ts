@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process';
 import { existsSync, readFileSync, readdirSync } from 'node:fs';
 import request from 'supertest';
 import { DOCUMENT_VERSION } from '#core/document/description/job.ts';
@@ -45,6 +46,13 @@ test('every route that the interface’s document names answers something other 
     if (status === 404 && body.code === 'not-found') missing.push(`${method} ${route}`);
   }
   expect(missing).toEqual([]);
+});
+
+test('the document of findings is the one that is made: every code and every situation', () => {
+  const made = execFileSync(process.execPath, ['scripts/findings-doc.mjs', '--print'], { encoding: 'utf8' });
+  // Tables are laid out anew for the file.
+  const plain = (text: string) => text.replaceAll(/[ -]+/g, ' ').trim();
+  expect(plain(textOf('docs/findings.md'))).toBe(plain(made));
 });
 
 test('the version that documents name is the one that is written', () => {

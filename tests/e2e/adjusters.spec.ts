@@ -85,9 +85,15 @@ test.describe('what is turned, and what is wanted beside heights', () => {
     await allSent(page);
   });
 
-  test('a spring that cannot do it is called too soft, with the numbers', async ({ page }) => {
+  test('a sag that cannot be had says why, and what has to be read before its spring is judged', async ({
+    page,
+  }) => {
     await page.goto(demo(6, 'plan'));
-    await expect(page.getByTestId('verdict-RW')).toContainText(/Rear wheel: too soft\. Rider sag is \d+ mm/);
+    await expect(page.getByRole('region', { name: 'Why it cannot be reached' })).toContainText(
+      /rear wheel would sag [\d.]+ mm too much with its adjuster at the end/,
+    );
+    await expect(page.getByTestId('verdict-missing')).toContainText('measure the wheel travel used');
+    await expect(page.getByTestId('verdict-RW')).toHaveCount(0);
     await expect(page.getByTestId('move-RW')).toContainText('1 groove towards the spring');
   });
 });

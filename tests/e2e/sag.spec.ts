@@ -89,9 +89,10 @@ test.describe('from first reading to in its window, on a simulated machine', () 
 test.describe('a wrong spring', () => {
   for (const [stiff, verdict] of [
     [0.5, 'too soft'],
-    [1.9, 'too stiff'],
+    // Its sag is not in its window yet: until it was read there the spring is not judged.
+    [1.9, 'adjust first'],
   ] as const)
-    test(`${verdict} is recognised, with the rate both sags ask for`, async ({ page }) => {
+    test(`${verdict}: told from both sags, with the rate they ask for`, async ({ page }) => {
       const rig = sagRig('road', 5, stiff);
       await begin(page, rig);
       await read(page, rig, { first: true });
@@ -101,7 +102,8 @@ test.describe('a wrong spring', () => {
       await expect(page.getByRole('region', { name: /^Sum|spring that both/ }).first()).toContainText(
         '(F₁ − F₀)',
       );
-      await expect(spring.getByRole('link', { name: 'Which springs do it?' })).toBeVisible();
+      if (verdict === 'too soft')
+        await expect(spring.getByRole('link', { name: 'Which springs do it?' })).toBeVisible();
     });
 });
 

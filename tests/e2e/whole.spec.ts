@@ -20,7 +20,7 @@ test('prep: what is skipped is noted and widens the plan; unequal tyres are told
   await field(page, 'Front left').fill('2.4');
   await field(page, 'Front right').fill('2.1');
   await page.keyboard.press('Tab');
-  await expect(page.getByRole('alert')).toContainText('differ by 0.3 bar');
+  await expect(page.getByTestId('asked-tyres-unlike')).toContainText('The front left tyre has 2.4 bar');
   await allSent(page);
   await page.reload();
   await expect(page.getByRole('link', { name: /^Prep/ })).toContainText('2 skipped');

@@ -6,6 +6,9 @@ import { cornersIn } from '../kinds/classes/index.ts';
 import type { PerCorner } from '../estimate/rounds.ts';
 import type { JobDocument, ToldPlan } from '../document/types.ts';
 
+/** mm. Ends that move as much to within this go in measuring order. */
+const AS_MUCH_MM = 1;
+
 /**
  * The one order of work, wherever it stands: an end at a time, the one that is hard to get at first, else the one that moves
  * most, since it carries the other; within an end left before right. `movesMm` is what each corner rises or falls by.
@@ -14,7 +17,7 @@ export function turningOrder(document: JobDocument, movesMm: PerCorner<number>):
   const ids = cornersIn(document);
   const most = (axle: Axle) =>
     Math.max(0, ...ids.filter((id) => axleOf(id) === axle).map((id) => Math.abs(movesMm[id] ?? 0)));
-  const first = hardEndOf(document) ?? (most('rear') > most('front') ? 'rear' : 'front');
+  const first = hardEndOf(document) ?? (most('rear') > most('front') + AS_MUCH_MM ? 'rear' : 'front');
   const late = (id: CornerId) => Number(axleOf(id) !== first);
   return [...ids].sort((a, b) => late(a) - late(b));
 }
