@@ -7,14 +7,15 @@ export type Fault = 'none' | 'turned-other-way' | 'odd-reading';
  * Plays machines through a first round with one fault in it (one collar turned the other way, or one reading 20 mm off), or
  * up to four rounds with none, and counts what is suspected and whether the fault is named first.
  */
-export function playFault(fault: Fault, machines: number): { said: number; named: number; plays: number } {
-  const tally = { said: 0, named: 0, plays: 0 };
+export function playFault(fault: Fault, machines: number): { said: number; stopped: number; named: number; plays: number } {
+  const tally = { said: 0, stopped: 0, named: 0, plays: 0 };
   for (let seed = 0; seed < machines; seed++) {
     const machine = hideTapeMachine(seed, 15);
     const page = thePage(machine);
     const wrong = seed % machine.places.length;
     let done = machine.places.map(() => 0);
     let said = false;
+    let stopped = false;
     for (let round = 0; round <= 4; round++) {
       const readings = readTapes(machine);
       if (fault === 'odd-reading' && round === 1)
@@ -22,6 +23,7 @@ export function playFault(fault: Fault, machines: number): { said: number; named
       const { stop, movesBy } = page.next(readings, done);
       const [first] = page.doubt()?.suspicions ?? [];
       said ||= first !== undefined;
+      if (fault === 'none') stopped ||= page.stops().length > 0;
       if (fault !== 'none' && round === 1) {
         tally.plays++;
         const { misfit } = first ?? {};
@@ -38,6 +40,7 @@ export function playFault(fault: Fault, machines: number): { said: number; named
     if (fault === 'none') {
       tally.plays++;
       if (said) tally.said++;
+      if (stopped) tally.stopped++;
     }
   }
   return tally;

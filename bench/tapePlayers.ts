@@ -1,4 +1,6 @@
 import { blankDocument } from '#core/document/create.ts';
+import { analyse } from '#core/analysis/analyse.ts';
+import type { Finding } from '#core/findings/finding.ts';
 import { nextAction } from '#core/judgement/nextAction.ts';
 import type { Entry, Fact, JobRecord } from '#core/document/types.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
@@ -208,7 +210,10 @@ function chanceOf({ mean, slopes, covariance, machine }: Spread): number {
 export type Told = 'tape' | 'suspension' | 'ratio';
 
 /** The page's own planner, through a job's record. */
-export function thePage(machine: TapeMachine, told: Told = 'tape'): Player & { doubt: () => Doubt | null } {
+export function thePage(
+  machine: TapeMachine,
+  told: Told = 'tape',
+): Player & { doubt: () => Doubt | null; stops: () => Finding[] } {
   let record = startRecord(machine, told);
   const ids = machine.places.map(({ id }) => id as CornerId);
   let round = -1;
@@ -217,6 +222,7 @@ export function thePage(machine: TapeMachine, told: Told = 'tape'): Player & { d
     (record = { ...record, entries: [...record.entries, entryOf(fact, record.entries.length)] });
   return {
     doubt: () => doubt,
+    stops: () => analyse(record).findings.filter(({ severity }) => severity === 'stop'),
     next: (readings, doneMm) => {
       round++;
       if (round > 0)

@@ -115,7 +115,7 @@ const runOut: Record<MarginKind, RunOutWords> = {
   droop: both(
     'it is topped out, no droop is left',
     'it would top out, no droop would be left',
-    'Lower it, or lift it by a lower mount or a longer damper. More preload would not help.',
+    'Lower it. More preload would not help.',
   ),
   'bump-stop': both(
     'it stands on its bump stop',

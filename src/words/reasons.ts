@@ -54,7 +54,7 @@ export function reasonWords(reason: Reason, say: (mm: number) => string): { what
       };
     case 'ground':
       return {
-        what: `${reason.name} has to stay ${say(reason.leastMm)} over the ground, and decides the height: ${reason.raised.map(({ corner, askedMm, toMm }) => `${cornerNames[corner]} ${say(toMm)} in place of ${say(askedMm)}`).join(', ')}.`,
+        what: `${reason.name.charAt(0).toUpperCase()}${reason.name.slice(1)} has to stay ${say(reason.leastMm)} over the ground, and decides the height: ${reason.raised.map(({ corner, askedMm, toMm }) => `${cornerNames[corner]} ${say(toMm)} in place of ${say(askedMm)}`).join(', ')}.`,
         lift: 'Move the part, or give it less room, to have the height asked for.',
       };
     case 'ring-holds':

@@ -162,6 +162,9 @@ export async function lockAnyway(page: Page, reason: string): Promise<void> {
   const why = field(page, 'Why it goes out all the same');
   const lock = page.getByRole('button', { name: /^Lock it/ });
   await expect(lock).toBeVisible();
-  if (await why.isVisible()) await why.fill(reason);
   await lock.click();
+  if (await why.isVisible()) {
+    await why.fill(reason);
+    await lock.click();
+  }
 }

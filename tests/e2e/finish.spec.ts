@@ -12,10 +12,13 @@ test('open points stand before the lock, each with its way; going out all the sa
   await expect(point).toBeVisible();
   // Limits that nobody gave are listed and hold nothing up.
   await expect(page.getByTestId('not-checked')).toContainText('coil space');
+  const why = field(page, 'Why it goes out all the same');
+  await expect(why).toBeHidden();
+  await page.getByRole('button', { name: 'Lock it as it is' }).click();
+  await expect(why).toBeVisible();
   await page.getByRole('button', { name: 'Lock it as it is' }).click();
   await expect(page.getByRole('alert')).toHaveText('Say why first: it is printed with the open points.');
   await expect(page.getByText('Locked at these heights.')).toBeHidden();
-  const why = field(page, 'Why it goes out all the same');
   await why.fill('spring is on order');
   await page.reload();
   await expect(why).toHaveValue('spring is on order');

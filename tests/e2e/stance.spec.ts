@@ -44,7 +44,7 @@ test('a low point that comes too low is short in the margin; angles follow', asy
   await page.keyboard.press('Tab');
   // It decides the height: the plan goes higher than was asked for, and says so.
   const why = page.getByRole('region', { name: 'Why it cannot be reached' });
-  await expect(why).toContainText(/splitter has to stay .* over the ground, and decides the height/);
+  await expect(why).toContainText(/Splitter has to stay .* over the ground, and decides the height/);
   await expect(page.locator('[data-low-point=splitter]')).not.toContainText('too low');
   await expect.poll(() => shown(figure)).not.toBe(approach);
   await page.getByRole('button', { name: 'Add a low point' }).click();

@@ -5,6 +5,7 @@ import type { MarginKind } from '../margins/index.ts';
 import { marginsFor, type Margin } from '../margins/margins.ts';
 import type { Answer } from '../planning/answerShape.ts';
 import type { CornerAnswer } from '../planning/cornerAnswer.ts';
+import type { Reason } from '../planning/reasons.ts';
 import { answerSwapped, movedFurther, standingStill, type Further } from '../planning/replan.ts';
 import type { Swaps } from '../planning/swaps.ts';
 import { tolerances } from '../tolerances.ts';
@@ -69,6 +70,13 @@ const counted: readonly MarginKind[] = [
  * where nothing is known that would, or where reading again is the cure.
  */
 export function remediesFor(answer: Answer, finding: Finding): Remedy[] {
+  const all = triedFor(answer, finding);
+  // What breaks something else is told only where nothing better is known.
+  const sound = all.filter(({ costs }) => costs.every(({ toMm }) => toMm > -tolerances.missedMm));
+  return sound.length > 0 ? sound : all;
+}
+
+function triedFor(answer: Answer, finding: Finding): Remedy[] {
   switch (finding.code) {
     case 'run-out':
       return ofRunOut(finding.when === 'after' ? answer : standingStill(answer), finding);
@@ -275,6 +283,8 @@ function ofUnreachable(answer: Answer, { reason }: Extract<Finding, { code: 'unr
   switch (reason.kind) {
     case 'thread':
       return [...otherSprings(answer, reason.corner, reason.spring), ...nearestTarget(answer, reason.corner)];
+    case 'sag':
+      return stifferForSag(answer, reason);
     case 'positions':
     case 'mount':
     case 'droop':
@@ -283,6 +293,35 @@ function ofUnreachable(answer: Answer, { reason }: Extract<Finding, { code: 'unr
     default:
       return [];
   }
+}
+
+/** The nearest rate with which the adjuster brings the sag into its window; preload and thread are no cure for it. */
+function stifferForSag(
+  answer: Answer,
+  { corner: id, missingMm }: Extract<Reason, { kind: 'sag' }>,
+): Remedy[] {
+  const { sagWindow, sagMm } = answer.document.corners[id];
+  const [fromMm, toMm] = sagWindow
+    ? [sagWindow.fromMm, sagWindow.toMm]
+    : [(sagMm ?? 0) - answer.tolerance.value, (sagMm ?? 0) + answer.tolerance.value];
+  const ids = [id, twinOf(id)].filter((one): one is CornerId => one !== null);
+  // It sags too much where the sag that is wanted is less.
+  const sign = missingMm < 0 ? 1 : -1;
+  for (let share = RATE_STEP; share <= MOST_STIFFER + 1e-9; share += RATE_STEP) {
+    const rateTimes = 1 + sign * share;
+    const then = answerSwapped(
+      answer,
+      Object.fromEntries(ids.map((at) => [at, { rateScale: rateTimes, longerMm: 0 }])),
+    );
+    const corner = then.corners.find((at) => at.id === id);
+    if (!corner || corner.sagMm < fromMm || corner.sagMm > toMm) continue;
+    const margins = marginsFor(then);
+    const leftMm = Math.min(corner.sagMm - fromMm, toMm - corner.sagMm);
+    const riseMm = corner.predictedMm - (answer.corners.find((at) => at.id === id)?.predictedMm ?? 0);
+    const costs = costsOf(answer, margins, 'sag');
+    return [{ do: 'spring', corner: id, rateTimes, longerMm: 0, leftMm, riseMm, costs }];
+  }
+  return [];
 }
 
 /** Springs, in steps as they are sold, with which the height can be had; a sag is not had by a longer one. */

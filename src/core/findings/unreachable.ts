@@ -46,14 +46,14 @@ const CROSS_SEEN = 0.002;
 const OFF_SHARE = 0.5;
 
 /** What an adjuster that stops short does to weight and to the other corners; null where it does nothing to speak of. */
-function atItsEnd({ corners, cross, tolerance }: Answer, reason: Reason): AtItsEnd | null {
+function atItsEnd({ corners, cross, tolerance, reasons }: Answer, reason: Reason): AtItsEnd | null {
   const stopsShort = reason.kind === 'thread' || reason.kind === 'positions' || reason.kind === 'mount';
   if (!stopsShort) return null;
   const others = corners.flatMap(({ id, spec, specMm }) => {
     const offMm = spec.targetMm === null ? 0 : specMm - spec.targetMm;
-    return id !== reason.corner && Math.abs(offMm) > OFF_SHARE * tolerance.value
-      ? [{ corner: id, offMm }]
-      : [];
+    // What stops short itself is told by itself.
+    const own = reasons.some((one) => one.kind === reason.kind && one.corner === id);
+    return !own && Math.abs(offMm) > OFF_SHARE * tolerance.value ? [{ corner: id, offMm }] : [];
   });
   const shifts = cross !== null && Math.abs(cross.after - cross.now) > CROSS_SEEN;
   if (others.length === 0 && !shifts) return null;

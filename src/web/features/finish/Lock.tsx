@@ -1,5 +1,7 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
+import type { Answer } from '#core/planning/answerShape.ts';
+import { percent } from '#words/figures.ts';
 import { limits } from '#contract/limits.ts';
 import { chanceSum } from '#words/explain/cornerSums.ts';
 import { NumberField } from '../../forms/NumberField.tsx';
@@ -40,18 +42,42 @@ function Locked() {
   );
 }
 
+/** How likely it is that all that is wanted is met: heights in tolerance, or sags in their windows. */
+function ChanceOf({ answer }: { answer: Answer }) {
+  const bySag = answer.corners.every(({ spec }) => spec.targetMm === null);
+  return (
+    <>
+      {percent(answer.chanceNow ?? 0)} chance that{' '}
+      {bySag ? (
+        'every sag is as wanted'
+      ) : (
+        <>
+          all heights are within <SizeLength mm={answer.tolerance.value} />
+        </>
+      )}
+    </>
+  );
+}
+
 /** With points open a reason is asked for, kept with the lock and printed. */
 function ToLock() {
   const job = useThisJob();
   const { answer, state, actions } = job;
   const [reason, setReason] = useState('');
+  const [asking, setAsking] = useState(false);
   const [asked, setAsked] = useState(false);
   const unread = unreadCautions(job, 'close-out').length;
   const { openPoints } = analysisOf(job.record);
   const clear = answer !== null && answer.chanceNow !== null && openPoints.length === 0;
   const draftKey = `${job.record.id}|lock.reason`;
+  const draft = useDrafts((state) => state.drafts[draftKey]?.text);
+  const isAsked = !clear && answer !== null && (asking || draft !== undefined);
   const lock = () => {
-    const typed = (useDrafts.getState().drafts[draftKey]?.text ?? reason).trim();
+    if (!clear && !isAsked) {
+      setAsking(true);
+      return;
+    }
+    const typed = (draft ?? reason).trim();
     setAsked(typed === '');
     if (!clear && typed === '') return;
     useDrafts.getState().clearDraft(draftKey);
@@ -63,8 +89,7 @@ function ToLock() {
       {answer && answer.chanceNow !== null && (
         <p className="font-semibold">
           <SumFigure name="Chance that all are in" sum={() => chanceSum(answer, 'now')}>
-            {Math.round(answer.chanceNow * 100)} in 100 that all heights are within{' '}
-            <SizeLength mm={answer.tolerance.value} />
+            <ChanceOf answer={answer} />
           </SumFigure>
         </p>
       )}
@@ -74,7 +99,7 @@ function ToLock() {
         </p>
       )}
       <span className="ml-auto flex flex-wrap items-end gap-x-4 gap-y-2">
-        {!clear && answer && (
+        {isAsked && (
           <div className="w-72">
             <TextField
               label="Why it goes out all the same"

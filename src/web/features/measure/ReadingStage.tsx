@@ -55,6 +55,7 @@ export function BaselineStage() {
         showPlan={false}
         corner={(id, answer) => <Readings id={id} round={0} answer={answer} told={null} />}
       />
+      <Asked />
       <MeasureRatio />
       <ScalesPanel round={0} />
       <CutOpenNowPanel />
@@ -95,7 +96,6 @@ export function MeasureStage() {
         </p>
       )}
       <Doubts />
-      <Asked />
       <NextReading round={round} slots={SLOTS} />
       <CornerGrid
         showPlan={false}
@@ -103,6 +103,7 @@ export function MeasureStage() {
           <Readings id={id} round={round} answer={answer} told={told?.corners[id] ?? null} />
         )}
       />
+      <Asked />
       <Learnt>
         <Button
           look="quiet"

@@ -1,3 +1,4 @@
+import { Asked } from '../finding/Asked.tsx';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useMemo, useState } from 'react';
 import { cornersIn } from '#core/kinds/classes/index.ts';
@@ -39,6 +40,7 @@ export function SagStage({ fresh = false }: { fresh?: boolean }) {
           </section>
         ))}
       </div>
+      <Asked />
       <label className="label mx-4 mt-2 flex min-h-9 cursor-pointer items-center gap-2 self-start print:hidden">
         <input
           type="checkbox"

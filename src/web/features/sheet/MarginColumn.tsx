@@ -1,6 +1,6 @@
 import { whichKey } from '#core/document/which.ts';
 import { whichWords } from '#words/which.ts';
-import { findingKey } from '#core/findings/finding.ts';
+import { findingKey, type Finding } from '#core/findings/finding.ts';
 import { analysisOf } from '../../jobStore/analysisOf.ts';
 import { FindingText } from '../finding/FindingText.tsx';
 import { askingWords } from '#words/asking.ts';
@@ -77,6 +77,7 @@ export function MarginColumn({ planned }: Props) {
           {fine} more {fine === 1 ? 'is' : 'are'} ok
         </p>
       )}
+      <ToPutRight />
       <MissingCollars />
       <Strays />
       <Judgement />
@@ -146,6 +147,44 @@ function Bar({ margin }: { margin: Margin }) {
   );
 }
 
+/** How many findings stand open in the column; the others unfold. */
+const SHOWN = 2;
+
+/** What has run out, with what would put it right. */
+function ToPutRight() {
+  const job = useThisJob();
+  const { findings, answer } = analysisOf(job.record);
+  const short = findings.filter(({ code, severity }) => code === 'run-out' && severity !== 'hint');
+  if (short.length === 0 || job.state.locked || job.answer !== answer) return null;
+  const [first, rest] = [short.slice(0, SHOWN), short.slice(SHOWN)];
+  return (
+    <section aria-label="To put right" className="mt-4">
+      <h3 className="font-semibold">To put right</h3>
+      <Listed findings={first} />
+      {rest.length > 0 && (
+        <details>
+          <summary className="text-action label min-h-8 cursor-pointer font-semibold underline underline-offset-4">
+            {rest.length} more
+          </summary>
+          <Listed findings={rest} />
+        </details>
+      )}
+    </section>
+  );
+}
+
+function Listed({ findings }: { findings: readonly Finding[] }) {
+  return (
+    <ul>
+      {findings.map((finding) => (
+        <li key={findingKey(finding)} className="border-rule label border-b py-2">
+          <FindingText finding={finding} />
+        </li>
+      ))}
+    </ul>
+  );
+}
+
 function MissingCollars() {
   const job = useThisJob();
   const { corners } = job.record.document;
@@ -203,13 +242,7 @@ function Reasons() {
   return (
     <section aria-label="Why it cannot be reached" className="mt-5">
       <h3 className="font-semibold">Why it cannot be reached</h3>
-      <ul>
-        {stand.map((finding) => (
-          <li key={findingKey(finding)} className="border-rule label border-b py-2">
-            <FindingText finding={finding} />
-          </li>
-        ))}
-      </ul>
+      <Listed findings={stand} />
     </section>
   );
 }
