@@ -38,25 +38,10 @@ export function reasonWords(reason: Reason, say: (mm: number) => string): { what
         lift: 'A longer damper or a lower target would lift this. More preload would not.',
       };
     case 'fixed':
-      return {
-        what: `Nothing can be turned ${where}. ${endsAt(reason.missingHeightMm, say)}`,
-        lift: 'Take the height it has as its target, or fit something that can be adjusted.',
-      };
     case 'step':
-      return {
-        what: `One step moves the ${where} by ${say(reason.stepMm)}. ${endsAt(reason.missingHeightMm, say)}`,
-        lift: 'That is the nearest step there is. Accept it, or widen the tolerance.',
-      };
     case 'others':
-      return {
-        what: `What is asked of the other corners holds the ${where}. ${endsAt(reason.missingHeightMm, say)}`,
-        lift: 'Bring its target nearer to the others, or let theirs go.',
-      };
     case 'ground':
-      return {
-        what: `${reason.name.charAt(0).toUpperCase()}${reason.name.slice(1)} has to stay ${say(reason.leastMm)} over the ground, and decides the height: ${reason.raised.map(({ corner, askedMm, toMm }) => `${cornerNames[corner]} ${say(toMm)} in place of ${say(askedMm)}`).join(', ')}.`,
-        lift: 'Move the part, or give it less room, to have the height asked for.',
-      };
+      return leftOverWords(reason, say);
     case 'ring-holds':
       return {
         what: `The ${where} slider rests on its crossover ring, so the seat behind it moves nothing. ${endsAt(reason.missingHeightMm, say)}`,
@@ -88,6 +73,36 @@ export function reasonWords(reason: Reason, say: (mm: number) => string): { what
       return {
         what: `Equal seats leave ${abs(reason.differenceMm)} between the sides at the ${where.split(' ')[0]}.`,
         lift: 'Let left and right differ, or accept the difference.',
+      };
+  }
+}
+
+/** What keeps a height off beside an adjuster that runs out. */
+function leftOverWords(
+  reason: Extract<Reason, { kind: 'fixed' | 'step' | 'others' | 'ground' }>,
+  say: (mm: number) => string,
+): { what: string; lift: string } {
+  const where = cornerNames[reason.corner];
+  switch (reason.kind) {
+    case 'fixed':
+      return {
+        what: `Nothing can be turned ${where}. ${endsAt(reason.missingHeightMm, say)}`,
+        lift: 'Take the height it has as its target, or fit something that can be adjusted.',
+      };
+    case 'step':
+      return {
+        what: `One step moves the ${where} by ${say(reason.stepMm)}. ${endsAt(reason.missingHeightMm, say)}`,
+        lift: 'That is the nearest step there is. Accept it, or widen the tolerance.',
+      };
+    case 'others':
+      return {
+        what: `What is asked of the other corners holds the ${where}. ${endsAt(reason.missingHeightMm, say)}`,
+        lift: 'Bring its target nearer to the others, or let theirs go.',
+      };
+    case 'ground':
+      return {
+        what: `${reason.name.charAt(0).toUpperCase()}${reason.name.slice(1)} has to stay ${say(reason.leastMm)} over the ground, and decides the height: ${reason.raised.map(({ corner, askedMm, toMm }) => `${cornerNames[corner]} ${say(toMm)} in place of ${say(askedMm)}`).join(', ')}.`,
+        lift: 'Move the part, or give it less room, to have the height asked for.',
       };
   }
 }

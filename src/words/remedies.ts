@@ -61,10 +61,11 @@ function standsWords({ riseMm, ...remedy }: Remedy, say: Say): string {
 }
 
 function costWords({ kind, corner, fromMm, toMm }: Cost, say: Say): string {
+  const where = cornerNames[corner];
   const what = costNames[kind];
   return toMm < 0
-    ? `But ${cornerNames[corner]}, ${what}: ${say(-toMm)} too little.`
-    : `Left ${cornerNames[corner]}, ${what}: ${say(toMm)}, down from ${say(fromMm)}.`;
+    ? `But then ${where}: ${say(-toMm)} too little ${what}.`
+    : `It leaves ${say(toMm)} of ${say(fromMm)} ${what}, ${where}.`;
 }
 
 /** What gets less, in the words of a sentence. */

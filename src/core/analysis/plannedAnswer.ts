@@ -1,12 +1,21 @@
 import type { JobRecord } from '../document/types.ts';
 import { answerFor, type AnswerOptions } from '../planning/answer.ts';
 import type { Answer } from '../planning/answerShape.ts';
-import { raisedTargets } from '../stance/raised.ts';
+import { raisedTargets, type Raised } from '../stance/raised.ts';
+
+/** times. Seats go in steps: a target once raised may come out a little short, and goes on from there. */
+const MOST_RAISES = 3;
 
 /** The answer to a job; where a low point would come too low by its targets they are raised as far as it needs, and it says so. */
 export function plannedAnswer(record: JobRecord, options: AnswerOptions): Answer | null {
-  const answer = answerFor(record, options);
-  const raised = answer && options.planned !== false ? raisedTargets(answer) : null;
-  const then = raised && answerFor({ ...record, document: raised.document }, options);
-  return then ? { ...then, reasons: [...raised.reasons, ...then.reasons] } : answer;
+  let answer = answerFor(record, options);
+  let reasons: Raised['reasons'] = [];
+  if (options.planned === false) return answer;
+  for (let k = 0; answer && k < MOST_RAISES; k++) {
+    const raised = raisedTargets(answer, record.document);
+    if (!raised) break;
+    answer = answerFor({ ...record, document: raised.document }, options);
+    reasons = raised.reasons;
+  }
+  return answer && reasons.length > 0 ? { ...answer, reasons: [...reasons, ...answer.reasons] } : answer;
 }

@@ -19,9 +19,9 @@ const OF_ONE_END = 0.25;
 /**
  * Targets raised so that every low point keeps the least it must over the ground, where the plan would leave it too low:
  * the end that the point hangs at, or all of them where it hangs between. Null where nothing has to be raised, or nothing
- * is asked for there.
+ * is asked for there. `owners` is the job as the owner gave it.
  */
-export function raisedTargets(answer: Answer): Raised | null {
+export function raisedTargets(answer: Answer, owners: JobDocument): Raised | null {
   const short = lowPoints(answer).filter(
     ({ afterMm, leastMm }) => leastMm !== null && leastMm - afterMm > tolerances.missedMm,
   );
@@ -31,8 +31,9 @@ export function raisedTargets(answer: Answer): Raised | null {
     // Half a millimetre over, since seats go in steps.
     const byMm = Math.ceil((point.leastMm ?? 0) - point.afterMm + 0.5);
     const raised = cornersUnder(answer, point).flatMap((corner): RaisedTarget[] => {
-      const askedMm = answer.document.corners[corner].targetMm;
-      return askedMm === null ? [] : [{ corner, askedMm, toMm: askedMm + byMm }];
+      const askedMm = owners.corners[corner].targetMm;
+      const sofarMm = answer.document.corners[corner].targetMm;
+      return askedMm === null || sofarMm === null ? [] : [{ corner, askedMm, toMm: sofarMm + byMm }];
     });
     for (const { corner, toMm } of raised)
       corners[corner] = { ...corners[corner], targetMm: Math.max(corners[corner].targetMm ?? 0, toMm) };
