@@ -11,19 +11,18 @@ import {
   settled,
 } from '../../../tests/fixtures/records.ts';
 import { describePadCar, hidePadCar, padFacts, standOf } from '../../../tests/fixtures/padCar.ts';
-import { notYetWords } from '#words/notYet.ts';
 import { goodEnough, notYet } from './enough.ts';
 
 const said = (...facts: Parameters<typeof add>[1][]) => {
   const answer = must(answerFor(add(record(plainDocument()), ...facts)));
-  return { done: goodEnough(answer), words: notYetWords(notYet(answer)) };
+  return { done: goodEnough(answer), left: notYet(answer) };
 };
 
 test('corners that read out are named', () => {
-  expect(said(...heights(0, 365), ...heights(0, 365, '2')).words).not.toContain('not in tolerance yet');
-  const { done, words } = said(...heights(0, [365, 365, 380, 365]));
+  expect(said(...heights(0, 365), ...heights(0, 365, '2')).left?.out ?? []).toEqual([]);
+  const { done, left } = said(...heights(0, [365, 365, 380, 365]));
   expect(done).toBe(false);
-  expect(words).toBe('not in tolerance yet: rear left');
+  expect(left?.out).toEqual(['LR']);
 });
 
 test('a corner that the tape reads in is not said to be out, whatever the estimate makes of it', () => {
@@ -68,14 +67,15 @@ test('the tape is taken with the offset of its point, and for the load the targe
 });
 
 test('all that read in are not yet truly in where nobody settled it', () => {
-  const { done, words } = said(...heights(0, [363, 367, 363, 364]));
+  const { done, left } = said(...heights(0, [363, 367, 363, 364]));
   expect(done).toBe(false);
-  expect(words).toMatch(/^all read in, but only \d+ in 100 that every one truly is/);
+  expect(left).toMatchObject({ out: [], scales: null, chanceNow: expect.any(Number) });
+  expect(left?.chanceNow).toBeLessThan(0.98);
 });
 
 test('read often and settled it is enough, and nothing is said', () => {
   const often = ['1', '2', '3'].flatMap((slot) => heights(0, 365, slot));
-  expect(said(settled(0), ...often)).toEqual({ done: true, words: '' });
+  expect(said(settled(0), ...often)).toEqual({ done: true, left: null });
 });
 
 test('weight that is not where it was asked is said with what stands', () => {
@@ -86,11 +86,9 @@ test('weight that is not where it was asked is said with what stands', () => {
   });
   const answer = must(answerFor(add(record(document), ...padFacts(0, standOf(hidePadCar(2))))));
   expect(goodEnough(answer)).toBe(false);
-  expect(notYetWords(notYet(answer))).toMatch(/cross weight stands at \d\d\.\d %, 53\.0 % is wanted$/);
+  expect(notYet(answer)?.scales).toMatchObject({ what: 'cross', target: 0.53 });
 });
 
 test('measured and off all round, every corner is named', () => {
-  expect(notYetWords(notYet(must(answerFor(measured()))))).toBe(
-    'not in tolerance yet: front left, front right, rear left, rear right',
-  );
+  expect(notYet(must(answerFor(measured())))?.out).toEqual(fourCorners);
 });
