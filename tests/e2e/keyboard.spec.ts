@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { allSent, expect, test } from './app.ts';
+import { allSent, expect, field, test } from './app.ts';
 
 /** What has the focus, by the name a screen reader would say. */
 const focused = (page: Page) =>
@@ -91,7 +91,9 @@ test('a whole job without a mouse: start, measure, plan, turn in the bay, measur
   await page.keyboard.press(']');
   await expect(page).toHaveURL(/\/close-out$/);
   // Read once each, it is not sure enough to go out without a word.
-  await tabTo(page, /^Why it goes out all the same/);
+  await tabTo(page, /^Lock it/);
+  await page.keyboard.press('Enter');
+  await expect(field(page, 'Why it goes out all the same')).toBeFocused();
   await page.keyboard.type('read once, that will do');
   await tabTo(page, /^Lock it/);
   await page.keyboard.press('Enter');

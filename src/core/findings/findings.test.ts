@@ -50,7 +50,9 @@ test('there are at least 120 of them, half of them twins', () => {
 });
 
 test.each(situations)('$name ($measured)', ({ job, must, mustNot }) => {
-  const said = saidOf(job());
+  const { said, code } = saidOf(job());
   expect(said).toEqual(expect.arrayContaining(must));
   for (const one of mustNot) expect(said).not.toContain(one);
+  // What the command ends with says whether anything stops it.
+  expect(code).toBe(said.some((one) => one.endsWith('!')) ? 3 : 0);
 });

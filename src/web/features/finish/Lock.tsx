@@ -42,6 +42,11 @@ function Locked() {
   );
 }
 
+/** Whoever asked to lock it types the reason next. */
+function focusField(place: HTMLElement | null): void {
+  place?.querySelector<HTMLElement>('input, textarea')?.focus();
+}
+
 /** How likely it is that all that is wanted is met: heights in tolerance, or sags in their windows. */
 function ChanceOf({ answer }: { answer: Answer }) {
   const bySag = answer.corners.every(({ spec }) => spec.targetMm === null);
@@ -100,7 +105,7 @@ function ToLock() {
       )}
       <span className="ml-auto flex flex-wrap items-end gap-x-4 gap-y-2">
         {isAsked && (
-          <div className="w-72">
+          <div className="w-72" ref={asking ? focusField : undefined}>
             <TextField
               label="Why it goes out all the same"
               draftKey={draftKey}
