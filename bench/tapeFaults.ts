@@ -7,7 +7,10 @@ export type Fault = 'none' | 'turned-other-way' | 'odd-reading';
  * Plays machines through a first round with one fault in it (one collar turned the other way, or one reading 20 mm off), or
  * up to four rounds with none, and counts what is suspected and whether the fault is named first.
  */
-export function playFault(fault: Fault, machines: number): { said: number; stopped: number; named: number; plays: number } {
+export function playFault(
+  fault: Fault,
+  machines: number,
+): { said: number; stopped: number; named: number; plays: number } {
   const tally = { said: 0, stopped: 0, named: 0, plays: 0 };
   for (let seed = 0; seed < machines; seed++) {
     const machine = hideTapeMachine(seed, 15);
