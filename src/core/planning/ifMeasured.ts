@@ -34,8 +34,10 @@ export function chanceIfMeasured(answer: Answer): number | null {
   );
   if (known.length === 0) return null;
   const covariance = conditionedRows(rows.heights, known);
-  // Planned anew with the ratio known, every height would be aimed at its target.
-  const mean = corners.map(({ spec, specMm }) => spec.targetMm ?? specMm);
+  // Planned anew with the ratio known, every height would be aimed at its target; what cannot be had stays where it is.
+  const mean = corners.map(({ spec: { targetMm }, specMm }) =>
+    targetMm === null || Math.abs(specMm - targetMm) > tolerance.value ? specMm : targetMm,
+  );
   const chance = answer.doubt.planned * chanceWithin({ mean, covariance }, targets, tolerance.value);
   return Math.max(chance, answer.chanceAfter);
 }

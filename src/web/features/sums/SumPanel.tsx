@@ -45,7 +45,7 @@ function SumValue({ value, unit }: { value: number; unit: SumUnit }) {
     );
   if (unit === 'gain')
     return (
-      <span className="figures">
+      <span className="figures whitespace-normal">
         <Plain value={value} decimals={3} /> mm per mm
       </span>
     );
