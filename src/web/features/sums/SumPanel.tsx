@@ -32,9 +32,9 @@ function SumValue({ value, unit }: { value: number; unit: SumUnit }) {
   if (unit === 'length') return <SizeLength mm={value} decimals={2} />;
   if (unit === 'turns')
     return (
-      <>
+      <span className="whitespace-normal">
         <Turns turns={value} /> {value === 0 ? '' : springWay(value)}
-      </>
+      </span>
     );
   if (unit === 'share') return <span className="figures">{Math.round(value * 100)} in 100</span>;
   if (unit === 'angle')
