@@ -29,7 +29,7 @@ function verdict(answer: Answer, { id, nowSagMm }: CornerAnswer): Finding[] {
     return [{ code: 'spring-untold', corner: id, missing, severity: 'hint', when: 'now', evidence: nothing }];
   const told = cornerVerdict(answer, id);
   if (!told || told.verdict === 'right' || told.verdict === 'adjust first') return [];
-  const evidence = { parts: [part('z', nowSagMm, 'length', 'measured')], onGuess: false };
+  const evidence = { parts: [part('z', nowSagMm, 'length', 'computed')], onGuess: false };
   return [
     {
       code: 'spring',
