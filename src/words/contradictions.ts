@@ -60,7 +60,7 @@ export function contradictionWords(one: Contradiction, say: Say): { what: string
       return {
         what: `${capital(named(one.corner))}: the height is read from the floor, and the floor there is said to lie ${say(Math.abs(one.floorMm))} ${one.floorMm > 0 ? 'higher' : 'lower'}.`,
         remedy:
-          'Right where it was read from that floor. Where it was read from a level line, take the floor out.',
+          'It is right if it was read from that floor. If it was read from a level line, clear the floor.',
       };
   }
 }

@@ -68,7 +68,9 @@ export function contradictionsIn(record: JobRecord, state: RoundsState): Contrad
 
 /** Names a contradiction with its figures: once one of them changes it is asked about anew. */
 export function contradictionKey({ about, ...figures }: Contradiction): string {
-  return `asked:${about} ${Object.values(figures).join(' ')}`.slice(0, 48);
+  // Hundredths tell figures apart, and keep a key short enough to be stored whole.
+  const plain = Object.values(figures).map((one) => (typeof one === 'number' ? Number(one.toFixed(2)) : one));
+  return `asked:${about} ${plain.join(' ')}`.slice(0, 48);
 }
 
 /** The figures that do not agree, as they were entered. */
