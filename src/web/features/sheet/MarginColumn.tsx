@@ -78,11 +78,11 @@ export function MarginColumn({ planned }: Props) {
         </p>
       )}
       <ToPutRight />
+      <Reasons />
       <MissingCollars />
       <Strays />
       <Judgement />
       <WorthAsking answer={planned} />
-      <Reasons />
       <p className="label text-second mt-4 print:hidden">
         Click a number to see how it was calculated:{' '}
         <kbd className="border-rule border px-1 font-sans">s</kbd>
