@@ -1,11 +1,19 @@
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { compression, defineAlgorithm } from 'vite-plugin-compression2';
 import { define } from './vite.version.ts';
 
 export default defineConfig({
   root: 'src/web',
   define,
-  plugins: [react(), tailwindcss()],
+  plugins: [
+    react(),
+    tailwindcss(),
+    compression({
+      include: /assets\/.*\.(js|css)$/,
+      algorithms: [defineAlgorithm('gzip', { level: 9 }), defineAlgorithm('brotliCompress', {})],
+    }),
+  ],
   build: { outDir: '../../dist/web', emptyOutDir: true, target: 'es2022', chunkSizeWarningLimit: 1600 },
 });

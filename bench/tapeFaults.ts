@@ -1,10 +1,12 @@
 import { hideTapeMachine, readTapes, turnCollars } from '../tests/fixtures/tapeShop.ts';
+import type { JobMisfit } from '#core/estimate/estimate.ts';
 import { thePage } from './tapePlayers.ts';
 
-export type Fault = 'none' | 'turned-other-way' | 'odd-reading';
+/** One corner's fault, or the direction taken wrong at a whole axle or at every corner. */
+export type Fault = 'none' | 'turned-other-way' | 'axle-other-way' | 'all-other-way' | 'odd-reading';
 
 /**
- * Plays machines through a first round with one fault in it (one collar turned the other way, or one reading 20 mm off), or
+ * Plays machines through a first round with one fault in it (collars turned the other way, or one reading 20 mm off), or
  * up to four rounds with none, and counts what is suspected and whether the fault is named first.
  */
 export function playFault(
@@ -16,6 +18,10 @@ export function playFault(
     const machine = hideTapeMachine(seed, 15);
     const page = thePage(machine);
     const wrong = seed % machine.places.length;
+    const isWrong = (i: number) => {
+      if (fault === 'all-other-way') return true;
+      return fault === 'axle-other-way' ? machine.places[i]?.axle === machine.places[wrong]?.axle : i === wrong;
+    };
     let done = machine.places.map(() => 0);
     let said = false;
     let stopped = false;
@@ -30,15 +36,16 @@ export function playFault(
       if (fault !== 'none' && round === 1) {
         tally.plays++;
         const { misfit } = first ?? {};
-        if (misfit?.code === fault && misfit.corner === machine.places[wrong]?.id) tally.named++;
+        const named = isNamed(misfit, fault === 'odd-reading', [...done.keys()].filter((i) => isWrong(i) && (fault === 'odd-reading' || isMoved(done[i]))).map((i) => machine.places[i]?.id)); // prettier-ignore
+        if (named) tally.named++;
         break;
       }
       if (stop) break;
-      const back = fault === 'turned-other-way' && round === 0;
-      const turned = turnCollars(machine, movesBy.map((mm, i) => (back && i === wrong ? -mm : mm))); // prettier-ignore
-      done = turned.map((mm, i) => (back && i === wrong ? -mm : mm));
+      const back = fault.endsWith('other-way') && round === 0;
+      const turned = turnCollars(machine, movesBy.map((mm, i) => (back && isWrong(i) ? -mm : mm))); // prettier-ignore
+      done = turned.map((mm, i) => (back && isWrong(i) ? -mm : mm));
       // A collar that is hardly turned can go either way.
-      if (back && Math.abs(done[wrong] ?? 0) < 6) break;
+      if (back && !done.some((mm, i) => isWrong(i) && isMoved(mm))) break;
     }
     if (fault === 'none') {
       tally.plays++;
@@ -47,4 +54,13 @@ export function playFault(
     }
   }
   return tally;
+}
+
+/** mm of seat from which on the way it went can be told. */
+const isMoved = (mm: number | undefined) => Math.abs(mm ?? 0) >= 6;
+
+/** Whether the fault is named at its own corners: those that moved enough to tell at least. */
+function isNamed(misfit: JobMisfit | undefined, odd: boolean, at: readonly (string | undefined)[]): boolean {
+  if (odd) return misfit?.code === 'odd-reading' && at.includes(misfit.corner);
+  return misfit?.code === 'turned-other-way' && at.every((id) => misfit.corners.some((one) => one === id));
 }

@@ -56,8 +56,12 @@ test('the first start loads the demo jobs, says where it is, and ends cleanly wi
   const names = (await jobs(app.address)).map(({ name }) => name);
   expect(names).toHaveLength(demoJobs);
   expect(names).toEqual(expect.arrayContaining(['Curlew', 'Dunlin', 'Saltmarsh Lady']));
-  const page = await fetch(app.address);
-  expect(await page.text()).toContain('<div id="root">');
+  const page = await (await fetch(app.address)).text();
+  expect(page).toContain('<div id="root">');
+  const script = /assets\/index-[\w-]+\.js/.exec(page)?.[0];
+  const { headers } = await fetch(`${app.address}/${script}`, { headers: { 'Accept-Encoding': 'br' } });
+  expect(headers.get('content-encoding')).toBe('br');
+  expect(headers.get('cache-control')).toContain('immutable');
   const database = postgresPid(data);
   expect(database && alive(database)).toBe(true);
 

@@ -90,7 +90,7 @@ test('a collar taken to have gone the other way is planned for as once the recor
       ),
     );
   const [asked, put] = [worked(-17), worked(17)];
-  expect(asked.doubt.adopted).toEqual({ code: 'turned-other-way', corner: 'LF', round: 1 });
+  expect(asked.doubt.adopted).toEqual({ code: 'turned-other-way', corners: ['LF'], round: 1 });
   expect(put.doubt.suspicions).toEqual([]);
   asked.corners.forEach(({ seatBy }, i) => expect(seatBy).toBeCloseTo(put.corners[i]?.seatBy ?? NaN, 1));
   expect(asked.corners[0]?.seatBy).toBeLessThan(-15);

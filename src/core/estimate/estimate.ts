@@ -12,7 +12,8 @@ import { explanations, type Explained, type Misfit } from './misfit.ts';
 /** What could be wrong, by the places of a job. */
 export type JobMisfit =
   | { code: 'ratio' | 'hooked-bar'; axle: Axle }
-  | { code: 'turned-other-way' | 'odd-reading'; corner: CornerId; round: number }
+  | { code: 'turned-other-way'; corners: readonly CornerId[]; round: number }
+  | { code: 'odd-reading'; corner: CornerId; round: number }
   | { code: 'aboard'; round: number }
   /** Only one corner of four is off at the first readings, by so many mm, negative low. */
   | { code: 'one-corner'; corner: CornerId; offMm: number };
@@ -129,7 +130,11 @@ function named(explained: readonly Explained[]): Explained[] {
 function placed(misfit: Misfit, corners: readonly CornerId[], read: readonly CornerId[]): JobMisfit {
   switch (misfit.code) {
     case 'turned-other-way':
-      return { code: misfit.code, corner: corners[misfit.contact] as CornerId, round: misfit.round };
+      return {
+        code: misfit.code,
+        corners: misfit.contacts.map((contact) => corners[contact] as CornerId),
+        round: misfit.round,
+      };
     case 'odd-reading':
       return { code: misfit.code, corner: read[misfit.reference] as CornerId, round: misfit.round };
     default:
@@ -147,6 +152,8 @@ export function misfitKey(misfit: JobMisfit): string {
       return `misfit:${misfit.code}:${misfit.round}`;
     case 'one-corner':
       return `misfit:${misfit.code}:${misfit.corner}`;
+    case 'turned-other-way':
+      return `misfit:${misfit.code}:${misfit.corners.join('+')}:${misfit.round}`;
     default:
       return `misfit:${misfit.code}:${misfit.corner}:${misfit.round}`;
   }

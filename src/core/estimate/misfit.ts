@@ -9,8 +9,8 @@ import { softmaxShares } from '../numerics/softmax.ts';
 export type Misfit =
   /** The ratio assumed or given is not this axle's. */
   | { code: 'ratio'; axle: Axle }
-  /** An adjuster went the other way than recorded. */
-  | { code: 'turned-other-way'; contact: number; round: number }
+  /** An adjuster, or several in one round, went the other way than recorded. */
+  | { code: 'turned-other-way'; contacts: readonly number[]; round: number }
   /** One round's reading at one reference is off. */
   | { code: 'odd-reading'; reference: number; round: number }
   /** From this round on something is aboard, or no longer aboard, that was not so before. */
@@ -111,9 +111,9 @@ export function explanations(
 ): { fine: number; plain: Fit; explained: Explained[] } {
   const plain = fit(believed, rounds);
   if (worked < 2) return { fine: 1, plain, explained: [] };
-  const against = moves(believed, rounds, worked).some(
-    ({ contact, round }) => collarSays(contact, round) > COLLAR_ASKS,
-  );
+  const saidBy = ({ contacts, round }: Turned) =>
+    contacts.reduce((sum, contact) => sum + collarSays(contact, round), 0);
+  const against = moves(believed, rounds, worked).some((one) => saidBy(one) > COLLAR_ASKS);
   if (!against && !isStrained(plain, rounds)) return { fine: 1, plain, explained: [] };
   const cases = possible(believed, rounds, worked).filter(({ misfit }) => !dismissed(misfit));
   // Each from the start: where the plain fit was strained to is no place to look for a machine that is not.
@@ -126,7 +126,7 @@ export function explanations(
       ({ misfit, rounds: own }, k) =>
         logEvidence(fits[k] as Fit, own) +
         LOG_PRIOR[misfit.code] +
-        (misfit.code === 'turned-other-way' ? collarSays(misfit.contact, misfit.round) : 0) -
+        (misfit.code === 'turned-other-way' ? saidBy(misfit) : 0) -
         // A place is as likely to be misread once in few rounds as in many.
         (misfit.code === 'odd-reading' ? Math.log(worked) : 0),
     ),
@@ -169,10 +169,10 @@ function possible(believed: BelievedMachine, rounds: readonly RoundEvidence[], w
       believed: withRatio(believed, axle),
       rounds: same,
     })),
-    ...moved.map(({ contact, round }) => ({
-      misfit: { code: 'turned-other-way' as const, contact, round },
+    ...moved.map((turned) => ({
+      misfit: { code: 'turned-other-way' as const, ...turned },
       believed,
-      ...turnedBack(same, contact, round, worked),
+      ...turnedBack(same, turned, worked),
     })),
     ...references.flatMap((reference) =>
       Array.from({ length: worked }, (_, round) => ({
@@ -186,21 +186,32 @@ function possible(believed: BelievedMachine, rounds: readonly RoundEvidence[], w
   ];
 }
 
-/** Every move of work that is large enough to tell which way it went. */
-function moves(
-  believed: BelievedMachine,
-  rounds: readonly RoundEvidence[],
-  worked: number,
-): { contact: number; round: number }[] {
+/** Adjusters that were moved in one round. */
+interface Turned {
+  contacts: readonly number[];
+  round: number;
+}
+
+/**
+ * Every move of work that is large enough to tell which way it went: each adjuster by itself, and those of an axle, or of the
+ * whole machine, together. Who takes the direction wrong mostly does so wherever he turns.
+ */
+function moves(believed: BelievedMachine, rounds: readonly RoundEvidence[], worked: number): Turned[] {
   // As described: what a strained fit has made of the ratio is no measure of a move.
   const ratios = believed.machine.contacts.map((one) => new CornerModel(one).meanRatio);
   return Array.from({ length: worked - 1 }, (_, k) => k + 1).flatMap((round) => {
     const [was, is] = [rounds[round - 1]?.situation, rounds[round]?.situation];
-    return believed.machine.contacts.flatMap((_, contact) => {
+    const moved = believed.machine.contacts.flatMap((_, contact) => {
       const mm = (key: 'seatsBy' | 'mountsMm') => (is?.[key][contact] ?? 0) - (was?.[key][contact] ?? 0);
       const atWheel = Math.abs(mm('seatsBy') + mm('mountsMm')) / (ratios[contact] ?? 1);
-      return atWheel >= TOLD_MOVE_MM ? [{ contact, round }] : [];
+      return atWheel >= TOLD_MOVE_MM ? [contact] : [];
     });
+    const on = (axle: Axle) => moved.filter((contact) => believed.machine.contacts[contact]?.axle === axle);
+    const groups = [...moved.map((contact) => [contact]), on('front'), on('rear'), moved];
+    const unlike = new Map(groups.map((contacts) => [contacts.join(), contacts]));
+    return [...unlike.values()]
+      .filter(({ length }) => length > 0)
+      .map((contacts) => ({ contacts, round }));
   });
 }
 
@@ -213,17 +224,17 @@ function withRatio(believed: BelievedMachine, axle: Axle): BelievedMachine {
 /** Rounds in which what was recorded as turned in round `from` was turned the other way. */
 function turnedBack(
   rounds: RoundEvidence[],
-  contact: number,
-  from: number,
+  { contacts, round: from }: Turned,
   worked: number,
 ): Pick<Case, 'rounds' | 'meant'> {
-  const change = (key: 'seatsBy' | 'mountsMm') =>
+  const change = (key: 'seatsBy' | 'mountsMm', contact: number) =>
     (rounds[from]?.situation[key][contact] ?? 0) - (rounds[from - 1]?.situation[key][contact] ?? 0);
-  const by = { seatsBy: change('seatsBy'), mountsMm: change('mountsMm') };
+  const reversed = (situation: Situation, key: 'seatsBy' | 'mountsMm') =>
+    situation[key].map((mm, i) => (contacts.includes(i) ? mm - 2 * change(key, i) : mm));
   const back = (situation: Situation): Situation => ({
     ...situation,
-    seatsBy: situation.seatsBy.map((mm, i) => (i === contact ? mm - 2 * by.seatsBy : mm)),
-    mountsMm: situation.mountsMm.map((mm, i) => (i === contact ? mm - 2 * by.mountsMm : mm)),
+    seatsBy: reversed(situation, 'seatsBy'),
+    mountsMm: reversed(situation, 'mountsMm'),
   });
   return {
     rounds: rounds.map((one, r) =>

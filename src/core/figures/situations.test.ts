@@ -10,6 +10,7 @@ import { marginsFor } from '../margins/margins.ts';
 import { answerFor } from '../planning/answer.ts';
 import { add, factEntry, record, type SomeFact } from '../../../tests/fixtures/records.ts';
 import { everySum, wrongWith } from '../../../tests/fixtures/everySum.ts';
+import type { JobMisfit } from '../estimate/estimate.ts';
 import { cornerHeight } from './cornerHeight.ts';
 
 /** Jobs as they come, and of each the kind of every figure and what is suspected. */
@@ -122,6 +123,12 @@ const troubled: Situation[] = [
 
 const all = [...perClass, ...troubled];
 
+function whereOf(misfit: JobMisfit): string {
+  if ('corners' in misfit) return misfit.corners.join(' ');
+  if ('corner' in misfit) return misfit.corner;
+  return 'axle' in misfit ? misfit.axle : '';
+}
+
 test('there are at least sixty of them', () => expect(all.length).toBeGreaterThanOrEqual(60));
 
 describe.each(all)('$title', ({ job, shows, suspects, finish }) => {
@@ -144,7 +151,7 @@ describe.each(all)('$title', ({ job, shows, suspects, finish }) => {
   test('says what does not agree, and nothing where all agrees', () => {
     const [suspicion] = answer.doubt.suspicions;
     const { misfit } = suspicion ?? {};
-    const where = misfit && ('corner' in misfit ? misfit.corner : 'axle' in misfit ? misfit.axle : '');
+    const where = misfit && whereOf(misfit);
     expect(misfit ? `${misfit.code} ${where}` : null).toBe(suspects);
   });
 

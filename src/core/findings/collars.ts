@@ -35,7 +35,7 @@ function ofCollar({ state }: Answer, { id, spec }: CornerAnswer): Finding[] {
   };
   const odds = collarEvidence(state, id, { round, readingSign });
   if (odds > OTHER_WAY) {
-    const misfit = { code: 'turned-other-way' as const, corner: id, round };
+    const misfit = { code: 'turned-other-way' as const, corners: [id], round };
     if (checkedRight.includes(misfitKey(misfit))) return [];
     const probability = 1 / (1 + Math.exp(-odds));
     return [{ code: 'doubt', misfit, probability, severity: 'stop', when: 'now', evidence }];

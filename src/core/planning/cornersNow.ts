@@ -11,7 +11,7 @@ import { type CornerNow, type Setting } from './planning.ts';
 function isCollarDoubted({ adopted }: Doubt, { rounds }: RoundsState, id: CornerId): boolean {
   return (
     adopted?.code === 'turned-other-way' &&
-    adopted.corner === id &&
+    adopted.corners.includes(id) &&
     rounds.every(({ round, collars }) => round < adopted.round || collars[id] === undefined)
   );
 }

@@ -3,7 +3,7 @@ import { adjusterOf } from '#core/kinds/adjusters/index.ts';
 import { Link } from 'react-router';
 import { misfitKey, type JobMisfit, type Suspicion } from '#core/estimate/estimate.ts';
 import { factAt } from '#core/document/facts.ts';
-import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
 import { checkWords, likelyWords, misfitWords } from '#words/misfit.ts';
 import type { Say } from '#words/figures.ts';
 import { useSay } from '../../ui/settings.ts';
@@ -60,16 +60,18 @@ export function Doubts() {
   );
 }
 
-/** The collar does stand the other way: what was recorded as turned is put right. */
-function PutRight({ misfit }: { misfit: Extract<JobMisfit, { corner: CornerId; round: number }> }) {
+/** The collars do stand the other way: what was recorded as turned is put right. */
+function PutRight({ misfit }: { misfit: Extract<JobMisfit, { code: 'turned-other-way' }> }) {
   const job = useThisJob();
-  const { corner, round } = misfit;
-  // The other way from a position or a pressure is no place there is: what it stands at is entered on Turn.
-  const { by } = adjusterOf(job.record.document.corners[corner].fitting).goes;
-  if (by !== 'thread' && by !== 'steps') return null;
-  const done = (['adjustment', 'mount'] as const).flatMap((kind) => {
-    const fact = factAt(job.facts, { kind, round, corner, slot: 'done' })?.fact;
-    return fact?.mm ? [fact] : [];
+  const { corners, round } = misfit;
+  const done = corners.flatMap((corner) => {
+    // The other way from a position or a pressure is no place there is: what it stands at is entered on Turn.
+    const { by } = adjusterOf(job.record.document.corners[corner].fitting).goes;
+    if (by !== 'thread' && by !== 'steps') return [];
+    return (['adjustment', 'mount'] as const).flatMap((kind) => {
+      const fact = factAt(job.facts, { kind, round, corner, slot: 'done' })?.fact;
+      return fact?.mm ? [{ ...fact, corner }] : [];
+    });
   });
   if (done.length === 0) return null;
   return (
@@ -77,7 +79,7 @@ function PutRight({ misfit }: { misfit: Extract<JobMisfit, { corner: CornerId; r
       look="quiet"
       onClick={() =>
         done.forEach((fact) =>
-          job.actions.record(`Turned the other way, ${cornerNames[corner]}`, {
+          job.actions.record(`Turned the other way, ${cornerNames[fact.corner]}`, {
             ...fact,
             mm: -fact.mm,
             typed: undefined,

@@ -22,7 +22,7 @@ export function Move({
   const { doubt, document } = answer;
   const fitted = document.corners[corner.id];
   const stepless = lacksStep(fitted);
-  const checked = doubt.adopted?.code === 'turned-other-way' && doubt.adopted.corner === corner.id;
+  const checked = doubt.adopted?.code === 'turned-other-way' && doubt.adopted.corners.includes(corner.id);
   if (!isMoved(corner))
     return (
       <>
