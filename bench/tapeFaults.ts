@@ -20,7 +20,9 @@ export function playFault(
     const wrong = seed % machine.places.length;
     const isWrong = (i: number) => {
       if (fault === 'all-other-way') return true;
-      return fault === 'axle-other-way' ? machine.places[i]?.axle === machine.places[wrong]?.axle : i === wrong;
+      return fault === 'axle-other-way'
+        ? machine.places[i]?.axle === machine.places[wrong]?.axle
+        : i === wrong;
     };
     let done = machine.places.map(() => 0);
     let said = false;

@@ -29,6 +29,8 @@ export function nextWords(next: NextDo): string {
       return 'in tolerance: lock it';
     case 'open-points':
       return `in tolerance, ${next.open} ${next.open === 1 ? 'point' : 'points'} open: see to ${next.open === 1 ? 'it' : 'them'}`;
+    case 'check-collars':
+      return `check which way it was turned, ${next.corners.map((id) => cornerNames[id]).join(', ')}`;
     case 'find-out-why':
       return `find out why ${cornerNames[next.corner]} is off`;
     case 'read-again':

@@ -1,4 +1,5 @@
 import { readRounds, type RoundsState } from '../estimate/rounds.ts';
+import { turnedOtherWay } from '../findings/collars.ts';
 import { findingKey, type Finding } from '../findings/finding.ts';
 import { remediesFor, type Remedy } from '../findings/remedies.ts';
 import { contradictionsIn, type Contradiction } from '../findings/contradictions.ts';
@@ -47,6 +48,11 @@ export function analyseTried(record: JobRecord, answer: Answer): Analysis {
   return analysisOf(record, () => answer);
 }
 
+/** Whether a job has been read, and it is to be decided what follows from that. */
+function isAfterReadings({ code, stage }: NextAction): boolean {
+  return (code === 'turn' && stage !== 'turn') || code === 'read-again' || code.startsWith('decide');
+}
+
 function analysisOf(record: JobRecord, answer: () => Answer | null): Analysis {
   const of = <T>(make: (answer: Answer) => T[]) =>
     once(() => {
@@ -61,7 +67,11 @@ function analysisOf(record: JobRecord, answer: () => Answer | null): Analysis {
   const remedies = new Map<string, readonly Remedy[]>();
   const open = of((made) => openPoints(made, findings()));
   const next = once((): NextAction => {
-    const plain = nextAction(record, answer());
+    const made = answer();
+    const plain = nextAction(record, made);
+    // What went the other way is looked at before anything else is turned.
+    const wrong = made && isAfterReadings(plain) ? turnedOtherWay(made) : [];
+    if (wrong.length > 0) return { stage: 'measure', code: 'check-collars', corners: wrong };
     // What is in tolerance is not finished while something has to be put right.
     return plain.code === 'lock' && open().length > 0
       ? { stage: 'close-out', code: 'open-points', open: open().length }

@@ -49,7 +49,11 @@ test('a collar that went as recorded speaks for it, one that went back against i
 });
 
 test('the other way is named first where the collar agrees, and not where it went as recorded', () => {
-  expect(suspected(turned(95, level, tilted))).toEqual({ code: 'turned-other-way', corners: ['LF'], round: 1 });
+  expect(suspected(turned(95, level, tilted))).toEqual({
+    code: 'turned-other-way',
+    corners: ['LF'],
+    round: 1,
+  });
   expect(suspected(turned(85, level, tilted))?.code).not.toBe('turned-other-way');
 });
 

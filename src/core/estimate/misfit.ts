@@ -194,24 +194,25 @@ interface Turned {
 
 /**
  * Every move of work that is large enough to tell which way it went: each adjuster by itself, and those of an axle, or of the
- * whole machine, together. Who takes the direction wrong mostly does so wherever he turns.
+ * whole machine, together where all were told one way. Who takes the direction wrong does so wherever he turns; where some go up
+ * and some down the order of it makes him look.
  */
 function moves(believed: BelievedMachine, rounds: readonly RoundEvidence[], worked: number): Turned[] {
   // As described: what a strained fit has made of the ratio is no measure of a move.
   const ratios = believed.machine.contacts.map((one) => new CornerModel(one).meanRatio);
   return Array.from({ length: worked - 1 }, (_, k) => k + 1).flatMap((round) => {
     const [was, is] = [rounds[round - 1]?.situation, rounds[round]?.situation];
-    const moved = believed.machine.contacts.flatMap((_, contact) => {
+    const atWheel = believed.machine.contacts.map((_, contact) => {
       const mm = (key: 'seatsBy' | 'mountsMm') => (is?.[key][contact] ?? 0) - (was?.[key][contact] ?? 0);
-      const atWheel = Math.abs(mm('seatsBy') + mm('mountsMm')) / (ratios[contact] ?? 1);
-      return atWheel >= TOLD_MOVE_MM ? [contact] : [];
+      return (mm('seatsBy') + mm('mountsMm')) / (ratios[contact] ?? 1);
     });
+    const moved = [...atWheel.keys()].filter((contact) => Math.abs(atWheel[contact] ?? 0) >= TOLD_MOVE_MM);
     const on = (axle: Axle) => moved.filter((contact) => believed.machine.contacts[contact]?.axle === axle);
-    const groups = [...moved.map((contact) => [contact]), on('front'), on('rear'), moved];
+    const oneWay = (contacts: number[]) =>
+      new Set(contacts.map((contact) => Math.sign(atWheel[contact] ?? 0))).size === 1;
+    const groups = [...moved.map((contact) => [contact]), ...[on('front'), on('rear'), moved].filter(oneWay)];
     const unlike = new Map(groups.map((contacts) => [contacts.join(), contacts]));
-    return [...unlike.values()]
-      .filter(({ length }) => length > 0)
-      .map((contacts) => ({ contacts, round }));
+    return [...unlike.values()].map((contacts) => ({ contacts, round }));
   });
 }
 

@@ -115,6 +115,14 @@ export function drawValues(fit: Fit, uniform: Uniform): Values {
   return unpack(fit.believed, fit.parameters, drawCoordinates(fit, uniform));
 }
 
+/** Two machines that the readings allow, as far to either side of the likeliest: what one exaggerates the other plays down. */
+export function drawPair(fit: Fit, uniform: Uniform): [Values, Values] {
+  const { believed, parameters, best } = fit;
+  const x = drawCoordinates(fit, uniform);
+  const mirrored = x.map((value, i) => 2 * (best[i] as number) - value);
+  return [unpack(believed, parameters, x), unpack(believed, parameters, mirrored)];
+}
+
 function drawCoordinates({ parameters, best, factor }: Fit, uniform: Uniform): Float64Array {
   const n = parameters.length;
   const x = Float64Array.from({ length: n }, () => standardNormal(uniform));

@@ -17,6 +17,17 @@ export function collarFindings(answer: Answer): Finding[] {
   return answer.corners.flatMap((corner) => ofCollar(answer, corner));
 }
 
+/** Corners of which the last turn is most likely to have gone the other way, by their collars or by the tape. */
+export function turnedOtherWay(answer: Answer): CornerId[] {
+  const first = answer.doubt.suspicions[0]?.misfit;
+  const byTape = first?.code === 'turned-other-way' ? first.corners : [];
+  const byCollar = collarFindings(answer).flatMap((one) =>
+    one.code === 'doubt' && one.misfit.code === 'turned-other-way' ? one.misfit.corners : [],
+  );
+  const all = new Set([...byTape, ...byCollar]);
+  return answer.corners.map(({ id }) => id).filter((id) => all.has(id));
+}
+
 function ofCollar({ state }: Answer, { id, spec }: CornerAnswer): Finding[] {
   const { rounds, current: round, checkedRight } = state;
   const readMm = rounds[round]?.collars[id];

@@ -2,7 +2,7 @@ import { part } from '../calculation/part.ts';
 import { camDegrees } from '../document/taken.ts';
 import { springWhich } from '../document/which.ts';
 import { collarMistake } from '../judgement/collarMistake.ts';
-import { cornerVerdict, missingForVerdict, preloadShare } from '../judgement/cornerVerdict.ts';
+import { cornerVerdict, missingForVerdict, preloadShare, riderSagNow } from '../judgement/cornerVerdict.ts';
 import type { Answer } from '../planning/answerShape.ts';
 import type { CornerAnswer } from '../planning/cornerAnswer.ts';
 import type { Finding } from './finding.ts';
@@ -22,14 +22,15 @@ export function springFindings(answer: Answer): Finding[] {
   ]);
 }
 
-function verdict(answer: Answer, { id, nowSagMm }: CornerAnswer): Finding[] {
+function verdict(answer: Answer, corner: CornerAnswer): Finding[] {
+  const { id } = corner;
   const missing = missingForVerdict(answer, id);
   const nothing = { parts: [], onGuess: false };
   if (missing)
     return [{ code: 'spring-untold', corner: id, missing, severity: 'hint', when: 'now', evidence: nothing }];
   const told = cornerVerdict(answer, id);
   if (!told || told.verdict === 'right' || told.verdict === 'adjust first') return [];
-  const evidence = { parts: [part('z', nowSagMm, 'length', 'computed')], onGuess: false };
+  const evidence = { parts: [part('z', riderSagNow(answer, corner), 'length', 'computed')], onGuess: false };
   return [
     {
       code: 'spring',

@@ -1,4 +1,5 @@
 import type { Answer } from '../planning/answerShape.ts';
+import type { CornerAnswer } from '../planning/cornerAnswer.ts';
 import { wayNamed, wayOf } from '../adjusting/index.ts';
 import { camDegrees } from '../document/taken.ts';
 import type { CornerId } from '../kinds/corners.ts';
@@ -6,6 +7,7 @@ import type { CornerModel } from '../machine/corner.ts';
 import { isSagRead } from '../estimate/sagEvidence.ts';
 import { tolerances } from '../tolerances.ts';
 import { gapForShare, shareOfBump, transitionMm } from './ringSchools.ts';
+import { sagAsRead } from '../sag/asRead.ts';
 import { readSag, windowOf } from '../sag/sagWindows.ts';
 import { springVerdict, type SpringVerdict } from './springVerdict.ts';
 
@@ -17,13 +19,11 @@ export function cornerVerdict(answer: Answer, id: CornerId): SpringVerdict | nul
   const { document } = answer;
   const corner = answer.corners.find((one) => one.id === id);
   const { sagWindow, staticWindow } = document.corners[id];
-  if (!corner || !sagWindow || !isRiderSagRead(answer, id)) return null;
+  if (!corner || !sagWindow || missingForVerdict(answer, id)) return null;
   const travelMm = corner.spec.travelMm.value;
-  // What the page calls not known well enough judges no spring.
-  if (document.riders.length > 0 && corner.sagSdMm > tolerances.sagKnownMm) return null;
   const aloneMm = staticSagNow(answer, id);
   return springVerdict({
-    riderSag: readSag(windowOf(sagWindow, 'rider'), corner.nowSagMm, travelMm),
+    riderSag: readSag(windowOf(sagWindow, 'rider'), riderSagNow(answer, corner), travelMm),
     staticSag:
       staticWindow && aloneMm !== null ? readSag(windowOf(staticWindow, 'static'), aloneMm, travelMm) : null,
     preloadShare: preloadShare(answer, id),
@@ -36,6 +36,14 @@ function isRiderSagRead({ state, document }: Answer, id: CornerId): boolean {
   return (
     isSagRead(state, id, 'ridden') || state.rounds.some(({ travelUsed }) => travelUsed[id] !== undefined)
   );
+}
+
+/** Sag now as it is to be ridden, mm at the wheel: as read where it was read that way since the last turn. */
+export function riderSagNow(answer: Answer, { id, nowSagMm }: CornerAnswer): number {
+  const { gear, luggage, fuel } = answer.document.sagRead;
+  const [first] = answer.document.riders;
+  const asRidden = first && gear && luggage && fuel === 1;
+  return (asRidden ? sagAsRead(answer, id, first.key)?.sagMm : undefined) ?? nowSagMm;
 }
 
 /** Share of an adjuster's range that is used up towards more preload now, 0 to 1; null where nobody gave the range. */
@@ -86,12 +94,12 @@ export function missingForVerdict(answer: Answer, id: CornerId): MissingForVerdi
   return null;
 }
 
-/** Sag now with nobody on, mm at the wheel; null where it was never read there, or is hardly known. */
-function staticSagNow(
-  { document, machine, now, specifiedAfter, predictAt, state }: Answer,
-  id: CornerId,
-): number | null {
+/** Sag now with nobody on, mm at the wheel: as read since the last turn; null where it was never read, or is hardly known. */
+function staticSagNow(answer: Answer, id: CornerId): number | null {
+  const { document, machine, now, specifiedAfter, predictAt, state } = answer;
   if (document.riders.length === 0 || !isSagRead(state, id, 'alone')) return null;
+  const read = sagAsRead(answer, id, 'alone');
+  if (read) return read.sagMm;
   const { km, level } = specifiedAfter;
   const { travel, travelSd } = predictAt({ ...now, km, level, aboard: machine.alone });
   const i = machine.corners.indexOf(id);

@@ -30,6 +30,8 @@ export type NextDo =
   /** Heights are in, and so many points are open all the same. */
   | { code: 'open-points'; open: number }
   | { code: 'say-step' | 'set-ring' | 'find-out-why' | 'turn'; corner: CornerId }
+  /** Adjusters that seem to have been turned the other way: looked at before anything is turned again. */
+  | { code: 'check-collars'; corners: CornerId[] }
   | { code: 'measure-corners' | 'measure-corners-again' | 'read-sag'; corners: CornerId[]; of: number };
 
 export type NextAction = NextDo & { stage: Stage };

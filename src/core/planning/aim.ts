@@ -1,4 +1,4 @@
-import { drawValues, predict, type Prediction } from '../estimate/predict.ts';
+import { drawPair, predict, type Prediction } from '../estimate/predict.ts';
 import type { Values } from '../estimate/parameters.ts';
 import type { CornerModel } from '../machine/corner.ts';
 import { seededUniform } from '../numerics/random.ts';
@@ -53,8 +53,8 @@ export interface AimProblem extends Wanted {
   groups: readonly (readonly number[])[];
   /** Adjusters of one kind left and right, by their indices: where they need the same they are told the same. */
   twins?: readonly (readonly [number, number])[] | undefined;
-  /** Machines drawn beside the likeliest to plan on: more find their way around knees, fewer are faster. */
-  draws: number;
+  /** Pairs of machines drawn around the likeliest to plan on: more find their way around knees, fewer are faster. */
+  pairs: number;
   /** Whether moves that only twist the body are spared: so on four wheels; where a skid's arms stand in line each has its own sag. */
   spareTwist?: boolean | undefined;
   /** How to predict, where predictions are remembered. */
@@ -144,9 +144,9 @@ interface Linear {
  * Machines that the readings allow: the likeliest and some drawn. Seats are planned on all of them at once, because near a
  * knee (a ring, the end of travel) the likeliest alone may say that a seat does nothing.
  */
-function allowedMachines({ fit, draws }: AimProblem): Values[] {
+function allowedMachines({ fit, pairs }: AimProblem): Values[] {
   const uniform = seededUniform(tolerances.planSeed);
-  return [fit.values, ...Array.from({ length: draws }, () => drawValues(fit, uniform))];
+  return [fit.values, ...Array.from({ length: pairs }, () => drawPair(fit, uniform)).flat()];
 }
 
 function settleOn(problem: AimProblem, machines: readonly Values[], rooms: readonly ThreadRoom[]) {

@@ -6,7 +6,7 @@ import { aimFor, type Adjuster, type AimSolution } from './aim.ts';
 import { chanceWithin } from './chance.ts';
 
 /** machines drawn to plan on where time allows. */
-const PLAN_DRAWS = 16;
+const PLAN_PAIRS = 8;
 /** share. Work is called done when all true heights are in, and stay in, with at least this probability. */
 const LOCK_CHANCE = 0.97;
 /** share. What another turn of the spanner must add to the chance before it is advised ahead of a drive. */
@@ -95,7 +95,7 @@ function aimAt(problem: DecideProblem, km: number): Aimed {
     toleranceMm,
     adjusters,
     groups,
-    draws: PLAN_DRAWS,
+    pairs: PLAN_PAIRS,
   });
   return { ...plan, chance: chanceWithin(plan.prediction, targets, toleranceMm) };
 }

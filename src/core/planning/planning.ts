@@ -16,8 +16,8 @@ import type { CornerAnswer } from './cornerAnswer.ts';
 import { extraValue, type ExtraGoal } from './goals.ts';
 import { ringsToGaps, wantsGaps } from './rings.ts';
 
-/** machines drawn to plan on while somebody types. */
-const PAGE_DRAWS = 2;
+/** pairs of machines drawn to plan on while somebody types. */
+const PAGE_PAIRS = 1;
 /** passes. Seats and rings set each other; two passes settle them, a third is for rings near their sliders. */
 const RING_PASSES = 3;
 /** dimensionless. What a move costs at an end that is hard to get at, against one at the other. */
@@ -173,7 +173,7 @@ function planBy(
       groups: groupsOf(machine, adjusters, document.equalSides, corners.length),
       twins: twinsOf(machine, adjusters),
       // Drawn machines pull a little towards their own middle, which several goals at once would show.
-      draws: fitted && extras.length === 0 ? PAGE_DRAWS : 0,
+      pairs: fitted && extras.length === 0 ? PAGE_PAIRS : 0,
       spareTwist: standsOnFour(document.machine.class),
       predictAt,
     });

@@ -1,0 +1,43 @@
+import { halfBandOf, midReading } from '../document/sagReadings.ts';
+import { referenceKinds } from '../geometry/reference.ts';
+import { footingOf } from '../kinds/classes/index.ts';
+import { axleOf, type CornerId } from '../kinds/corners.ts';
+import { meanOf } from '../numerics/mean.ts';
+import type { Answer } from '../planning/answerShape.ts';
+
+/** What a sag was read as: fully extended, let go both ways (or as it rested), and the difference, mm as the tape has them. */
+export interface SagRead {
+  extended: readonly number[];
+  press: readonly number[];
+  lift: readonly number[];
+  rest: readonly number[];
+  /** Without friction: the middle between pressed and lifted, or as it rested. */
+  middleMm: number;
+  sdMm: number;
+  /** Fully extended less the middle: the sag as it was read. */
+  sagMm: number;
+}
+
+/**
+ * The sag of a corner as the newest round has it; `who` is 'alone' or the rider's key. Null where it was not read, or where a
+ * part of it would have to be guessed: one way alone needs a guess of the friction, and that is no reading of sag.
+ */
+export function sagAsRead(
+  { state, document }: Pick<Answer, 'state' | 'document'>,
+  id: CornerId,
+  who: string,
+): SagRead | null {
+  const { kind } = document.corners[id].reference;
+  const sag = state.rounds[state.current]?.sag[id];
+  const extended = state.rounds.findLast((round) => (round.sag[id]?.extended.length ?? 0) > 0)?.sag[id]
+    ?.extended;
+  // A fork slides in itself: what its leg shows is the sag. Of any other shaft only the ratio makes it the wheel's.
+  const isFork = footingOf(document.machine.class) === 'bikes' && axleOf(id) === 'front';
+  if (!sag || !extended || (referenceKinds[kind].follows === 'damper' && !isFork)) return null;
+  const { press = [], lift = [], rest = [] } = sag.states[who] ?? {};
+  if (!(press.length > 0 && lift.length > 0) && rest.length === 0) return null;
+  const middle = midReading({ press, lift, rest }, halfBandOf(sag));
+  if (!middle || press.length > 0 !== lift.length > 0) return null;
+  const sagMm = meanOf(extended) - middle.mm;
+  return { extended, press, lift, rest, middleMm: middle.mm, sdMm: middle.sdMm, sagMm };
+}
