@@ -31,6 +31,7 @@ export const reasonMeanings: Record<Reason['kind'], string> = {
   fixed: 'Nothing can be turned there.',
   step: 'The steps are too coarse.',
   others: 'What is asked of other corners holds it.',
+  pressed: 'It is pressed against an end of its travel.',
   ground: 'A low point decides the height; targets are raised.',
   'ring-holds': 'A slider rests on its ring.',
   loose: 'Springs would be loose with the wheel hanging.',

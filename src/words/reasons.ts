@@ -40,6 +40,7 @@ export function reasonWords(reason: Reason, say: (mm: number) => string): { what
     case 'fixed':
     case 'step':
     case 'others':
+    case 'pressed':
     case 'ground':
       return leftOverWords(reason, say);
     case 'ring-holds':
@@ -79,7 +80,7 @@ export function reasonWords(reason: Reason, say: (mm: number) => string): { what
 
 /** What keeps a height off beside an adjuster that runs out. */
 function leftOverWords(
-  reason: Extract<Reason, { kind: 'fixed' | 'step' | 'others' | 'ground' }>,
+  reason: Extract<Reason, { kind: 'fixed' | 'step' | 'others' | 'pressed' | 'ground' }>,
   say: (mm: number) => string,
 ): { what: string; lift: string } {
   const where = cornerNames[reason.corner];
@@ -99,6 +100,16 @@ function leftOverWords(
         what: `What is asked of the other corners holds the ${where}. ${endsAt(reason.missingHeightMm, say)}`,
         lift: 'Bring its target nearer to the others, or let theirs go.',
       };
+    case 'pressed':
+      return reason.end === 'metal'
+        ? {
+            what: `The ${where} has no bump travel left: its adjuster adds force there and no height. ${endsAt(reason.missingHeightMm, say)}`,
+            lift: 'Check its spring and what is on board first. A stiffer or longer spring would lift it off.',
+          }
+        : {
+            what: `The ${where} hangs at full droop: its adjuster adds force there and no height. ${endsAt(reason.missingHeightMm, say)}`,
+            lift: 'Less preload would bring it down. A longer damper would let it rise.',
+          };
     case 'ground':
       return {
         what: `${reason.name.charAt(0).toUpperCase()}${reason.name.slice(1)} has to stay ${say(reason.leastMm)} over the ground, and decides the height: ${reason.raised.map(({ corner, askedMm, toMm }) => `${cornerNames[corner]} ${say(toMm)} in place of ${say(askedMm)}`).join(', ')}.`,

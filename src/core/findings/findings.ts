@@ -22,7 +22,7 @@ export function findingsFor(answer: Answer, questions: readonly Contradiction[])
   };
   const stays = isIn(after);
   const known = isIn(now);
-  const doubted = doubts(answer.doubt);
+  const doubted = doubts(answer);
   const collars = collarFindings(answer);
   const told = isIn(collars);
   return [
@@ -30,10 +30,17 @@ export function findingsFor(answer: Answer, questions: readonly Contradiction[])
     ...doubted.filter((one) => !told(one)),
     ...now.map((one): Finding => (stays(one) ? { ...one, when: 'both' } : one)),
     ...after.filter((one) => !known(one)),
-    ...unreachables(answer),
+    ...unreachables(answer).filter((one) => !isLooseTold(one, after)),
     ...questions.map(asked),
     ...springFindings(answer),
   ].sort((a, b) => rank[a.severity] - rank[b.severity]);
+}
+
+/** A spring that would be loose is told once: by how much, and what cures it. */
+function isLooseTold(one: Finding, told: readonly Finding[]): boolean {
+  if (one.code !== 'unreachable' || one.reason.kind !== 'loose') return false;
+  const { corner } = one.reason;
+  return told.some((other) => other.code === 'run-out' && other.kind === 'seated' && other.corner === corner);
 }
 
 /** A floor that is corrected for may well be meant: that is only mentioned. */

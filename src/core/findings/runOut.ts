@@ -47,7 +47,10 @@ export function runOuts(
   when: 'now' | 'after',
   restingCase: string | null,
 ): Finding[] {
+  const bottomed = margins.filter(({ kind, leftMm }) => kind === 'bump-metal' && leftMm <= AT_END_MM);
   return margins.flatMap((margin): Finding[] => {
+    // What is on metal is past its stop.
+    if (margin.kind === 'bump-stop' && bottomed.some(({ corner }) => corner === margin.corner)) return [];
     const { kind, corner, which, loadCase, leftMm, sdMm, assumed } = margin;
     const grave = graveness[kind];
     const most = atItsEnd.includes(kind) ? AT_END_MM : -tolerances.missedMm;

@@ -17,6 +17,7 @@ const graveness: Record<Reason['kind'], Severity> = {
   fixed: 'warn',
   step: 'warn',
   others: 'warn',
+  pressed: 'warn',
   ground: 'warn',
   loose: 'warn',
   'rigid-body': 'warn',
@@ -75,6 +76,7 @@ function partsOf(reason: Reason): Part[] {
     case 'pressure':
     case 'fixed':
     case 'others':
+    case 'pressed':
     case 'ring-holds':
       return [part('off', reason.missingHeightMm ?? 0, 'length', 'computed')];
     case 'step':

@@ -7,6 +7,8 @@ import { planFor, type CornerNow, type Plan, type Setting } from './planning.ts'
 const WORTH_MOVING = 0.02;
 /** share. Where it is not likely that all land, every corner may have to help. */
 const LIKELY = 0.8;
+/** mm. Corners that end nearer to their targets by less than this were not helped. */
+const HELPED_MM = 0.5;
 /** share of a tolerance. A corner so near to its target stands right. */
 const RIGHT_SHARE = 0.5;
 
@@ -30,11 +32,16 @@ export function sparing(setting: Setting, corners: readonly CornerNow[], plan: P
         return twin === null || right.includes(twin) || !moved.has(twin);
       })
     : right;
-  if (held.length === 0 || held.length === moved.size) return plan;
+  if (held.length === 0) return plan;
   const spared = planFor(setting, corners, { held });
   const chanceOf = ({ to }: Plan) => chanceIn(setting, { ...to, ...specified }) ?? 0;
   const chance = chanceOf(spared);
-  return chance >= LIKELY && chance >= chanceOf(plan) - WORTH_MOVING ? spared : plan;
+  if (chance < chanceOf(plan) - WORTH_MOVING) return plan;
+  if (held.length < moved.size) return chance >= LIKELY ? spared : plan;
+  // Nothing but what stands right would be moved: that has to help the others.
+  const off = ({ prediction }: Plan, r: number) =>
+    Math.abs((prediction.mean[r] ?? 0) - (corners[r]?.spec.targetMm ?? prediction.mean[r] ?? 0));
+  return corners.some((_, r) => off(plan, r) < off(spared, r) - HELPED_MM) ? plan : spared;
 }
 
 /** Corners at which a plan moves anything. */

@@ -50,6 +50,8 @@ export type Reason =
   | { kind: 'step'; corner: CornerId; missingHeightMm: number; stepMm: number }
   /** What is asked of the other corners leaves this one off. */
   | { kind: 'others'; corner: CornerId; missingHeightMm: number }
+  /** It is pressed against an end of its travel, where its adjuster adds force and no height. */
+  | { kind: 'pressed'; corner: CornerId; end: 'metal' | 'droop'; missingHeightMm: number }
   /** A low point that has to be kept over the ground decides: the corners were raised past their targets. */
   | { kind: 'ground'; corner: CornerId; name: string; leastMm: number; raised: RaisedTarget[] }
   /** A slider rests on its ring, so that the seat behind it does nothing. */
@@ -89,6 +91,8 @@ interface Input {
   needs: readonly Need[];
   /** How the springs of each corner stand after the plan; null where nobody has named them. */
   springs: Partial<Record<CornerId, SpringsAfter>>;
+  /** Corners that are pressed against an end of their travel after the plan. */
+  pressed: Partial<Record<CornerId, 'metal' | 'droop'>>;
   warpMm: readonly number[];
   cross: CrossAnswer | null;
   toleranceMm: number;
@@ -111,7 +115,10 @@ export function reasonsFor(input: Input): Reason[] {
 }
 
 /** Heights that are missed and of which no other reason speaks: each has its own. */
-function leftOver({ corners, document, needs, toleranceMm }: Input, told: readonly Reason[]): Reason[] {
+function leftOver(
+  { corners, document, needs, pressed, toleranceMm }: Input,
+  told: readonly Reason[],
+): Reason[] {
   // What twists the body, ties the sides or weighs against the heights is told of all of them at once.
   if (told.some(({ kind }) => kind === 'rigid-body' || kind === 'cross' || kind === 'tied')) return [];
   return corners.flatMap((corner): Reason[] => {
@@ -120,6 +127,8 @@ function leftOver({ corners, document, needs, toleranceMm }: Input, told: readon
     const isTold = told.some((one) => 'corner' in one && one.corner === id && one.kind !== 'loose');
     if (corner.spec.targetMm === null || Math.abs(missingHeightMm) <= toleranceMm || isTold) return [];
     if (!canMove(document.corners[id])) return [{ kind: 'fixed', corner: id, missingHeightMm }];
+    const end = pressed[id];
+    if (end) return [{ kind: 'pressed', corner: id, end, missingHeightMm }];
     const own = needs.find((need) => need.corner === id && need.kind === 'seat');
     const stepMm = (own?.stepBy ?? 0) * gain;
     return own && (own.coarse || stepMm > toleranceMm)

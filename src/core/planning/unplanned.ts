@@ -32,6 +32,17 @@ function springsAfter({ corners, sources }: JobMachine, { prediction }: Plan) {
   );
 }
 
+/** Corners that a plan leaves pressed against an end of their travel. */
+function pressedAfter({ corners }: JobMachine, { prediction }: Plan) {
+  const { solver } = prediction.outcome;
+  return Object.fromEntries(
+    corners.flatMap((id, i) => {
+      const end = solver.endOf(i);
+      return end === 0 ? [] : [[id, end < 0 ? 'droop' : 'metal'] as const];
+    }),
+  );
+}
+
 /** The part of the wanted rises that no plane follows. */
 function warpOf(document: JobDocument, corners: readonly CornerNow[]): number[] {
   const wanted = corners.map(({ spec, nowMm }) => (spec.targetMm === null ? null : spec.targetMm - nowMm));
@@ -55,6 +66,7 @@ export function standingInTheWay(
     document,
     needs: needsOf(plan, machine),
     springs: springsAfter(machine, plan),
+    pressed: pressedAfter(machine, plan),
     warpMm: warpOf(document, now),
     toleranceMm: toleranceOf(document).value,
   });
