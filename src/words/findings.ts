@@ -6,6 +6,7 @@ import { mistakeWords } from './collarMistake.ts';
 import { contradictionWords } from './contradictions.ts';
 import { percent, type Say } from './figures.ts';
 import { missingWords, springReasonWords } from './springVerdict.ts';
+import { cornersTold } from './corners.ts';
 import { checkWords, misfitWords } from './misfit.ts';
 import { remedyWords } from './remedies.ts';
 import { reasonWords } from './reasons.ts';
@@ -52,7 +53,7 @@ function toldOf(finding: Finding, say: Say): { what: string; remedy: string } {
       };
     case 'spring-untold':
       return {
-        what: `${capital(cornerNames[finding.corner])}: nothing can be told of the spring yet.`,
+        what: `${capital(cornersTold(finding.corners))}: nothing can be told of the spring yet.`,
         remedy: `${capital(missingWords[finding.missing])}.`,
       };
     case 'adjuster-end':
@@ -93,7 +94,9 @@ function thenWords({ cross, others }: AtItsEnd, say: Say): string {
 
 function runOutWords(one: RunOut, after: boolean, say: Say): { what: string; remedy: string } {
   const { corner, which, loadCase, kind, leftMm } = one;
-  const where = [cornerNames[corner], which && whichWords(which), loadCase].filter(Boolean).join(', ');
+  // A low point has a name of its own: which corner lies nearest says nothing.
+  const at = kind === 'ground' && which ? null : cornerNames[corner];
+  const where = [at, which && whichWords(which), loadCase].filter(Boolean).join(', ');
   const { now, then, remedy } = runOut[kind];
   const past = say(Math.abs(Math.min(leftMm, 0)));
   const what = (after ? then : now).replace('{past}', past);

@@ -1,14 +1,9 @@
 import type { JobMisfit, Suspicion } from '#core/estimate/estimate.ts';
 import type { Say } from './figures.ts';
-import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
+import { cornersTold } from './corners.ts';
 
 const round = (k: number) => (k === 0 ? 'the first readings' : `round ${k}`);
-
-function collarsTold(corners: readonly CornerId[]): string {
-  const [first, ...others] = corners.map((id) => cornerNames[id]);
-  if (others.length === 0) return `The ${first} collar was`;
-  return `The ${[first, ...others.slice(0, -1)].join(', ')} and ${others.at(-1)} collars were`;
-}
 
 /** What could be wrong, as a sentence. */
 export function misfitWords(misfit: JobMisfit, say: Say): string {
@@ -16,7 +11,7 @@ export function misfitWords(misfit: JobMisfit, say: Say): string {
     case 'ratio':
       return `The ${misfit.axle} motion ratio is not what was taken for it.`;
     case 'turned-other-way':
-      return `${collarsTold(misfit.corners)} turned the other way in ${round(misfit.round)}.`;
+      return `The ${cornersTold(misfit.corners)} ${misfit.corners.length === 1 ? 'collar was' : 'collars were'} turned the other way in ${round(misfit.round)}.`;
     case 'odd-reading':
       return `One reading at the ${cornerNames[misfit.corner]} is off, most likely in ${round(misfit.round)}: misread, or taken at another point.`;
     case 'aboard':

@@ -1,5 +1,6 @@
 import type { NextDo } from '#core/judgement/nextAction.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import { cornersTold } from './corners.ts';
 import { recheckWords } from './recheck.ts';
 
 /** The one thing to do next, in the workshop's words: "turn front left". */
@@ -30,7 +31,7 @@ export function nextWords(next: NextDo): string {
     case 'open-points':
       return `in tolerance, ${next.open} ${next.open === 1 ? 'point' : 'points'} open: see to ${next.open === 1 ? 'it' : 'them'}`;
     case 'check-collars':
-      return `check which way it was turned, ${next.corners.map((id) => cornerNames[id]).join(', ')}`;
+      return `check which way it was turned, ${cornersTold(next.corners)}`;
     case 'find-out-why':
       return `find out why ${cornerNames[next.corner]} is off`;
     case 'read-again':

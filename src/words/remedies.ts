@@ -1,5 +1,5 @@
 import type { Cost, Remedy, RemedyDo } from '#core/findings/remedies.ts';
-import { cornerNames } from '#core/kinds/corners.ts';
+import { axleOf, cornerNames } from '#core/kinds/corners.ts';
 import type { MarginKind } from '#core/margins/index.ts';
 import { turnsText } from '#core/units/turns.ts';
 import type { Say } from './figures.ts';
@@ -24,7 +24,8 @@ function doWords(remedy: RemedyDo, say: Say): string {
     case 'seat': {
       const { by, pitchMm } = remedy;
       const turns = pitchMm === null ? '' : ` (${turnsText(Math.abs(by) / pitchMm)})`;
-      return `Move the seat ${say(Math.abs(by))}${turns} ${springWay(by)}.`;
+      const seats = remedy.both ? `both ${axleOf(remedy.corner)} seats` : 'the seat';
+      return `Move ${seats} ${say(Math.abs(by))}${turns} ${springWay(by)}.`;
     }
     case 'mount':
       return `Screw the lower mount ${outOrIn(remedy.mm)} by ${say(Math.abs(remedy.mm))} (${turnsText(Math.abs(remedy.mm) / remedy.pitchMm)}).`;

@@ -46,8 +46,8 @@ type What =
   | { code: 'contradiction'; question: Contradiction }
   /** A spring that is wrong by the sags that were read. */
   | { code: 'spring'; corner: CornerId; verdict: 'too soft' | 'too stiff'; because: SpringReason }
-  /** A spring of which nothing can be told until something is read or given. */
-  | { code: 'spring-untold'; corner: CornerId; missing: MissingForVerdict }
+  /** Springs of which nothing can be told until something is read or given: the same at each. */
+  | { code: 'spring-untold'; corners: CornerId[]; missing: MissingForVerdict }
   /** A seat of which nearly all thread towards the spring is used up, as a share. */
   | { code: 'adjuster-end'; corner: CornerId; share: number }
   /** A cam above its middle; positions counted from 1. */
@@ -83,8 +83,9 @@ export function findingKey(finding: Finding): string {
       return `collar-for-height ${finding.mistake.corner}`;
     case 'tender-open':
       return `tender-open ${finding.corner} ${JSON.stringify(finding.which)}`;
-    case 'spring':
     case 'spring-untold':
+      return `spring-untold ${finding.missing}`;
+    case 'spring':
     case 'adjuster-end':
     case 'cam-high':
       return `${finding.code} ${finding.corner}`;

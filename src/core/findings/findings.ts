@@ -25,15 +25,27 @@ export function findingsFor(answer: Answer, questions: readonly Contradiction[])
   const doubted = doubts(answer);
   const collars = collarFindings(answer);
   const told = isIn(collars);
+  const inTheWay = unreachables(answer);
+  const springs = springFindings(answer);
   return [
     ...collars,
     ...doubted.filter((one) => !told(one)),
     ...now.map((one): Finding => (stays(one) ? { ...one, when: 'both' } : one)),
     ...after.filter((one) => !known(one)),
-    ...unreachables(answer).filter((one) => !isLooseTold(one, after)),
+    ...inTheWay.filter((one) => !isLooseTold(one, after)),
     ...questions.map(asked),
-    ...springFindings(answer),
+    ...springs.filter((one) => !isEndTold(one, [...springs, ...inTheWay])),
   ].sort((a, b) => rank[a.severity] - rank[b.severity]);
+}
+
+/** An adjuster near its end is no hint any more where its spring is wrong by that, or a target is missed by it. */
+function isEndTold(one: Finding, told: readonly Finding[]): boolean {
+  if (one.code !== 'adjuster-end' && one.code !== 'cam-high') return false;
+  return told.some(
+    (other) =>
+      (other.code === 'spring' && other.corner === one.corner) ||
+      (other.code === 'unreachable' && 'corner' in other.reason && other.reason.corner === one.corner),
+  );
 }
 
 /** A spring that would be loose is told once: by how much, and what cures it. */

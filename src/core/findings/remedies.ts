@@ -5,16 +5,22 @@ import type { MarginKind } from '../margins/index.ts';
 import { marginsFor, type Margin } from '../margins/margins.ts';
 import type { Answer } from '../planning/answerShape.ts';
 import type { CornerAnswer } from '../planning/cornerAnswer.ts';
-import type { Reason } from '../planning/reasons.ts';
-import { answerSwapped, movedFurther, standingStill, type Further } from '../planning/replan.ts';
+import {
+  answerSwapped,
+  movedFurther,
+  standingStill,
+  swappedAsItIs,
+  type Further,
+} from '../planning/replan.ts';
 import type { Swaps } from '../planning/swaps.ts';
+import { once } from '../once.ts';
 import { tolerances } from '../tolerances.ts';
 import type { Finding, RunOut } from './finding.ts';
 
 /** Something that may be done about a finding. */
 export type RemedyDo =
-  /** The adjuster turned so far, in its own count; its pitch where it is turned, mm. */
-  | { do: 'seat'; corner: CornerId; by: number; pitchMm: number | null }
+  /** The adjuster turned so far, in its own count; its pitch where it is turned, mm; `both` where its twin goes as far. */
+  | { do: 'seat'; corner: CornerId; by: number; pitchMm: number | null; both: boolean }
   /** The lower mount screwed out, mm; negative in. */
   | { do: 'mount'; corner: CornerId; mm: number; pitchMm: number }
   /** The mount screwed out and the seat back by as much of height, or the other way round. */
@@ -82,6 +88,8 @@ function triedFor(answer: Answer, finding: Finding): Remedy[] {
       return ofRunOut(finding.when === 'after' ? answer : standingStill(answer), finding);
     case 'unreachable':
       return ofUnreachable(answer, finding);
+    case 'spring':
+      return rightSpring(answer, finding.corner, finding.verdict === 'too soft' ? 1 : -1);
     default:
       return [];
   }
@@ -97,11 +105,11 @@ function ofRunOut(base: Answer, finding: RunOut): Remedy[] {
       return [...bySeat(at, -1), ...byMount(at, 1)];
     case 'bump-stop':
     case 'bump-metal':
-      return [...bySeat(at, 1), ...byMount(at, 1)];
+      return [...bySeat(at, 1), ...byMount(at, 1), ...stiffer(at)];
     case 'coil':
       return [...roomier(at), ...mountForSeat(at, 1), ...bySeat(at, -1)];
     case 'seated':
-      return [helper(at), ...softer(at), ...mountForSeat(at, -1)];
+      return [...helper(at), ...softer(at), ...mountForSeat(at, -1)];
     case 'clearance':
     case 'joint':
     case 'ground':
@@ -174,7 +182,9 @@ function bySeat(at: At, sign: 1 | -1): Remedy[] {
   const found = leastMove(at, { by: stepOf(corner), most }, further);
   if (!found) return [];
   const pitchMm = steps === null ? spec.pitchMm.value : null;
-  return [worked(at, { do: 'seat', corner: id, by: sign * found.by, pitchMm }, found.then)];
+  return [
+    worked(at, { do: 'seat', corner: id, by: sign * found.by, pitchMm, both: both !== null }, found.then),
+  ];
 }
 
 function byMount(at: At, sign: 1 | -1): Remedy[] {
@@ -214,10 +224,13 @@ function mountForSeat(at: At, sign: 1 | -1): Remedy[] {
   return [worked(at, moved, found.then)];
 }
 
-/** A helper takes up what is loose and lies solid under load: nothing else changes once its own solid length is allowed for. */
-function helper({ finding }: At): Remedy {
+/** A helper that takes up what is loose, in the machine: where it does not keep the spring seated it is no cure. */
+function helper(at: At): Remedy[] {
+  const { base, corner, finding } = at;
   const takesUpMm = Math.ceil(-finding.leftMm + SEATED_MM);
-  return { do: 'helper', corner: finding.corner, takesUpMm, leftMm: SEATED_MM, riseMm: 0, costs: [] };
+  const then = swappedAsItIs(base, { [corner.id]: { rateScale: 1, longerMm: 0, helperMm: takesUpMm } });
+  const told = worked(at, { do: 'helper', corner: corner.id, takesUpMm }, then);
+  return (told.leftMm ?? -1) > 0 ? [told] : [];
 }
 
 /**
@@ -235,15 +248,30 @@ function softer(at: At): Remedy[] {
   const rateTimes = squeezedMm / (squeezedMm + moreMm);
   if (rateTimes < 1 - MOST_STIFFER) return [];
   const swaps: Swaps = { [corner.id]: { rateScale: rateTimes, longerMm: moreMm } };
-  const then = standingStill(answerSwapped(base, swaps));
+  const then = swappedAsItIs(base, swaps);
   return [worked(at, { do: 'spring', corner: corner.id, rateTimes, longerMm: moreMm }, then)];
 }
 
-/** A spring that may be squeezed further: what it lacks, at the same rate and length. */
-function roomier({ finding }: At): Remedy[] {
+/** The nearest stiffer spring, in steps as they are sold, with which enough is left. */
+function stiffer(at: At): Remedy[] {
+  const { base, corner, finding } = at;
+  if (base.machine.sources[corner.id].springs === 'assumed') return [];
+  for (let share = RATE_STEP; share <= MOST_STIFFER + 1e-9; share += RATE_STEP) {
+    const then = swappedAsItIs(base, { [corner.id]: { rateScale: 1 + share, longerMm: 0 } });
+    const leftMm = find(marginsFor(then), finding)?.leftMm ?? -Infinity;
+    if (leftMm >= enough(at))
+      return [worked(at, { do: 'spring', corner: corner.id, rateTimes: 1 + share, longerMm: 0 }, then)];
+  }
+  return [];
+}
+
+/** A spring that may be squeezed further, of the same rate and length, in the machine. */
+function roomier(at: At): Remedy[] {
+  const { base, corner, finding } = at;
   const moreMm = Math.ceil(-finding.leftMm + tolerances.missedMm);
-  const { corner, leftMm } = finding;
-  return [{ do: 'spring-room', corner, moreMm, leftMm: leftMm + moreMm, riseMm: 0, costs: [] }];
+  const then = swappedAsItIs(base, { [corner.id]: { rateScale: 1, longerMm: 0, roomierMm: moreMm } });
+  const told = worked(at, { do: 'spring-room', corner: corner.id, moreMm }, then);
+  return (told.leftMm ?? -1) >= 0 ? [told] : [];
 }
 
 /** A remedy with what is left then, what the corner rises by, and what comes nearer to its end. */
@@ -284,9 +312,12 @@ function ofUnreachable(answer: Answer, { reason }: Extract<Finding, { code: 'unr
     case 'thread':
       return [...otherSprings(answer, reason.corner, reason.spring), ...nearestTarget(answer, reason.corner)];
     case 'sag':
-      return stifferForSag(answer, reason);
-    case 'positions':
+      // It sags too much where the sag that is wanted is less.
+      return rightSpring(answer, reason.corner, reason.missingMm < 0 ? 1 : -1);
     case 'mount':
+      // The seat does the rest of it: nothing is missed.
+      return reason.met ? [] : nearestTarget(answer, reason.corner);
+    case 'positions':
     case 'droop':
     case 'pressure':
       return nearestTarget(answer, reason.corner);
@@ -295,33 +326,47 @@ function ofUnreachable(answer: Answer, { reason }: Extract<Finding, { code: 'unr
   }
 }
 
-/** The nearest rate with which the adjuster brings the sag into its window; preload and thread are no cure for it. */
-function stifferForSag(
-  answer: Answer,
-  { corner: id, missingMm }: Extract<Reason, { kind: 'sag' }>,
-): Remedy[] {
-  const { sagWindow, sagMm } = answer.document.corners[id];
-  const [fromMm, toMm] = sagWindow
-    ? [sagWindow.fromMm, sagWindow.toMm]
-    : [(sagMm ?? 0) - answer.tolerance.value, (sagMm ?? 0) + answer.tolerance.value];
+/**
+ * The nearest rate, in steps as they are sold, with which the sags of a corner come into their windows, preload set for it: both
+ * where that can be had, else the rider's. Preload and thread are no cure for it.
+ */
+function rightSpring(answer: Answer, id: CornerId, sign: 1 | -1): Remedy[] {
   const ids = [id, twinOf(id)].filter((one): one is CornerId => one !== null);
-  // It sags too much where the sag that is wanted is less.
-  const sign = missingMm < 0 ? 1 : -1;
-  for (let share = RATE_STEP; share <= MOST_STIFFER + 1e-9; share += RATE_STEP) {
-    const rateTimes = 1 + sign * share;
-    const then = answerSwapped(
-      answer,
-      Object.fromEntries(ids.map((at) => [at, { rateScale: rateTimes, longerMm: 0 }])),
-    );
-    const corner = then.corners.find((at) => at.id === id);
-    if (!corner || corner.sagMm < fromMm || corner.sagMm > toMm) continue;
-    const margins = marginsFor(then);
-    const leftMm = Math.min(corner.sagMm - fromMm, toMm - corner.sagMm);
-    const riseMm = corner.predictedMm - (answer.corners.find((at) => at.id === id)?.predictedMm ?? 0);
-    const costs = costsOf(answer, margins, 'sag');
-    return [{ do: 'spring', corner: id, rateTimes, longerMm: 0, leftMm, riseMm, costs }];
-  }
-  return [];
+  const tried = Array.from({ length: Math.round(MOST_STIFFER / RATE_STEP) }, (_, k) => {
+    const rateTimes = 1 + sign * (k + 1) * RATE_STEP;
+    const swaps = Object.fromEntries(ids.map((at) => [at, { rateScale: rateTimes, longerMm: 0 }]));
+    return { rateTimes, then: once(() => answerSwapped(answer, swaps)) };
+  });
+  const found =
+    tried.find(({ then }) => sagsLeft(then(), id).both >= 0) ??
+    tried.find(({ then }) => sagsLeft(then(), id).ridden >= 0);
+  if (!found) return [];
+  const then = found.then();
+  const costs = costsOf(answer, marginsFor(then), 'sag');
+  const { rateTimes } = found;
+  const leftMm = sagsLeft(then, id).ridden;
+  return [
+    { do: 'spring', corner: id, rateTimes, longerMm: 0, leftMm, riseMm: riseAt(answer, then, id), costs },
+  ];
+}
+
+/** mm by which the rider's sag, and the nearer of both sags, lies inside its window once all is turned; negative outside. */
+function sagsLeft(
+  { document, corners, machine, specifiedAfter, predictAt, tolerance }: Answer,
+  id: CornerId,
+): { ridden: number; both: number } {
+  const { sagWindow, sagMm, staticWindow } = document.corners[id];
+  const wanted = sagWindow ?? {
+    fromMm: (sagMm ?? 0) - tolerance.value,
+    toMm: (sagMm ?? 0) + tolerance.value,
+  };
+  const inside = (mm: number, window: { fromMm: number; toMm: number }) =>
+    Math.min(mm - window.fromMm, window.toMm - mm);
+  const i = machine.corners.indexOf(id);
+  const ridden = inside(corners.find((one) => one.id === id)?.sagMm ?? NaN, wanted);
+  if (document.riders.length === 0 || staticWindow === null) return { ridden, both: ridden };
+  const alone = predictAt({ ...specifiedAfter, aboard: machine.alone }).travel[i] ?? NaN;
+  return { ridden, both: Math.min(ridden, inside(alone, staticWindow)) };
 }
 
 /** Springs, in steps as they are sold, with which the height can be had; a sag is not had by a longer one. */

@@ -2,7 +2,14 @@ import { part } from '../calculation/part.ts';
 import { camDegrees } from '../document/taken.ts';
 import { springWhich } from '../document/which.ts';
 import { collarMistake } from '../judgement/collarMistake.ts';
-import { cornerVerdict, missingForVerdict, preloadShare, riderSagNow } from '../judgement/cornerVerdict.ts';
+import {
+  cornerVerdict,
+  missingForVerdict,
+  preloadShare,
+  riderSagNow,
+  type MissingForVerdict,
+} from '../judgement/cornerVerdict.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import type { Answer } from '../planning/answerShape.ts';
 import type { CornerAnswer } from '../planning/cornerAnswer.ts';
 import type { Finding } from './finding.ts';
@@ -14,20 +21,36 @@ const OPEN_MM = 1;
 
 /** What there is to say of a corner's spring and its adjuster as they stand now. */
 export function springFindings(answer: Answer): Finding[] {
-  return answer.corners.flatMap((corner) => [
-    ...verdict(answer, corner),
-    ...forHeight(answer, corner),
-    ...adjuster(answer, corner),
-    ...openTenders(answer, corner),
-  ]);
+  return [
+    ...answer.corners.flatMap((corner) => [
+      ...verdict(answer, corner),
+      ...forHeight(answer, corner),
+      ...adjuster(answer, corner),
+      ...openTenders(answer, corner),
+    ]),
+    ...untold(answer),
+  ];
+}
+
+/** Springs of which nothing can be told yet, those together that lack the same. */
+function untold(answer: Answer): Finding[] {
+  const lacking = new Map<MissingForVerdict, CornerId[]>();
+  for (const { id } of answer.corners) {
+    const missing = missingForVerdict(answer, id);
+    if (missing) lacking.set(missing, [...(lacking.get(missing) ?? []), id]);
+  }
+  return [...lacking].map(([missing, corners]) => ({
+    code: 'spring-untold',
+    corners,
+    missing,
+    severity: 'hint',
+    when: 'now',
+    evidence: { parts: [], onGuess: false },
+  }));
 }
 
 function verdict(answer: Answer, corner: CornerAnswer): Finding[] {
   const { id } = corner;
-  const missing = missingForVerdict(answer, id);
-  const nothing = { parts: [], onGuess: false };
-  if (missing)
-    return [{ code: 'spring-untold', corner: id, missing, severity: 'hint', when: 'now', evidence: nothing }];
   const told = cornerVerdict(answer, id);
   if (!told || told.verdict === 'right' || told.verdict === 'adjust first') return [];
   const evidence = { parts: [part('z', riderSagNow(answer, corner), 'length', 'computed')], onGuess: false };

@@ -1,5 +1,6 @@
 import { springWhich } from '../document/which.ts';
 import type { JobDocument } from '../document/types.ts';
+import { stackOf } from '../machine/corner.ts';
 import { part } from '../calculation/part.ts';
 import { trustOf, type Trust } from './springTrust.ts';
 import type { Standing } from '../stance/standing.ts';
@@ -25,7 +26,7 @@ function coilSpace(document: JobDocument, { id, corner }: Standing, { assumed, p
   const fullMm = corner.springAt(description.travelMm + droopShiftMm) + corner.preloadMm;
   return springs.flatMap((spring, i): Left[] => {
     if (spring.tender || spring.freeLengthMm === null || spring.solidLengthMm === null) return [];
-    const wayMm = spring.freeLengthMm - spring.solidLengthMm;
+    const wayMm = stackOf(description).springs[i]?.solidMm ?? spring.freeLengthMm - spring.solidLengthMm;
     const reached = stack.springCompression(i, Math.min(fullMm, stack.solidMm));
     const tooFar = fullMm > stack.solidMm;
     const leftMm = tooFar ? stack.solidMm - fullMm : wayMm - reached;

@@ -239,12 +239,11 @@ type SagReason = Extract<Reason, { kind: 'sag' }>;
 function sagReasons({ corners, document, needs, toleranceMm }: Input): SagReason[] {
   return corners.flatMap((corner): SagReason[] => {
     const { sagMm, sagWindow } = document.corners[corner.id];
-    const missingMm = sagMm === null ? 0 : sagMm - corner.sagMm;
+    if (sagMm === null) return [];
     // Anywhere in its window is right; nobody chases the middle of it.
-    const within = sagWindow
-      ? sagWindow.fromMm <= corner.sagMm && corner.sagMm <= sagWindow.toMm
-      : Math.abs(missingMm) <= toleranceMm;
-    if (sagMm === null || within) return [];
+    const nearestMm = sagWindow ? Math.min(Math.max(corner.sagMm, sagWindow.fromMm), sagWindow.toMm) : sagMm;
+    const missingMm = nearestMm - corner.sagMm;
+    if (Math.abs(missingMm) <= (sagWindow ? 0 : toleranceMm)) return [];
     const own = needs.filter((need) => need.corner === corner.id);
     const short = own.some(isShort);
     const because = short

@@ -40,20 +40,39 @@ export function movedFurther(answer: Answer, further: Further): Answer {
   });
 }
 
+/** The answer with other springs in and nothing turned for them: everything stands where the answer leaves it. */
+export function swappedAsItIs(answer: Answer, swaps: Swaps): Answer {
+  const { setting, corners } = swappedSetting(answer, swaps);
+  const { predictAt, learnt: fit } = setting;
+  return movedTo(
+    setting,
+    { ...answer, fit, predictAt, corners: withMoves(setting, corners, answer.now) },
+    answer.after,
+  );
+}
+
+function swappedSetting(answer: Answer, swaps: Swaps) {
+  const learnt = withSwaps(answer.fit, answer.machine.corners, swaps);
+  const setting: Setting = {
+    ...settingOf(answer),
+    learnt,
+    otherwise: [],
+    predictAt: remembered((at) => predict(learnt, at)),
+  };
+  return { setting, corners: cornersNow(setting) };
+}
+
 /**
  * The answer planned anew with other springs in; what the readings taught of the machine stays. Its reasons are those that
  * still stand in the way.
  */
 export function answerSwapped(answer: Answer, swaps: Swaps): Answer {
-  const before = settingOf(answer);
-  const learnt = withSwaps(answer.fit, answer.machine.corners, swaps);
-  const setting = { ...before, learnt, otherwise: [], predictAt: remembered((at) => predict(learnt, at)) };
-  const corners = cornersNow(setting);
+  const { setting, corners } = swappedSetting(answer, swaps);
   const plan = planFor(setting, corners);
   const { km, level, aboard } = answer.now;
   const swapped = {
     ...answer,
-    fit: learnt,
+    fit: setting.learnt,
     predictAt: setting.predictAt,
     corners: withMoves(setting, corners, answer.now),
   };

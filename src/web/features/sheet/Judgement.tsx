@@ -66,18 +66,11 @@ function WhichSprings({ id }: { id: CornerId }) {
 
 /** Springs of which nothing can be told, by what is missing. */
 function Untold({ findings }: { findings: readonly Finding[] }) {
-  const missing = findings.flatMap((one) => (one.code === 'spring-untold' ? [one] : []));
-  return [...new Set(missing.map((one) => one.missing))].map((what) => (
-    <p key={what} className="label mt-1" data-testid="verdict-missing">
-      <b>
-        Can’t tell yet,{' '}
-        {missing
-          .filter((one) => one.missing === what)
-          .map(({ corner }) => cornerNames[corner])
-          .join(', ')}
-        :
-      </b>{' '}
-      <span className="text-second">{missingWords[what]}.</span>
+  const untold = findings.flatMap((one) => (one.code === 'spring-untold' ? [one] : []));
+  return untold.map(({ missing, corners }) => (
+    <p key={missing} className="label mt-1" data-testid="verdict-missing">
+      <b>Can’t tell yet, {corners.map((id) => cornerNames[id]).join(', ')}:</b>{' '}
+      <span className="text-second">{missingWords[missing]}.</span>
     </p>
   ));
 }
