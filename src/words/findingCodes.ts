@@ -1,7 +1,7 @@
 import type { Contradiction } from '#core/findings/contradictions.ts';
 import type { Finding } from '#core/findings/finding.ts';
 import type { OpenPoint } from '#core/findings/openPoints.ts';
-import type { RemedyDo } from '#core/findings/remedies.ts';
+import type { RemedyDo } from '#core/findings/remedies/remedy.ts';
 import type { JobMisfit } from '#core/estimate/estimate.ts';
 import type { MissingForVerdict } from '#core/judgement/cornerVerdict.ts';
 import type { Reason } from '#core/planning/reasons.ts';

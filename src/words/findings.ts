@@ -1,6 +1,6 @@
 import { cornerNames } from '#core/kinds/corners.ts';
 import type { AtItsEnd, Finding, RunOut } from '#core/findings/finding.ts';
-import type { Remedy } from '#core/findings/remedies.ts';
+import type { Remedy } from '#core/findings/remedies/remedy.ts';
 import type { MarginKind } from '#core/margins/index.ts';
 import { mistakeWords } from './collarMistake.ts';
 import { contradictionWords } from './contradictions.ts';

@@ -1,5 +1,5 @@
 import type { OpenPoint, Unchecked } from '#core/findings/openPoints.ts';
-import type { Remedy } from '#core/findings/remedies.ts';
+import type { Remedy } from '#core/findings/remedies/remedy.ts';
 import type { Stage } from '#core/judgement/stages.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { findingWords } from './findings.ts';

@@ -1,4 +1,4 @@
-import type { Cost, Remedy, RemedyDo } from '#core/findings/remedies.ts';
+import type { Cost, Remedy, RemedyDo } from '#core/findings/remedies/remedy.ts';
 import { axleOf, cornerNames } from '#core/kinds/corners.ts';
 import type { MarginKind } from '#core/margins/index.ts';
 import { turnsText } from '#core/units/turns.ts';

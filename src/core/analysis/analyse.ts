@@ -1,7 +1,8 @@
 import { readRounds, type RoundsState } from '../estimate/rounds.ts';
 import { turnedOtherWay } from '../findings/collars.ts';
 import { findingKey, type Finding } from '../findings/finding.ts';
-import { remediesFor, type Remedy } from '../findings/remedies.ts';
+import { remediesFor } from '../findings/remedies/index.ts';
+import type { Remedy } from '../findings/remedies/remedy.ts';
 import { contradictionsIn, type Contradiction } from '../findings/contradictions.ts';
 import { findingsFor } from '../findings/findings.ts';
 import { openPoints, type OpenPoint } from '../findings/openPoints.ts';

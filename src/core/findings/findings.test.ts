@@ -1,5 +1,7 @@
 import { saidOf, situations } from '../../../tests/fixtures/situations/index.ts';
 import { add, heights, record, settled } from '../../../tests/fixtures/records.ts';
+import { changed, figuresOf, keptIn } from '../../../tests/fixtures/keptFigures.ts';
+import { once } from '../once.ts';
 import { analyse } from '../analysis/analyse.ts';
 import { uncheckedOf } from './openPoints.ts';
 
@@ -49,10 +51,20 @@ test('there are at least 120 of them, half of them twins', () => {
   expect(situations.filter(({ name }) => name.endsWith(': twin'))).toHaveLength(situations.length / 2);
 });
 
-test.each(situations)('$name ($measured)', ({ job, must, mustNot }) => {
-  const { said, code } = saidOf(job());
+const told = new Map(situations.map(({ name, job }) => [name, once(() => saidOf(job()))]));
+const figuresTold = (name: string) => figuresOf(told.get(name)?.().figures ?? []);
+const kept = keptIn('tests/fixtures/situations/figures.json', () =>
+  Object.fromEntries(situations.map(({ name }) => [name, figuresTold(name)])),
+);
+
+test.each(situations)('$name ($measured)', ({ name, must, mustNot }) => {
+  const { said, code } = told.get(name)?.() ?? { said: [], code: NaN };
   expect(said).toEqual(expect.arrayContaining(must));
   for (const one of mustNot) expect(said).not.toContain(one);
   // What the command ends with says whether anything stops it.
   expect(code).toBe(said.some((one) => one.endsWith('!')) ? 3 : 0);
+});
+
+test.each(situations)('the figures told stay what they are: $name', ({ name }) => {
+  expect(changed(kept[name] ?? {}, figuresTold(name))).toEqual([]);
 });
