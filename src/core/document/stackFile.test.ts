@@ -80,6 +80,7 @@ test('two springs, a ring and a tender: what happens where, in words, and the en
     ['lower coil-bound', expect.closeTo(30 + 140, 9)],
   ]);
   expect(solidAtMm).toBeCloseTo(170, 9);
+  expect(stackTable({ ...file, preloadMm: 10, strokeMm: 165 }, 50).solidAtMm).toBeCloseTo(160, 9);
   expect(rows.at(-1)?.damperMm).toBeCloseTo(170, 9);
   expect(rows[1]?.rateNPerMm).toBeCloseTo(24, 9);
   expect(rows[2]?.rateNPerMm).toBeCloseTo(40, 9);

@@ -1,4 +1,5 @@
 import { readRounds } from './rounds.ts';
+import { analyse } from '../analysis/analyse.ts';
 import { answerFor } from '../planning/answer.ts';
 import {
   add,
@@ -59,4 +60,14 @@ test('the other way is named first where the collar agrees, and not where it wen
 
 test('heights that went as recorded outweigh one collar reading', () => {
   expect(suspected(turned(95, level, [365, 365, 365, 365]))?.code).not.toBe('turned-other-way');
+});
+
+test('how likely the other way is follows from the odds of the collar alone', () => {
+  // 1.7 mm back where 5 on are recorded: odds e to 2 x 1.7 x 5 / 1.5 squared.
+  const job = turned(91.7, level, [365, 365, 365, 365]);
+  const [told] = analyse(job).findings;
+  expect(told).toMatchObject({
+    code: 'doubt',
+    probability: expect.closeTo(1 / (1 + Math.exp(-17 / 2.25)), 9),
+  });
 });

@@ -3,6 +3,7 @@ import { fit, readAs, type Fit, type RoundEvidence } from './fit.ts';
 import type { Axle } from '../kinds/corners.ts';
 import { CornerModel } from '../machine/corner.ts';
 import type { MassDescription } from '../machine/description.ts';
+import { chiSquaredAbove } from '../numerics/chiSquared.ts';
 import { softmaxShares } from '../numerics/softmax.ts';
 
 /** What could be wrong where readings and machine do not agree. */
@@ -53,7 +54,7 @@ function isStrained({ cost, parameters }: Fit, rounds: readonly RoundEvidence[])
   const readings = rounds.reduce((sum, one) => sum + one.readings.length, 0);
   const placing = parameters.filter(({ kind, sd }) => kind === 'constant' && sd > FLAT_MM).length;
   const freedom = readings - placing;
-  return freedom > 0 && cost > freedom + STRAIN * Math.sqrt(2 * freedom) + 1;
+  return freedom > 0 && cost > chiSquaredAbove(freedom, STRAIN) + 1;
 }
 
 /** mm. A reference known worse than this before it is read is placed by its first reading. */

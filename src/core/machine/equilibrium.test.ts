@@ -72,6 +72,12 @@ describe('one corner in closed form', () => {
     expect(readSolver(out, { converged: true, iterations: 0, residualN: 0 }).contacts[0]?.state).toBe(
       'bottomed',
     );
+    // Coils solid at 55, where the travel ends at 70 once screwed out: solid, not metal.
+    const bound = new MachineSolver(plainCar({ travelMm: 60, springs: linear(30, 65) }));
+    bound.corners.forEach((corner) => corner.set(0, 10));
+    bound.solve();
+    const [first] = readSolver(bound, { converged: true, iterations: 0, residualN: 0 }).contacts;
+    expect(first).toMatchObject({ state: 'solid', travelMm: expect.closeTo(55, 9) });
     const stop = {
       contactMm: 60,
       rows: [

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { chiSquaredAbove } from './chiSquared.ts';
 import { solveBox } from './boxQp.ts';
 import { apply, cholesky, invertSpd, multiply, solveSpd, transpose } from './matrix.ts';
 import { seededUniform, standardNormal } from './random.ts';
@@ -69,6 +70,10 @@ describe('least squares in a box', () => {
     const wide = { hessian, gradient: [3, 3], lower: [-9, -9], upper: [9, 9] };
     expect(solveBox(wide).x).toEqual([expect.closeTo(1, 9), expect.closeTo(1, 9)]);
     // With x0 held at 0.5 the other solves 2 y = 3 - 0.5.
+    // Bounds on one side of nothing only.
+    const apart = { ...wide, lower: [-9, -9], upper: [-2, -3] };
+    expect(solveBox(apart).x).toEqual([-2, -3]);
+    expect(solveBox({ ...wide, lower: [4, 5], upper: [9, 9] }).x).toEqual([4, 5]);
     expect(solveBox({ ...wide, upper: [0.5, 9] }).x).toEqual([0.5, expect.closeTo(1.25, 9)]);
   });
 
@@ -110,4 +115,8 @@ test('the normal generator has mean 0 and variance 1, and repeats with its seed'
   expect(Math.abs(mean)).toBeLessThan(0.03);
   expect(Math.abs(variance - 1)).toBeLessThan(0.05);
   expect(standardNormal(seededUniform(7))).toBe(draws[0]);
+});
+
+test('chi-squared of eight degrees of freedom has a spread of four', () => {
+  expect(chiSquaredAbove(8, 2.5)).toBeCloseTo(18, 12);
 });

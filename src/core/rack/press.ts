@@ -48,9 +48,9 @@ function isBent(
   off: number[],
   { xm, sxx, rate }: Line,
 ): boolean {
-  const square = rows.map(([x]) => (x - xm) ** 2);
+  const square = rows.map(([x]) => x ** 2);
   const sm = mean(square);
-  const slope = rows.reduce((sum, [x], i) => sum + (x - xm) * ((square[i] ?? 0) - sm), 0) / sxx;
+  const slope = rows.reduce((sum, [x], i) => sum + (x - xm) * (square[i] ?? 0), 0) / sxx;
   const q = rows.map(([x], i) => (square[i] ?? 0) - sm - slope * (x - xm));
   const qq = q.reduce((sum, one) => sum + one * one, 0);
   if (qq < 1e-9) return false;

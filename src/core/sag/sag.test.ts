@@ -83,6 +83,12 @@ describe('readings', () => {
     expect(questionSag({ slot: 'r1-lift-1', mm: 540 }, here)).toBe('under-pressed');
     expect(questionSag({ slot: 'r1-press-2', mm: 596 }, here)).toBe('over-alone');
     expect(questionSag({ slot: 'r1-lift-1', mm: 560 }, here)).toBeNull();
+    // Let go upwards it stands no lower than pressed, but for the tape.
+    expect(questionSag({ slot: 'alone-press-2', mm: 594 }, here)).toBe('over-lifted');
+    expect(questionSag({ slot: 'alone-press-2', mm: 592 }, here)).toBeNull();
+    expect(questionSag({ slot: 'r1-lift-1', mm: 548 }, here)).toBeNull();
+    expect(questionSag({ slot: 'alone-lift-2', mm: 601 }, here)).toBeNull();
+    expect(questionSag({ slot: 'r1-press-2', mm: 592 }, here)).toBeNull();
   });
 
   test('the helper is led round each state once, and only to what is missing', () => {
