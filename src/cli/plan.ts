@@ -8,6 +8,7 @@ import { cornerVerdict } from '#core/judgement/cornerVerdict.ts';
 import type { SpringVerdict } from '#core/judgement/springVerdict.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
 import type { CornerMove } from '#core/planning/cornerAnswer.ts';
+import { scalesSpread } from '#core/scales/padsAround.ts';
 import { chanceIfMeasured } from '#core/planning/ifMeasured.ts';
 import { findingWords } from '#words/findings.ts';
 import { nextWords } from '#words/nextAction.ts';
@@ -78,7 +79,7 @@ export function planOf({ analysis, answer }: Measured) {
       crossWeight: answer.cross && {
         ...answer.cross,
         now: { kind: 'estimated', value: answer.cross.now },
-        after: { kind: 'predicted', value: answer.cross.after },
+        after: { kind: 'predicted', value: answer.cross.after, sd: scalesSpread(answer, 'cross') },
       },
       findings: findings.map((finding) => {
         const remedies = analysis.remedies(finding);

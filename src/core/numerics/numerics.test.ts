@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { chiSquaredAbove } from './chiSquared.ts';
+import { spreadOf } from './spread.ts';
 import { solveBox } from './boxQp.ts';
 import { apply, cholesky, invertSpd, multiply, solveSpd, transpose } from './matrix.ts';
 import { seededUniform, standardNormal } from './random.ts';
@@ -119,4 +120,11 @@ test('the normal generator has mean 0 and variance 1, and repeats with its seed'
 
 test('chi-squared of eight degrees of freedom has a spread of four', () => {
   expect(chiSquaredAbove(8, 2.5)).toBeCloseTo(18, 12);
+});
+
+test('the spread of each column is about its own mean', () => {
+  const [first, second] = spreadOf([[1, 10], [2, 10], [3, 10], [6, 14]]); // prettier-ignore
+  // Squares about 3: 4 + 1 + 0 + 9, by three; about 11: 3 x 1 + 9.
+  expect(first).toBeCloseTo(Math.sqrt(14 / 3), 12);
+  expect(second).toBeCloseTo(2, 12);
 });

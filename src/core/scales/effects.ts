@@ -6,6 +6,7 @@ import { influence, seatForce } from '../machine/equilibrium.ts';
 import { GRAVITY } from '../machine/solver.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
 import type { CornerId } from '../kinds/corners.ts';
+import { spreadAt } from './spread.ts';
 import type { Outcome } from '../estimate/simulate.ts';
 
 /** What one turn up, one step, one position or a tenth of a bar more of one adjuster does to everything that can be read. */
@@ -18,8 +19,16 @@ export interface SeatEffect {
   /** What the turn is, mm of seat or mount or steps of pressure, and how far the seat goes to do the same. */
   turnBy: number;
   asSeatBy: number;
-  /** By corner: height over its wheel, mm, and weight on its pad, kg. */
-  corners: { id: CornerId; heightMm: number; padKg: number }[];
+  /** By corner: height over its wheel, mm, and weight on its pad, kg, each with one standard deviation. */
+  corners: EffectAt[];
+}
+
+interface EffectAt {
+  id: CornerId;
+  heightMm: number;
+  heightSdMm: number;
+  padKg: number;
+  padSdKg: number;
 }
 
 /**
@@ -28,8 +37,30 @@ export interface SeatEffect {
  * the wheel gives 3/4, 1/4, 1/4 and -1/4 of it. Empty where nothing holds the machine up firmly.
  */
 export function seatEffects(answer: Answer): SeatEffect[] {
-  const { document, machine, now, predictAt } = answer;
-  const { outcome } = predictAt(now);
+  const plain = effectsIn(answer, answer.predictAt(answer.now).outcome);
+  const figuresOf = (effects: readonly PlainEffect[]) =>
+    effects.flatMap(({ corners }) => corners.flatMap(({ heightMm, padKg }) => [heightMm, padKg]));
+  const spread = spreadAt(answer, answer.now, (outcome) => {
+    const drawn = effectsIn(answer, outcome);
+    return drawn.length === plain.length ? figuresOf(drawn) : null;
+  });
+  let k = 0;
+  return plain.map((effect) => ({
+    ...effect,
+    corners: effect.corners.map((at) => ({
+      ...at,
+      heightSdMm: spread[k++] ?? 0,
+      padSdKg: spread[k++] ?? 0,
+    })),
+  }));
+}
+
+type PlainEffect = Omit<SeatEffect, 'corners'> & {
+  corners: Pick<EffectAt, 'id' | 'heightMm' | 'padKg'>[];
+};
+
+/** The effects on one machine at rest; empty where nothing holds it up firmly. */
+function effectsIn({ document, machine, now }: Answer, outcome: Outcome): PlainEffect[] {
   const { solver } = outcome;
   const seats = influence(solver);
   if (!seats) return [];
@@ -40,7 +71,7 @@ export function seatEffects(answer: Answer): SeatEffect[] {
     solver.writeBasis(basis, 0, x, y);
     return basis.reduce((sum, value, a) => sum + value * (seats.body[a]?.[j] ?? 0), 0);
   };
-  return ids.flatMap((seat, j): SeatEffect[] => {
+  return ids.flatMap((seat, j): PlainEffect[] => {
     const corner = document.corners[seat];
     if (!canMove(corner)) return [];
     const by = corner.mount && corner.sagMm === null ? 'mount' : 'seat';

@@ -109,3 +109,21 @@ describe('what a turn does, against a machine brought to rest by relaxation', ()
     expect(notch?.corners[0]?.heightMm).toBeCloseTo(3 * (turn?.corners[0]?.heightMm ?? 0), 3);
   });
 });
+
+test('what a turn does is known as well as the springs are: guessed ones say so by their spread', () => {
+  const shareOf = (edit: (document: JobDocument) => void) => {
+    const document = knowing(edit);
+    const answer = must(
+      answerFor(add(record(document), ...padFacts(0, standOf(hidePadCar(1, { plain: true }))))),
+    );
+    const [at] = seatEffects(answer)[0]?.corners ?? [];
+    return (at?.padSdKg ?? 0) / Math.abs(at?.padKg ?? 1);
+  };
+  const named = shareOf(() => undefined);
+  const guessed = shareOf((one) => {
+    for (const id of fourCorners) Object.assign(one.corners[id], { springs: [], preloadMm: null });
+  });
+  expect(named).toBeGreaterThan(0.005);
+  expect(named).toBeLessThan(0.12);
+  expect(guessed).toBeGreaterThan(2 * named);
+});

@@ -59,12 +59,15 @@ export function SizeLength({ mm, decimals = 1, signed = false, bare = false }: L
 }
 
 /** A length too small for fractions of an inch: in tenths of a mm or thousandths of an inch. */
-export function FineLength({ mm, signed = false }: { mm: number; signed?: boolean }) {
+export function FineLength({ mm, sd, signed = false }: { mm: number; sd?: number; signed?: boolean }) {
   const { system } = useLengthStyle(1);
-  const [, number = '', unit = ''] = /^(\S+) (\S+)$/.exec(fineLengthText(mm, system, signed)) ?? [];
+  const partsOf = (text: string) => /^(\S+) (\S+)$/.exec(text) ?? [];
+  const [, number = '', unit = ''] = partsOf(fineLengthText(mm, system, signed));
+  const spread = sd === undefined ? '' : ` ± ${partsOf(fineLengthText(sd, system, false))[1] ?? ''}`;
   return (
     <span className="figures whitespace-nowrap">
       {number}
+      {spread}
       <span className="text-[0.72em] font-normal">{`\u2009${unit}`}</span>
     </span>
   );

@@ -2,20 +2,34 @@ import { inReadersUnit, type MeasureName } from '#core/units/measure.ts';
 import { useSettings } from './settings.ts';
 import { Plain } from './Figure.tsx';
 
-function Measure({ name, value, decimals = 0 }: { name: MeasureName; value: number; decimals?: number }) {
+interface Props {
+  name: MeasureName;
+  value: number;
+  /** One standard deviation, in the same unit. */
+  sd?: number | undefined;
+  decimals?: number;
+}
+
+function Measure({ name, value, sd, decimals = 0 }: Props) {
   const system = useSettings((state) => state.system);
   const { value: shown, unit } = inReadersUnit(name, value, system);
   return (
     <span className="figures whitespace-nowrap">
       <Plain value={shown} decimals={decimals} />
+      {sd !== undefined && (
+        <>
+          {' ± '}
+          <Plain value={inReadersUnit(name, sd, system).value} decimals={decimals} />
+        </>
+      )}
       <span className="text-[0.85em] font-normal">{`\u2009${unit}`}</span>
     </span>
   );
 }
 
 /** A weight in the reader's unit. */
-export function Mass({ kg, decimals = 0 }: { kg: number; decimals?: number }) {
-  return <Measure name="mass" value={kg} decimals={decimals} />;
+export function Mass({ kg, sd, decimals = 0 }: { kg: number; sd?: number; decimals?: number }) {
+  return <Measure name="mass" value={kg} sd={sd} decimals={decimals} />;
 }
 
 /** A force in the reader's unit. */

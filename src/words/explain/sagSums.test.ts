@@ -116,7 +116,7 @@ describe('figures of the scales', () => {
   });
 
   test('a turn’s effect opens to its pitch and the height it goes with', () => {
-    const at = { id: 'RR' as const, heightMm: -0.6, padKg: 1.3 };
+    const at = { id: 'RR' as const, heightMm: -0.6, heightSdMm: 0.1, padKg: 1.3, padSdKg: 0.2 };
     const sum = effectSum(
       { seat: 'LF', by: 'seat', way: 'thread', turnBy: 2, asSeatBy: 2, corners: [at] },
       at,

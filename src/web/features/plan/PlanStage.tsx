@@ -8,6 +8,7 @@ import { cornersIn } from '#core/kinds/classes/index.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { chanceSum, crossSum, estimateSum, heightNowSum, predictedSum } from '#words/explain/cornerSums.ts';
 import { Link } from 'react-router';
+import { scalesSpread } from '#core/scales/padsAround.ts';
 import { padFigure } from '#core/figures/padFigure.ts';
 import { padAfterSum } from '#words/explain/scaleSums.ts';
 import { Mass } from '../../ui/Measure.tsx';
@@ -167,14 +168,14 @@ function SagLine({ corner, answer }: { corner: CornerAnswer; answer: Answer }) {
 /** Weight on the wheel now and after, where it was ever weighed on pads. */
 function WeightLine({ corner: { id }, answer }: { corner: CornerAnswer; answer: Answer }) {
   if (!answer.state.rounds.some(({ pads }) => pads[id])) return null;
-  const { measured, estimatedKg, predictedKg } = padFigure(answer, id);
+  const { measured, estimatedKg, predictedKg, predictedSdKg } = padFigure(answer, id);
   return (
     <p className="text-second" data-testid={`weight-${id}`}>
       <SumFigure name={`Weight after the plan, ${cornerNames[id]}`} sum={() => padAfterSum(answer, id)}>
         {measured ? '' : '≈ '}
         <Mass kg={measured?.value ?? estimatedKg} decimals={1} />{' '}
         <span className="label">{measured ? 'measured' : 'estimated'}</span> →{' '}
-        <Mass kg={predictedKg} decimals={1} /> <span className="label">predicted</span>
+        <Mass kg={predictedKg} sd={predictedSdKg} decimals={1} /> <span className="label">predicted</span>
       </SumFigure>
     </p>
   );
@@ -246,7 +247,8 @@ function CrossLine({ answer, jobId }: { answer: Answer; jobId: string }) {
       {' '}
       {what === 'front' ? 'Right front of the front' : 'Cross weight'}{' '}
       <SumFigure name="Weight on the scales" sum={() => crossSum(answer)}>
-        ≈ {(100 * now).toFixed(1)} → {(100 * after).toFixed(1)} % predicted
+        ≈ {(100 * now).toFixed(1)} → {(100 * after).toFixed(1)} ±{' '}
+        {(100 * scalesSpread(answer, what)).toFixed(1)} % predicted
       </SumFigure>
       , {(100 * target).toFixed(1)} wanted:{' '}
       <Link to={`/jobs/${jobId}/scales`} className="text-action underline underline-offset-4">

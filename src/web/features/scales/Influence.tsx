@@ -123,14 +123,14 @@ function EffectTable({ answer, effects }: { answer: Answer; effects: SeatEffect[
             </th>
             {effect.corners.map((at) => (
               <td key={at.id} className={`px-3 ${at.id === effect.seat ? 'font-semibold' : ''}`}>
-                <FineLength mm={at.heightMm} signed />
+                <FineLength mm={at.heightMm} sd={at.heightSdMm} signed />
                 <SumFigure
                   name={`Weight ${cornerNames[at.id]}`}
                   sum={() => effectSum(effect, at)}
                   className="label text-second block w-full text-right"
                 >
                   {at.padKg < 0 ? '−' : '+'}
-                  <Mass kg={Math.abs(at.padKg)} decimals={1} />
+                  <Mass kg={Math.abs(at.padKg)} sd={at.padSdKg} decimals={1} />
                 </SumFigure>
               </td>
             ))}
