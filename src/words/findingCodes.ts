@@ -86,6 +86,8 @@ export const openMeanings: Record<OpenPoint['code'], string> = {
 export const remedyMeanings: Record<RemedyDo['do'], string> = {
   seat: 'The seat moved `by`.',
   mount: 'The lower mount screwed out by `mm`.',
+  cam: 'The cam set to another position.',
+  air: 'The air spring pumped up or let down.',
   'mount-for-seat': 'The mount moved and the seat as far the other way.',
   helper: 'A helper spring that takes up `takesUpMm`.',
   spring: 'Another spring: `rateTimes` the rate, `longerMm` longer.',

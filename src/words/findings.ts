@@ -25,6 +25,8 @@ export interface ToldFinding {
 export function findingWords(finding: Finding, say: Say, remedies: readonly Remedy[] = []): ToldFinding {
   const { what, remedy } = toldOf(finding, say);
   const tried = remedies.map((one) => remedyWords(one, say));
+  const cured = finding.code === 'run-out' && finding.when === 'now';
+  if (cured) return { what, ways: ['This plan puts it right.'] };
   return { what, ways: tried.length > 0 ? tried : [remedy] };
 }
 

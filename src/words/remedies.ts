@@ -1,6 +1,7 @@
 import type { Cost, Remedy, RemedyDo } from '#core/findings/remedies/remedy.ts';
 import { axleOf, cornerNames } from '#core/kinds/corners.ts';
 import type { MarginKind } from '#core/margins/index.ts';
+import { measureText } from '#core/units/measure.ts';
 import { turnsText } from '#core/units/turns.ts';
 import type { Say } from './figures.ts';
 import { springWay } from './instruction.ts';
@@ -27,8 +28,12 @@ function doWords(remedy: RemedyDo, say: Say): string {
       const seats = remedy.both ? `both ${axleOf(remedy.corner)} seats` : 'the seat';
       return `Move ${seats} ${say(Math.abs(by))}${turns} ${springWay(by)}.`;
     }
+    case 'cam':
+      return `Set the cam from position ${remedy.from} to ${remedy.to}.`;
+    case 'air':
+      return `${remedy.bar > 0 ? 'Pump it up' : 'Let it down'} by ${measureText('pressure', Math.abs(remedy.bar))}.`;
     case 'mount':
-      return `Screw the lower mount ${outOrIn(remedy.mm)} by ${say(Math.abs(remedy.mm))} (${turnsText(Math.abs(remedy.mm) / remedy.pitchMm)}).`;
+      return `Screw ${remedy.both ? `both ${axleOf(remedy.corner)} lower mounts` : 'the lower mount'} ${outOrIn(remedy.mm)} by ${say(Math.abs(remedy.mm))} (${turnsText(Math.abs(remedy.mm) / remedy.pitchMm)}).`;
     case 'mount-for-seat':
       return `Screw the lower mount ${outOrIn(remedy.mountMm)} by ${say(Math.abs(remedy.mountMm))} and move the seat as far ${springWay(remedy.seatBy)}.`;
     case 'helper':

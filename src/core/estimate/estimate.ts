@@ -80,7 +80,7 @@ export function estimateOf(
   const inJob = (misfit: Misfit) => placed(misfit, machine.corners, read);
   const { fine, plain, explained } = explanations(machine.believed, all, {
     worked: rounds.length,
-    dismissed: (misfit) => state.checkedRight.includes(misfitKey(inJob(misfit))),
+    dismissed: (misfit) => isChecked(state.checkedRight, inJob(misfit)),
     collarSays: (contact, round) => {
       const corner = machine.corners[contact] as CornerId;
       return collarEvidence(state, corner, { round, readingSign: readingSigns[corner] ?? 1 });
@@ -121,6 +121,21 @@ export function estimateOf(
         predictAt: (situation) => predict(fit, meant(situation)),
       })),
   };
+}
+
+/** Whether somebody has looked into it and found it right. */
+function isChecked(checkedRight: readonly string[], misfit: JobMisfit): boolean {
+  if (misfit.code !== 'turned-other-way') return checkedRight.includes(misfitKey(misfit));
+  // One collar that went as recorded is enough: they cannot all have gone the other way.
+  return misfit.corners.some((id) => isTurnChecked(checkedRight, id, misfit.round));
+}
+
+/** Whether somebody has looked which way a collar was turned in a round, by itself or with others, and found it as recorded. */
+export function isTurnChecked(checkedRight: readonly string[], corner: CornerId, round: number): boolean {
+  return checkedRight.some((key) => {
+    const [, code, corners = '', of] = key.split(':');
+    return code === 'turned-other-way' && of === String(round) && corners.split('+').includes(corner);
+  });
 }
 
 function named(explained: readonly Explained[]): Explained[] {

@@ -1,7 +1,7 @@
 import { part } from '../calculation/part.ts';
 import { collarEvidence } from '../estimate/collarEvidence.ts';
 import type { CornerId } from '../kinds/corners.ts';
-import { misfitKey } from '../estimate/estimate.ts';
+import { isTurnChecked } from '../estimate/estimate.ts';
 import { collarNow } from '../estimate/rounds.ts';
 import type { Answer } from '../planning/answerShape.ts';
 import type { CornerAnswer } from '../planning/cornerAnswer.ts';
@@ -14,7 +14,20 @@ const ELSEWHERE_MM = 3;
 
 /** What the collars' own readings say of the last turn: turned the other way, or not where the moves on record lead. */
 export function collarFindings(answer: Answer): Finding[] {
-  return answer.corners.flatMap((corner) => ofCollar(answer, corner));
+  const all = answer.corners.flatMap((corner) => ofCollar(answer, corner));
+  const turned = all.flatMap((one) =>
+    one.code === 'doubt' && one.misfit.code === 'turned-other-way' ? [{ ...one, misfit: one.misfit }] : [],
+  );
+  const [first] = turned;
+  if (!first) return all;
+  // Turned the other way in one round is one thing to look at, at however many corners.
+  const together: Finding = {
+    ...first,
+    misfit: { ...first.misfit, corners: turned.flatMap(({ misfit }) => misfit.corners) },
+    probability: Math.min(...turned.map(({ probability }) => probability)),
+    evidence: { parts: turned.flatMap(({ evidence }) => evidence.parts), onGuess: false },
+  };
+  return [together, ...all.filter(({ code }) => code !== 'doubt')];
 }
 
 /** Corners of which the last turn is most likely to have gone the other way, by their collars or by the tape. */
@@ -38,16 +51,16 @@ function ofCollar({ state }: Answer, { id, spec }: CornerAnswer): Finding[] {
   const expectedMm = before + readingSign * movedMm;
   const evidence = {
     parts: [
-      part('r before', before, 'length', 'measured'),
-      part('c', movedMm, 'length', 'measured'),
-      part('r', readMm, 'length', 'measured'),
+      part('r before', before, 'length', 'measured', id),
+      part('c', movedMm, 'length', 'measured', id),
+      part('r', readMm, 'length', 'measured', id),
     ],
     onGuess: false,
   };
   const odds = collarEvidence(state, id, { round, readingSign });
   if (odds > OTHER_WAY) {
     const misfit = { code: 'turned-other-way' as const, corners: [id], round };
-    if (checkedRight.includes(misfitKey(misfit))) return [];
+    if (isTurnChecked(checkedRight, id, round)) return [];
     const probability = 1 / (1 + Math.exp(-odds));
     return [{ code: 'doubt', misfit, probability, severity: 'stop', when: 'now', evidence }];
   }

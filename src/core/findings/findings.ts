@@ -29,13 +29,26 @@ export function findingsFor(answer: Answer, questions: readonly Contradiction[])
   const springs = springFindings(answer);
   return [
     ...collars,
-    ...doubted.filter((one) => !told(one)),
+    ...doubted.filter((one) => !told(one) && !isTurnTold(one, collars)),
     ...now.map((one): Finding => (stays(one) ? { ...one, when: 'both' } : one)),
     ...after.filter((one) => !known(one)),
     ...inTheWay.filter((one) => !isLooseTold(one, after)),
     ...questions.map(asked),
     ...springs.filter((one) => !isEndTold(one, [...springs, ...inTheWay])),
   ].sort((a, b) => rank[a.severity] - rank[b.severity]);
+}
+
+/** What the tape says of a turn need not be said again where the collars themselves say it of those corners. */
+function isTurnTold(one: Finding, collars: readonly Finding[]): boolean {
+  if (one.code !== 'doubt' || one.misfit.code !== 'turned-other-way') return false;
+  const { corners, round } = one.misfit;
+  return collars.some(
+    (other) =>
+      other.code === 'doubt' &&
+      other.misfit.code === 'turned-other-way' &&
+      other.misfit.round === round &&
+      corners.every((id) => 'corners' in other.misfit && other.misfit.corners.includes(id)),
+  );
 }
 
 /** An adjuster near its end is no hint any more where its spring is wrong by that, or a target is missed by it. */

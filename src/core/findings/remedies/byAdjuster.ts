@@ -1,7 +1,7 @@
-import { twinOf } from '../../kinds/corners.ts';
+import { wayOf } from '../../adjusting/index.ts';
+import { twinOf, type CornerId } from '../../kinds/corners.ts';
 import { marginsFor } from '../../margins/margins.ts';
 import type { Answer } from '../../planning/answerShape.ts';
-import type { CornerAnswer } from '../../planning/cornerAnswer.ts';
 import { movedFurther, type Further } from '../../planning/replan.ts';
 import { tolerances } from '../../tolerances.ts';
 import type { Remedy } from './remedy.ts';
@@ -10,53 +10,87 @@ import { enough, find, worked, type At } from './tried.ts';
 /** mm of seat or mount that nobody turns further for a remedy. */
 const MOST_MM = 60;
 
+/** Whether enough is left of what had run out. */
+function isEnough(at: At, then: Answer): boolean {
+  return (find(marginsFor(then), at.finding)?.leftMm ?? Infinity) >= enough(at) - tolerances.missedMm;
+}
+
 /** The fewest whole steps in a direction with which enough is left; null where none within reach has it. */
 function leastMove(
   at: At,
   step: { by: number; most: number },
   further: (by: number) => Further,
 ): { by: number; then: Answer } | null {
-  const wantedMm = enough(at) - tolerances.missedMm;
   const doneBy = (steps: number) => movedFurther(at.base, further(steps * step.by));
-  const isEnough = (steps: number) =>
-    (find(marginsFor(doneBy(steps)), at.finding)?.leftMm ?? Infinity) >= wantedMm;
   let most = Math.floor(step.most / step.by + 1e-9);
-  if (most < 1 || !isEnough(most)) return null;
+  if (most < 1 || !isEnough(at, doneBy(most))) return null;
   for (let few = 0; most - few > 1;) {
     const middle = Math.floor((few + most) / 2);
-    if (isEnough(middle)) most = middle;
+    if (isEnough(at, doneBy(middle))) most = middle;
     else few = middle;
   }
   return { by: most * step.by, then: doneBy(most) };
 }
 
-/** The smallest move that can be told of an adjuster, in its own count. */
-function stepOf({ spec, steps }: CornerAnswer): number {
-  return steps === null ? spec.pitchMm.value * tolerances.turnStep : spec.stepMm.value;
-}
-
-/** The seat moved the fewest steps that cure it, up (1) or down (-1); of a low point both of its axle. */
+/** The adjuster moved the fewest steps that cure it, up (1) or down (-1); of a low point both of its axle. */
 export function bySeat(at: At, sign: 1 | -1): Remedy[] {
   const { base, corner } = at;
   const { id, room, seatBy, cam, airBar, steps, spec } = corner;
-  if (!base.document.corners[id].adjustable || cam || airBar) return [];
+  const described = base.document.corners[id];
+  if (!described.adjustable) return [];
   const roomMm = sign > 0 ? room.up - seatBy : seatBy - room.down;
   // A collar past the end of good thread may be turned back, whatever room it has beyond.
   const most = Math.min(Math.max(roomMm, at.finding.kind.startsWith('thread') ? MOST_MM : 0), MOST_MM);
-  const both = at.finding.kind === 'ground' ? twinOf(id) : null;
-  const further = (by: number): Further => ({
-    [id]: { seatBy: sign * by },
-    ...(both ? { [both]: { seatBy: sign * by } } : {}),
+  const both = bothOf(at);
+  const further = (by: number): Further => alike(both, { seatBy: sign * by });
+  const stands = base.after.seatsBy[base.machine.corners.indexOf(id)] ?? 0;
+  const { stepBy, choicesBy } = wayOf(described).steps({
+    corner: described,
+    spec,
+    collarMm: null,
+    seatBy: stands,
   });
-  const found = leastMove(at, { by: stepOf(corner), most }, further);
+  const found = choicesBy
+    ? firstChoice(
+        at,
+        choicesBy.map((by) => sign * by).filter((by) => by > 0),
+        further,
+      )
+    : leastMove(at, { by: stepBy, most }, further);
   if (!found) return [];
+  const by = sign * found.by;
+  const then = found.then.corners.find((one) => one.id === id);
+  if (cam && then?.cam)
+    return [worked(at, { do: 'cam', corner: id, from: cam.after + 1, to: then.cam.after + 1 }, found.then)];
+  if (airBar && then?.airBar)
+    return [worked(at, { do: 'air', corner: id, bar: then.airBar.after - airBar.after }, found.then)];
   const pitchMm = steps === null ? spec.pitchMm.value : null;
-  return [
-    worked(at, { do: 'seat', corner: id, by: sign * found.by, pitchMm, both: both !== null }, found.then),
-  ];
+  return [worked(at, { do: 'seat', corner: id, by, pitchMm, both: both.length > 1 }, found.then)];
 }
 
-/** The lower mount moved the fewest steps that cure it, out (1) or in (-1). */
+/** The smallest of a few moves that is enough. */
+function firstChoice(
+  at: At,
+  choices: readonly number[],
+  further: (by: number) => Further,
+): { by: number; then: Answer } | null {
+  for (const by of [...choices].sort((a, b) => a - b)) {
+    const then = movedFurther(at.base, further(by));
+    if (isEnough(at, then)) return { by, then };
+  }
+  return null;
+}
+
+/** The corners that a remedy moves: a low point is lifted by both of its axle. */
+function bothOf({ corner: { id }, finding, base }: At): CornerId[] {
+  const twin = finding.kind === 'ground' ? twinOf(id) : null;
+  return twin && base.machine.corners.includes(twin) ? [id, twin] : [id];
+}
+
+const alike = (ids: readonly CornerId[], by: { seatBy?: number; mountMm?: number }): Further =>
+  Object.fromEntries(ids.map((id) => [id, by]));
+
+/** The lower mount moved the fewest steps that cure it, out (1) or in (-1); of a low point both of its axle. */
 export function byMount(at: At, sign: 1 | -1): Remedy[] {
   const { base, corner } = at;
   const mount = base.document.corners[corner.id].mount;
@@ -65,12 +99,25 @@ export function byMount(at: At, sign: 1 | -1): Remedy[] {
   const outMm = afterMm === null ? MOST_MM : Math.max(afterMm - leastMm, 0);
   const inMm = afterMm === null || mount.mostMm === null ? MOST_MM : Math.max(mount.mostMm - afterMm, 0);
   const most = Math.min(sign > 0 ? outMm : inMm, MOST_MM);
-  const found = leastMove(at, { by: mount.pitchMm * tolerances.turnStep, most }, (by) => ({
-    [corner.id]: { mountMm: sign * by },
-  }));
+  const both = bothOf(at);
+  const found = leastMove(at, { by: mount.pitchMm * tolerances.turnStep, most }, (by) =>
+    alike(both, { mountMm: sign * by }),
+  );
   if (!found) return [];
   const { pitchMm } = mount;
-  return [worked(at, { do: 'mount', corner: corner.id, mm: sign * found.by, pitchMm }, found.then)];
+  const told = {
+    do: 'mount',
+    corner: corner.id,
+    mm: sign * found.by,
+    pitchMm,
+    both: both.length > 1,
+  } as const;
+  return [worked(at, told, found.then)];
+}
+
+/** What sets the height alone: the lower mount where there is one, else the adjuster. */
+export function byHeight(at: At, sign: 1 | -1): Remedy[] {
+  return at.base.document.corners[at.corner.id].mount ? byMount(at, sign) : bySeat(at, sign);
 }
 
 /** The mount screwed out (or in) while the seat gives the height back: preload changes, the height does not. */

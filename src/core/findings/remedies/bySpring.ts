@@ -48,15 +48,17 @@ export function softer(at: At): Remedy[] {
   return [worked(at, { do: 'spring', corner: corner.id, rateTimes, longerMm: moreMm }, then)];
 }
 
-/** The nearest stiffer spring, in steps as they are sold, with which enough is left. */
-export function stiffer(at: At): Remedy[] {
+/** The nearest stiffer (1) or softer (-1) spring, in steps as they are sold, with which enough is left. */
+export function otherRate(at: At, sign: 1 | -1): Remedy[] {
   const { base, corner, finding } = at;
   if (base.machine.sources[corner.id].springs === 'assumed') return [];
   for (let share = RATE_STEP; share <= MOST_STIFFER + 1e-9; share += RATE_STEP) {
-    const then = swappedAsItIs(base, { [corner.id]: { rateScale: 1 + share, longerMm: 0 } });
+    const then = swappedAsItIs(base, { [corner.id]: { rateScale: 1 + sign * share, longerMm: 0 } });
     const leftMm = find(marginsFor(then), finding)?.leftMm ?? -Infinity;
     if (leftMm >= enough(at))
-      return [worked(at, { do: 'spring', corner: corner.id, rateTimes: 1 + share, longerMm: 0 }, then)];
+      return [
+        worked(at, { do: 'spring', corner: corner.id, rateTimes: 1 + sign * share, longerMm: 0 }, then),
+      ];
   }
   return [];
 }

@@ -4,8 +4,8 @@ import type { Answer } from '../../planning/answerShape.ts';
 import { standingStill } from '../../planning/replan.ts';
 import { tolerances } from '../../tolerances.ts';
 import type { Finding, RunOut } from '../finding.ts';
-import { byMount, bySeat, mountForSeat } from './byAdjuster.ts';
-import { helper, otherSprings, rightSpring, roomier, softer, stiffer } from './bySpring.ts';
+import { byHeight, byMount, bySeat, mountForSeat } from './byAdjuster.ts';
+import { helper, otherRate, otherSprings, rightSpring, roomier, softer } from './bySpring.ts';
 import type { Remedy } from './remedy.ts';
 import { find } from './tried.ts';
 
@@ -23,6 +23,8 @@ export function remediesFor(answer: Answer, finding: Finding): Remedy[] {
 function triedFor(answer: Answer, finding: Finding): Remedy[] {
   switch (finding.code) {
     case 'run-out':
+      // What is no more once the plan is done is cured by it.
+      if (finding.when === 'now') return [];
       return ofRunOut(finding.when === 'after' ? answer : standingStill(answer), finding);
     case 'unreachable':
       return ofUnreachable(answer, finding);
@@ -40,10 +42,10 @@ function ofRunOut(base: Answer, finding: RunOut): Remedy[] {
   const at = { base, corner, finding, margin };
   switch (finding.kind) {
     case 'droop':
-      return [...bySeat(at, -1), ...byMount(at, 1)];
+      return [...bySeat(at, -1), ...otherRate(at, -1)];
     case 'bump-stop':
     case 'bump-metal':
-      return [...bySeat(at, 1), ...byMount(at, 1), ...stiffer(at)];
+      return [...bySeat(at, 1), ...otherRate(at, 1)];
     case 'coil':
       return [...roomier(at), ...mountForSeat(at, 1), ...bySeat(at, -1)];
     case 'seated':
@@ -51,7 +53,7 @@ function ofRunOut(base: Answer, finding: RunOut): Remedy[] {
     case 'clearance':
     case 'joint':
     case 'ground':
-      return [...bySeat(at, 1), ...bySeat(at, -1), ...byMount(at, 1), ...byMount(at, -1)].slice(0, 2);
+      return [...byHeight(at, 1), ...byHeight(at, -1)];
     case 'thread-up':
       return bySeat(at, -1);
     case 'thread-down':

@@ -5,8 +5,12 @@ import type { MarginKind } from '../../margins/index.ts';
 export type RemedyDo =
   /** The adjuster turned so far, in its own count; its pitch where it is turned, mm; `both` where its twin goes as far. */
   | { do: 'seat'; corner: CornerId; by: number; pitchMm: number | null; both: boolean }
-  /** The lower mount screwed out, mm; negative in. */
-  | { do: 'mount'; corner: CornerId; mm: number; pitchMm: number }
+  /** A cam set to a position, counted from 1. */
+  | { do: 'cam'; corner: CornerId; from: number; to: number }
+  /** An air spring pumped up, bar; negative let down. */
+  | { do: 'air'; corner: CornerId; bar: number }
+  /** The lower mount screwed out, mm; negative in; `both` where its twin goes as far. */
+  | { do: 'mount'; corner: CornerId; mm: number; pitchMm: number; both: boolean }
   /** The mount screwed out and the seat back by as much of height, or the other way round. */
   | { do: 'mount-for-seat'; corner: CornerId; mountMm: number; seatBy: number }
   /** A helper on the spring that takes up so much, mm, and lies solid at ride height. */
