@@ -29,6 +29,15 @@ describe('simulated pads', () => {
     });
   });
 
+  test('rolled off and on later, it starts anew from then', () => {
+    const pads = new SimulatedPads(seededUniform(5));
+    pads.roll([468, 462, 477, 483], 20);
+    pads.read(20.5).forEach(({ value }, i) => {
+      const wanted = [468, 462, 477, 483][i] ?? 0;
+      expect(Math.abs(value - (wanted - 200 / Math.E))).toBeLessThan(4);
+    });
+  });
+
   test('what rolls on comes to stand as e to the minus time over half a second', () => {
     const pads = new SimulatedPads(seededUniform(4));
     const wanted = [468, 462, 477, 483];

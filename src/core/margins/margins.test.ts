@@ -234,6 +234,17 @@ describe('springs, load cases and clearances', () => {
     expect(one('ring-order', 'LF')?.sdMm).toBeCloseTo(Math.hypot(2, 1), 9);
   });
 
+  test('before a ring only the coils on its seat side count', () => {
+    const three = fitted();
+    three.corners.LF.springs.splice(1, 0, {
+      ...blankSpring, name: 'thin', rateNPerMm: 400, freeLengthMm: 60, solidLengthMm: 55,
+    }); // prettier-ignore
+    const all = marginsFor(answerOf(measured(365, three)));
+    // The upper has closed 75 and the 15 of preload when its ring takes over, of 140.
+    const left = all.find(({ kind, corner }) => kind === 'ring-order' && corner === 'LF')?.leftMm;
+    expect(left).toBeCloseTo(140 - 90, 6);
+  });
+
   test('coil space at full bump: the upper is held by its ring, the lower closes what is left', () => {
     // 200 mm of wheel at 2:1 is 100 mm, with 15 of preload 115 along the stack; the upper may take 90.
     const force = 115 / (1 / 90 + 1 / 150);

@@ -6,6 +6,7 @@ import {
   fineLengthText,
   lengthText,
   partsToInput,
+  shownLength,
   type Denominator,
 } from './formatLength.ts';
 import { explainRefusal } from '#words/refusals.ts';
@@ -228,4 +229,10 @@ test('what a turn does is too fine for fractions: tenths of a mm, thousandths of
   ]);
   expect(fineLengthText(1.6, 'in')).toBe('0.063 in');
   expect(fineLengthText(-0.4, 'in', true)).toBe('−0.016 in');
+});
+
+test('the length that is shown is what is read off: tenths of a millimetre, sixteenths of an inch', () => {
+  expect(shownLength(12.34, { system: 'mm', decimals: 1, denominator: 16 })).toBeCloseTo(12.3, 12);
+  expect(shownLength(12.34, { system: 'mm', decimals: 0, denominator: 16 })).toBe(12);
+  expect(shownLength(26, { system: 'in', decimals: 0, denominator: 16 })).toBeCloseTo(25.4, 9);
 });
