@@ -10,6 +10,7 @@ import type { Answer } from '#core/planning/answerShape.ts';
 import type { CornerMove } from '#core/planning/cornerAnswer.ts';
 import { scalesSpread } from '#core/scales/padsAround.ts';
 import { chanceIfMeasured } from '#core/planning/ifMeasured.ts';
+import { findingInputs } from '#words/explain/findingInputs.ts';
 import { findingWords } from '#words/findings.ts';
 import { nextWords } from '#words/nextAction.ts';
 import { openPointWords } from '#words/openPoints.ts';
@@ -83,7 +84,8 @@ export function planOf({ analysis, answer }: Measured) {
       },
       findings: findings.map((finding) => {
         const remedies = analysis.remedies(finding);
-        return { ...finding, remedies, ...findingWords(finding, mm, remedies) };
+        const evidence = { ...finding.evidence, parts: findingInputs(finding) };
+        return { ...finding, evidence, remedies, ...findingWords(finding, mm, remedies) };
       }),
       openPoints: openPoints.map((point) => ({
         ...point,

@@ -65,6 +65,14 @@ test.each(situations)('$name ($measured)', ({ name, must, mustNot }) => {
   expect(code).toBe(said.some((one) => one.endsWith('!')) ? 3 : 0);
 });
 
+test('every figure behind every finding has a name, and none is told twice', () => {
+  for (const [name, of] of told)
+    for (const names of of().goesBy) {
+      expect([name, names.filter((one) => one.length < 4)]).toEqual([name, []]);
+      expect([name, new Set(names).size]).toEqual([name, names.length]);
+    }
+});
+
 test.each(situations)('the figures told stay what they are: $name', ({ name }) => {
   expect(changed(kept[name] ?? {}, figuresTold(name))).toEqual([]);
 });

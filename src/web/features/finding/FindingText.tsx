@@ -1,7 +1,9 @@
 import type { Finding } from '#core/findings/finding.ts';
+import { findingInputs } from '#words/explain/findingInputs.ts';
 import { findingWords } from '#words/findings.ts';
 import { analysisOf } from '../../jobStore/analysisOf.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
+import { SumValue, sourceWords } from '../sums/SumPanel.tsx';
 import { AssumedMark } from '../job/AssumedMark.tsx';
 import { useSay } from '../../ui/settings.ts';
 
@@ -17,7 +19,28 @@ export function FindingText({ finding }: { finding: Finding }) {
         {finding.evidence.onGuess && <AssumedMark />}
       </p>
       <Ways ways={ways} />
+      <GoesBy finding={finding} />
     </>
+  );
+}
+
+/** The figures behind a finding, each with where it is from; folded, since most readers only want to know what to do. */
+function GoesBy({ finding }: { finding: Finding }) {
+  const inputs = findingInputs(finding);
+  if (inputs.length === 0) return null;
+  return (
+    <details className="label text-second mt-0.5 print:hidden">
+      <summary className="w-fit cursor-pointer underline decoration-dotted underline-offset-4">
+        what this goes by
+      </summary>
+      <ul className="mt-0.5 pl-4">
+        {inputs.map(({ name, value, unit, source }) => (
+          <li key={name}>
+            {name}: <SumValue value={value} unit={unit} /> {sourceWords[source]}
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }
 

@@ -7,7 +7,8 @@ import { useSettings } from '../../ui/settings.ts';
 import { SizeLength, Plain, Turns } from '../../ui/Figure.tsx';
 import { useSum } from './sumContext.ts';
 
-const sourceWords: Record<Source, string> = {
+/** Where a figure is from, in a word. */
+export const sourceWords: Record<Source, string> = {
   measured: 'measured',
   sheet: 'given',
   assumed: 'assumed',
@@ -26,7 +27,8 @@ function Measured({ name, value }: { name: MeasureName; value: number }) {
   );
 }
 
-function SumValue({ value, unit }: { value: number; unit: SumUnit }) {
+/** A figure in its unit, as the reader has units. */
+export function SumValue({ value, unit }: { value: number; unit: SumUnit }) {
   if (unit === 'force' || unit === 'rate' || unit === 'mass') return <Measured name={unit} value={value} />;
   if (unit === 'percent') return <span className="figures">{(100 * value).toFixed(1)} %</span>;
   if (unit === 'length') return <SizeLength mm={value} decimals={2} />;
