@@ -6,7 +6,7 @@ import {
   cornerVerdict,
   missingForVerdict,
   preloadShare,
-  riderSagNow,
+  sagParts,
   type MissingForVerdict,
 } from '../judgement/cornerVerdict.ts';
 import type { CornerId } from '../kinds/corners.ts';
@@ -53,7 +53,7 @@ function verdict(answer: Answer, corner: CornerAnswer): Finding[] {
   const { id } = corner;
   const told = cornerVerdict(answer, id);
   if (!told || told.verdict === 'right' || told.verdict === 'adjust first') return [];
-  const evidence = { parts: [part('z', riderSagNow(answer, corner), 'length', 'computed')], onGuess: false };
+  const evidence = { parts: sagParts(answer, corner), onGuess: false };
   return [
     {
       code: 'spring',

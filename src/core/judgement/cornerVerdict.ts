@@ -1,3 +1,4 @@
+import { part, type Part } from '../calculation/part.ts';
 import type { Answer } from '../planning/answerShape.ts';
 import type { CornerAnswer } from '../planning/cornerAnswer.ts';
 import { wayNamed, wayOf } from '../adjusting/index.ts';
@@ -39,11 +40,25 @@ function isRiderSagRead({ state, document }: Answer, id: CornerId): boolean {
 }
 
 /** Sag now as it is to be ridden, mm at the wheel: as read where it was read that way since the last turn. */
-export function riderSagNow(answer: Answer, { id, nowSagMm }: CornerAnswer): number {
+function riderSagNow(answer: Answer, { id, nowSagMm }: CornerAnswer): number {
   const { gear, luggage, fuel } = answer.document.sagRead;
   const [first] = answer.document.riders;
   const asRidden = first && gear && luggage && fuel === 1;
   return (asRidden ? sagAsRead(answer, id, first.key)?.sagMm : undefined) ?? nowSagMm;
+}
+
+/** The sags that a verdict goes by: measured where they were read since the last turn, else as all readings have them. */
+export function sagParts(answer: Answer, corner: CornerAnswer): Part[] {
+  const { document } = answer;
+  const [first] = document.riders;
+  const riderMm = riderSagNow(answer, corner);
+  const isRead = first !== undefined && sagAsRead(answer, corner.id, first.key)?.sagMm === riderMm;
+  const aloneMm = document.corners[corner.id].staticWindow ? staticSagNow(answer, corner.id) : null;
+  const aloneRead = aloneMm !== null && sagAsRead(answer, corner.id, 'alone') !== null;
+  return [
+    part('z', riderMm, 'length', isRead ? 'measured' : 'computed'),
+    ...(aloneMm === null ? [] : [part('z₀', aloneMm, 'length', aloneRead ? 'measured' : 'computed')]),
+  ];
 }
 
 /** Share of an adjuster's range that is used up towards more preload now, 0 to 1; null where nobody gave the range. */

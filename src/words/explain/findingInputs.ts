@@ -47,7 +47,7 @@ const names: Record<Code, Readonly<Record<string, string>>> = {
     'P wanted': 'pressure wanted',
     floor: 'floor under it, over the level',
   },
-  spring: { z: 'sag with the rider on' },
+  spring: { z: 'sag with the rider on', 'z₀': 'sag with nobody on' },
   'spring-untold': {},
   'adjuster-end': { r: 'collar read' },
   'cam-high': { k: 'position' },
