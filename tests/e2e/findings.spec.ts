@@ -43,6 +43,36 @@ test.describe('what is found is told on the sheet with its way out, and not of t
     });
 });
 
+test('a finding opens to the figures it goes by, each with where it is from', async ({ page }) => {
+  await page.goto(`${await put(page, 'lower mount below its engagement')}/plan`);
+  const place = page.getByRole('region', { name: 'To put right' });
+  await expect(place.getByText(/^thread diameter/)).toBeHidden();
+  await place.getByText('what this goes by').click();
+  await expect(place.getByText(/^thread diameter/)).toHaveText(/14\smm given/);
+  await expect(place).toContainText(/least to keep.*21\smm given/);
+});
+
+test('everything turned the wrong way: that is checked before anything else, and put right at every corner at once', async ({
+  page,
+}) => {
+  const sheet = await put(page, 'all four turned the other way, by the tape alone');
+  await page.goto(`${sheet}/next`);
+  await expect(page).toHaveURL(/measure$/);
+  const doubt = page.getByTestId('doubt');
+  await expect(doubt).toContainText(
+    'front left, front right, rear left and rear right collars were turned the other way',
+  );
+  await page.goto('/');
+  await expect(page.locator('main')).toContainText(/check which way it was turned, front left/i);
+  await page.goto(`${sheet}/measure`);
+  await doubt.getByRole('button', { name: 'It was: put the record right' }).click();
+  await expect(doubt).toHaveCount(0);
+  await allSent(page);
+  await page.getByRole('link', { name: /^Plan/ }).click();
+  // Each went down by 12: from 341 it is 24 up, at two to one.
+  await expect(page.getByTestId('move-LF')).toContainText(/Raise 2[345] mm/);
+});
+
 test('entries that cannot all be so are asked about until one is changed, or they are said to be right', async ({
   page,
 }) => {
