@@ -10,7 +10,7 @@ export function springReasonWords(because: SpringReason, say: Say): string {
     case 'sag-too-little-at-the-start':
       return `rider sag is ${say(because.offMm)} too little with hardly any preload`;
     case 'sag-out':
-      return `rider sag is ${say(because.offMm)} ${because.state}: bring it in by preload, then look at static sag`;
+      return `rider sag is ${say(because.offMm)} ${because.state}: bring it in by preload${because.thenStatic ? ', then look at static sag' : ''}`;
     case 'static-too-little':
       return `rider sag is right but static sag is ${say(because.offMm)} too little: the preload stands in for rate`;
     case 'static-too-much':

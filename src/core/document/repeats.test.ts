@@ -20,6 +20,9 @@ test.each([
   [[353, 372, 373], 353],
   [[372, 400, 372, 373], 400],
   [[372, 373, 375], null],
+  // Others that lie 4 apart have to be left by more than twice that.
+  [[372, 376, 383], null],
+  [[372, 376, 385], 385],
   // Of two nobody can say which it is, nor of three that all disagree.
   [[372, 353], null],
   [[372, 353, 390], null],

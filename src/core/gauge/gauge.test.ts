@@ -40,6 +40,9 @@ test('a simulated gauge moves to where the hand leaves it, says when it is stead
   expect(gauge.read(0.2).steady).toBe(false);
   // From 599 with nobody on towards 570, by e to the minus one in 0.6 s, but for what it trembles.
   expect(gauge.read(0.6).value).toBeCloseTo(570 + 29 / Math.E, 0);
+  const later = new SimulatedGauge('rear', seededUniform(4));
+  later.set('r1-press', 20);
+  expect(later.read(20.6).value).toBeCloseTo(570 + 29 / Math.E, 0);
   const pressed = gauge.read(8);
   gauge.set('r1-lift', 10);
   const lifted = gauge.read(18);

@@ -50,6 +50,12 @@ describe('is it the right spring', () => {
     ['in, with the adjuster at its end', { riderSag: rider(100), preloadShare: 0.97 }, 'right'],
   ])('%s', (_, signs, expected) => expect(verdict(signs)?.verdict).toBe(expected));
 
+  test('static sag comes next only where it is wanted and was read', () => {
+    const out = { riderSag: rider(130), preloadShare: 0.5 };
+    expect(verdict(out)?.because).toMatchObject({ code: 'sag-out', thenStatic: false });
+    expect(verdict({ ...out, staticSag: alone(32) })?.because).toMatchObject({ thenStatic: true });
+  });
+
   test('without a rider sag that was read nothing is told, wherever the adjuster stands', () => {
     expect(verdict({ preloadShare: 0.97 })).toBeNull();
     expect(verdict({ staticSag: alone(8) })).toBeNull();

@@ -15,7 +15,8 @@ export type SpringReason =
         'sag-too-much-at-the-end' | 'sag-too-little-at-the-start' | 'static-too-little' | 'static-too-much';
       offMm: number;
     }
-  | { code: 'sag-out'; offMm: number; state: 'too much' | 'too little' }
+  /** `thenStatic` where a sag with nobody on is wanted too. */
+  | { code: 'sag-out'; offMm: number; state: 'too much' | 'too little'; thenStatic: boolean }
   | { code: 'both-sags-in' | 'rider-sag-in' };
 
 export interface SpringVerdict {
@@ -42,7 +43,8 @@ export function springVerdict({ riderSag, staticSag, preloadShare }: SpringSigns
     return told('too soft', { code: 'sag-too-much-at-the-end', offMm });
   if (state === 'too little' && (preloadShare ?? 1) <= NEARLY_NONE)
     return told('too stiff', { code: 'sag-too-little-at-the-start', offMm });
-  if (state !== 'in') return told('adjust first', { code: 'sag-out', offMm, state });
+  if (state !== 'in')
+    return told('adjust first', { code: 'sag-out', offMm, state, thenStatic: staticSag !== null });
   if (staticSag?.state === 'too little')
     return told('too soft', { code: 'static-too-little', offMm: staticSag.offMm });
   if (staticSag?.state === 'too much')

@@ -8,7 +8,7 @@ import { AirSpring, checkAir } from './air.ts';
 import { GasSpring } from './gas.ts';
 import { checkStack, Stack, type RingDescription } from './stack.ts';
 import { springCurve, type SpringDescription } from './spring.ts';
-import { torsionArc, torsionAsStack } from './torsion.ts';
+import { torsionArc, torsionAsStack, torsionRate } from './torsion.ts';
 
 const coil = (rateNPerMm: number, solidMm: number | null = null): SpringDescription => ({
   kind: 'linear',
@@ -253,4 +253,12 @@ describe('bad stacks', () => {
       'stack.springs[0].rateNPerMm: got -3, expected a number above 0 and at most 100000',
     );
   });
+});
+
+test('a rate at the leg’s end and its rate per degree are one and the same', () => {
+  // Two springs on a lever of 100: 20 N/mm is 20 x 100 squared N mm a radian, half on each.
+  const rateNMmPerDeg = torsionRate({ count: 2, leverMm: 100 }, 20);
+  expect(rateNMmPerDeg).toBeCloseTo((20 * 100 * 100 * Math.PI) / 180 / 2, 9);
+  const torsion = { rateNMmPerDeg, count: 2 as const, leverMm: 100, camDegrees: [20], mostDegrees: null };
+  expect(torsionAsStack(torsion).springs[0]).toMatchObject({ rateNPerMm: expect.closeTo(20, 9) });
 });

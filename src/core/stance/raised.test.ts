@@ -31,6 +31,13 @@ test('targets of the end a low point hangs at are raised until it has what it ne
   });
 });
 
+test('a point near the rear end lifts the rear alone', () => {
+  const [LF, RF, LR, RR] = targets(hanging(90, -1200));
+  expect([LF, RF]).toEqual([365, 365]);
+  expect(LR).toBeGreaterThanOrEqual(375);
+  expect(RR).toBe(LR);
+});
+
 test('all of them where it hangs between the ends; none where it is high enough', () => {
   expect(new Set(targets(hanging(90, 0))).size).toBe(1);
   expect(targets(hanging(90, 0))[0]).toBeGreaterThanOrEqual(375);
