@@ -1,5 +1,7 @@
 const base = {
   testEnvironment: 'node',
+  // A machine that does other work beside is slow: that is no fault of what is tested.
+  testTimeout: 60_000,
   // Looked up anew in the sandbox at every use otherwise, which figures feel.
   sandboxInjectedGlobals: ['Math', 'Number', 'Object', 'Array', 'Float64Array', 'Map', 'Set'],
   transform: {
