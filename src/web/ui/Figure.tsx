@@ -63,7 +63,9 @@ export function FineLength({ mm, sd, signed = false }: { mm: number; sd?: number
   const { system } = useLengthStyle(1);
   const partsOf = (text: string) => /^(\S+) (\S+)$/.exec(text) ?? [];
   const [, number = '', unit = ''] = partsOf(fineLengthText(mm, system, signed));
-  const spread = sd === undefined ? '' : ` ± ${partsOf(fineLengthText(sd, system, false))[1] ?? ''}`;
+  // Nothing is known better than its last digit.
+  const shown = sd === undefined ? undefined : partsOf(fineLengthText(sd, system, false))[1];
+  const spread = shown === undefined ? '' : ` ± ${/[1-9]/.test(shown) ? shown : shown.replace(/0$/, '1')}`;
   return (
     <span className="figures whitespace-nowrap">
       {number}

@@ -19,7 +19,11 @@ function Measure({ name, value, sd, decimals = 0 }: Props) {
       {sd !== undefined && (
         <>
           {' ± '}
-          <Plain value={inReadersUnit(name, sd, system).value} decimals={decimals} />
+          {/* Nothing is known better than its last digit. */}
+          <Plain
+            value={Math.max(inReadersUnit(name, sd, system).value, 10 ** -decimals)}
+            decimals={decimals}
+          />
         </>
       )}
       <span className="text-[0.85em] font-normal">{`\u2009${unit}`}</span>
