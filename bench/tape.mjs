@@ -49,10 +49,10 @@ function tellChances({ told }, tenths, line) {
   }
 }
 
-/** What is suspected of healthy machines, and of ones where one collar went the wrong way or one reading is 20 mm off. */
+/** What is suspected of healthy machines, and of ones where collars went the wrong way or one reading is 20 mm off. */
 export function benchFaults({ playFault }, line) {
   const count = MACHINES / 4;
-  for (const fault of ['none', 'turned-other-way', 'odd-reading']) {
+  for (const fault of ['none', 'turned-other-way', 'axle-other-way', 'all-other-way', 'odd-reading']) {
     const { said, named, plays } = playFault(fault, count);
     line(
       fault === 'none' ? '  healthy machines of which something is said' : `  ${fault}: named first`,

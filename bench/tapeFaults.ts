@@ -38,7 +38,11 @@ export function playFault(
       if (fault !== 'none' && round === 1) {
         tally.plays++;
         const { misfit } = first ?? {};
-        const named = isNamed(misfit, fault === 'odd-reading', [...done.keys()].filter((i) => isWrong(i) && (fault === 'odd-reading' || isMoved(done[i]))).map((i) => machine.places[i]?.id)); // prettier-ignore
+        const odd = fault === 'odd-reading';
+        const at = machine.places.flatMap(({ id }, i) =>
+          isWrong(i) && (odd || isMoved(done[i])) ? [id] : [],
+        );
+        const named = isNamed(misfit, odd, at);
         if (named) tally.named++;
         break;
       }
@@ -62,7 +66,7 @@ export function playFault(
 const isMoved = (mm: number | undefined) => Math.abs(mm ?? 0) >= 6;
 
 /** Whether the fault is named at its own corners: those that moved enough to tell at least. */
-function isNamed(misfit: JobMisfit | undefined, odd: boolean, at: readonly (string | undefined)[]): boolean {
+function isNamed(misfit: JobMisfit | undefined, odd: boolean, at: readonly string[]): boolean {
   if (odd) return misfit?.code === 'odd-reading' && at.includes(misfit.corner);
   return misfit?.code === 'turned-other-way' && at.every((id) => misfit.corners.some((one) => one === id));
 }

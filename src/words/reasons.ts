@@ -103,11 +103,11 @@ function leftOverWords(
     case 'pressed':
       return reason.end === 'metal'
         ? {
-            what: `The ${where} has no bump travel left: its adjuster adds force there and no height. ${endsAt(reason.missingHeightMm, say)}`,
+            what: `The ${where} has no bump travel left. Nothing is planned there until it stands off its end. ${endsAt(reason.missingHeightMm, say)}`,
             lift: 'Check its spring and what is on board first. A stiffer or longer spring would lift it off.',
           }
         : {
-            what: `The ${where} hangs at full droop: its adjuster adds force there and no height. ${endsAt(reason.missingHeightMm, say)}`,
+            what: `The ${where} hangs at full droop. Nothing is planned there until it stands off its end. ${endsAt(reason.missingHeightMm, say)}`,
             lift: 'Less preload would bring it down. A longer damper would let it rise.',
           };
     case 'ground':

@@ -50,7 +50,7 @@ export type Reason =
   | { kind: 'step'; corner: CornerId; missingHeightMm: number; stepMm: number }
   /** What is asked of the other corners leaves this one off. */
   | { kind: 'others'; corner: CornerId; missingHeightMm: number }
-  /** It is pressed against an end of its travel, where its adjuster adds force and no height. */
+  /** It is pressed against an end of its travel: what its adjusters do there is not planned. */
   | { kind: 'pressed'; corner: CornerId; end: 'metal' | 'droop'; missingHeightMm: number }
   /** A low point that has to be kept over the ground decides: the corners were raised past their targets. */
   | { kind: 'ground'; corner: CornerId; name: string; leastMm: number; raised: RaisedTarget[] }

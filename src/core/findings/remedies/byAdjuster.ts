@@ -1,7 +1,9 @@
 import { wayOf } from '../../adjusting/index.ts';
+import type { MountDocument } from '../../document/types.ts';
 import { twinOf, type CornerId } from '../../kinds/corners.ts';
 import { marginsFor } from '../../margins/margins.ts';
 import type { Answer } from '../../planning/answerShape.ts';
+import type { CornerAnswer } from '../../planning/cornerAnswer.ts';
 import { movedFurther, type Further } from '../../planning/replan.ts';
 import { tolerances } from '../../tolerances.ts';
 import type { Remedy } from './remedy.ts';
@@ -90,15 +92,23 @@ function bothOf({ corner: { id }, finding, base }: At): CornerId[] {
 const alike = (ids: readonly CornerId[], by: { seatBy?: number; mountMm?: number }): Further =>
   Object.fromEntries(ids.map((id) => [id, by]));
 
+/** mm that a lower mount can still be screwed out (1) or in (-1); what nobody measured does not limit. */
+function mountRoom(
+  { afterMm, leastMm }: NonNullable<CornerAnswer['mount']>,
+  { mostMm }: MountDocument,
+  sign: 1 | -1,
+): number {
+  const end = sign > 0 ? leastMm : mostMm;
+  if (afterMm === null || end === null) return MOST_MM;
+  return Math.min(Math.max(sign * (afterMm - end), 0), MOST_MM);
+}
+
 /** The lower mount moved the fewest steps that cure it, out (1) or in (-1); of a low point both of its axle. */
 export function byMount(at: At, sign: 1 | -1): Remedy[] {
   const { base, corner } = at;
   const mount = base.document.corners[corner.id].mount;
   if (!mount || !corner.mount) return [];
-  const { afterMm, leastMm } = corner.mount;
-  const outMm = afterMm === null ? MOST_MM : Math.max(afterMm - leastMm, 0);
-  const inMm = afterMm === null || mount.mostMm === null ? MOST_MM : Math.max(mount.mostMm - afterMm, 0);
-  const most = Math.min(sign > 0 ? outMm : inMm, MOST_MM);
+  const most = mountRoom(corner.mount, mount, sign);
   const both = bothOf(at);
   const found = leastMove(at, { by: mount.pitchMm * tolerances.turnStep, most }, (by) =>
     alike(both, { mountMm: sign * by }),
@@ -125,9 +135,7 @@ export function mountForSeat(at: At, sign: 1 | -1): Remedy[] {
   const { base, corner } = at;
   const mount = base.document.corners[corner.id].mount;
   if (!mount || !corner.mount) return [];
-  const { afterMm, leastMm } = corner.mount;
-  const outMm = afterMm === null ? MOST_MM : Math.max(afterMm - leastMm, 0);
-  const most = Math.min(sign > 0 ? outMm : (mount.mostMm ?? MOST_MM), MOST_MM);
+  const most = mountRoom(corner.mount, mount, sign);
   const step = mount.pitchMm * tolerances.turnStep;
   const further = (by: number): Further => ({ [corner.id]: { mountMm: sign * by, seatBy: -sign * by } });
   const found = leastMove(at, { by: step, most }, further);

@@ -29,7 +29,8 @@ function Measured({ name, value }: { name: MeasureName; value: number }) {
 
 /** A figure in its unit, as the reader has units. */
 export function SumValue({ value, unit }: { value: number; unit: SumUnit }) {
-  if (unit === 'force' || unit === 'rate' || unit === 'mass') return <Measured name={unit} value={value} />;
+  if (unit === 'force' || unit === 'rate' || unit === 'mass' || unit === 'pressure')
+    return <Measured name={unit} value={value} />;
   if (unit === 'percent') return <span className="figures">{(100 * value).toFixed(1)} %</span>;
   if (unit === 'length') return <SizeLength mm={value} decimals={2} />;
   if (unit === 'turns')
