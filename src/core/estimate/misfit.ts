@@ -195,8 +195,8 @@ interface Turned {
 
 /**
  * Every move of work that is large enough to tell which way it went: each adjuster by itself, and those of an axle, or of the
- * whole machine, together where all were told one way. Who takes the direction wrong does so wherever he turns; where some go up
- * and some down the order of it makes him look.
+ * whole machine, together. Who takes the direction wrong does so wherever he turns; but where the two sides of an axle are told
+ * to go apart he looks twice, and a bar that is still hooked up is likelier.
  */
 function moves(believed: BelievedMachine, rounds: readonly RoundEvidence[], worked: number): Turned[] {
   // As described: what a strained fit has made of the ratio is no measure of a move.
@@ -210,8 +210,10 @@ function moves(believed: BelievedMachine, rounds: readonly RoundEvidence[], work
     const moved = [...atWheel.keys()].filter((contact) => Math.abs(atWheel[contact] ?? 0) >= TOLD_MOVE_MM);
     const on = (axle: Axle) => moved.filter((contact) => believed.machine.contacts[contact]?.axle === axle);
     const oneWay = (contacts: number[]) =>
-      new Set(contacts.map((contact) => Math.sign(atWheel[contact] ?? 0))).size === 1;
-    const groups = [...moved.map((contact) => [contact]), ...[on('front'), on('rear'), moved].filter(oneWay)];
+      new Set(contacts.map((contact) => Math.sign(atWheel[contact] ?? 0))).size < 2;
+    const axles = [on('front'), on('rear')];
+    const together = [...axles.filter(oneWay), ...(axles.every(oneWay) ? [moved] : [])];
+    const groups = [...moved.map((contact) => [contact]), ...together].filter(({ length }) => length > 0);
     const unlike = new Map(groups.map((contacts) => [contacts.join(), contacts]));
     return [...unlike.values()].map((contacts) => ({ contacts, round }));
   });
