@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import numeric from 'numeric';
 import { build } from 'vite';
 import { benchSearch } from './search.mjs';
-import { benchFaults, benchTape } from './tape.mjs';
+import { benchFaults, benchHealthy, benchTape } from './tape.mjs';
 
 const OUT = '.margin/bench';
 const median = (values) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)];
@@ -40,6 +40,7 @@ export async function benchEngine(line) {
   benchRounds(engine, line);
   benchTape(engine, line);
   benchFaults(engine, line);
+  benchHealthy(engine, line);
 }
 
 const coil = (rateNPerMm) => ({ kind: 'linear', rateNPerMm, solidMm: 140 });

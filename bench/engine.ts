@@ -6,6 +6,8 @@ export { aimFor } from '#core/planning/aim.ts';
 export { samplePlan } from '#core/planning/sampled.ts';
 export { answerRequest } from '#core/planning/roundsProtocol.ts';
 export { hideVehicle, isIn, measure, work } from '../tests/fixtures/shop.ts';
+export { stopsOnHealthy } from '../tests/fixtures/describedShop.ts';
+export { migrateJob } from '#core/document/migrate.ts';
 export { playFault } from './tapeFaults.ts';
 export { carefulHand, fairCalculation, thePage } from './tapePlayers.ts';
 export { tenths, trial } from './tapeTrial.ts';

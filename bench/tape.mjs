@@ -1,3 +1,5 @@
+import { readdirSync, readFileSync } from 'node:fs';
+
 /** How many machines, the same ones for everybody; half as many where each takes longer and less is claimed. */
 const MACHINES = Number(process.env.TAPE_MACHINES ?? 2000);
 
@@ -60,4 +62,25 @@ export function benchFaults({ playFault }, line) {
       fault === 'none' ? 'at most 3' : 'at least 90',
     );
   }
+}
+
+/** Machines described to the last part, true to that within what such figures are off by, are not stopped. */
+export function benchHealthy({ stopsOnHealthy, migrateJob }, line) {
+  const jobs = readdirSync('demo')
+    .filter((name) => /^[1-9].*\.json$/.test(name))
+    .map((name) => migrateJob(JSON.parse(readFileSync(`demo/${name}`, 'utf8'))));
+  const each = Math.ceil(500 / jobs.length);
+  const stopped = jobs.reduce(
+    (sum, job) =>
+      sum +
+      Array.from({ length: each }, (_, seed) => stopsOnHealthy(job, seed)).filter((codes) => codes.length > 0)
+        .length,
+    0,
+  );
+  const plays = each * jobs.length;
+  line(
+    `  ${plays} healthy, fully described: stopped`,
+    `${((100 * stopped) / plays).toFixed(1)} %`,
+    'at most 2',
+  );
 }

@@ -40,7 +40,6 @@ const beside = [
   { name: 'types', command: ['npm', 'run', '--silent', 'types'] },
   { name: 'lint', command: ['npm', 'run', '--silent', 'lint'] },
   jest('server'),
-  { name: 'units', command: ['npm', 'run', '--silent', 'units'] },
   jest('system'),
   { name: 'format', command: ['npm', 'run', '--silent', 'format:check'] },
   { name: 'boundaries', command: ['npm', 'run', '--silent', 'boundaries'] },

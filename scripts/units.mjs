@@ -2,8 +2,8 @@ import { relative, resolve } from 'node:path';
 import ts from 'typescript';
 
 /**
- * Holds quantities to the unit in their names: nothing called mm may be given what is called kg, be added to it or be
- * compared with it, and whatever has a unit in its name is a number. `npm run units [file ...]`.
+ * Checks types, and holds quantities to the unit in their names: nothing called mm may be given what is called kg, be
+ * added to it or be compared with it, and whatever has a unit in its name is a number. `npm run units [file ...]`.
  */
 const UNITS = [
   ['NMmPerDeg', 'N mm per degree'],
@@ -175,7 +175,16 @@ const isOurs = ({ fileName, isDeclarationFile }) =>
   (asked.length > 0 ? asked.includes(fileName) : fileName.includes('/src/'));
 program.getSourceFiles().filter(isOurs).forEach(visit);
 
+const mistyped = ts.getPreEmitDiagnostics(program);
+if (mistyped.length > 0)
+  faults.unshift(
+    ts.formatDiagnostics(mistyped, {
+      getCanonicalFileName: (name) => name,
+      getCurrentDirectory: () => process.cwd(),
+      getNewLine: () => '\n',
+    }),
+  );
 if (faults.length > 0) {
   console.error(faults.join('\n'));
   process.exitCode = 1;
-} else console.log('every quantity keeps to the unit in its name');
+} else console.log('types hold, and every quantity keeps to the unit in its name');

@@ -127,6 +127,15 @@ export async function staleJobs(db: Queryable): Promise<string[]> {
   return rows.map(({ id }) => id);
 }
 
+/** Jobs that have gone on since their line was worked out: what lists find and order them by may be old. */
+export async function outrunJobs(db: Queryable): Promise<string[]> {
+  const rows = await db
+    .select({ id: jobs.id })
+    .from(jobs)
+    .where(sql`${jobs.lineVersion} is distinct from ${jobs.version}`);
+  return rows.map(({ id }) => id);
+}
+
 /** Keeps what lists show of a job, unless the job has gone on since. */
 export async function keepLine(db: Queryable, id: string, version: number, line: JobLine): Promise<void> {
   await db

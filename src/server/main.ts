@@ -6,8 +6,8 @@ import { createApp } from './createApp.ts';
 import { hostsFrom } from './http/allowed.ts';
 import { loadDemo } from './demo.ts';
 import { serveSimulatedGauge } from './instruments/simulated.ts';
-import { freshenLines } from './services/jobs.ts';
 import { openJobEvents } from './services/events.ts';
+import { freshenLines, keepLinesFresh } from './services/lines.ts';
 
 /** The one place that reads the environment and listens. Run from the project's folder. */
 async function main(): Promise<void> {
@@ -29,6 +29,7 @@ async function main(): Promise<void> {
   });
   const server = createServer(app);
   const endGauge = serveSimulatedGauge(server);
+  const endLines = keepLinesFresh(db, events, log);
   server.on('error', (error: NodeJS.ErrnoException) => {
     process.stderr.write(error.code === 'EADDRINUSE' ? `Port ${port} is taken.\n` : `${error.message}\n`);
     process.exit(error.code === 'EADDRINUSE' ? 48 : 1);
@@ -42,6 +43,7 @@ async function main(): Promise<void> {
   });
   const stop = () => {
     endGauge();
+    endLines();
     server.close();
     server.closeAllConnections();
     void Promise.allSettled([events.close(), db.$client.end()]).then(() => process.exit(0));

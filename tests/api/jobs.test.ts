@@ -3,14 +3,17 @@ import { numberOf } from '#core/document/factKinds.ts';
 import { blankDocument } from '#core/document/create.ts';
 import { blankSpring } from '#core/document/spring.ts';
 import { randomUUID } from 'node:crypto';
+import { pino } from 'pino';
 import request from 'supertest';
 import { sql, TransactionRollbackError } from 'drizzle-orm';
 import type { Entry, Fact, Json } from '#core/document/types.ts';
 import type { BookJob } from '#contract/api.ts';
 import { problemCatalogue, type Problem } from '#contract/problems.ts';
 import { openDatabase } from '#db/connect.ts';
+import { announceJob } from '#db/jobs.ts';
+import { openJobEvents } from '#server/services/events.ts';
 import { loadDemo } from '#server/demo.ts';
-import { freshenLines } from '#server/services/jobs.ts';
+import { freshenLines, keepLinesFresh } from '#server/services/lines.ts';
 import { plainDocument } from '../fixtures/records.ts';
 import { serve, startTestServer, type TestServer } from '../fixtures/server.ts';
 
@@ -126,9 +129,10 @@ describe('keeping jobs', () => {
     expect((await line()).name).toBe('Sandpiper');
     expect(await kept()).toMatchObject({ line_version: 1, line: { summary: { name: 'Sandpiper' } } });
     await post(id, change('name', 'Sandpiper', 'Dunlin')).expect(201);
-    // Kept with the entry, so that no list has to work it out.
-    expect((await kept()).line_version).toBe(2);
+    // No entry waits for it: the list that asks has it worked out, and keeps it.
+    expect((await kept()).line_version).toBe(1);
     expect(await line()).toMatchObject({ name: 'Dunlin', version: 2 });
+    expect((await kept()).line_version).toBe(2);
     await server.db.execute(
       sql`update jobs set line_revision = 0, line = jsonb_set(line, '{summary,name}', '"old"') where id = ${id}`,
     );
@@ -236,6 +240,25 @@ describe('keeping jobs', () => {
     await freshenLines(server.db);
     const { rows } = await server.db.execute(sql`select line from jobs where id = ${id}`);
     expect(rows[0]).toMatchObject({ line: { summary: { name: 'Sandpiper' } } });
+  });
+
+  test('what lists show is worked out once a job rests, before any list asks', async () => {
+    const log = pino({ level: 'silent' });
+    const events = openJobEvents(server.url, log);
+    const end = keepLinesFresh(server.db, events, log, 20);
+    const id = await newJob();
+    const worked = async () =>
+      (await server.db.execute(sql`select line_version as version from jobs where id = ${id}`)).rows[0]
+        ?.version;
+    expect(await worked()).toBeNull();
+    // Listening begins a moment after it is asked for: told until it is heard.
+    for (let k = 0; k < 200 && (await worked()) === null; k++) {
+      await announceJob(server.db, id, 1);
+      await new Promise((done) => setTimeout(done, 50));
+    }
+    end();
+    await events.close();
+    expect(await worked()).toBe(1);
   });
 
   test('sending the same job or entry twice makes one', async () => {

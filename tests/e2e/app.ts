@@ -1,4 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { blankCorner, blankDocument } from '#core/document/create.ts';
 import type { JobRecord } from '#core/document/types.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
 import { test as base, expect, type Locator, type Page } from '@playwright/test';
@@ -96,7 +98,9 @@ export async function allSent(page: Page): Promise<void> {
     .toBe(0);
 }
 
-/** A new car through the quick start: four readings, two targets. Ends on its sheet. */
+const IDS = ['LF', 'RF', 'LR', 'RR'] as const;
+
+/** A new car as the quick start leaves it: four readings, two targets. Ends on its sheet. */
 export async function quickStart(
   page: Page,
   name: string,
@@ -104,16 +108,28 @@ export async function quickStart(
   front: string,
   rear: string,
 ): Promise<string> {
-  await page.goto('/new?class=car');
-  for (const [i, corner] of CORNERS.entries())
-    await field(page, `Measured height, ${corner}`).fill(readings[i] ?? '');
-  await field(page, 'Target height, front').fill(front);
-  await field(page, 'Target height, rear').fill(rear);
-  await field(page, 'Name of the job').fill(name);
-  await page.getByRole('button', { name: 'Start job' }).click();
-  await expect(page).toHaveURL(/\/jobs\/[0-9a-f-]{36}\/\w+/);
-  await allSent(page);
-  return /jobs\/([0-9a-f-]{36})/.exec(page.url())?.[1] ?? '';
+  const id = randomUUID();
+  const document = blankDocument('car', name);
+  for (const corner of IDS)
+    document.corners[corner] = {
+      ...(document.corners[corner] ?? blankCorner('car', corner)),
+      targetMm: Number(corner.endsWith('F') ? front : rear),
+    };
+  const entries = IDS.map((corner, k) => ({
+    id: randomUUID(),
+    at: new Date().toISOString(),
+    label: `Height, ${CORNERS[k] ?? ''}`,
+    undoOf: null,
+    redoOf: null,
+    type: 'fact',
+    fact: { kind: 'height', round: 0, corner, slot: '1', mm: Number(readings[k]) },
+    replaces: null,
+  }));
+  const made = await page.request.post('/api/jobs', { data: { id, document, entries } });
+  expect([made.status(), await made.text()]).toEqual([201, expect.any(String)]);
+  await page.goto(`/jobs/${id}/next`);
+  await expect(page).toHaveURL(new RegExp(`/jobs/${id}/\\w+`));
+  return id;
 }
 
 /** Starts turning and ticks everything off as told; gives the mm of seat that were turned in that round, by corner. */

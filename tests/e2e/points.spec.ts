@@ -210,8 +210,10 @@ test.describe('data stays what was read', () => {
 
 test.describe('what is shown is of one kind', () => {
   test('a reading typed in inches shows in millimetres with what was typed beside it', async ({ page }) => {
-    const id = await quickStart(page, 'Curlew two', ['14 3/4 in', '375', '388', '386'], '350', '360');
+    const id = await quickStart(page, 'Curlew two', ['372', '375', '388', '386'], '350', '360');
     await page.goto(`/jobs/${id}/baseline`);
+    await field(page, 'Front left, reading 1').fill('14 3/4 in');
+    await page.keyboard.press('Tab');
     await expect(page.getByTestId('now-LF')).toContainText(/374\.[67]\s?mm\s*measured, typed 14 3\/4 in/);
     await page.reload();
     await expect(page.getByTestId('now-LF')).toContainText('typed 14 3/4 in');

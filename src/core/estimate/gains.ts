@@ -22,9 +22,9 @@ export interface LearntGain {
 /**
  * What each contact's seat gives at the wheel, as it was assumed and as the readings have it: 1/MR where the machine
  * rests. The ratio is known by its logarithm, so the spread of a gain is the gain times that of the logarithm, which is
- * the sum of what the axle shares and the contact's own. It rests as in `round`, the last unless said.
+ * the sum of what the axle shares and the contact's own. It rests as in `round`.
  */
-export function gainsOf(fit: Fit, round = fit.rounds.length - 1): LearntGain[] {
+export function gainsOf(fit: Fit, round: number): LearntGain[] {
   const { believed, rounds, values } = fit;
   const solver = rounds[round]?.solver;
   return believed.machine.contacts.map(({ axle }, i) => {

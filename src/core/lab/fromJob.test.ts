@@ -87,6 +87,8 @@ test('the rear share that evens both ends in motion does so', () => {
   const [front, rear] = [ringPlaces(bench('LF'), 0), bench('LR')];
   const before = inMotion(front, ringPlaces(rear, 0), rear, 25);
   expect(before?.rear).toBeLessThan(ringPlaces(rear, 0).ofBump ?? NaN);
+  // Squatting past all its travel nothing is left in which a ring could take over.
+  expect(inMotion(front, ringPlaces(rear, 0), rear, 400)).toBeNull();
   const moved = again(placeRing(rear, 0, { by: 'bump', share: before?.rearFor ?? NaN }));
   const after = inMotion(front, ringPlaces(moved, 0), moved, 25);
   expect(after?.rear).toBeCloseTo(after?.front ?? NaN, 5);

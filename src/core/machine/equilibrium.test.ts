@@ -313,8 +313,15 @@ describe('bad machines', () => {
     expect(faultsOf({ ...plainCar(), contacts: nearly })).toEqual(['contacts']);
     const enough = line.map((one, i) => (i === 1 ? { ...one, y: one.y + 5 } : one));
     expect(faultsOf({ ...plainCar(), contacts: enough })).toEqual([]);
-    const heap = ['A', 'B'].map((name) => plainContact(name, 10, 0));
-    expect(faultsOf({ ...plainCar(), contacts: heap })).toEqual(['contacts']);
+    const places = [
+      [10, 0],
+      [1300, 0],
+      [0, 750],
+    ] as const;
+    for (const [x, y] of places) {
+      const heap = ['A', 'B'].map((name, i) => plainContact(name, x - 40 * i, y - 40 * i));
+      expect(faultsOf({ ...plainCar(), contacts: heap })).toEqual(['contacts']);
+    }
     const bar = { between: ['LF', 'XX'] as const, rateNPerMm: -1, offsetMm: 0, hooked: true };
     expect(faultsOf({ ...plainCar(), bars: [bar] })).toEqual(['bars[0].rateNPerMm', 'bars[0].between[1]']);
     expect(faultsOf(plainCar({ springs: { kind: 'rope' } as never }))).toContain('contacts[0].springs.kind');

@@ -2,7 +2,6 @@ import { Router, type Request } from 'express';
 import { upgradedEntry } from '#core/document/upgradeFact.ts';
 import { migrateJob } from '#core/document/migrate.ts';
 import type { Entry } from '#core/document/types.ts';
-import { listMachines } from '#db/jobs.ts';
 import type {
   Book,
   EntryAnswer,
@@ -23,7 +22,7 @@ import {
 import { only } from '../http/methods.ts';
 import { ProblemError } from '../http/problem.ts';
 import { validated } from '../http/validate.ts';
-import { addEntry, createJob, jobSummaries, machineBook, readJob } from '../services/jobs.ts';
+import { addEntry, createJob, jobSummaries, machineBook, machineList, readJob } from '../services/jobs.ts';
 import type { Deps } from '../deps.ts';
 
 /** A job id from the address; one that cannot be an id is simply not there. */
@@ -44,7 +43,7 @@ export function bookRoutes({ db }: Deps): Router {
     .route('/')
     .get(async (request, response) => {
       response.json(
-        (await listMachines(
+        (await machineList(
           db,
           validated<ListQuery>(listQuerySchema, listParts(request.query)),
         )) satisfies Book,

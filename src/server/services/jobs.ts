@@ -1,8 +1,7 @@
-import { lineOf, type JobLine } from '#core/analysis/line.ts';
 import { lateEntry } from '#core/document/upgradeFact.ts';
 import { applyEntry, type EntryRefusal } from '#core/document/applyEntry.ts';
 import type { Entry, JobRecord } from '#core/document/types.ts';
-import type { BookJob, JobList, ListQuery, NewJob, Shelf } from '#contract/api.ts';
+import type { Book, BookJob, JobList, ListQuery, NewJob, Shelf } from '#contract/api.ts';
 import { limits } from '#contract/limits.ts';
 import type { Database, Queryable } from '#db/connect.ts';
 import {
@@ -10,27 +9,17 @@ import {
   appendEntry,
   findJob,
   insertJob,
-  keepLine,
   listLines,
+  listMachines,
   machineLines,
-  staleJobs,
-  type KeptLine,
 } from '#db/jobs.ts';
 import { checkDocument } from '../http/validate.ts';
 import { ProblemError } from '../http/problem.ts';
-
-/** A job's line; one that is not up to date is worked out, and kept for the next time. */
-async function lineFor(db: Database, { id, line }: Pick<KeptLine, 'id' | 'line'>): Promise<JobLine | null> {
-  if (line) return line;
-  const kept = await findJob(db, id);
-  if (!kept) return null;
-  const made = lineOf(kept.record);
-  await keepLine(db, id, kept.record.version, made);
-  return made;
-}
+import { catchUp, lineFor } from './lines.ts';
 
 /** The lines of Bays that are asked for. */
 export async function jobSummaries(db: Database, query: ListQuery & { shelf: Shelf }): Promise<JobList> {
+  await catchUp(db);
   const { lines, total } = await listLines(db, query);
   const jobs: JobList['jobs'] = [];
   for (const kept of lines) {
@@ -38,6 +27,12 @@ export async function jobSummaries(db: Database, query: ListQuery & { shelf: She
     if (line) jobs.push({ ...line.summary, due: line.due, updatedAt: kept.updatedAt.toISOString() });
   }
   return { jobs, total };
+}
+
+/** Machines that something was measured on, as the logbook lists them. */
+export async function machineList(db: Database, query: ListQuery): Promise<Book> {
+  await catchUp(db);
+  return listMachines(db, query);
 }
 
 /** Every setting of one machine; jobs that nothing was measured in are left out. Throws `machine-not-found`. */
@@ -50,11 +45,6 @@ export async function machineBook(db: Database, key: string): Promise<BookJob[]>
     const { id, name, title, machineClass } = line.summary;
     return [{ id, name, title, machineClass, machineId: line.machineId, settings: line.settings }];
   });
-}
-
-/** Works out anew what lists show of every job that an older program worked out, one after another. */
-export async function freshenLines(db: Database): Promise<void> {
-  for (const id of await staleJobs(db)) await lineFor(db, { id, line: null });
 }
 
 /** One job's record. Throws `job-not-found`. */
@@ -74,7 +64,6 @@ export async function createJob(db: Database, job: NewJob): Promise<JobRecord> {
     if (!added) return sameJobOrRefuse(await readJob(tx, job.id), job);
     let record: JobRecord = { id: job.id, version: 1, document: job.document, entries: [] };
     for (const entry of job.entries) record = await extend(tx, record, entry);
-    await keepLine(tx, record.id, record.version, lineOf(record));
     await announceJob(tx, record.id, record.version);
     return record;
   });
@@ -98,7 +87,6 @@ export async function addEntry(db: Database, id: string, entry: Entry): Promise<
       });
     }
     const next = await extend(tx, record, entry);
-    await keepLine(tx, id, next.version, lineOf(next));
     await announceJob(tx, id, next.version);
     return next.version;
   });

@@ -1,5 +1,6 @@
 import type { Answer } from '#core/planning/answerShape.ts';
 import { useMemo } from 'react';
+import { useDebounce } from 'use-debounce';
 import type { FactPlace } from '#core/document/factKinds.ts';
 import { correctedBy, factAt, standingFacts, type FactEntry } from '#core/document/facts.ts';
 import { historyOf, redoEntry, undoEntry, type History } from '#core/document/history.ts';
@@ -11,7 +12,7 @@ import { useJobRecord } from '../api/jobs.ts';
 import { enqueue } from '../api/queue.ts';
 import type { Unsent } from '../api/unsent.ts';
 import { useDrafts } from './drafts.ts';
-import { analysisOf } from './analysisOf.ts';
+import { analysisOf, isSlow } from './analysisOf.ts';
 import { valueAt, withDrafts } from './draftKeys.ts';
 import { newStamp } from './stamp.ts';
 import type { SetupStore } from './useNewSetup.ts';
@@ -75,7 +76,7 @@ function keptPart(record: JobRecord, unsent: Unsent[], put: (entry: Entry) => vo
 /** Adds what follows from what is being typed. */
 function useLive<Kept extends KeptPart | null>(kept: Kept): Kept extends null ? null : Job;
 function useLive(kept: KeptPart | null): Job | null {
-  const drafts = useDrafts((state) => state.drafts);
+  const drafts = useFollowed(useDrafts((state) => state.drafts));
   const record = kept?.record ?? null;
   // What is sent and what is not changes nothing that follows from the record.
   const live = useMemo(() => {
@@ -84,6 +85,15 @@ function useLive(kept: KeptPart | null): Job | null {
     return { answer, margins };
   }, [record, drafts]);
   return useMemo(() => kept && live && { ...kept, ...live }, [kept, live]);
+}
+
+/** ms. What is typed and takes long to work out is followed once it has stood so long. */
+const STANDS_MS = 250;
+
+/** What is typed: followed with every key while that is quick, and at once where nothing is being typed. */
+function useFollowed<T extends object>(typed: T): T {
+  const [stood] = useDebounce(typed, STANDS_MS);
+  return isSlow() && Object.keys(typed).length > 0 ? stood : typed;
 }
 
 function actionsFor(record: JobRecord, put: (entry: Entry) => void): JobActions {
