@@ -111,7 +111,7 @@ function tellStory(story, number) {
       );
     },
     recheck: (km, day) => add('Recheck set', { kind: 'recheck', round: 0, slot: 'due', km, day }),
-    seeTo: (...ids) => ids.forEach((slot) => add('Seen to', { kind: 'prep', round: 0, slot, how: 'done' })),
+    seeTo: (...ids) => ids.forEach((slot) => add('Checklist', { kind: 'prep', round: 0, slot, how: 'done' })),
     lock: (round) => add('Locked', { kind: 'locked', round, slot: 'locked' }),
   };
   story.tell(tools);

@@ -66,9 +66,7 @@ async function cutOpenInTheLab(page) {
 async function showTradeOff(page) {
   await page.locator('.scatterlayer .trace').first().waitFor();
   await page.locator('[data-seat-way]').first().waitFor();
-  await page
-    .getByRole('heading', { name: /^Wanted of the scales/ })
-    .evaluate((node) => node.scrollIntoView());
+  await page.getByRole('heading', { name: /^Weight goal/ }).evaluate((node) => node.scrollIntoView());
 }
 
 await ensureChromium();

@@ -1,3 +1,4 @@
+import { collarSeat } from '#core/adjusting/alongDamper.ts';
 import type { Analysis } from '#core/analysis/analyse.ts';
 import { worthAsking } from '#core/estimate/worth.ts';
 import { cornerHeight } from '#core/figures/cornerHeight.ts';
@@ -6,12 +7,14 @@ import { isStopped } from '#core/findings/findings.ts';
 import { uncheckedOf } from '#core/findings/openPoints.ts';
 import { cornerVerdict } from '#core/judgement/cornerVerdict.ts';
 import type { SpringVerdict } from '#core/judgement/springVerdict.ts';
+import { adjusterOf } from '#core/kinds/adjusters/index.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
 import type { CornerMove } from '#core/planning/cornerAnswer.ts';
 import { scalesSpread } from '#core/scales/padsAround.ts';
 import { chanceIfMeasured } from '#core/planning/ifMeasured.ts';
 import { findingInputs } from '#words/explain/findingInputs.ts';
 import { findingWords } from '#words/findings.ts';
+import { damperWay, springWay } from '#words/instruction.ts';
 import { nextWords } from '#words/nextAction.ts';
 import { openPointWords } from '#words/openPoints.ts';
 import { reasonWords } from '#words/reasons.ts';
@@ -31,6 +34,19 @@ function seatMove({ airBar, seatBy, turns }: CornerMove) {
   return airBar ? { seatMm: null, turns: null } : { seatMm: seatBy, turns };
 }
 
+/** Which way a collar or a step goes, in words; null where nothing is wound or moved along a spring. */
+function direction(answer: Answer, { id, seatBy, airBar, cam }: CornerMove) {
+  if (airBar || cam || seatBy === 0) return null;
+  const { document } = answer;
+  const { goes } = adjusterOf(document.corners[id].fitting);
+  if (goes.by !== 'thread' && !(goes.by === 'steps' && goes.counted === 'towards the spring')) return null;
+  const seat = collarSeat(document, id);
+  return {
+    words: [springWay(seatBy), ...(seat ? [damperWay(seat.at, seatBy)] : [])].join(', '),
+    collar: seat,
+  };
+}
+
 function springTold(verdict: SpringVerdict | null) {
   return verdict && { ...verdict, why: springReasonWords(verdict.because, mm) };
 }
@@ -48,6 +64,7 @@ export function planOf({ analysis, answer }: Measured) {
       corners: answer.corners.map((corner) => ({
         corner: corner.id,
         ...seatMove(corner),
+        direction: direction(answer, corner),
         pitchMm: corner.spec.pitchMm,
         steps: corner.steps,
         stopAtMm: corner.stopAtMm,
@@ -73,6 +90,7 @@ export function planOf({ analysis, answer }: Measured) {
       unread: answer.unread.map((corner) => ({
         corner: corner.id,
         ...seatMove(corner),
+        direction: direction(answer, corner),
         stopAtMm: corner.stopAtMm,
       })),
       doubt: answer.doubt,

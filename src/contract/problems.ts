@@ -11,11 +11,11 @@ export const problemCatalogue = {
   'machine-not-found': { status: 404, title: 'There is no such machine.' },
   'photo-not-found': { status: 404, title: 'There is no such picture.' },
   'spring-not-found': { status: 404, title: 'There is no such spring on the rack.' },
-  'spring-changed': { status: 409, title: 'Somebody changed this spring in the meantime.' },
+  'spring-changed': { status: 409, title: 'This spring was changed by somebody else meanwhile.' },
   'rack-full': { status: 409, title: 'The rack holds no more springs: remove some first.' },
   'job-not-found': { status: 404, title: 'There is no such job.' },
   'method-not-allowed': { status: 405, title: 'This address does not take that method.' },
-  conflict: { status: 409, title: 'Somebody changed the same thing in the meantime.' },
+  conflict: { status: 409, title: 'The same thing was changed by somebody else meanwhile.' },
   'job-exists': { status: 409, title: 'Another job has this id.' },
   'too-large': { status: 413, title: 'The body is too large.' },
   'not-json': { status: 415, title: 'The body must be sent as application/json.' },
@@ -24,13 +24,13 @@ export const problemCatalogue = {
     title: 'That is not a picture that can be read: send a JPEG, PNG or WebP.',
   },
   'enough-photos': { status: 409, title: 'This corner has all the pictures it can hold: remove one first.' },
-  invalid: { status: 422, title: 'Some of the values are not right.' },
+  invalid: { status: 422, title: 'Some values are wrong. Each is listed with what would be right.' },
   'too-many': { status: 429, title: 'Too many requests. Wait a minute and send again.' },
   internal: {
     status: 500,
     title: 'Something went wrong on the server. What you sent was not kept; send it again.',
   },
-  unavailable: { status: 503, title: 'The database cannot be reached just now.' },
+  unavailable: { status: 503, title: 'No connection to the database.' },
 } as const;
 
 export type ProblemCode = keyof typeof problemCatalogue;

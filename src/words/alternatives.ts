@@ -25,7 +25,7 @@ export function wayWords(way: Way, say: Say): { title: string; why: string } {
     case 'easy':
       return {
         title: `Leave the ${way.hardEnd} alone`,
-        why: 'only the end that is easy to get at is turned',
+        why: 'only the end that is easier to reach is turned',
       };
     case 'longer':
       return {

@@ -26,7 +26,7 @@ export function findingWords(finding: Finding, say: Say, remedies: readonly Reme
   const { what, remedy } = toldOf(finding, say);
   const tried = remedies.map((one) => remedyWords(one, say));
   const cured = finding.code === 'run-out' && finding.when === 'now';
-  if (cured) return { what, ways: ['This plan puts it right.'] };
+  if (cured) return { what, ways: ['This plan corrects it.'] };
   return { what, ways: tried.length > 0 ? tried : [remedy] };
 }
 

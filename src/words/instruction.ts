@@ -1,4 +1,6 @@
+import { alongDamper } from '#core/adjusting/alongDamper.ts';
 import { wayNamed } from '#core/adjusting/index.ts';
+import type { CollarPlace } from '#core/kinds/collarPlace.ts';
 import type { CornerDocument } from '#core/document/types.ts';
 import { adjusterOf, stepOf } from '#core/kinds/adjusters/index.ts';
 import type { Say } from './figures.ts';
@@ -44,6 +46,11 @@ export function oneMoreWay(corner: CornerDocument): string {
   const { goes } = adjusterOf(corner.fitting);
   const along = goes.by === 'thread' || (goes.by === 'steps' && goes.counted === 'towards the spring');
   return along ? 'towards the spring' : 'more';
+}
+
+/** Which way a collar goes along its damper, as that hangs in the machine. */
+export function damperWay(at: CollarPlace, by: number): string {
+  return `${alongDamper(at, by)} the damper`;
 }
 
 /** Which way something goes that is wound along a damper: never up or down, which differ from machine to machine. */

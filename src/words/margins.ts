@@ -2,20 +2,20 @@ import type { MarginKind } from '#core/margins/index.ts';
 
 /** What each margin is called. */
 export const marginTitles: Record<MarginKind, string> = {
-  'thread-up': 'Thread, up',
-  'thread-down': 'Thread, down',
+  'thread-up': 'Thread left towards the spring',
+  'thread-down': 'Thread left away from the spring',
   engagement: 'Lower mount, thread engaged',
-  cam: 'Cam, up',
+  cam: 'Cam positions left',
   sag: 'Sag within its window',
-  droop: 'Droop',
-  'bump-stop': 'Bump to stop',
-  'bump-metal': 'Bump to metal',
+  droop: 'Droop left',
+  'bump-stop': 'Travel left to the bump stop',
+  'bump-metal': 'Travel left to metal',
   coil: 'Coil space at full bump',
-  seated: 'Spring seated at droop',
+  seated: 'Preload at full droop',
   crossover: 'Gap to crossover',
   'ring-order': 'Ring before coil bind',
   clearance: 'Clearance',
   joint: 'Shaft joint angle',
-  ground: 'Over the ground',
+  ground: 'Ground clearance',
   height: 'Height within tolerance',
 };

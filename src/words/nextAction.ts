@@ -39,7 +39,7 @@ export function nextWords(next: NextDo): string {
     case 'decide-nearest':
       return 'nearest heights reached: decide';
     case 'decide-out-of-reach':
-      return 'target out of reach: decide';
+      return 'target cannot be reached: choose what to change';
   }
 }
 

@@ -5,8 +5,7 @@ import type { Say } from './figures.ts';
 const titles: Partial<Record<UsualWindow, string>> = {
   third: 'a third',
   road: 'a quarter to a third',
-  plush: 'plush half',
-  firm: 'firm inch',
+  plush: 'Soft (50 %)',
 };
 
 const reasons: Record<UsualWindow, string> = {
@@ -15,9 +14,9 @@ const reasons: Record<UsualWindow, string> = {
   sport: 'sport road machines',
   scooter: 'short travel: a percentage would leave nothing',
   'sled-rear': 'sled rear from topped out; less for aggressive riders',
-  'sled-rear-deep': 'sled rear, the deeper school: lighter skis, more comfort',
+  'sled-rear-deep': 'sled rear, deeper: lighter skis, more comfort',
   ski: 'ski shocks, machine alone',
-  plush: 'comfort first, on smooth ground',
+  plush: 'comfort first, smooth ground',
   firm: 'smooth tracks and big loads',
   'static-road': 'road bikes, machine alone',
   'static-scooter': 'scooters, machine alone: enough that it does not top out',
@@ -32,5 +31,5 @@ export function windowWords(
   const usual = sagWindows.find(({ id }) => id === window.id)?.id;
   if (!usual) return { title: window.title ?? '', why: 'your own' };
   const figures = `${say(window.low)} to ${say(window.high)}${window.at === 'shaft' ? ' at the shaft' : ''}`;
-  return { title: titles[usual] ?? figures, why: reasons[usual] };
+  return { title: usual === 'firm' ? `Firm (${figures})` : (titles[usual] ?? figures), why: reasons[usual] };
 }

@@ -47,7 +47,7 @@ const screens: [name: string, path: string, act?: (page: Page) => Promise<void>]
   ['scales', `${SALTMARSH}/scales`, (page) => page.getByTestId('trade').waitFor()],
   ['stance', `${SALTMARSH}/stance`],
   [
-    'springs cut open',
+    'spring cross-section',
     `${SALTMARSH}/plan`,
     (page) => page.getByRole('button', { name: /^Spring cross-section/ }).click(),
   ],
@@ -57,11 +57,11 @@ const screens: [name: string, path: string, act?: (page: Page) => Promise<void>]
   ['helper’s view', `${SHOVELER}/tape`],
   ['rider cards', `${SHOVELER}/riders`],
   ['rack', '/rack?find=32-260'],
-  ['taking in a CSV', '/rack', (page) => page.getByRole('button', { name: 'Import a CSV' }).click()],
+  ['importing a CSV', '/rack', (page) => page.getByRole('button', { name: 'Import CSV' }).click()],
   [
     'spring search',
     `/rack/search?job=${CURLEW?.slice(6)}&corner=LR`,
-    (page) => page.getByRole('button', { name: /^Look through/ }).click(),
+    (page) => page.getByRole('button', { name: /^Search/ }).click(),
   ],
   ['ride, bracketing', `${SLED}/ride`, (page) => page.getByRole('button', { name: 'Begin' }).click()],
   ['bay view', `${CURLEW}/bay`],

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { allSent, expect, field, quickStart, test } from './app.ts';
 
 const demo = (n: number, stage: string) => `/jobs/00000000-0000-4000-8000-000${n}00000000/${stage}`;
-const column = 'What is left';
+const column = 'Margins';
 
 test.describe('what is turned, and what is wanted beside heights', () => {
   test('a sled: cam and pressure are told as such, turned, and the sag they give is shown', async ({
@@ -40,7 +40,7 @@ test.describe('what is turned, and what is wanted beside heights', () => {
     await expect(margins).not.toContainText('Lower mount, thread engaged');
     await margins.getByRole('button', { name: /more (is|are) ok/ }).click();
     await margins.getByRole('button', { name: 'Lower mount, thread engaged' }).click();
-    await expect(page.getByRole('region', { name: /^The sum: Lower mount/ })).toContainText('14');
+    await expect(page.getByRole('region', { name: /^Calculation: Lower mount/ })).toContainText('14');
     await page.getByRole('link', { name: /^Plan/ }).click();
     await expect(page.getByTestId('mount-LF')).toContainText(/lower mount .* turns in/);
     await expect(page.getByTestId('move-LF')).toContainText('lower mount');
@@ -64,7 +64,7 @@ test.describe('what is turned, and what is wanted beside heights', () => {
     const line = page.getByTestId('cross');
     await expect(line).toContainText(/→ 50\.[1-3] ± [\d.]+ % predicted, 50\.2 wanted/);
     await line.getByRole('button').click();
-    await expect(page.getByRole('region', { name: /^The sum: Cross weight/ })).toContainText(
+    await expect(page.getByRole('region', { name: /^Calculation: Cross weight/ })).toContainText(
       'on the rear right',
     );
     await page.getByRole('button', { name: 'Undo', exact: true }).click();

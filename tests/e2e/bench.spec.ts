@@ -2,14 +2,12 @@ import { allSent, expect, field, quickStart, test } from './app.ts';
 
 const demo = (n: number, stage: string) => `/jobs/00000000-0000-4000-8000-000${n}00000000/${stage}`;
 
-test('a ratio that changes: measured pairs in place of one number, the same on the other side', async ({
-  page,
-}) => {
+test('a ratio that changes: table in place of constant, the same on the other side', async ({ page }) => {
   const id = await quickStart(page, 'Pipit', ['375', '375', '381', '381'], '365', '371');
   await page.goto(`/jobs/${id}/intake`);
-  await page.getByRole('button', { name: 'Ratio by, front left: one number' }).click();
+  await page.getByRole('button', { name: 'Motion ratio from, front left: constant' }).click();
   const dialog = page.getByRole('dialog', { name: 'Motion ratio, front left' });
-  await dialog.getByLabel('Ratio by').selectOption('measured pairs');
+  await dialog.getByLabel('Motion ratio from').selectOption('table');
   // A pair begun counts for nothing, survives a reload, and counts once both its numbers are there.
   await expect(dialog.getByText('Not counted yet')).toBeVisible();
   await expect(field(page, 'Wheel travel, pair 1')).toHaveCount(0);
@@ -18,7 +16,7 @@ test('a ratio that changes: measured pairs in place of one number, the same on t
   // The cursor stays in the row while it becomes one that is kept.
   await expect(field(page, 'Damper compression, pair 2')).toBeFocused();
   await page.reload();
-  await page.getByRole('button', { name: 'Ratio by, front left: one number' }).click();
+  await page.getByRole('button', { name: 'Motion ratio from, front left: constant' }).click();
   await expect(field(page, 'Wheel travel, pair 2')).toHaveValue('100');
   await field(page, 'Damper compression, pair 2').fill('72');
   await page.keyboard.press('Tab');
@@ -37,9 +35,9 @@ test('a ratio that changes: measured pairs in place of one number, the same on t
   await dialog.getByRole('button', { name: 'Remove pair 4' }).click();
   await dialog.getByRole('button', { name: 'Remove pair 2' }).click();
   await page.keyboard.press('Escape');
-  await expect(page.getByRole('button', { name: 'Ratio by, front right: measured pairs' })).toBeVisible();
-  await page.getByRole('button', { name: 'Ratio by, rear left: one number' }).click();
-  await page.getByRole('dialog').getByLabel('Ratio by').selectOption('two levers and an angle');
+  await expect(page.getByRole('button', { name: 'Motion ratio from, front right: table' })).toBeVisible();
+  await page.getByRole('button', { name: 'Motion ratio from, rear left: constant' }).click();
+  await page.getByRole('dialog').getByLabel('Motion ratio from').selectOption('two lengths and an angle');
   await expect(page.getByText('2 figures to go')).toBeVisible();
   await field(page, 'Pivot to damper').fill('260');
   await page.keyboard.press('Tab');
@@ -52,7 +50,7 @@ test('a ratio that changes: measured pairs in place of one number, the same on t
   await expect(field(page, 'Damper to arm, °')).toHaveAttribute('placeholder', /75/);
   await page.keyboard.press('Escape');
   await expect(
-    page.getByRole('button', { name: 'Ratio by, rear right: two levers and an angle' }),
+    page.getByRole('button', { name: 'Motion ratio from, rear right: two lengths and an angle' }),
   ).toBeVisible();
   await allSent(page);
 });

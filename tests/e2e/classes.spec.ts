@@ -128,7 +128,7 @@ test.describe('a whole job on a simulated machine, from readings to the handover
         if (await stop.isVisible()) break;
       }
       expect(rounds).toBeLessThanOrEqual(3);
-      await page.getByRole('link', { name: /^Close out/ }).click();
+      await page.getByRole('link', { name: /^Finish/ }).click();
       await lockAnyway(page, 'as agreed with the owner');
       await expect(page.getByText(/Locked at these heights/)).toBeVisible();
       expect(isIn(vehicle)).toBe(true);

@@ -20,8 +20,8 @@ const told: { name: string; stage: string; region: string; what: RegExp; way: Re
   { name: 'collar past the end of good thread', stage: 'close-out', region: 'Still open', what: /collar stands 5 mm past the end of good thread towards the spring/, way: /Move the seat 5 mm \(2 1\/2 turns\) away from the spring\. The corner then stands [\d.]+ mm lower\./ },
   { name: 'lower mount below its engagement', stage: 'close-out', region: 'Still open', what: /Front left: the lower mount holds 3 mm less thread than it must/, way: /Screw the lower mount in by 3 mm \(2 turns\)/ },
   { name: 'spring loose with the wheel hanging', stage: 'close-out', region: 'Still open', what: /Front left: the spring is 8 mm loose with the wheel hanging/, way: /Fit a helper spring that takes up 11 mm/ },
-  { name: 'coils touch before the end of travel', stage: 'plan', region: 'To put right', what: /Front left, main: the coils touch 20 mm before the end of its travel/, way: /Fit a spring of the same rate that can be pressed 21 mm further/ },
-  { name: 'a clearance below its least', stage: 'plan', region: 'To put right', what: /tyre to arch: it is 8 mm nearer than it may be/, way: /Move the seat [\d.]+ mm .* towards the spring/ },
+  { name: 'coils touch before the end of travel', stage: 'plan', region: 'Correct these', what: /Front left, main: the coils touch 20 mm before the end of its travel/, way: /Fit a spring of the same rate that can be pressed 21 mm further/ },
+  { name: 'a clearance below its least', stage: 'plan', region: 'Correct these', what: /tyre to arch: it is 8 mm nearer than it may be/, way: /Move the seat [\d.]+ mm .* towards the spring/ },
   { name: 'the thread ends before the target', stage: 'plan', region: 'Why it cannot be reached', what: /seat would have to move .*, and 2 mm of thread is left that way/, way: /Fit a spring \d+ mm longer.*Fit a spring \d+ % stiffer.*Take [\d.]+ mm as the target/ },
   { name: 'a low exhaust decides the height', stage: 'plan', region: 'Why it cannot be reached', what: /Exhaust has to stay 100 mm over the ground, and decides the height: front left 38\d mm in place of 365 mm/, way: /Move the part/ },
   { name: 'nothing can be turned there', stage: 'plan', region: 'Why it cannot be reached', what: /Nothing can be turned rear left/, way: /Take the height it has as its target/ },
@@ -45,7 +45,7 @@ test.describe('what is found is told on the sheet with its way out, and not of t
 
 test('a finding opens to the figures it goes by, each with where it is from', async ({ page }) => {
   await page.goto(`${await put(page, 'lower mount below its engagement')}/plan`);
-  const place = page.getByRole('region', { name: 'To put right' });
+  const place = page.getByRole('region', { name: 'Correct these' });
   await expect(place.getByText(/^thread diameter/)).toBeHidden();
   await place.getByText('what this goes by').click();
   await expect(place.getByText(/^thread diameter/)).toHaveText(/14\smm given/);

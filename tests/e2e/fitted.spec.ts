@@ -22,10 +22,10 @@ test.describe('springs and weights', () => {
     await page.keyboard.press('Tab');
     await field(page, 'Preload at droop, front left').fill('20');
     await page.keyboard.press('Tab');
-    const column = page.getByRole('complementary', { name: 'What is left' });
+    const column = page.getByRole('complementary', { name: 'Margins' });
     await showAllMargins(page);
     await expect(column).toContainText('Coil space at full bump');
-    await expect(column).toContainText('Spring seated at droop');
+    await expect(column).toContainText('Preload at full droop');
     await allSent(page);
 
     await page.reload();
@@ -38,7 +38,7 @@ test.describe('springs and weights', () => {
     page,
   }) => {
     await page.goto(`${DUNLIN}/intake`);
-    const column = page.getByRole('complementary', { name: 'What is left' });
+    const column = page.getByRole('complementary', { name: 'Margins' });
     await showAllMargins(page);
     await expect(column).toContainText('loaded for a week');
     await page.getByLabel('boat gear in the bed aboard loaded for a week').uncheck();
@@ -64,7 +64,7 @@ test.describe('springs and weights', () => {
   }) => {
     await page.goto('/jobs/00000000-0000-4000-8000-000200000000/plan');
     const tried = page.getByTestId('sampled');
-    await expect(tried).toContainText(/Tried on 2000 machines that the readings allow: \d+ % land/);
+    await expect(tried).toContainText(/Tried on 2000 machines that fit the readings: \d+ % land/);
     expect(page.workers()).toHaveLength(1);
     const before = await tried.textContent();
     await page.getByLabel('equal left and right').check();

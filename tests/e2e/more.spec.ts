@@ -36,7 +36,7 @@ test.describe('round the sheet', () => {
     await field(page, 'Target height, front left').fill('355');
     await field(page, 'Target height, front left').press('Enter');
     await page.goto(`/jobs/${id}/plan`);
-    await page.getByRole('button', { name: 'Turn by this new plan' }).click();
+    await page.getByRole('button', { name: 'Use this new plan' }).click();
     await expect(page).toHaveURL(/turn$/);
     await expect(async () =>
       expect(await page.locator('[data-corner=LF]').innerText()).not.toBe(before),
@@ -62,7 +62,7 @@ test.describe('round the sheet', () => {
     await field(page, 'Greatest collar reading, front left').press('Enter');
     const refused = page.getByRole('dialog', { name: 'The server would not take this' });
     await expect(refused).toContainText('the least collar reading must be below the greatest');
-    await refused.getByRole('button', { name: 'Let it go' }).click();
+    await refused.getByRole('button', { name: 'Discard mine' }).click();
     await expect(field(page, 'Greatest collar reading, front left')).toHaveValue('');
     await field(page, 'Greatest collar reading, front left').fill('120');
     await field(page, 'Greatest collar reading, front left').press('Enter');
@@ -107,7 +107,7 @@ test.describe('round the sheet', () => {
       await expect(page).toHaveURL(new RegExp(`${stage}$`));
     }
     await page.keyboard.press('?');
-    await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('undo, do again');
+    await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('undo, redo');
     await expect(page.getByTestId('version')).toHaveText(/^Margin \d+\.\d+\.\d+$/);
   });
 });
@@ -143,8 +143,8 @@ test.describe('two hands at once', () => {
     await field(page, 'Name of the job').fill('Storm Petrel');
     // The sheet's own code is fetched once before the server goes.
     await page.goto('/jobs/00000000-0000-4000-8000-000100000000/plan');
-    await page.getByRole('link', { name: 'Margin, to the bays' }).click();
-    await expect(page.getByRole('searchbox', { name: 'Find a job or machine' })).toBeVisible();
+    await page.getByRole('link', { name: 'Margin, to the jobs' }).click();
+    await expect(page.getByRole('searchbox', { name: 'Search jobs and machines' })).toBeVisible();
     await page.keyboard.press('n');
     await expect(field(page, 'Name of the job')).toHaveValue('Storm Petrel');
     await app.stop();

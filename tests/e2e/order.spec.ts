@@ -112,13 +112,13 @@ test('a picture of the point is kept with the machine, shown, and removed', asyn
   await expect(page.getByRole('alert')).toContainText('not a picture that can be read');
   await app.stop();
   await add.setInputFiles({ name: 'point.jpg', mimeType: 'image/jpeg', buffer });
-  await expect(page.getByRole('alert')).toContainText('cannot be reached');
+  await expect(page.getByRole('alert')).toContainText('No connection to the server');
   await app.start();
   await page.getByRole('button', { name: 'Send it again' }).click();
   await expect(page.getByRole('button', { name: 'Picture 2 of the point, rear wheel' })).toBeVisible();
   await page.getByRole('button', { name: 'Picture 1 of the point, rear wheel' }).click();
   await dialog.getByRole('button', { name: 'Remove', exact: true }).click();
-  await dialog.getByRole('button', { name: 'Remove it for good' }).click();
+  await dialog.getByRole('button', { name: 'Delete' }).click();
   await expect(dialog).toBeHidden();
   await expect(page.getByRole('button', { name: /^Picture . of the point, rear wheel/ })).toHaveCount(1);
 });
@@ -152,7 +152,7 @@ test('plans side by side: another way is taken and turned', async ({ page }) => 
   await field(page, 'Aim high for settling').fill('3');
   await page.keyboard.press('Tab');
   await allSent(page);
-  await page.getByRole('button', { name: 'Turn by this: Equal left and right' }).click();
+  await page.getByRole('button', { name: 'Use this plan: Equal left and right' }).click();
   await expect(page).toHaveURL(/\/turn$/);
   // The address changes before the page does: both pages say a seat's move.
   await expect(page.getByText(/ to turn\.$/)).toBeVisible();
@@ -175,7 +175,7 @@ test('a kit sheet’s start: its collar readings become the work list', async ({
   await field(page, 'Collar to read, front left').fill('60');
   await page.keyboard.press('Tab');
   await expect(page.getByText(/Front left then stands at/)).toBeVisible();
-  await page.getByRole('button', { name: 'Turn to these readings' }).click();
+  await page.getByRole('button', { name: 'Use these readings' }).click();
   await expect(page.locator('[data-corner=LF]')).toContainText('stop when the collar reads 60');
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await allSent(page);
@@ -210,7 +210,7 @@ test('a caution is ticked as read; back from the road, what the springs lost is 
   await lockAnyway(page, 'owner is content');
   await field(page, 'Driven since, km').fill('400');
   await page.keyboard.press('Tab');
-  await page.getByRole('button', { name: 'It is back: recheck' }).click();
+  await page.getByRole('button', { name: 'Start recheck' }).click();
   await expect(page).toHaveURL(/\/measure$/);
   await page.getByRole('checkbox', { name: 'driven' }).check();
   for (const [corner, mm] of Object.entries({
@@ -236,7 +236,7 @@ test('ride: a damper setting found by halves, and an earlier setting opened besi
   await page.getByRole('button', { name: '6 is better' }).click();
   await page.getByRole('button', { name: '6 is better' }).click();
   await expect(page.getByTestId('bracketed')).toHaveText('7');
-  await page.getByRole('button', { name: 'Note it as set' }).click();
+  await page.getByRole('button', { name: 'Record as set' }).click();
   await allSent(page);
   await page
     .getByRole('region', { name: 'Earlier settings' })
@@ -279,11 +279,11 @@ test('the measuring sheet is one page of paper, A4 and Letter, for every class a
 
 test('lists are found by words and read on', async ({ page }) => {
   await page.goto('/');
-  await page.getByRole('searchbox', { name: 'Find a job or machine' }).fill('merg');
+  await page.getByRole('searchbox', { name: 'Search jobs and machines' }).fill('merg');
   await expect(page.getByRole('link', { name: /Merganser/ })).toBeVisible();
   await expect(page.getByRole('link', { name: /Dunlin/ })).toHaveCount(0);
   await page.getByRole('searchbox').fill('no such boat');
-  await expect(page.getByText('No job and no machine by that name.')).toBeVisible();
+  await expect(page.getByText('No results. Type part of a job’s or a machine’s name.')).toBeVisible();
   await page.goto('/book?find=turnst');
   await expect(page.getByRole('heading', { name: 'Turnstone' })).toBeVisible();
 });

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import { blankDocument } from '#core/document/create.ts';
 import { fittingFields, mountOfPitch } from '#core/document/fitting.ts';
 import type { Fitting, JobDocument } from '#core/document/types.ts';
@@ -180,7 +180,7 @@ test.describe('data stays what was read', () => {
     await field(page, 'Front left, reading 2').fill('374');
     await page.keyboard.press('Tab');
     await page.getByTestId('now-LF').getByRole('button').click();
-    const sum = page.getByRole('region', { name: /^The sum: Measured height, front left/ });
+    const sum = page.getByRole('region', { name: /^Calculation: Measured height, front left/ });
     await expect(sum).toContainText('373');
     await field(page, 'Front left, reading 2').fill('378');
     await page.keyboard.press('Tab');
@@ -368,7 +368,7 @@ test.describe('what is shown is of one kind', () => {
   test('margins on a guess stay open and say so; those that are well and known fold', async ({ page }) => {
     const id = await quickStart(page, 'Plover', ['390', '391', '389', '389'], '366', '366');
     await page.goto(`/jobs/${id}/plan`);
-    const margins = page.getByRole('complementary', { name: 'What is left' });
+    const margins = page.getByRole('complementary', { name: 'Margins' });
     await expect(margins.locator('[data-margin=droop]')).toContainText('ok, assumed');
     await expect(margins.locator('[data-margin=height]')).toHaveCount(0);
     await margins.getByRole('button', { name: /1 more is ok/ }).click();
@@ -428,14 +428,16 @@ interface Kind {
   edit?: Partial<JobDocument['corners']['LF']>;
   raise: RegExp;
   lower: RegExp;
+  /** Which way along the damper raises it; none where the adjuster does not sit on one. */
+  raisesBy?: 'up' | 'down';
 }
 
 const kinds: readonly Kind[] = [
-  { kind: 'seat', machineClass: 'car', corner: 'LF', raise: /turns towards the spring/, lower: /turns away from the spring/ },
-  { kind: 'strut', machineClass: 'car', corner: 'LF', raise: /turns towards the spring/, lower: /turns away from the spring/ },
+  { kind: 'seat', machineClass: 'car', corner: 'LF', raise: /turns towards the spring/, lower: /turns away from the spring/, raisesBy: 'up' },
+  { kind: 'strut', machineClass: 'car', corner: 'LF', edit: { collarAt: 'above' }, raise: /turns towards the spring/, lower: /turns away from the spring/, raisesBy: 'down' },
   { kind: 'apart', machineClass: 'car', corner: 'LR', raise: /turns towards the spring/, lower: /turns away from the spring/ },
   { kind: 'mount', machineClass: 'car', corner: 'LF', edit: { mount: mountOfPitch(2) }, raise: /lower mount .* turns out \(longer\)/, lower: /lower mount .* turns in \(shorter\)/ },
-  { kind: 'grooves', machineClass: 'truck', corner: 'LF', edit: { stepMm: 6 }, raise: /grooves? towards the spring/, lower: /grooves? away from the spring/ },
+  { kind: 'grooves', machineClass: 'truck', corner: 'LF', edit: { stepMm: 6 }, raise: /grooves? towards the spring/, lower: /grooves? away from the spring/, raisesBy: 'down' },
   { kind: 'leaf', machineClass: 'truck', corner: 'LR', edit: { stepMm: 18 }, raise: /\d (leaf|leaves) more/, lower: /\d (leaf|leaves) fewer/ },
   { kind: 'shims', machineClass: 'car', corner: 'LF', edit: { stepMm: 3 }, raise: /\d+ shims? more/, lower: /\d+ shims? fewer/ },
   { kind: 'cam', machineClass: 'snowmobile', corner: 'RA', edit: { cam: 1 }, raise: /cam to position [34]/, lower: /cam to position 1/ },
@@ -446,7 +448,7 @@ const kinds: readonly Kind[] = [
 ]; // prettier-ignore
 
 test.describe('which way to turn', () => {
-  for (const { kind, machineClass, corner, edit = {}, raise, lower } of kinds)
+  for (const { kind, machineClass, corner, edit = {}, raise, lower, raisesBy } of kinds)
     test(`${kind}: raising and lowering say their effect and a direction without doubt, on Plan, Turn and in the bay`, async ({
       page,
     }) => {
@@ -459,6 +461,7 @@ test.describe('which way to turn', () => {
           one.toleranceMm = 6;
           for (const id of ids) {
             one.corners[id].targetMm = 400 + offMm;
+            one.corners[id].collarAt = edit.collarAt ?? null;
             if (id[1] === corner[1]) Object.assign(one.corners[id], fittingFields(kind), edit);
           }
         });
@@ -467,11 +470,22 @@ test.describe('which way to turn', () => {
         const told = page.getByTestId(`move-${corner}`);
         await expect(told).toContainText(new RegExp(`^${way} \\d+\\s?mm`));
         await expect(told).toContainText(words);
-        await expect(told).not.toContainText(/\b(up|down)\b/);
+        // Up or down is said of the damper alone, and only where the adjuster sits on it.
+        const along = way === 'Raise' ? raisesBy : raisesBy === 'up' ? 'down' : 'up';
+        const alongWords = async (place: Locator) => {
+          if (!raisesBy) return expect(place).not.toContainText(/\b(up|down)\b/);
+          await expect(place).toContainText(`${along} the damper`);
+          await expect(place).not.toContainText(`${along === 'up' ? 'down' : 'up'} the damper`);
+        };
+        await alongWords(told);
+        const seen = page.getByTestId(`along-${corner}`).first();
+        if (raisesBy && edit.collarAt) await expect(seen).not.toContainText('assumed');
+        else if (raisesBy) await expect(seen).toContainText('assumed');
         await page.getByRole('button', { name: 'Start turning' }).click();
         const here = page.locator(`[data-corner=${corner}]`);
         await expect(here).toContainText(new RegExp(`${way} \\d+\\s?mm`));
         await expect(here).toContainText(words);
+        await alongWords(here);
         await page.goto(`/jobs/${id}/bay`);
         for (let k = 0; k < 6; k++) {
           if (
@@ -488,7 +502,28 @@ test.describe('which way to turn', () => {
         await expect(page.getByTestId('bay-figure')).toContainText(
           /towards|away|out|in|more|fewer|position|bar/,
         );
-        await expect(page.getByTestId('bay-figure')).not.toContainText(/\b(up|down)\b/);
+        await alongWords(page.getByTestId('bay-figure'));
       }
     });
+
+  test('where the collar sits is asked by picture, per axle; the way along the damper follows at once', async ({
+    page,
+  }) => {
+    await page.goto('/new?class=side-by-side');
+    for (const corner of ['front left', 'front right', 'rear left', 'rear right'])
+      await field(page, `Measured height, ${corner}`).fill('450');
+    await field(page, 'Target height, front').fill('470');
+    await field(page, 'Target height, rear').fill('470');
+    await expect(page.getByTestId('along-LF')).toContainText('down the damper, assumed');
+    await page.getByRole('button', { name: 'Collar sits, front: above the spring, assumed' }).click();
+    await page
+      .getByRole('dialog')
+      .getByRole('button', { name: /^Below the spring/ })
+      .click();
+    await expect(page.getByTestId('along-LF')).toHaveText('up the damper');
+    await expect(page.getByTestId('along-RF')).toHaveText('up the damper');
+    await expect(page.getByTestId('along-LR')).toContainText('down the damper, assumed');
+    await page.keyboard.press('Control+z');
+    await expect(page.getByTestId('along-LF')).toContainText('down the damper, assumed');
+  });
 });

@@ -53,7 +53,7 @@ test.describe('the spring rack', () => {
     await page.getByRole('button', { name: 'Keep the rate' }).click();
     await expect(field(page, 'Rate, new spring')).toHaveValue('50.05');
     await page.getByRole('button', { name: 'Remove new spring' }).click();
-    await expect(page.getByText('No spring is like that.')).toBeVisible();
+    await expect(page.getByText('No results. Change what is searched for.')).toBeVisible();
     await page.getByRole('button', { name: 'Undo', exact: true }).click();
     await expect(field(page, 'Rate, new spring')).toHaveValue('50.05');
   });
@@ -77,7 +77,7 @@ test.describe('the spring rack', () => {
     page,
   }) => {
     await page.goto('/rack?find=quay');
-    await page.getByRole('button', { name: 'Import a CSV' }).click();
+    await page.getByRole('button', { name: 'Import CSV' }).click();
     const file = page.getByLabel('CSV file');
     await file.setInputFiles(csv('bad.csv', 'Part;Rate (lb/in);Length\nquay 1;350;8\nquay 2;soft;8\n'));
     await expect(page.getByRole('alert')).toContainText('Row 3, Rate (lb/in)');
@@ -92,10 +92,10 @@ test.describe('the spring rack', () => {
     const before = await all();
     const [download] = await Promise.all([
       page.waitForEvent('download'),
-      page.getByRole('button', { name: 'Save as CSV' }).click(),
+      page.getByRole('button', { name: 'Export CSV' }).click(),
     ]);
     const saved = await readFile(await download.path());
-    await page.getByRole('button', { name: 'Import a CSV' }).click();
+    await page.getByRole('button', { name: 'Import CSV' }).click();
     await file.setInputFiles({ name: 'again.csv', mimeType: 'text/csv', buffer: saved });
     await page.getByRole('button', { name: `Take in ${before.springs.length} springs` }).click();
     await expect(page.getByRole('dialog')).toHaveCount(0);
@@ -111,7 +111,7 @@ test.describe('which springs do it', () => {
   test('for a corner of a job: found, cut open in the lab where it stands as told', async ({ page }) => {
     await page.goto(search);
     await expect(field(page, 'Wheel travel')).toHaveValue('452');
-    await page.getByRole('button', { name: /^Look through \d+ springs/ }).click();
+    await page.getByRole('button', { name: /^Search \d+ springs/ }).click();
     await expect(page.getByTestId('tried')).toContainText(/[1-9]\d* do it/);
     const first = page.locator('[data-found]').first();
     const sag = Number(/(\d+)\smm/.exec(await first.locator('td').nth(1).innerText())?.[1]);
@@ -125,7 +125,7 @@ test.describe('which springs do it', () => {
     await page.goto(search);
     await field(page, 'Coil space').fill('190');
     await page.keyboard.press('Tab');
-    await page.getByRole('button', { name: /^Look through/ }).click();
+    await page.getByRole('button', { name: /^Search/ }).click();
     await expect(page.getByText('Nothing on the rack does it.')).toBeVisible();
     await page.getByLabel('Why not').selectOption({ label: '64-300-050' });
     await expect(page.getByText(/does it in none of the \d+ combinations/)).toBeVisible();
@@ -143,14 +143,14 @@ test.describe('which springs do it', () => {
       (_, i) => `coil ${i},${20 + (i % 97)},${200 + (i % 211)},${60 + (i % 31)}`,
     );
     await page.goto('/rack');
-    await page.getByRole('button', { name: 'Import a CSV' }).click();
+    await page.getByRole('button', { name: 'Import CSV' }).click();
     await page
       .getByLabel('CSV file')
       .setInputFiles(csv('many.csv', `name,rate,free,solid\n${springs.join('\n')}\n`));
     await page.getByRole('button', { name: 'Take in 2500 springs' }).click();
     await expect(page.getByRole('dialog')).toHaveCount(0);
     await page.goto('/rack/search');
-    await page.getByRole('button', { name: /^Look through/ }).click();
+    await page.getByRole('button', { name: /^Search/ }).click();
     await expect(page.getByRole('progressbar')).toBeVisible();
     await expect(page.getByTestId('tried')).toContainText('combinations tried');
     await page.getByRole('button', { name: 'Stop', exact: true }).click();

@@ -79,7 +79,7 @@ test.describe('from first reading to in its window, on a simulated machine', () 
       }
       expect(offBy(rig)).toBeLessThan(1);
       expect(turns).toBeLessThanOrEqual(kind === 'sled' ? 3 : 2);
-      await page.getByRole('link', { name: /^Close out/ }).click();
+      await page.getByRole('link', { name: /^Finish/ }).click();
       await lockAnyway(page, 'as agreed with the owner');
       await expect(page.getByText(/Locked/).first()).toBeVisible();
       await allSent(page);
@@ -103,7 +103,7 @@ test.describe('a wrong spring', () => {
         '(F₁ − F₀)',
       );
       if (verdict === 'too soft')
-        await expect(spring.getByRole('link', { name: 'Which springs do it?' })).toBeVisible();
+        await expect(spring.getByRole('link', { name: 'Find springs' })).toBeVisible();
     });
 });
 
@@ -166,8 +166,8 @@ test('the book of riders: another rider has his own positions, a card, and is co
 test('a window of one’s own becomes a school for the class, and can be forgotten', async ({ page }) => {
   await page.goto(`${SHOVELER}/sag`);
   await page.getByRole('button', { name: /^Windows/ }).click();
-  await page.getByRole('button', { name: 'Keep as a school, Rider sag window, rear wheel' }).click();
-  await page.getByLabel('Name of the school').fill('stony lanes');
+  await page.getByRole('button', { name: 'Save as preset, Rider sag window, rear wheel' }).click();
+  await page.getByLabel('Name of the preset').fill('stony lanes');
   await page.keyboard.press('Enter');
   const front = page.getByLabel('Rider sag window, front wheel', { exact: true });
   await front.selectOption('stony lanes');
@@ -177,7 +177,7 @@ test('a window of one’s own becomes a school for the class, and can be forgott
   await expect(field(page, 'Rider sag from, front wheel')).toHaveValue('86');
   for (let k = 0; k < 2; k++) await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(field(page, 'Sag wanted, front wheel')).toHaveValue('90');
-  await page.getByRole('button', { name: 'Keep as a school, Rider sag window, front wheel' }).click();
+  await page.getByRole('button', { name: 'Save as preset, Rider sag window, front wheel' }).click();
   await page.getByRole('button', { name: 'Forget stony lanes' }).click();
   await page.keyboard.press('Escape');
   await expect(front.locator('option', { hasText: 'stony lanes' })).toHaveCount(0);
@@ -228,7 +228,7 @@ test('alone with a gauge: each reading is taken once it has moved and stands', a
   await page.getByRole('button', { name: 'A simulated one' }).click();
   const gauge = page.getByTestId('gauge');
   await expect(gauge).toContainText('steady');
-  await page.getByRole('button', { name: 'Take it' }).click();
+  await page.getByRole('button', { name: 'Use this reading' }).click();
   await expect(page.getByTestId('tape-progress')).toContainText('2 of 10, 1 read');
   await page.getByLabel('take it when steady').check();
   await expect(page.getByTestId('tape-progress')).toContainText('4 read', { timeout: 40_000 });
@@ -243,7 +243,7 @@ test('the bench without a job: first answer, kept in the browser, then a job', a
   await page.goto('/sag?class=scooter');
   await field(page, 'Rider in full gear').fill('74');
   await page.keyboard.press('Tab');
-  await page.getByRole('button', { name: 'To the bench' }).click();
+  await page.getByRole('button', { name: 'Continue' }).click();
   const rear = (words: string) => field(page, `${words}, rear wheel, reading 1`);
   await rear('Fully extended').fill('402');
   await rear('Rider on, pressed').fill('370');
@@ -253,7 +253,7 @@ test('the bench without a job: first answer, kept in the browser, then a job', a
   await page.reload();
   await expect(rear('Rider on, lifted')).toHaveValue('376');
   await field(page, 'Name of the job').fill('Ringed Plover');
-  await page.getByRole('button', { name: 'Keep it as a job' }).click();
+  await page.getByRole('button', { name: 'Save as job' }).click();
   await expect(page).toHaveURL(/\/jobs\/[0-9a-f-]{36}\/sag$/);
   await expect(rear('Rider on, pressed')).toHaveValue('370');
   // What nobody gave is marked as assumed here as everywhere.
@@ -265,7 +265,7 @@ test('the bench without a job: first answer, kept in the browser, then a job', a
 
 test('a sled’s balance is found step by step, each on record and taken back', async ({ page }) => {
   await page.goto('/jobs/00000000-0000-4000-8000-000400000000/sag');
-  await page.getByRole('button', { name: 'To the bench' }).click();
+  await page.getByRole('button', { name: 'Continue' }).click();
   await page.getByRole('button', { name: /^Balance, step by step/ }).click();
   const step = page.getByTestId('balance-step');
   await expect(step).toContainText('no free wobble');
@@ -312,7 +312,7 @@ test('lowering by links: the link that does it, the tubes that follow, written d
   await page.getByRole('button', { name: 'Write it down as fitted' }).click();
   await allSent(page);
   await page.getByRole('button', { name: /^What is fitted/ }).click();
-  await page.getByRole('button', { name: 'Ratio by, rear wheel: a linkage' }).click();
+  await page.getByRole('button', { name: 'Motion ratio from, rear wheel: a linkage' }).click();
   await expect(field(page, 'Link longer by')).not.toHaveValue('0');
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
@@ -356,7 +356,7 @@ test('a gauge that is away is told, and typing goes on', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'Listen there' })).toBeDisabled();
   await page.getByLabel('Address of the instrument, on this machine').fill('ws://127.0.0.1:4999');
   await page.getByRole('button', { name: 'Listen there' }).click();
-  await expect(page.getByTestId('gauge')).toContainText('The gauge is away');
+  await expect(page.getByTestId('gauge')).toContainText('No connection to the gauge');
   await page.getByLabel('Reads').fill('12 x');
   await expect(page.getByRole('button', { name: 'Next' })).toBeDisabled();
   await page.keyboard.press('Escape');

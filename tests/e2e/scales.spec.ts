@@ -164,7 +164,7 @@ test('a combination that a rigid body cannot have is said plainly; a point of th
   await expect(page.getByText('s = s* + Δs, of the plan with least')).toBeVisible();
   await expect(page.getByRole('row', { name: /result/ })).toContainText(share);
   await page.keyboard.press('Escape');
-  await first.getByRole('button', { name: /^Plan by this/ }).click();
+  await first.getByRole('button', { name: /^Use this plan/ }).click();
   await expect(first).toHaveAttribute('aria-current', 'true');
   // A point of the chart is taken as well, then undone.
   const dots = trade.locator('.scatterlayer .trace').first().locator('.point');
@@ -181,7 +181,7 @@ test('a combination that a rigid body cannot have is said plainly; a point of th
   await page
     .locator('[data-seat-way]')
     .first()
-    .getByRole('button', { name: /^Turn by this/ })
+    .getByRole('button', { name: /^Use this plan/ })
     .click();
   await expect(page).toHaveURL(/\/turn$/);
   await allSent(page);
@@ -189,7 +189,7 @@ test('a combination that a rigid body cannot have is said plainly; a point of th
 
 test('goals: heights alone, equal front wheels, and the machine’s own split put back', async ({ page }) => {
   await page.goto(`${SALTMARSH}/scales`);
-  const goal = page.getByRole('group', { name: 'Goal on the scales' });
+  const goal = page.getByRole('group', { name: 'Weight goal' });
   await goal.getByLabel(/^As before: 48\.7 %/).check();
   await expect(page.getByTestId('trade')).toContainText('gives 48.7 %');
   await goal.getByLabel(/^Equal front wheels/).check();
@@ -227,17 +227,17 @@ test('pads told apart by swapping two of them; load cases and fuel beside', asyn
   const round = (value: number) => Math.round(10 * value) / 10;
   const id = await begin(page, describePadCar(), ...padFacts(0, under(1)), ...collars(0, 100));
   await page.goto(`/jobs/${id}/scales`);
-  await page.getByRole('button', { name: /^Pads against each other/ }).click();
+  await page.getByRole('button', { name: /^Check the scales/ }).click();
   for (const [i, corner] of fourCorners.entries())
     await field(page, `With the front pads swapped, ${cornerNames[corner]}`).fill(
       String(round(under(-1).padsKg[i] ?? 0)),
     );
   await page.keyboard.press('Tab');
   await expect(page.getByTestId('swap')).toContainText(/stands .*: (3\.9|4|4\.1)\s*mm higher/);
-  await page.getByRole('button', { name: 'Count it so' }).click();
+  await page.getByRole('button', { name: 'Use this correction' }).click();
   await expect(field(page, 'Pad height, front left')).toHaveValue(/^(1\.9|2|2\.1)$/);
   // Counted once: heights would add up.
-  await expect(page.getByRole('button', { name: 'Count it so' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Use this correction' })).toHaveCount(0);
   await page.getByRole('button', { name: /^As it was weighed/ }).click();
   await field(page, 'Fuel, litres').fill('20');
   await page.keyboard.press('Tab');

@@ -53,14 +53,14 @@ test.describe('the whole slice', () => {
     await page.getByRole('button', { name: 'Lock it' }).click();
     await expect(page.getByText('Locked at these heights.')).toBeVisible();
     await allSent(page);
-    await page.getByRole('link', { name: 'Margin, to the bays' }).click();
+    await page.getByRole('link', { name: 'Margin, to the jobs' }).click();
     await expect(page.getByRole('heading', { name: 'Locked' })).toBeVisible();
     await expect(page.getByRole('link', { name: /Shearwater/ })).toContainText('Locked at its heights');
   });
 
   test('by keyboard alone', async ({ page }) => {
     await page.goto('/');
-    await expect(page.getByText('In the bays')).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Jobs', exact: true })).toBeVisible();
     await page.keyboard.press('n');
     await expect(page).toHaveURL(/\/new/);
     await field(page, 'Measured height, front left').focus();
@@ -76,7 +76,7 @@ test.describe('the whole slice', () => {
     // The sum of the focused figure, and back to it.
     await page.keyboard.press('1');
     await page.keyboard.press('s');
-    const sum = page.getByRole('region', { name: /The sum: Seat move, front left/ });
+    const sum = page.getByRole('region', { name: /Calculation: Seat move, front left/ });
     await expect(sum).toContainText('thread pitch per turn');
     await page.keyboard.press('Escape');
     await expect(sum).toBeHidden();
@@ -118,7 +118,7 @@ test.describe('the whole slice', () => {
     await expect(page.getByPlaceholder('Job, stage or command')).toBeFocused();
     await page.keyboard.type('bays');
     await page.keyboard.press('Enter');
-    await expect(page.getByText('In the bays')).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Jobs', exact: true })).toBeVisible();
   });
 
   test('an impossible target is met with the nearest, and what stands in the way', async ({ page }) => {

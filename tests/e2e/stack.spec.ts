@@ -6,7 +6,7 @@ const demo = (n: number, stage: string) => `/jobs/00000000-0000-4000-8000-000${n
 test.describe('the stack lab', () => {
   test.beforeEach(async ({ page }) => {
     await page.goto('/stack');
-    await expect(page.getByRole('group', { name: /springs cut open$/ })).toBeVisible();
+    await expect(page.getByRole('group', { name: /spring cross-section$/ })).toBeVisible();
   });
 
   test('a dual stack is built, its ring said in every way, and the seat moved by key', async ({ page }) => {
@@ -101,7 +101,7 @@ test.describe('the stack lab', () => {
     await expect(page.getByRole('alert')).toContainText(/spring 1, solid length: less than the free length/);
     await field(page, 'Solid, spring 1').fill('110');
     await page.keyboard.press('Tab');
-    await expect(page.getByRole('group', { name: /springs cut open$/ })).toBeVisible();
+    await expect(page.getByRole('group', { name: /spring cross-section$/ })).toBeVisible();
   });
 
   test('every place in the travel is looked at, run through, and saved as a drawing', async ({ page }) => {
@@ -135,7 +135,7 @@ test.describe('the stack lab', () => {
     await page.keyboard.press('Tab');
     await page.getByRole('button', { name: 'Put bench coil 55 on the rack' }).click();
     await expect(page.getByRole('button', { name: 'bench coil 55 is on the rack' })).toBeVisible();
-    await page.getByRole('button', { name: 'Into a job' }).click();
+    await page.getByRole('button', { name: 'Add to job' }).click();
     await page.getByRole('searchbox', { name: 'Find a job' }).fill('Turtledove');
     await page.getByRole('button', { name: /^Turtledove/ }).click();
     await page.getByRole('radio', { name: 'Rear left' }).check();
@@ -151,7 +151,7 @@ test.describe('the stack lab', () => {
   });
 });
 
-test.describe('springs cut open in a job', () => {
+test.describe('spring cross-section in a job', () => {
   test('a seat tried by hand moves heights and margins, is put back, and can be turned', async ({ page }) => {
     const id = await quickStart(page, 'Siskin', ['375', '375', '381', '381'], '365', '371');
     await page.goto(`/jobs/${id}/intake`);
@@ -211,7 +211,7 @@ test.describe('springs cut open in a job', () => {
   });
 });
 
-test.describe('springs cut open wherever a corner is shown', () => {
+test.describe('spring cross-section wherever a corner is shown', () => {
   test('at the baseline as they stand now, while turning as they will, and in the bay', async ({ page }) => {
     await page.goto('/jobs/00000000-0000-4000-8000-000200000000/baseline');
     await page.getByRole('button', { name: /^Spring cross-section/ }).click();
@@ -230,8 +230,8 @@ test('the wheel of the lab: ratio by levers, a stop’s own table, gas', async (
   await page.goto('/stack');
   const rate = page.getByRole('row', { name: /^Setup/ });
   const before = await rate.innerText();
-  await page.getByRole('button', { name: 'Ratio by: one number' }).click();
-  await page.getByRole('dialog').getByLabel('Ratio by').selectOption('two levers and an angle');
+  await page.getByRole('button', { name: 'Motion ratio from: constant' }).click();
+  await page.getByRole('dialog').getByLabel('Motion ratio from').selectOption('two lengths and an angle');
   await field(page, 'Damper to arm, °').fill('60');
   await page.keyboard.press('Tab');
   await field(page, 'Pivot to damper').fill('300');
@@ -239,7 +239,9 @@ test('the wheel of the lab: ratio by levers, a stop’s own table, gas', async (
   await field(page, 'Pivot to wheel').fill('400');
   await page.keyboard.press('Tab');
   await page.keyboard.press('Escape');
-  await expect(page.getByRole('button', { name: 'Ratio by: two levers and an angle' })).toBeVisible();
+  await expect(
+    page.getByRole('button', { name: 'Motion ratio from: two lengths and an angle' }),
+  ).toBeVisible();
   // The damper at 60 degrees has sin 60 of the ratio, and the wheel rate the square of that.
   await expect(rate).toContainText('21.1');
   expect(before).toContain('28.1');
@@ -273,8 +275,8 @@ test('intake: a spring from the rack on both sides, and a linkage by its places'
   await expect(field(page, 'Spring rate, rear right')).toHaveValue('50');
   await allSent(page);
   await page.goto('/jobs/00000000-0000-4000-8000-000600000000/intake');
-  await page.getByRole('button', { name: /^Ratio by, rear wheel/ }).click();
-  await page.getByRole('dialog').getByLabel('Ratio by').selectOption('a linkage');
+  await page.getByRole('button', { name: /^Motion ratio from, rear wheel/ }).click();
+  await page.getByRole('dialog').getByLabel('Motion ratio from').selectOption('a linkage');
   // Places are typed one by one, and none counts before the last; what is drawn until then is called an example.
   await expect(page.getByText('An example, until every place is typed.')).toBeVisible();
   const places: [string, number, number][] = [

@@ -17,10 +17,10 @@ async function held(page: Page, url: RegExp): Promise<() => void> {
 // Lists show the latest first: by name, a job is found however many other tests have made.
 test.describe('while it is being read', () => {
   const screens: [path: string, url: RegExp, words: string, there: string][] = [
-    ['/?find=Dunlin', /\/api\/jobs\?/, 'Reading the jobs …', 'Dunlin'],
-    ['/book?find=Turnstone', /\/api\/book/, 'Reading the book …', 'Turnstone'],
-    [`${DUNLIN}/plan`, /\/api\/jobs\/0/, 'Reading the job …', 'Dunlin'],
-    [`${DUNLIN}/handover`, /\/api\/jobs\/0/, 'Reading the job …', 'Dunlin'],
+    ['/?find=Dunlin', /\/api\/jobs\?/, 'Loading jobs …', 'Dunlin'],
+    ['/book?find=Turnstone', /\/api\/book/, 'Loading …', 'Turnstone'],
+    [`${DUNLIN}/plan`, /\/api\/jobs\/0/, 'Loading the job …', 'Dunlin'],
+    [`${DUNLIN}/handover`, /\/api\/jobs\/0/, 'Loading the job …', 'Dunlin'],
   ];
   for (const [path, url, words, there] of screens)
     test(`${path} says so, and then shows it`, async ({ page }) => {
@@ -43,7 +43,7 @@ test.describe('when the server cannot be reached', () => {
       test.setTimeout(90_000);
       await page.route(url, (route) => route.abort());
       await page.goto(path);
-      await expect(page.getByText(/The server cannot be reached just now/)).toBeVisible({ timeout: 30_000 });
+      await expect(page.getByText(/No connection to the server/)).toBeVisible({ timeout: 30_000 });
       await page.unroute(url);
       await page.getByRole('button', { name: 'Try again' }).click();
       await expect(page.getByText(there).first()).toBeVisible();
@@ -69,7 +69,7 @@ test('a job of which nothing is known yet says at every stage what it needs', as
   await allSent(page);
   const says: [stage: string, words: RegExp][] = [
     ['plan', /The plan needs a reading and a target at each corner/],
-    ['turn', /No plan is told yet/],
+    ['turn', /No plan is issued yet/],
     ['measure', /Nothing has been turned yet/],
     ['rings', /Rings are set once the heights are read/],
     ['close-out', /Nothing to close yet: it needs targets and readings/],

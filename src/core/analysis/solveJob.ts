@@ -12,7 +12,7 @@ import { readRounds } from '../estimate/rounds.ts';
 import type { JobRecord } from '../document/types.ts';
 
 interface SolvedCorner extends ContactEquilibrium {
-  /** Height as the specification states it; null where none was read. */
+  /** Height as the sheet states it; null where none was read. */
   heightMm: number | null;
   padLoadKg: number;
 }

@@ -18,7 +18,7 @@ export interface ToldCorner {
   airByBar?: number;
   /** What this was to raise the corner by, mm; negative lowers. Left out in plans of older versions. */
   riseMm?: number;
-  /** Height expected afterwards, as the specification states it, and its standard deviation; left out where never read. */
+  /** Height expected afterwards, as the sheet states it, and its standard deviation; left out where never read. */
   heightMm?: number;
   heightSdMm?: number;
 }

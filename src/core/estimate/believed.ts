@@ -83,7 +83,7 @@ export interface JobMachine {
 export interface MachineOptions {
   /** It has been on the road between rounds, where springs lose height whether or not anybody said so. */
   driven?: boolean;
-  /** What a reference reads fully extended, mm as the specification states it. */
+  /** What a reference reads fully extended, mm as the sheet states it. */
   extendedMm?: PerCorner<number>;
   /** Corners whose travel used was read: full droop is then known to be where it is. */
   travelRead?: readonly CornerId[];

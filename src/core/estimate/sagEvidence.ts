@@ -51,7 +51,7 @@ export function isSagRead({ rounds }: RoundsState, id: CornerId, who: 'alone' | 
 }
 
 /**
- * What each reference reads fully extended, mm as the specification states it: the latest round that read it. A corner
+ * What each reference reads fully extended, mm as the sheet states it: the latest round that read it. A corner
  * that was only ever read by its band is given its travel, so that what is left of it stands for its height.
  */
 export function extendedOf(document: JobDocument, { rounds }: RoundsState): PerCorner<number> {

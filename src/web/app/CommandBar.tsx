@@ -42,7 +42,7 @@ export function CommandBar({ onClose }: { onClose: () => void }) {
         className="border-rule w-full border-b bg-transparent p-3 text-[17px] outline-none"
       />
       <Command.List className="max-h-[56vh] overflow-y-auto pb-2">
-        <Command.Empty className="text-second p-3">Nothing by that name.</Command.Empty>
+        <Command.Empty className="text-second p-3">No results.</Command.Empty>
         {id && record && (
           <Command.Group heading="This job" className={heading}>
             {stagesOf(record.document).map((stage) => (
@@ -77,7 +77,7 @@ const pages = [
   ['/sag', 'Sag bench'],
   ['/stack', 'Stack lab'],
   ['/rack', 'Spring rack'],
-  ['/rack/search', 'Which springs do it?'],
+  ['/rack/search', 'Find springs'],
 ] as const;
 const denominators = [8, 16, 32] as const;
 

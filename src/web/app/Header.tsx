@@ -11,7 +11,7 @@ export function Header({ onFind, onKeys }: { onFind: () => void; onKeys: () => v
       <Link
         to="/"
         className="text-[20px] font-extrabold [font-stretch:118%]"
-        aria-label="Margin, to the bays"
+        aria-label="Margin, to the jobs"
       >
         Margin
       </Link>

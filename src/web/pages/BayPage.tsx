@@ -23,7 +23,7 @@ import { countedMm, goesBy, isCounted, type WorkStep } from '../features/turn/wo
 export function BayPage() {
   const { id = '' } = useParams();
   const { job } = useJob(id);
-  if (!job) return <main className="p-8 text-[28px]">Reading the job …</main>;
+  if (!job) return <main className="p-8 text-[28px]">Loading the job …</main>;
   return (
     <JobContext value={job}>
       <main className="flex min-h-screen flex-col p-6 max-md:p-4">
@@ -57,7 +57,9 @@ function Idle() {
         <Button
           look="main"
           className="min-h-16 px-8 text-[22px]"
-          onClick={() => job.actions.record(`Plan told, round ${answer.state.current + 1}`, planFact(answer))}
+          onClick={() =>
+            job.actions.record(`Plan issued, round ${answer.state.current + 1}`, planFact(answer))
+          }
         >
           Start turning
         </Button>

@@ -58,10 +58,10 @@ export function BaysPage() {
       </section>
       <UnsentJobs known={known} />
       <div className="mt-6 flex flex-wrap items-baseline gap-x-4 gap-y-2">
-        <h2 className="text-head font-semibold whitespace-nowrap">In the bays</h2>
+        <h2 className="text-head font-semibold whitespace-nowrap">Jobs</h2>
         <div className="ml-auto w-56 max-sm:w-36">
           <FindBox
-            label="Find a job or machine"
+            label="Search jobs and machines"
             value={find}
             onChange={(words) => setParams(words ? { find: words } : {}, { replace: true })}
           />
@@ -78,10 +78,10 @@ export function BaysPage() {
           ))}
         </nav>
       </div>
-      {isPending && <p className="text-second mt-3">Reading the jobs …</p>}
+      {isPending && <p className="text-second mt-3">Loading jobs …</p>}
       {isError && (
         <div className="mt-3">
-          <p>The server cannot be reached just now. What you type is kept here.</p>
+          <p>No connection to the server. What you type is kept in this browser.</p>
           <Button className="mt-3" onClick={() => void refetch()}>
             Try again
           </Button>
@@ -91,7 +91,7 @@ export function BaysPage() {
         <p className="text-second mt-3">
           {find === ''
             ? 'No jobs yet. Choose a machine above and type what the tape says.'
-            : 'No job and no machine by that name.'}
+            : 'No results. Type part of a job’s or a machine’s name.'}
         </p>
       )}
       <Shelf list={working} title={null} />
@@ -106,7 +106,7 @@ function Shelf({ list, title }: { list: ReturnType<typeof useJobList>; title: st
   const jobs = list.data?.pages.flatMap((page) => page.jobs) ?? [];
   if (jobs.length === 0) return null;
   return (
-    <section aria-label={title ?? 'In the bays'}>
+    <section aria-label={title ?? 'Jobs'}>
       {title && <h2 className="text-head mt-8 font-semibold">{title}</h2>}
       <ul className="mt-2">
         {jobs.map((job) => (

@@ -27,10 +27,10 @@ export function BookPage() {
       <title>Logbook · Margin</title>
       <div>
         <h1 className="text-head font-semibold">Logbook</h1>
-        {isPending && <p className="text-second mt-3">Reading the book …</p>}
+        {isPending && <p className="text-second mt-3">Loading …</p>}
         {isError && (
           <div className="mt-3">
-            <p>The server cannot be reached just now.</p>
+            <p>No connection to the server.</p>
             <Button className="mt-3" onClick={() => void refetch()}>
               Try again
             </Button>
@@ -44,13 +44,13 @@ export function BookPage() {
           />
         </div>
         {data && machines.length === 0 && find !== '' && (
-          <p className="text-second mt-3">No machine by that name has been measured.</p>
+          <p className="text-second mt-3">No results. Only machines that were measured are listed.</p>
         )}
         {data && machines.length === 0 && find === '' && (
           <p className="text-second mt-3">
             Nothing measured yet. The first baseline of a job is its first page here.{' '}
             <Link to="/" className="text-action font-semibold underline underline-offset-4">
-              To the bays
+              To the jobs
             </Link>
           </p>
         )}

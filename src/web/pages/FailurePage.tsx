@@ -11,7 +11,7 @@ export function FailurePage({ notFound = false, words }: { notFound?: boolean; w
       <p className="mt-2">{more}</p>
       <p className="mt-4">
         <Link to="/" className="text-action font-semibold underline underline-offset-4">
-          To the bays
+          To the jobs
         </Link>
       </p>
     </main>

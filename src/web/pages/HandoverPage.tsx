@@ -38,7 +38,7 @@ import { meanOf } from '#core/numerics/mean.ts';
 export function HandoverPage() {
   const { id = '' } = useParams();
   const { job } = useJob(id);
-  if (!job) return <main className="p-6">Reading the job …</main>;
+  if (!job) return <main className="p-6">Loading the job …</main>;
   const { document } = job.record;
   return (
     <JobContext value={job}>
@@ -189,9 +189,9 @@ function Weights() {
   if (!first || !last) return null;
   const rows = first === last ? [last] : [first, last];
   return (
-    <section aria-label="On the scales" className="mt-5">
+    <section aria-label="Corner weights" className="mt-5">
       <h2 className="font-semibold">
-        On the scales{' '}
+        Corner weights{' '}
         <span className="label text-second font-normal">{job.record.document.load || 'as measured'}</span>
       </h2>
       <table className="mt-1 w-full">
@@ -259,9 +259,9 @@ function Setting({ corner }: { corner: CornerAnswer }) {
 function LeftOver() {
   const job = useThisJob();
   return (
-    <section aria-label="What is left" className="mt-5">
+    <section aria-label="Margins" className="mt-5">
       <h2 className="font-semibold">
-        What is left{' '}
+        Margins{' '}
         <span className="label text-second font-normal">
           {job.state.locked ? 'as locked' : 'after the plan that is open'}
         </span>
@@ -293,8 +293,8 @@ function SeenTo() {
     job.facts.some(({ fact }) => fact.kind === 'check' && fact.slot === id && fact.how === 'done');
   const due = recheckOf(job.facts);
   return (
-    <section aria-label="Seen to" className="mt-5">
-      <h2 className="font-semibold">Seen to</h2>
+    <section aria-label="Checklist" className="mt-5">
+      <h2 className="font-semibold">Checklist</h2>
       <ul className="mt-1 grid gap-x-8 sm:grid-cols-2 print:grid-cols-2">
         {closeList(job.record.document).map(({ id, words }) => (
           <li key={id} className="flex gap-2 py-0.5">
@@ -317,8 +317,8 @@ function SeenTo() {
 function Mind() {
   const job = useThisJob();
   return (
-    <section aria-label="To mind" className="mt-4">
-      <h2 className="font-semibold">To mind</h2>
+    <section aria-label="Important" className="mt-4">
+      <h2 className="font-semibold">Important</h2>
       {cautionList('close-out', job.record.document).map(({ words, why }) => (
         <p key={words} className="label">
           {words} <span className="text-second">{why}</span>

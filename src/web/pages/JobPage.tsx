@@ -49,13 +49,13 @@ export function JobPage() {
       <main className="p-6">
         {query.isError ? (
           <>
-            <p>The server cannot be reached just now. What you type is kept here.</p>
+            <p>No connection to the server. What you type is kept in this browser.</p>
             <Button className="mt-3" onClick={() => void query.refetch()}>
               Try again
             </Button>
           </>
         ) : (
-          <p className="text-second">Reading the job …</p>
+          <p className="text-second">Loading the job …</p>
         )}
       </main>
     );

@@ -8,6 +8,8 @@ import { useNavigate, useSearchParams } from 'react-router';
 import { kindsOn, referenceKinds } from '#core/geometry/reference.ts';
 import { classDefaults, machineClasses, type MachineClass } from '#core/kinds/classes/index.ts';
 import { suspensionsOf } from '#core/kinds/suspension.ts';
+import { collarSeat } from '#core/adjusting/alongDamper.ts';
+import { CollarChoice } from '../features/suspension/CollarChoice.tsx';
 import { SuspensionChoice } from '../features/suspension/SuspensionChoice.tsx';
 import { axleOf, cornerNames, twinOf, type CornerId } from '#core/kinds/corners.ts';
 import { cornersIn, footingOf } from '#core/kinds/classes/index.ts';
@@ -92,6 +94,7 @@ function Fields({ toStart }: { toStart: () => void }) {
         ))}
       </Row>
       <SuspensionRow />
+      <CollarRow />
       <Answers />
       <Row label="Collar reads" help="if you have a caliper there">
         {corners.map((id) => (
@@ -322,15 +325,31 @@ function CornerAnswerCell({ id }: { id: CornerId }) {
 function SuspensionRow() {
   const job = useThisJob();
   const { document } = job.record;
-  const groups = gainGroups(document).filter(
-    ({ id }) => suspensionsOf(document.machine.class, axleOf(id)).length > 1,
-  );
-  if (groups.length === 0) return null;
+  const groups = gainGroups(document);
+  // Where there is only one, nobody need be asked.
+  const isAsked = ({ id }: GainGroup) => suspensionsOf(document.machine.class, axleOf(id)).length > 1;
+  if (!groups.some(isAsked)) return null;
   return (
     <Row label="Suspension" help="narrows the motion ratio">
       {groups.map((group) => (
         <div key={group.id} className="col-span-2 min-w-0">
-          <SuspensionChoice group={group} />
+          {isAsked(group) && <SuspensionChoice group={group} />}
+        </div>
+      ))}
+    </Row>
+  );
+}
+
+/** Where the collars sit on their dampers: which way raises it. */
+function CollarRow() {
+  const { document } = useThisJob().record;
+  const groups = gainGroups(document);
+  if (!groups.some(({ id }) => collarSeat(document, id))) return null;
+  return (
+    <Row label="Collar sits" help="which way raises it">
+      {groups.map((group) => (
+        <div key={group.id} className="col-span-2 min-w-0">
+          <CollarChoice id={group.id} title={group.title} />
         </div>
       ))}
     </Row>

@@ -74,7 +74,7 @@ function Tools({ springs, shown, add, toImport }: ToolsProps) {
         className="bg-action text-on-action inline-flex min-h-9 items-center px-4 font-semibold"
       >
         <Search size={15} aria-hidden className="mr-1.5" />
-        Which springs do it?
+        Find springs
       </Link>
       <Button onClick={() => add({ ...blankRackValues, name: 'new spring' })}>
         <Plus size={15} aria-hidden className="mr-1 inline" />
@@ -82,11 +82,11 @@ function Tools({ springs, shown, add, toImport }: ToolsProps) {
       </Button>
       <Button onClick={toImport}>
         <Upload size={15} aria-hidden className="mr-1 inline" />
-        Import a CSV
+        Import CSV
       </Button>
       <Button disabled={springs.length === 0} onClick={() => saveCsv(springs)}>
         <Download size={15} aria-hidden className="mr-1 inline" />
-        Save as CSV
+        Export CSV
       </Button>
       <p className="text-second ml-auto">
         {shown === springs.length ? `${springs.length} springs` : `${shown} of ${springs.length} springs`}
@@ -104,11 +104,11 @@ interface ShelfProps {
 
 /** The table, or why there is none. */
 function Shelf({ rack, springs, shown, edits }: ShelfProps) {
-  if (rack.isPending) return <p className="text-second">Reading the rack …</p>;
+  if (rack.isPending) return <p className="text-second">Loading the rack …</p>;
   if (rack.isError && springs.length === 0)
     return (
       <>
-        <p role="alert">The rack cannot be read just now: the server cannot be reached.</p>
+        <p role="alert">The rack cannot be loaded: no connection to the server.</p>
         <Button className="mt-3" onClick={() => void rack.refetch()}>
           Try again
         </Button>
@@ -117,10 +117,10 @@ function Shelf({ rack, springs, shown, edits }: ShelfProps) {
   if (springs.length === 0)
     return (
       <p className="text-second">
-        The rack is empty. Add a spring, or take in a list: any CSV with a name and a rate will do.
+        The rack is empty. Add a spring, or import a list: any CSV with a name and a rate will do.
       </p>
     );
-  if (shown.length === 0) return <p className="text-second">No spring is like that.</p>;
+  if (shown.length === 0) return <p className="text-second">No results. Change what is searched for.</p>;
   return <RackTable springs={shown} edits={edits} />;
 }
 

@@ -30,9 +30,9 @@ export function RackSearchPage() {
   const waiting = jobId !== '' && !record && !fromJob;
   return (
     <main className="mx-auto w-full max-w-[1360px] flex-1 px-6 py-4 narrow:px-4">
-      <title>Which springs do it? · Margin</title>
+      <title>Find springs · Margin</title>
       <HeaderSlot.Fill>
-        <h1 className="font-semibold">Which springs do it?</h1>
+        <h1 className="font-semibold">Find springs</h1>
         {record && corner && (
           <Link to={`/jobs/${jobId}/plan`} className="text-action font-semibold underline underline-offset-4">
             {record.document.name}, {cornerNames[corner]}
@@ -48,7 +48,7 @@ export function RackSearchPage() {
         </p>
       )}
       {waiting ? (
-        <p className="text-second">Reading the job …</p>
+        <p className="text-second">Loading the job …</p>
       ) : (
         <div className="bg-sheet border-rule grid grid-cols-[400px_minmax(0,1fr)] gap-x-8 border p-4 max-lg:grid-cols-1">
           <ProblemFields problem={problem} change={change} />
@@ -72,11 +72,11 @@ export function RackSearchPage() {
             {search.failed !== null && <WorkFailed />}
             {rack.isError && springs.length === 0 && (
               <p role="alert" className="mt-2">
-                The rack cannot be read just now: the server cannot be reached.
+                The rack cannot be loaded: no connection to the server.
               </p>
             )}
             {!rack.isPending && !rack.isError && springs.length === 0 && (
-              <p className="text-second mt-2">The rack is empty: there is nothing to look through yet.</p>
+              <p className="text-second mt-2">The rack is empty: there is nothing to search yet.</p>
             )}
             {springs.length > 0 && checked.ok && <WhyNotPanel problem={problem} rack={springs} />}
             <Answers search={search} problem={problem} />
@@ -104,7 +104,7 @@ function Controls({ search, count, ready, start }: ControlsProps) {
       ) : (
         <Button look="main" disabled={!ready} onClick={start}>
           <Search size={15} aria-hidden className="mr-1.5 inline" />
-          Look through {count} springs
+          Search {count} springs
         </Button>
       )}
       {running && (

@@ -68,7 +68,7 @@ export function SagStartPage() {
             onClick={() => void navigate(`/jobs/${start()}/sag`)}
             className="bg-action text-on-action mt-3 min-h-11 px-5 font-semibold disabled:cursor-not-allowed disabled:opacity-50"
           >
-            Keep it as a job
+            Save as job
           </button>
           <h2 className="mt-6 font-semibold">How sag is read</h2>
           <ul className="text-second mt-1 list-none space-y-1">

@@ -61,7 +61,7 @@ export function StackPage() {
         <div className="border-rule col-span-full mt-3 border-t pt-3">
           <LabFigures benches={benches} current={at} />
           <p className="label text-second mt-1">
-            What full bump takes is the springs’ and the stop’s share, from rest; the fall is from wheels
+            What energy to full bump is the springs’ and the stop’s share, from rest; the fall is from wheels
             hanging. A damper adds to both.
           </p>
         </div>
@@ -108,7 +108,7 @@ function Tabs({ lab }: { lab: LabActions }) {
           className="text-second inline-flex min-h-9 items-center gap-1"
           onClick={lab.remove}
         >
-          <X size={15} aria-hidden /> Take this one away
+          <X size={15} aria-hidden /> Delete this setup
         </button>
       )}
       <div className="ml-auto w-48">

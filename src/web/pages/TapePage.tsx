@@ -21,7 +21,7 @@ import { sagRound } from '../features/sag/sagRound.ts';
 export function TapePage() {
   const { id = '' } = useParams();
   const { job } = useJob(id);
-  if (!job) return <main className="p-8 text-[28px]">Reading the job …</main>;
+  if (!job) return <main className="p-8 text-[28px]">Loading the job …</main>;
   const { document } = job.record;
   const [rider] = document.riders;
   return (

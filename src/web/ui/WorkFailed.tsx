@@ -2,7 +2,8 @@
 export function WorkFailed() {
   return (
     <p role="alert" className="text-short mt-3">
-      This could not be worked out in this browser. Reload the page to try again; everything else here holds.
+      This could not be calculated in this browser. Reload the page to try again. Everything else is still
+      correct.
     </p>
   );
 }

@@ -276,7 +276,7 @@ export function chanceSum(answer: Answer, when: 'now' | 'after'): Sum | null {
     after ? answer.specifiedAfter : { ...answer.now, km, level, aboard },
   );
   return {
-    title: after ? 'Chance of landing in tolerance' : 'Chance that all are in tolerance now',
+    title: after ? 'Chance in tolerance' : 'Chance that all are in tolerance now',
     words: `share of random draws of the heights ${after ? 'after the plan' : 'now'} in which every corner is within tolerance of its target`,
     formula: planned < 1 ? 'P = q · w / 1000 + r' : 'P = w / 1000',
     inputs: [

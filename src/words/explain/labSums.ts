@@ -143,7 +143,7 @@ export function bottomingSum(bench: Bench): Sum {
   const { model } = bench;
   const { travelMm } = rest(bench);
   return {
-    title: 'Taken in by full bump',
+    title: 'Energy to full bump',
     words: 'energy stored in springs, gas and stop at the end of travel, less what they hold at rest',
     formula: 'E = U(z end) − U(z₀)',
     inputs: [
@@ -170,7 +170,7 @@ export function dropSum(bench: Bench): Sum | null {
   if (dropMm === null) return null;
   const kg = setup.cases[0]?.kg ?? NaN;
   return {
-    title: 'Fall it stands for',
+    title: 'Equivalent drop height',
     words: 'height from which the load may fall, wheel hanging, and just reach the end of travel',
     formula: 'h = 1000 · U / (9.80665 · m) − z end',
     inputs: [

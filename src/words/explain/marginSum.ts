@@ -14,12 +14,12 @@ interface Wording {
 
 const wordings: Record<MarginKind, Wording> = {
   'thread-up': {
-    title: 'Thread left up',
+    title: 'Thread left towards the spring',
     words: 'between the reading to stop at and the end of good thread',
     formula: 'left = |r end − stop|',
   },
   'thread-down': {
-    title: 'Thread left down',
+    title: 'Thread left away from the spring',
     words: 'between the reading to stop at and the end of good thread',
     formula: 'left = |r end − stop|',
   },
@@ -29,7 +29,7 @@ const wordings: Record<MarginKind, Wording> = {
     formula: 'left = e − least',
   },
   cam: {
-    title: 'Cam left',
+    title: 'Cam positions left',
     words: 'positions above the one chosen; past the middle one the spring is too soft',
     formula: 'left = n − k positions, so much wind-up',
   },
@@ -45,12 +45,12 @@ const wordings: Record<MarginKind, Wording> = {
     formula: 'left = z',
   },
   'bump-stop': {
-    title: 'Bump to stop',
+    title: 'Travel left to the bump stop',
     words: 'wheel travel left until the bump stop is touched',
     formula: 'left = z max − z − s',
   },
   'bump-metal': {
-    title: 'Bump to metal',
+    title: 'Travel left to metal',
     words: 'wheel travel left until metal',
     formula: 'left = z max − z',
   },
@@ -60,7 +60,7 @@ const wordings: Record<MarginKind, Wording> = {
     formula: 'left = min((free − solid) − x, X solid − X)',
   },
   seated: {
-    title: 'Spring seated at droop',
+    title: 'Preload at full droop',
     words: 'how far the springs are still compressed with the wheel hanging',
     formula: 'left = p₀ + c',
   },
@@ -85,7 +85,7 @@ const wordings: Record<MarginKind, Wording> = {
     formula: 'left = L·(sin most − sin a) − Δh',
   },
   ground: {
-    title: 'Over the ground',
+    title: 'Ground clearance',
     words:
       'a low point as measured at the baseline, carried along with the body’s plane and its tyres, less the least that is wanted',
     formula: 'left = d + Δh − least',

@@ -92,7 +92,7 @@ export function sagAfterSum(answer: Answer, end: SagEnd, who: string): Sum {
         'length',
         'computed',
       ),
-      input('c', 'seat move told', corner?.seatBy ?? 0, 'length', 'computed'),
+      input('c', 'seat move issued', corner?.seatBy ?? 0, 'length', 'computed'),
       input('W', 'sprung weight on this end', state.kg * GRAVITY, 'force', 'learnt'),
       input('p', 'preload then', end.preload.mm, 'length', 'computed'),
       input('σ', 'one standard deviation', state.afterSdMm, 'length', 'computed'),

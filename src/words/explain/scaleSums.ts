@@ -114,7 +114,7 @@ export function padsSum(
     ([id]) => what === 'total' || id === 'LF' || id === 'RF',
   );
   return {
-    title: what === 'total' ? 'Total on the pads' : 'Front, right less left',
+    title: what === 'total' ? 'Total on the pads' : 'Front, right minus left',
     words:
       what === 'total'
         ? 'what stands on all four pads, each the mean of its repeats'

@@ -17,6 +17,7 @@ import {
   text,
   type Place,
 } from './field.ts';
+import { collarPlaces } from '../../kinds/collarPlace.ts';
 import * as part from './parts.ts';
 import * as range from './ranges.ts';
 
@@ -39,7 +40,7 @@ export const cornerField = group({
     /** mm that the point lies ahead of its contact; negative behind. */
     aheadMm: number('mm by tape', range.placeMm, { blank: 0, since: 3 }),
   }),
-  /** Height wanted, as the specification states it. */
+  /** Height wanted, as the sheet states it. */
   targetMm: given('mm by tape', range.heightMm),
   /** How much the height counts against the others. */
   weight: given('factor', { min: 0.05, max: 20 }, { since: 3, assumed: 1 }),
@@ -49,6 +50,8 @@ export const cornerField = group({
   staticWindow: part.staticWindow,
   /** How this corner is hung; null where nobody has said. */
   suspension: choiceOrNone(suspensionTypes, { since: 7 }),
+  /** Where its damper's collar sits; null where nobody has looked, and the class's usual place is assumed. */
+  collarAt: choiceOrNone(collarPlaces, { since: 10 }),
   /** Motion ratio that somebody named, damper per wheel. */
   ratio: given('damper per wheel', range.ratio, { assumed: usualRatio }),
   /** Thread pitch: mm of seat per turn. */

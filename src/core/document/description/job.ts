@@ -17,7 +17,7 @@ import { cornerField } from './corner.ts';
 import * as range from './ranges.ts';
 
 /** The version that this program writes. */
-export const DOCUMENT_VERSION = 9;
+export const DOCUMENT_VERSION = 10;
 
 const kg = range.wheelKg;
 
@@ -63,7 +63,7 @@ export const lowPoint = group({
   /** mm ahead of the middle of the wheelbase, and left of the middle. */
   xMm: number('mm by tape', range.placeMm),
   yMm: number('mm by tape', range.placeMm),
-  /** Over the ground at the baseline, and the least it may come to; null where only its angle matters. */
+  /** Ground clearance at the baseline, and the least it may come to; null where only its angle matters. */
   nowMm: number('mm by tape', range.heightMm, { next: 'as-now' }),
   leastMm: given('mm by tape', range.heightMm),
 });

@@ -150,7 +150,7 @@ export const clearance = group({
   /** mm gained per mm that the body rises over this wheel. */
   perMm: number('factor', { min: -5, max: 5 }),
   leastMm: number('mm', range.clearanceMm),
-  /** Height over this wheel at which `nowMm` was measured, as the specification states it; null is the baseline's. */
+  /** Height over this wheel at which `nowMm` was measured, as the sheet states it; null is the baseline's. */
   atMm: given('mm by tape', range.heightMm, { since: 6, next: 'blank' }),
   /** Rows of [mm the body has risen since it was measured, mm of distance]; stands before `perMm`. */
   rows: rowsOrNone({

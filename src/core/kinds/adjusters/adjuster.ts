@@ -36,6 +36,8 @@ export interface Adjuster {
   datum: string;
   /** Where work on it can hurt somebody. */
   cautions: readonly AdjusterCaution[];
+  /** Whether it is wound or set along the damper's own body, so that its way there can be said: up it or down it. */
+  onDamper: boolean;
   /** Whether it sits in a fork leg, so that preload goes in at its cap. */
   inFork: boolean;
 }
@@ -47,6 +49,7 @@ export const plain = {
   springRatio: 'as the damper',
   datum: '',
   inFork: false,
+  onDamper: false,
   cautions: [],
 } as const satisfies Partial<Adjuster>;
 

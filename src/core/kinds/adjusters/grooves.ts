@@ -8,5 +8,6 @@ export const grooves: Adjuster = {
   on: ['wheels', 'bikes'],
   bikeEnd: 'rear',
   goes: { by: 'steps', step: { one: 'groove', many: 'grooves' }, counted: 'towards the spring' },
+  onDamper: true,
   cautions: ['top-nut'],
 };

@@ -8,5 +8,6 @@ export const mount: Adjuster = {
   on: ['wheels'],
   goes: { by: 'thread' },
   beside: 'lower mount',
+  onDamper: true,
   cautions: ['thread', 'engagement'],
 };

@@ -8,5 +8,6 @@ export const seat: Adjuster = {
   on: everywhere,
   bikeEnd: 'rear',
   goes: { by: 'thread' },
+  onDamper: true,
   cautions: ['thread', 'top-nut'],
 };

@@ -7,6 +7,7 @@ export const strut: Adjuster = {
   does: 'a seat whose place is read from the mounting hole’s centre',
   on: ['wheels'],
   goes: { by: 'thread' },
+  onDamper: true,
   cautions: ['thread', 'top-nut'],
   datum: 'centre of the mounting hole',
 };

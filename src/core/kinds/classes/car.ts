@@ -30,6 +30,7 @@ export const car: Machine = {
       'apart-on-arm': apartOnArm,
     },
   },
+  collarAt: { front: 'below', rear: 'below' },
   ownRise: 0.08,
   rider: null,
   rough: false,

@@ -21,6 +21,7 @@ export const dualPurpose: Machine = {
   unsprungKg: 16,
   referenceKind: { front: 'shaft', rear: 'axle-mark' },
   suspensions: { front: { fork }, rear: { linkage, 'swing-arm': swingArm } },
+  collarAt: { front: 'above', rear: 'above' },
   ownRise: 0.12,
   rider: { rearShare: 0.6 },
   rough: true,

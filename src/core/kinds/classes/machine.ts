@@ -1,5 +1,6 @@
 import type { Footing, ReferenceKind } from '../../geometry/reference.ts';
 import type { SuspensionRanges } from '../suspensionTypes.ts';
+import type { CollarPlace } from '../collarPlace.ts';
 import type { Axle, CornerId } from '../corners.ts';
 import type { SeeTo } from '../seeTo.ts';
 
@@ -28,6 +29,8 @@ export interface Machine extends SeeTo {
   referenceKind: Record<Axle, ReferenceKind>;
   /** How its axles may be hung, with damper travel per wheel travel. Source: what is usual in the trade. */
   suspensions: Record<Axle, SuspensionRanges>;
+  /** Where the collar of a damper usually sits. */
+  collarAt: Record<Axle, CollarPlace>;
   /** What one corner rises by beside what its axle's ratio says, as a share, where nobody has said how it is hung. */
   ownRise: number;
   /** Who sits on it: share of a rider's weight on the rear, in riding posture. Null where it is not set up by riders and sag. */

@@ -21,6 +21,7 @@ export const motorcycle: Machine = {
   unsprungKg: 17,
   referenceKind: { front: 'shaft', rear: 'axle-mark' },
   suspensions: { front: { fork }, rear: { linkage, 'swing-arm': swingArm } },
+  collarAt: { front: 'above', rear: 'above' },
   ownRise: 0.13,
   rider: { rearShare: 0.58 },
   rough: false,

@@ -21,6 +21,7 @@ export const quad: Machine = {
   unsprungKg: 14,
   referenceKind: { front: 'ground-chassis', rear: 'ground-chassis' },
   suspensions: { front: { 'a-arms': aArms }, rear: { 'swing-arm': swingArm } },
+  collarAt: { front: 'above', rear: 'above' },
   ownRise: 0.12,
   rider: { rearShare: 0.56 },
   rough: true,

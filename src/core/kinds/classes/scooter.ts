@@ -21,6 +21,7 @@ export const scooter: Machine = {
   unsprungKg: 11,
   referenceKind: { front: 'shaft', rear: 'axle-mark' },
   suspensions: { front: { fork }, rear: { 'swing-arm': swingArm } },
+  collarAt: { front: 'above', rear: 'below' },
   ownRise: 0.09,
   rider: { rearShare: 0.64 },
   rough: false,

@@ -24,6 +24,7 @@ export const sideBySide: Machine = {
     front: { 'a-arms': aArms },
     rear: { 'a-arms': aArms, 'trailing-arm': longTrailingArm },
   },
+  collarAt: { front: 'above', rear: 'above' },
   ownRise: 0.13,
   rider: null,
   rough: false,

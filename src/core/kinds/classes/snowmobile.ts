@@ -23,6 +23,7 @@ export const snowmobile: Machine = {
     front: { 'ski-arms': [0.55, 0.8] },
     rear: { 'skid-arms': [0.45, 0.65] },
   },
+  collarAt: { front: 'above', rear: 'above' },
   ownRise: 0.06,
   rider: { rearShare: 0.68 },
   rough: true,

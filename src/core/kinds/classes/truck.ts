@@ -24,6 +24,7 @@ export const truck: Machine = {
     front: { strut, 'double-wishbone': doubleWishbone, 'solid-axle': solidAxle },
     rear: { 'solid-axle': solidAxle, 'axle-inboard': axleInboard },
   },
+  collarAt: { front: 'above', rear: 'above' },
   ownRise: 0.09,
   rider: null,
   rough: false,

@@ -103,7 +103,7 @@ function Refused({ item }: { item: Unsent }) {
         ))}
       </ul>
       <Button look="main" className="mt-5" onClick={() => dropUnsent(item.id)}>
-        Let it go
+        Discard mine
       </Button>
     </Dialog>
   );

@@ -26,8 +26,8 @@ export function CloseOutSections() {
   const round = job.state.current;
   return (
     <div className="grid gap-x-8 gap-y-5 px-4 pb-4 xl:grid-cols-2">
-      <section aria-label="Before it goes out, seen to">
-        <h3 className="font-semibold">Seen to</h3>
+      <section aria-label="Checklist before it goes out">
+        <h3 className="font-semibold">Checklist</h3>
         <CheckList kind="check" round={round} items={closeList(job.record.document)} />
       </section>
       <div className="flex flex-col gap-7">

@@ -37,7 +37,7 @@ function Locked() {
       </p>
       <BackFromTheRoad />
       <NextJob />
-      <Button onClick={() => actions.clear('Opened again', place)}>Open again</Button>
+      <Button onClick={() => actions.clear('Reopened', place)}>Reopen</Button>
     </>
   );
 }
@@ -151,7 +151,7 @@ function BackFromTheRoad() {
   const [km, setKm] = useState<number | null>(null);
   const begin = () => {
     const place = { kind: 'driven' as const, round: job.state.current + 1, corner: null, slot: 'km' };
-    job.actions.record('Back from the road', { ...place, km: km ?? 0 });
+    job.actions.record('Back after driving', { ...place, km: km ?? 0 });
     void navigate(`/jobs/${job.record.id}/measure`);
   };
   return (
@@ -169,7 +169,7 @@ function BackFromTheRoad() {
         onCommit={setKm}
       />
       <Button onClick={begin} disabled={km === null}>
-        It is back: recheck
+        Start recheck
       </Button>
     </div>
   );

@@ -31,7 +31,7 @@ export function GaugeLine({ id, slot, onTake }: Props) {
   return (
     <div className="border-rule mt-4 border-t pt-3" data-testid="gauge">
       <p className="text-[20px]" aria-live="polite">
-        {state === 'away' && 'The gauge is away; it is tried again. Type the reading meanwhile.'}
+        {state === 'away' && 'No connection to the gauge. Trying again. You can type the reading.'}
         {state === 'connecting' && 'Listening for the gauge …'}
         {state === 'reading' &&
           (reading ? (
@@ -41,7 +41,7 @@ export function GaugeLine({ id, slot, onTake }: Props) {
               <span className={steady ? '' : 'text-tight'}>{steady ? 'steady' : 'moving'}</span>
             </>
           ) : (
-            'The gauge says nothing yet.'
+            'Nothing received from the gauge yet.'
           ))}
         {broken > 0 && (
           <span className="label text-tight block">{broken} lines from it could not be read.</span>
@@ -53,7 +53,7 @@ export function GaugeLine({ id, slot, onTake }: Props) {
           disabled={mm === null || !steady}
           onClick={() => mm !== null && onTake(mm)}
         >
-          Take it
+          Use this reading
         </Button>
         <label className="flex min-h-11 cursor-pointer items-center gap-2">
           <input

@@ -111,7 +111,7 @@ function SagRows() {
           />
         )}
       </CornerRow>
-      <CornerRow label="Sag window" help="a school to start from">
+      <CornerRow label="Sag window" help="preset">
         {(id) => (
           <>
             <Select

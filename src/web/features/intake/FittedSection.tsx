@@ -127,10 +127,10 @@ function Whole() {
       />
       <PathField
         path={['settlingMm']}
-        label="New springs will lose"
+        label="Allow for settling"
         showLabel
         order={3}
-        placeholder="nothing allowed for"
+        placeholder="no settling allowed for"
       />
       <Dimensions />
     </div>

@@ -20,7 +20,9 @@ import { saveJobFile } from '../job/jobFiles.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../forms/TextField.tsx';
 import { Asked } from '../finding/Asked.tsx';
+import { collarSeat } from '#core/adjusting/alongDamper.ts';
 import { AdjustersSection } from './AdjustersSection.tsx';
+import { CaliperEnd, CornerCollar } from './CollarParts.tsx';
 import { FittingChoice } from './FittingChoice.tsx';
 import { FittedSection } from './FittedSection.tsx';
 import { GoalSetter } from './GoalSetter.tsx';
@@ -40,7 +42,7 @@ interface Row {
 const classOf = (job: Job) => classDefaults[job.record.document.machine.class];
 
 const NUMBER_ROWS: readonly Row[] = [
-  { label: 'Target height', help: 'as the specification states it', path: ['targetMm'] },
+  { label: 'Target height', help: 'as the sheet states it', path: ['targetMm'] },
   { label: 'Offset', help: 'added to the tape’s reading to reach the specified point', path: ['reference', 'offsetMm'] },
   { label: 'Motion ratio', help: 'damper per wheel: 0.5 or 2:1', path: ['ratio'] },
   { label: 'Thread pitch', help: 'mm of seat per turn', path: ['pitchMm'] },
@@ -82,15 +84,18 @@ export function IntakeStage() {
               {NUMBER_ROWS.slice(1, 3).map((row, i) => (
                 <NumberRow key={row.label} row={row} index={i + 1} />
               ))}
-              <PartRow label="Ratio by" help="more than one number where it changes" Part={RatioChoice} />
+              <PartRow
+                label="Motion ratio from"
+                help="more than one number where it changes"
+                Part={RatioChoice}
+              />
               {NUMBER_ROWS.slice(3).map((row, i) => (
                 <NumberRow key={row.label} row={row} index={i + 3} />
               ))}
-              <ChoiceRow
-                label="Collar reading, seat going up"
-                path={['collar', 'grows']}
-                options={growsOptions}
-              />
+              {cornersIn(job.record.document).some((id) => collarSeat(job.record.document, id)) && (
+                <PartRow label="Collar sits" help="pick the picture, both sides" Part={CornerCollar} />
+              )}
+              <PartRow label="Caliper goes from" help="to the collar" Part={CaliperEnd} />
               <DatumRow />
             </tbody>
           </table>
@@ -213,7 +218,7 @@ function HardEnd() {
   const job = useThisJob();
   return (
     <label className="min-w-0">
-      <span className="label text-second block">Hard to get at</span>
+      <span className="label text-second block">Harder end to reach</span>
       <Select
         look="w-full"
         value={job.record.document.hardEnd ?? ''}
@@ -222,7 +227,7 @@ function HardEnd() {
           { value: 'front', words: 'the front: set first' },
           { value: 'rear', words: 'the rear: set first' },
         ]}
-        onChange={(to) => job.actions.change('End that is hard to get at', [['hardEnd'], to || null])}
+        onChange={(to) => job.actions.change('Harder end to reach', [['hardEnd'], to || null])}
       />
     </label>
   );
@@ -307,11 +312,6 @@ const kindOptions = (job: Job): readonly Option[] =>
     value: kind,
     words: referenceKinds[kind].title,
   }));
-const growsOptions: readonly Option[] = [
-  { value: 'with-seat', words: 'grows' },
-  { value: 'against-seat', words: 'shrinks' },
-];
-
 function ChoiceRow({ label, path, options }: { label: string; path: string[]; options: readonly Option[] }) {
   const job = useThisJob();
   return (

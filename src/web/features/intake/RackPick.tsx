@@ -96,16 +96,16 @@ function Choice({ id, onDone }: { id: CornerId; onDone: () => void }) {
         <div className="text-second mt-2">
           {isError ? (
             <>
-              <p>The rack cannot be read just now.</p>
+              <p>The rack cannot be loaded: no connection to the server.</p>
               <Button className="mt-2" onClick={() => void refetch()}>
                 Try again
               </Button>
             </>
           ) : data === undefined ? (
-            <p>Reading the rack …</p>
+            <p>Loading the rack …</p>
           ) : (
             <p>
-              {data.length === 0 ? 'Nothing is on the rack yet.' : 'No spring by that name.'}{' '}
+              {data.length === 0 ? 'Nothing is on the rack yet.' : 'No results.'}{' '}
               <Link to="/rack" className="text-action underline underline-offset-4">
                 To the rack
               </Link>

@@ -18,7 +18,7 @@ export function RatioChoice({ id }: { id: CornerId }) {
       <button
         type="button"
         aria-haspopup="dialog"
-        aria-label={`Ratio by, ${cornerNames[id]}: ${ratioKindWords[ratioKindOf(ratioFrom)]}`}
+        aria-label={`Motion ratio from, ${cornerNames[id]}: ${ratioKindWords[ratioKindOf(ratioFrom)]}`}
         onClick={() => setOpen(true)}
         className="border-second/70 hover:bg-wash min-h-9 w-full border-b text-left text-[13px] [font-stretch:82%]"
       >

@@ -11,6 +11,7 @@ import { lengthText } from '#core/units/formatLength.ts';
 import { effectWords, springWay } from '#words/instruction.ts';
 import { useLengthStyle, useSettings } from '../../ui/settings.ts';
 import { SizeLength, Plain, Turns } from '../../ui/Figure.tsx';
+import { AlongDamper } from './AlongDamper.tsx';
 import { AssumedMark } from './AssumedMark.tsx';
 
 /** What to do with the adjuster that sets preload: turns, a cam position or a pressure. */
@@ -29,7 +30,7 @@ export function SeatMove({
   /** Position to stop at, counted from 0. */
   cam: number | null;
   air: { toBar: number; byBar: number } | null;
-  /** The corner, where a position or a pressure may rest on what is assumed of it. */
+  /** The corner, where it is an instruction: which way along the damper, and what a position or a pressure is assumed from. */
   id?: CornerId;
 }) {
   if (cam !== null)
@@ -54,12 +55,14 @@ export function SeatMove({
       <>
         <span className="figures">{Math.abs(steps)}</span> {Math.abs(steps) === 1 ? words.one : words.many}{' '}
         {counted ? (steps > 0 ? 'more' : 'fewer') : springWay(steps)}
+        {id && <AlongDamper id={id} by={steps} />}
       </>
     );
   }
   return (
     <>
       <Turns turns={turns} /> {springWay(turns)}
+      {id && <AlongDamper id={id} by={turns} />}
     </>
   );
 }

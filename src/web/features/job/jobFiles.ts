@@ -32,7 +32,7 @@ export async function openJobFile(text: string): Promise<Opened> {
     return { ok: true, id };
   } catch (error) {
     if (!(error instanceof ApiProblem))
-      return { ok: false, why: 'The server cannot be reached just now; the file is as it was.', details: [] };
+      return { ok: false, why: 'No connection to the server. The file was not opened.', details: [] };
     const { title, errors = [] } = error.problem;
     return {
       ok: false,

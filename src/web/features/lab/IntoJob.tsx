@@ -22,7 +22,7 @@ export function IntoJob({ setup }: { setup: LabSetup }) {
   };
   return (
     <>
-      <Button onClick={() => setOpen(true)}>Into a job</Button>
+      <Button onClick={() => setOpen(true)}>Add to job</Button>
       <Dialog
         open={open}
         onClose={close}
@@ -56,7 +56,7 @@ function Jobs({ choose }: { choose: (id: string) => void }) {
         ))}
       </ul>
       {jobs.length === 0 && (
-        <p className="text-second mt-2">{isPending ? 'Reading the jobs …' : 'No job by that name.'}</p>
+        <p className="text-second mt-2">{isPending ? 'Loading jobs …' : 'No results.'}</p>
       )}
     </>
   );
@@ -67,7 +67,7 @@ function ChosenJob({ id, setup }: { id: string; setup: LabSetup }) {
   const [corner, setCorner] = useState<CornerId | null>(null);
   const [both, setBoth] = useState(true);
   const [done, setDone] = useState(false);
-  if (!job) return <p className="text-second">Reading the job …</p>;
+  if (!job) return <p className="text-second">Loading the job …</p>;
   const { document } = job.record;
   const at = corner ?? cornersIn(document)[0] ?? 'LF';
   const twin = twinOf(at);

@@ -30,8 +30,8 @@ export function LabFigures({ benches, current }: { benches: Bench[]; current: nu
               'frequency',
               'changes at',
               'coil space left',
-              'full bump takes',
-              'fall it stands for',
+              'energy to full bump',
+              'equivalent drop height',
             ].map((words) => (
               <th key={words} className="pr-3 pb-1 align-bottom font-normal">
                 {words}
@@ -113,7 +113,7 @@ function Row({ bench, k, chosen }: { bench: Bench; k: number; chosen: boolean })
         )}
       </td>
       <td className="pr-3">
-        <SumFigure name={`Full bump takes, ${setup.name}`} sum={() => bottomingSum(bench)}>
+        <SumFigure name={`Energy to full bump, ${setup.name}`} sum={() => bottomingSum(bench)}>
           <Plain value={fromRideJ} decimals={0} /> J
         </SumFigure>
       </td>
@@ -121,7 +121,7 @@ function Row({ bench, k, chosen }: { bench: Bench; k: number; chosen: boolean })
         {dropMm === null ? (
           'none'
         ) : (
-          <SumFigure name={`Fall it stands for, ${setup.name}`} sum={() => dropSum(bench)}>
+          <SumFigure name={`Equivalent drop height, ${setup.name}`} sum={() => dropSum(bench)}>
             <Length mm={dropMm} decimals={0} />
           </SumFigure>
         )}

@@ -45,7 +45,7 @@ export function SectionView({ bench, change, height = 430 }: Props) {
         <TravelRule name={setup.name || 'wheel'} side="left" data={ruleOf(bench, travelMm)} />
         <div ref={box} className="min-w-0">
           <StackSection
-            name={`${setup.name}, springs cut open`}
+            name={`${setup.name}, spring cross-section`}
             section={section}
             height={height}
             width={250}

@@ -53,7 +53,7 @@ export function RatioDialog({ setup, index, change }: Props) {
   const mean = meanRatio(setup);
   return (
     <Opener
-      label="Ratio by"
+      label="Motion ratio from"
       words={ratioKindWords[ratioKindOf(ratio)]}
       title="Motion ratio"
       description="Where the ratio changes over the travel, pairs of wheel travel and damper compression say it best: wheel hanging is 0 and 0."

@@ -48,7 +48,7 @@ export function NextReading({ round, slots }: { round: number; slots: readonly s
         {cornerNames[id]}, {ORDINALS[k] ?? 'next'} reading
       </button>
       : {reference.title}, {reference.how}.{' '}
-      {k === 1 && 'Two readings that agree are worth more than one careful one.'}
+      {k === 1 && 'Two readings that agree are better than one careful reading.'}
     </p>
   );
 }

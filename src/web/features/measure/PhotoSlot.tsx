@@ -60,7 +60,7 @@ export const PhotoSlot = memo(function PhotoSlot({ jobId, id }: { jobId: string;
         <p role="alert" className="text-short label mt-1">
           {add.error instanceof ApiProblem
             ? add.error.problem.title
-            : 'The server cannot be reached just now: the picture is not kept.'}{' '}
+            : 'No connection to the server: the picture is not saved.'}{' '}
           <button
             type="button"
             className="font-semibold underline underline-offset-4"
@@ -100,7 +100,7 @@ function Shown({ jobId, photo, close }: { jobId: string; photo: Photo; close: ()
             disabled={remove.isPending}
             onClick={() => remove.mutate(photo.id, { onSuccess: close })}
           >
-            Remove it for good
+            Delete
           </Button>
         ) : (
           <Button onClick={() => setAsked(true)}>Remove</Button>
@@ -108,7 +108,7 @@ function Shown({ jobId, photo, close }: { jobId: string; photo: Photo; close: ()
       </div>
       {remove.isError && (
         <p role="alert" className="text-short label mt-1">
-          It could not be removed just now.
+          It could not be deleted. Try again.
         </p>
       )}
     </>

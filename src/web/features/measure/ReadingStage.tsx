@@ -243,7 +243,7 @@ function SetAside({ id, round }: { id: CornerId; round: number }) {
   if (restored)
     return (
       <p className="label text-second mt-5" data-testid={`aside-${id}`}>
-        An odd reading is counted all the same.{' '}
+        Odd reading used again{' '}
         <AsideButton onClick={() => job.actions.clear('Odd reading set aside again', restored)}>
           Set it aside
         </AsideButton>

@@ -21,7 +21,7 @@ export function KitStart({ answer }: { answer: Answer }) {
   const turn = () => {
     if (!told) return;
     const place = { kind: 'plan' as const, round: answer.state.current + 1, corner: null, slot: 'plan' };
-    job.actions.record('Kit sheet’s start told', { ...place, told });
+    job.actions.record('Kit sheet start issued', { ...place, told });
     void navigate(`/jobs/${job.record.id}/turn`);
   };
   const set = (id: CornerId, mm: number | null) =>
@@ -66,7 +66,7 @@ export function KitStart({ answer }: { answer: Answer }) {
         })}
       </div>
       <Button className="mt-3" disabled={told === null} onClick={turn}>
-        Turn to these readings
+        Use these readings
       </Button>
     </div>
   );

@@ -73,8 +73,8 @@ function AimHigh() {
         />
       </div>
       <p className="label text-second pb-2">
-        what new springs will lose at the wheel: the plan then stands that much above its targets, and comes
-        down to them.
+        height that new springs lose at the wheel: the plan ends that much above its targets, and comes down
+        to them.
       </p>
     </div>
   );
@@ -90,7 +90,7 @@ function Ways({ answer }: { answer: Answer }) {
       <thead className="label text-second text-left">
         <tr>
           <th className="py-1 font-normal">way</th>
-          <th className="px-3 py-1 text-right font-normal">in 100 land</th>
+          <th className="px-3 py-1 text-right font-normal">in tolerance</th>
           <th className="px-3 py-1 text-right font-normal">most off target</th>
           <th className="px-3 py-1 font-normal">to move</th>
           <th className="px-3 py-1 font-normal">runs out first</th>
@@ -112,7 +112,7 @@ function WayRow({ way }: { way: Alternative }) {
   const { title, why } = wayWords(way.way, (mm) => lengthText(mm, style));
   const navigate = useNavigate();
   const take = () => {
-    job.actions.record(`${title}: told, round ${way.answer.state.current + 1}`, planFact(way.answer));
+    job.actions.record(`${title}: plan issued, round ${way.answer.state.current + 1}`, planFact(way.answer));
     void navigate(`/jobs/${job.record.id}/turn`);
   };
   const mayTake = way.way.id !== 'plan' && !way.bought && !job.state.turning && way.moved.length > 0;
@@ -140,8 +140,8 @@ function WayRow({ way }: { way: Alternative }) {
       <td className="label px-3 py-2">{way.worst ? <MarginLine margin={way.worst} /> : '—'}</td>
       <td className="py-1.5 text-right">
         {mayTake && (
-          <Button className="whitespace-nowrap" onClick={take} aria-label={`Turn by this: ${title}`}>
-            Turn by this
+          <Button className="whitespace-nowrap" onClick={take} aria-label={`Use this plan: ${title}`}>
+            Use this plan
           </Button>
         )}
         {way.bought && <span className="label text-second">needs the part</span>}

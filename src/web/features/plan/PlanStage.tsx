@@ -190,16 +190,16 @@ function isFitted({ corners, machine }: Answer): boolean {
 function SampledLine() {
   const job = useThisJob();
   const { result, done, failed } = useSampledPlan(job.record);
-  if (failed !== null) return <span> It could not be tried on drawn machines in this browser.</span>;
+  if (failed !== null) return <span> It could not be tried on simulated machines in this browser.</span>;
   if (result)
     return (
       <span data-testid="sampled">
         {' '}
-        Tried on {result.count} machines that the readings allow: {percent(result.landed / result.count)} land
-        if the readings are right.
+        Tried on {result.count} machines that fit the readings: {percent(result.landed / result.count)} end in
+        tolerance, if the readings are right.
       </span>
     );
-  return done === null ? null : <span> Trying it: {done} machines so far.</span>;
+  return done === null ? null : <span> Tried on {done} machines so far.</span>;
 }
 
 function Outlook({ answer }: { answer: Answer }) {
@@ -213,7 +213,7 @@ function Outlook({ answer }: { answer: Answer }) {
     // Beside the choice and the button it takes what is left, however long it gets.
     <p className="min-w-[250px] flex-1">
       <b>
-        <SumFigure name="Chance of landing in tolerance" sum={() => chanceSum(answer, 'after')}>
+        <SumFigure name="Chance in tolerance" sum={() => chanceSum(answer, 'after')}>
           <span className="figures" data-testid="chance">
             {percent(answer.chanceAfter ?? 0)}
           </span>{' '}

@@ -19,7 +19,7 @@ export function StartTurning({ answer, from }: { answer: Answer; from: Stage }) 
   const untouched = turning !== null && !turning.begun;
   const moving = answer.corners.some(isMoved);
   const go = (tell: boolean) => {
-    if (tell) job.actions.record(`Plan told, round ${answer.state.current + 1}`, planFact(answer));
+    if (tell) job.actions.record(`Plan issued, round ${answer.state.current + 1}`, planFact(answer));
     void navigate(`/jobs/${job.record.id}/turn`);
   };
   const refused = useRefusedDrafts(job.record.id);
@@ -44,7 +44,7 @@ export function StartTurning({ answer, from }: { answer: Answer; from: Stage }) 
     );
   return (
     <Button look="main" className="ml-auto" onClick={() => go(true)} disabled={answer.chanceAfter === null}>
-      {turning ? 'Turn by this new plan' : 'Start turning'}
+      {turning ? 'Use this new plan' : 'Start turning'}
     </Button>
   );
 }

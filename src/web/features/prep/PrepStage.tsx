@@ -29,7 +29,7 @@ export function PrepStage() {
       {isRatioGuessed(job) && <MeasureRatio />}
       <div className="flex-1" />
       <Footer>
-        <p className="text-second">What is skipped is noted and widens the plan’s uncertainty.</p>
+        <p className="text-second">A skipped check is recorded and makes the plan less certain.</p>
         <Link
           to={`/jobs/${job.record.id}/paper`}
           className="text-action font-semibold underline underline-offset-4"

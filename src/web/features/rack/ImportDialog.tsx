@@ -61,8 +61,8 @@ export function ImportDialog({ open, onClose }: { open: boolean; onClose: () => 
     <Dialog
       open={open}
       onClose={close}
-      title="Take springs in from a CSV"
-      description="The first line names the columns. Nothing is taken in until every row can be read."
+      title="Import springs from a CSV"
+      description="The first line names the columns. Nothing is imported until every row can be read."
     >
       <input
         type="file"
@@ -87,7 +87,7 @@ export function ImportDialog({ open, onClose }: { open: boolean; onClose: () => 
             <p role="alert" className="text-short mt-3">
               {send.error instanceof ApiProblem
                 ? refusal(send.error)
-                : 'Nothing was taken in: the server cannot be reached. Try again.'}
+                : 'Nothing was imported: the server cannot be reached. Try again.'}
             </p>
           )}
           <Button
@@ -107,8 +107,8 @@ export function ImportDialog({ open, onClose }: { open: boolean; onClose: () => 
 function refusal({ problem }: ApiProblem): string {
   const [first] = problem.errors ?? [];
   const row = /^\/springs\/(\d+)\/?(.*)$/.exec(first?.pointer ?? '');
-  if (!first || !row) return `Nothing was taken in. ${problem.title}`;
-  return `Nothing was taken in. Spring ${Number(row[1]) + 1}${row[2] ? `, ${row[2]}` : ''}: ${first.detail}.`;
+  if (!first || !row) return `Nothing was imported. ${problem.title}`;
+  return `Nothing was imported. Spring ${Number(row[1]) + 1}${row[2] ? `, ${row[2]}` : ''}: ${first.detail}.`;
 }
 
 interface ColumnsProps {

@@ -32,7 +32,7 @@ export function ArmRatio({ group, order }: { group: GainGroup; order: number }) 
   const arm = from?.kind === 'levers' ? from : null;
   const put = (next: Json) =>
     job.actions.change(
-      `Ratio by the arm, ${group.title}`,
+      `Motion ratio by the arm, ${group.title}`,
       ...own.map((id): [string[], Json] => [['corners', id, 'ratioFrom'], next]),
     );
   const begun = useNewRows(

@@ -48,7 +48,7 @@ export function RatioFields({ value, ratio, travelMm, draftKey, put, whenOne }: 
   return (
     <>
       <Select
-        label="Ratio by"
+        label="Motion ratio from"
         value={kind}
         options={ratioKinds.map((one) => ({ value: one, words: ratioKindWords[one] }))}
         onChange={(to) => choose(to as RatioKind)}

@@ -4,9 +4,9 @@ import type { RatioDescription } from '#core/geometry/ratioMap.ts';
 export type RatioKind = 'one' | 'table' | 'levers' | 'linkage';
 
 export const ratioKindWords: Record<RatioKind, string> = {
-  one: 'one number',
-  table: 'measured pairs',
-  levers: 'two levers and an angle',
+  one: 'constant',
+  table: 'table',
+  levers: 'two lengths and an angle',
   linkage: 'a linkage',
 };
 

@@ -131,7 +131,7 @@ function Halving({ end, kind }: { end: End; kind: Kind }) {
               )
             }
           >
-            Note it as set
+            Record as set
           </Button>
         </div>
       )}

@@ -56,7 +56,7 @@ export function RideStage() {
       </div>
       <div className="flex-1" />
       <Footer>
-        <p className="text-second">Once it works, leave it.</p>
+        <p className="text-second">When it works, leave it.</p>
         <NextLink from="ride" />
       </Footer>
     </div>

@@ -372,7 +372,7 @@ function FromRack({ id, wantedNPerMm }: { id: CornerId; wantedNPerMm: number }) 
         to={`/rack/search?job=${job.record.id}&corner=${id}`}
         className="text-action underline underline-offset-4"
       >
-        Which springs do it?
+        Find springs
       </Link>
     </span>
   );

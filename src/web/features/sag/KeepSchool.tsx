@@ -32,22 +32,22 @@ export function KeepSchool({ of, where, window, machineClass }: Props) {
       <Button
         look="quiet"
         className="label"
-        aria-label={`Keep as a school, ${where}`}
+        aria-label={`Save as preset, ${where}`}
         onClick={() => setOpen(true)}
       >
-        keep as a school
+        save as preset
       </Button>
       <Dialog
         open={open}
         onClose={() => setOpen(false)}
-        title="A school of your own"
+        title="Your own preset"
         description={`For every ${classDefaults[machineClass].title} in this browser: ${of === 'rider' ? 'rider on' : 'nobody on'}.`}
       >
         <p>
           <Length mm={window.fromMm} /> to <Length mm={window.toMm} />
         </p>
         <label className="mt-3 block">
-          <span className="label text-second block">Name of the school</span>
+          <span className="label text-second block">Name of the preset</span>
           <input
             value={title}
             maxLength={40}

@@ -50,7 +50,9 @@ export function Lowering() {
           ) : plan.hasLinkage ? (
             <span className="text-tight">no link that can be had does it</span>
           ) : (
-            <span className="text-second">needs the linkage: give its places under Intake, Ratio by</span>
+            <span className="text-second">
+              needs the linkage: give its places under Intake, Motion ratio from
+            </span>
           )}
         </dd>
         <dt className="text-second">Tubes in the clamps</dt>

@@ -37,7 +37,7 @@ export function NextSag({ round, rider, fresh }: Props) {
             {capital(told.where)}.
           </>
         ) : (
-          'All read once. A second time round says how well it repeats.'
+          'All read once. Read everything a second time to see how well it repeats.'
         )}
       </p>
       {!fresh && (

@@ -12,7 +12,7 @@ import { Length, SizeLength } from '../../ui/Figure.tsx';
 export function RiderCards() {
   const { id = '' } = useParams();
   const { job } = useJob(id);
-  if (!job) return <main className="p-6">Reading the job …</main>;
+  if (!job) return <main className="p-6">Loading the job …</main>;
   const { answer } = job;
   const pages = answer ? bookPages(answer) : [];
   const { name } = job.record.document;

@@ -38,7 +38,7 @@ export function FirstRider() {
           onCommit={setKg}
         />
         <Button look="main" onClick={put}>
-          To the bench
+          Continue
         </Button>
       </div>
       {job.record.document.machine.massKg !== null && (

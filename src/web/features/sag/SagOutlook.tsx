@@ -27,13 +27,13 @@ export function SagOutlook({ answer, ends }: { answer: Answer; ends: readonly Sa
           <SumFigure name="Chance that every sag is in" sum={() => chanceSum(answer, done ? 'now' : 'after')}>
             {done ? 'In their windows' : 'In after this round'}
             {only.length > 0 && `, ${only.map((id) => cornerNames[id]).join(' and ')} only`}:{' '}
-            {Math.round(100 * (chance ?? 0))} in 100.
+            {Math.round(100 * (chance ?? 0))} %.
           </SumFigure>
         </b>
         {short.length > 0 && (
           <span className="text-short label block">
-            No position of the adjuster does it: {short.map(({ id }) => cornerNames[id]).join(', ')}. The
-            nearest is told, and the spring it wants.
+            No position of the adjuster reaches it: {short.map(({ id }) => cornerNames[id]).join(', ')}. The
+            nearest position is shown, with the spring that would fit.
           </span>
         )}
         {done && <span className="label text-second block">Lock it, or read once more to be sure.</span>}

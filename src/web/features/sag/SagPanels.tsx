@@ -64,7 +64,7 @@ function Known({ answer, ends, fresh }: Props & { answer: Answer }) {
         <Attitude answer={answer} ends={ends} />
       </Panel>
       <Panel title="Book of riders" words="the same machine for other riders, two up, with luggage">
-        <Suspense fallback={<p className="text-second">Working it out …</p>}>
+        <Suspense fallback={<p className="text-second">Calculating …</p>}>
           <RiderBook answer={answer} fresh={fresh} />
         </Suspense>
       </Panel>

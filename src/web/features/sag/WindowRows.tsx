@@ -17,7 +17,7 @@ type Of = 'rider' | 'static';
 
 const key = { rider: 'sagWindow', static: 'staticWindow' } as const;
 
-/** What counts as right at each end: a school to start from, then its figures, mm of wheel travel from fully extended. */
+/** What counts as right at each end: preset, then its figures, mm of wheel travel from fully extended. */
 export function WindowRows({ ends }: { ends: readonly SagEnd[] }) {
   return (
     <div data-fields>
@@ -25,7 +25,7 @@ export function WindowRows({ ends }: { ends: readonly SagEnd[] }) {
         {(['rider', 'static'] as const).map((of, k) => (
           <CornerRow
             key={of}
-            label={of === 'rider' ? 'Rider on' : 'Nobody on'}
+            label={of === 'rider' ? 'Rider on' : 'Static (no rider)'}
             help={of === 'rider' ? 'full gear, riding posture' : 'the machine alone'}
           >
             {(id) => <OneWindow id={id} of={of} rank={100 + 100 * k} ends={ends} />}
@@ -41,9 +41,7 @@ export function WindowRows({ ends }: { ends: readonly SagEnd[] }) {
           )}
         </CornerRow>
       </CornerTable>
-      <p className="label text-second mt-1">
-        Windows differ from school to school: presets to start from, not dogma.
-      </p>
+      <p className="label text-second mt-1">Guidelines differ. A preset is a place to start.</p>
     </div>
   );
 }
@@ -76,7 +74,7 @@ function OneWindow({ id, of, rank, ends }: OneProps) {
         options={[
           { value: '', words: 'none' },
           ...schools.map((one) => ({ value: one.id, words: windowWords(one, say).title })),
-          ...(window !== null && now === null ? [{ value: 'own', words: 'own figures' }] : []),
+          ...(window !== null && now === null ? [{ value: 'own', words: 'own values' }] : []),
         ]}
         onChange={(to) => {
           const school = schools.find((one) => one.id === to);

@@ -22,6 +22,7 @@ export function MoveList({ document, moves }: { document: JobDocument; moves: re
                 fitting={document.corners[id].fitting}
                 cam={null}
                 air={null}
+                id={id}
               />
               <PitchAssumed pitch={cornerSpec(document, id).pitchMm} steps={steps} />
             </>

@@ -65,7 +65,7 @@ export function PadGauge({ round, loadCase }: Props) {
       {all.length === 0 && (
         <p aria-live="polite">
           {state === 'away'
-            ? 'The pads are away; they are tried again. Type meanwhile.'
+            ? 'No connection to the pads. Trying again. You can type the readings.'
             : 'Listening for pads …'}
         </p>
       )}

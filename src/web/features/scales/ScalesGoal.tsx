@@ -44,7 +44,7 @@ export function ScalesGoal() {
     };
     const [target, equal] = to[next];
     job.actions.change(
-      'Goal on the scales',
+      'Weight goal',
       [['crossTarget'], target as Json],
       [['frontEqual'], equal],
       [['crossWeight'], null],
@@ -52,7 +52,7 @@ export function ScalesGoal() {
   };
   return (
     <fieldset data-fields className="relative">
-      <legend className="sr-only">Goal on the scales</legend>
+      <legend className="sr-only">Weight goal</legend>
       <div className="flex flex-wrap items-start gap-x-6 gap-y-2">
         {optionsFor(rounded).map(({ value, words, help }) => (
           <label key={value} className="flex min-h-9 cursor-pointer items-start gap-2">

@@ -14,7 +14,7 @@ export function ScalesPanel({ round }: { round: number }) {
   const read = job.state.rounds[round]?.pads ?? {};
   return (
     <div className="mx-4 mt-2 print:hidden">
-      <Panel title="On scales" words="weight on each wheel" open={Object.keys(read).length > 0}>
+      <Panel title="On the scales" words="weight on each wheel" open={Object.keys(read).length > 0}>
         <div data-fields>
           <PadTable round={round} />
           <BarsNote />

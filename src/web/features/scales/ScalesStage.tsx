@@ -37,7 +37,7 @@ export function ScalesStage() {
   return (
     <>
       <div className="flex-1 px-4 py-4">
-        <Part title="On the pads" words={`${roundWords(round)}, rolled on and settled`}>
+        <Part title="Corner weights" words={`${roundWords(round)}, rolled on and settled`}>
           <div data-fields>
             <label className="flex max-w-lg items-center gap-3">
               <span className="label text-second shrink-0">On board</span>
@@ -61,7 +61,7 @@ export function ScalesStage() {
             <Panel title="As it was weighed" words="tyre pressures and fuel">
               <AsWeighed round={round} />
             </Panel>
-            <Panel title="Pads against each other" words="level, and telling the same" open={anySwap(job)}>
+            <Panel title="Check the scales" words="level, and telling the same" open={anySwap(job)}>
               <SwapPanel round={round} />
             </Panel>
           </div>
@@ -75,7 +75,7 @@ export function ScalesStage() {
               <Influence answer={answer} />
               <WhyWeight answer={answer} />
             </Part>
-            <Part title="Wanted of the scales" words="beside the heights">
+            <Part title="Weight goal" words="beside the heights">
               <ScalesGoal />
               <TradeOffPanel answer={answer} />
             </Part>

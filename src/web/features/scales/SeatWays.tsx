@@ -26,7 +26,7 @@ export function SeatWays({ answer, ways, weight, stale }: Props) {
   const hardEnd = hardEndOf(job.record.document);
   const take = ({ held }: SeatWay) => {
     const way = answerBy(answer, { scalesWeight: weight, held });
-    job.actions.record(`Scales: told, round ${way.state.current + 1}`, planFact(way));
+    job.actions.record(`Scales: plan issued, round ${way.state.current + 1}`, planFact(way));
     void navigate(`/jobs/${job.record.id}/turn`);
   };
   return (
@@ -34,8 +34,8 @@ export function SeatWays({ answer, ways, weight, stale }: Props) {
       <h3 className="font-semibold">
         Seats for it{' '}
         <span className="label text-second font-normal">
-          {hardEnd ? `the ${hardEnd} is hard to get at and is touched least, then ` : ''}fewest seats,
-          smallest moves
+          {hardEnd ? `the ${hardEnd} is harder to reach and is moved least, then ` : ''}fewest seats, smallest
+          moves
         </span>
       </h3>
       <ul>
@@ -66,9 +66,9 @@ export function SeatWays({ answer, ways, weight, stale }: Props) {
                 className="whitespace-nowrap"
                 disabled={stale}
                 onClick={() => take(way)}
-                aria-label={`Turn by this: ${namesOf(way, ', ')}`}
+                aria-label={`Use this plan: ${namesOf(way, ', ')}`}
               >
-                Turn by this
+                Use this plan
               </Button>
             )}
           </li>

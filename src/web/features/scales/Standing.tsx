@@ -55,8 +55,8 @@ function Figures({ balance, pads }: { balance: Balance; pads: PerCorner<number[]
             </span>
           </Line>
         ))}
-        <Line title="Front, right less left">
-          <SumFigure name="Front, right less left" sum={() => padsSum('front', balance, kg)}>
+        <Line title="Front, right minus left">
+          <SumFigure name="Front, right minus left" sum={() => padsSum('front', balance, kg)}>
             {balance.frontDifferenceKg < 0 ? '−' : ''}
             <Mass kg={Math.abs(balance.frontDifferenceKg)} />
           </SumFigure>

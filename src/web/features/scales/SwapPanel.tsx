@@ -21,7 +21,7 @@ export function SwapPanel({ round }: { round: number }) {
   const result = job.answer ? swapResult(job.answer, axle) : null;
   return (
     <div data-fields className="relative">
-      <CornerTable caption="Pads against each other" numbers>
+      <CornerTable caption="Check the scales" numbers>
         <CornerRow label="Pad lies higher by" help="than the others; lower is −">
           {(id) => (
             <PathField
@@ -111,9 +111,9 @@ function Told({ result }: { result: SwapResult }) {
         {ratio >= 1 ? 'more' : 'less'}.
       </p>
       {counted ? (
-        <p className="label text-second">Counted so. Swap them back before the next reading.</p>
+        <p className="label text-second">Correction in use. Swap the pads back before the next reading.</p>
       ) : (
-        <Button onClick={keep}>Count it so</Button>
+        <Button onClick={keep}>Use this correction</Button>
       )}
     </>
   );

@@ -33,7 +33,7 @@ export function TradeOffPanel({ answer }: { answer: Answer }) {
     );
   if (failed !== null) return <WorkFailed />;
   if (!value?.traded)
-    return <p className="text-second mt-3">{stale ? 'Working it out …' : 'Nothing to weigh against.'}</p>;
+    return <p className="text-second mt-3">{stale ? 'Calculating …' : 'Nothing to weigh against.'}</p>;
   const { trade, ways } = value.traded;
   const { taken } = trade;
   const { can, words } = tradeWords(trade, answer.tolerance.value, (mm) => fineLengthText(mm, style.system));
@@ -129,9 +129,9 @@ function Points({ document, trade, taken, take }: PointsProps) {
                     look="quiet"
                     className="whitespace-nowrap"
                     onClick={() => take(point)}
-                    aria-label={`Plan by this: ${(100 * point.share).toFixed(1)} %, ${fineLengthText(point.heightOffMm, system)} off`}
+                    aria-label={`Use this plan: ${(100 * point.share).toFixed(1)} %, ${fineLengthText(point.heightOffMm, system)} off`}
                   >
-                    Plan by this
+                    Use this plan
                   </Button>
                 )}
               </td>

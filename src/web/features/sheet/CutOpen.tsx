@@ -198,7 +198,7 @@ const CornerLinks = memo(function CornerLinks({ jobId, id, setup }: LinkProps) {
         to the stack lab
       </Link>
       <Link to={`/rack/search?job=${jobId}&corner=${id}`} className={look}>
-        which springs do it?
+        find springs
       </Link>
     </>
   );

@@ -59,7 +59,7 @@ function WhichSprings({ id }: { id: CornerId }) {
       to={`/rack/search?job=${job.record.id}&corner=${id}`}
       className="text-action whitespace-nowrap underline underline-offset-4 print:hidden"
     >
-      Which springs do it?
+      Find springs
     </Link>
   );
 }

@@ -36,7 +36,7 @@ export function MarginColumn({ planned }: Props) {
   const { rows, fine, all, setAll, latest } = useMarginRows(job.margins);
   return (
     <aside
-      aria-label="What is left"
+      aria-label="Margins"
       className="border-short/70 min-h-[calc(100vh-90px)] min-w-0 border-l-2 pl-3 max-lg:min-h-0 print:mt-4 print:border-l-0 print:pl-0 max-lg:border-t-2 max-lg:border-l-0 max-lg:pt-3 max-lg:pl-0"
     >
       <SumPanel />
@@ -158,8 +158,8 @@ function ToPutRight() {
   if (short.length === 0 || job.state.locked || job.answer !== answer) return null;
   const [first, rest] = [short.slice(0, SHOWN), short.slice(SHOWN)];
   return (
-    <section aria-label="To put right" className="mt-4">
-      <h3 className="font-semibold">To put right</h3>
+    <section aria-label="Correct these" className="mt-4">
+      <h3 className="font-semibold">Correct these</h3>
       <Listed findings={first} />
       {rest.length > 0 && (
         <details>
@@ -213,8 +213,8 @@ function Strays() {
         <p key={k} className="text-tight">
           {capital(cornerNames[stray.corner])}, {roundWords(stray.round)}:{' '}
           {stray.what === 'pad' ? 'the weight' : lengthText(stray.mm, style)}
-          {stray.what === 'travel' ? ' of travel used' : ''} does not agree with the rest; it counts{' '}
-          {Math.max(Math.round(100 * stray.weight), 1)} in 100. Settle and read again.
+          {stray.what === 'travel' ? ' of travel used' : ''} disagrees with the other readings. It is given{' '}
+          {Math.max(Math.round(100 * stray.weight), 1)} % weight. Settle the machine and read it again.
         </p>
       ))}
     </section>

@@ -49,7 +49,7 @@ test('every stage has a title', () => {
     'Measure again',
     'Rings',
     'Stance',
-    'Close out',
+    'Finish',
     'Ride',
   ]);
 });
@@ -58,7 +58,7 @@ test('a blank job says what is missing', () => {
   const blank = record(plainDocument((document) => (document.corners.LF.targetMm = null)));
   expect(words(blank)).toMatchObject({
     intake: '1 target missing',
-    prep: '7 to see to',
+    prep: '7 to tick',
     baseline: 'no readings',
     plan: 'needs readings',
   });
@@ -88,7 +88,7 @@ test('prep: seen to, or skipped and worth a look', () => {
   const all = [...prepFor(plainDocument())];
   const seen = (how: 'done' | 'skipped') =>
     add(measured(), ...all.map((slot) => factEntry({ kind: 'prep', slot, how })));
-  expect(stageStanding('prep', jobOf(seen('done')))).toEqual({ state: 'done', words: 'all seen to' });
+  expect(stageStanding('prep', jobOf(seen('done')))).toEqual({ state: 'done', words: 'all ticked' });
   expect(stageStanding('prep', jobOf(seen('skipped')))).toEqual({ state: 'look', words: '7 skipped' });
 });
 

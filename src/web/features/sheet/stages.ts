@@ -18,7 +18,7 @@ export const stageTitles: Record<Stage, string> = {
   measure: 'Measure again',
   rings: 'Rings',
   stance: 'Stance',
-  'close-out': 'Close out',
+  'close-out': 'Finish',
   ride: 'Ride',
 };
 
@@ -41,8 +41,8 @@ const standings: Record<Stage, (job: Job) => { state: StageState; words: string 
     const seen = facts.filter(({ fact }) => fact.kind === 'prep').length;
     if (state.skipped.length > 0) return { state: 'look', words: `${state.skipped.length} skipped` };
     return seen >= all
-      ? { state: 'done', words: 'all seen to' }
-      : { state: 'open', words: `${all - seen} to see to` };
+      ? { state: 'done', words: 'all ticked' }
+      : { state: 'open', words: `${all - seen} to tick` };
   },
   sag: ({ state, record }) => {
     const read = Object.keys(state.rounds[state.current]?.sag ?? {}).length;

@@ -24,7 +24,7 @@ export function SumFigure({ sum, name, children, className = '' }: Props) {
     <button
       type="button"
       data-sum
-      title="Show the sum (s)"
+      title="Show the calculation (s)"
       onClick={(event) => open(event.currentTarget)}
       className={`hover:decoration-action cursor-pointer [text-align:inherit] decoration-transparent underline decoration-1 underline-offset-4 ${className}`}
     >

@@ -39,7 +39,7 @@ export function SumValue({ value, unit }: { value: number; unit: SumUnit }) {
         <Turns turns={value} /> {value === 0 ? '' : springWay(value)}
       </span>
     );
-  if (unit === 'share') return <span className="figures">{Math.round(value * 100)} in 100</span>;
+  if (unit === 'share') return <span className="figures">{Math.round(value * 100)} %</span>;
   if (unit === 'angle')
     return (
       <>
@@ -70,7 +70,7 @@ export function SumPanel() {
   if (!sum) return null;
   return (
     <section
-      aria-label={`The sum: ${sum.title}`}
+      aria-label={`Calculation: ${sum.title}`}
       className="bg-sheet border-rule mb-4 border p-3 max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:z-30 max-lg:mb-0 max-lg:max-h-[60vh] max-lg:overflow-y-auto"
       onKeyDown={(event) => event.key === 'Escape' && close()}
     >

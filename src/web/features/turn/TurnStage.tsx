@@ -33,7 +33,7 @@ export function TurnStage() {
   if (!told)
     return (
       <div className="p-6">
-        <p>No plan is told yet. Look at the plan, then start turning from there.</p>
+        <p>No plan is issued yet. Open Plan, then start turning there.</p>
         <div className="mt-4 flex">
           <NextLink from="turn" />
         </div>

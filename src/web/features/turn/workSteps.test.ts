@@ -33,7 +33,7 @@ test('every part to be moved is a step, corner by corner; a corner left alone is
   ]);
 });
 
-test('the end that is hard to get at comes first', () => {
+test('the harder end to reach comes first', () => {
   const document = plainDocument((one) => (one.hardEnd = 'rear'));
   expect(workSteps(document, told).map(({ id }) => id)).toEqual(['LR', 'LR', 'LR', 'RR', 'LF']);
 });
