@@ -42,6 +42,7 @@ const beside = [
   jest('server'),
   jest('system'),
   { name: 'format', command: ['npm', 'run', '--silent', 'format:check'] },
+  { name: 'words', command: ['npm', 'run', '--silent', 'words'] },
   { name: 'boundaries', command: ['npm', 'run', '--silent', 'boundaries'] },
 ];
 const browser = {

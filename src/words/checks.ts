@@ -19,7 +19,7 @@ const prepWords: Record<PrepId, { words: string; why: string; cost: string }> = 
   load: {
     words: 'On board what the job says: fuel, driver or ballast, kit, street clothes or full gear.',
     why: 'A reading counts for the load it was taken with.',
-    cost: 'the plan lands for a load nobody carries',
+    cost: 'the plan is right for a load nobody carries',
   },
   bars: {
     words: 'Anti-roll bar links off.',

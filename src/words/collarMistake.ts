@@ -13,9 +13,9 @@ export function mistakeWords(
   const back =
     by === 'moved'
       ? `Put the collar back ${say(Math.abs(movedMm))} and screw the lower mount ${mountMm > 0 ? 'out' : 'in'} by the same along the damper`
-      : 'Set the collar to the spring’s own preload, hand tight and a little more, and set the height at the lower mount';
+      : 'Set the collar to the spring’s own preload: hand tight and a little more. Then set the height at the lower mount';
   return {
     what,
-    cure: `${back}: height then comes from the body’s length, and travel and preload stay as they were.`,
+    cure: `${back}. Height then comes from the body’s length. Travel and preload stay as they were.`,
   };
 }

@@ -63,11 +63,11 @@ export function reasonWords(reason: Reason, say: (mm: number) => string): { what
         what: `${reason.what === 'front' ? 'The right front would carry' : 'Cross weight would be'} ${percent(reason.after)}${reason.what === 'front' ? ' of the front' : ''}, not ${percent(reason.target)}.`,
         lift: reason.tied
           ? 'Let left and right seats differ: only that moves it.'
-          : 'The heights asked for, or a thread, hold it there: bring one height to the other three or give it more room. Scales shows what each costs the other.',
+          : 'The heights asked for, or a thread, hold it there. Bring one height to the other three, or give it more room. Scales shows what each costs the other.',
       };
     case 'rigid-body':
       return {
-        what: `The four targets twist against the body: about ${say(reason.mm)} stays at each corner, up on one diagonal and down on the other.`,
+        what: `The four targets twist against the body. About ${say(reason.mm)} stays at each corner, up on one diagonal and down on the other.`,
         lift: 'Check the floor and the measuring points first, then bring one target to the other three.',
       };
     case 'tied':

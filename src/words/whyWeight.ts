@@ -34,10 +34,10 @@ function reasonOf(own: WeightStory['parts'][number] | null, change: number): str
     own.turns < 0
       ? ['away from its spring', 'shorter carries less']
       : ['towards its spring', 'longer carries more'];
-  const table = `four springs carry a rigid body as four legs carry a table, and a leg made ${carries}, with the one across from it`;
+  const table = `It is like a table on four legs. A leg made ${carries}, and so does the one across from it.`;
   return Math.abs(change) >= 0.5 && Math.sign(change) !== Math.sign(own.kg)
-    ? `Its own seat went ${way}, which alone would have made it ${own.kg < 0 ? 'lighter' : 'heavier'} (${table}); the others did more to it.`
-    : `Its own seat went ${way}: ${table}.`;
+    ? `Its own seat went ${way}, which alone would have made it ${own.kg < 0 ? 'lighter' : 'heavier'}. The others did more to it. ${table}`
+    : `Its own seat went ${way}. ${table}`;
 }
 
 /** Before anything is turned: what lowering this corner by a turn takes off it, and where that goes. */

@@ -134,7 +134,7 @@ test('a wheel whose seat went down and that got heavier all the same: the others
   const words = storyWords({ id: 'RF', round: 1, readKg: 6.5, parts, togetherKg: 7 }, (kg) => `${kg} kg`);
   expect(words[0]).toBe('The front right got 6.5 kg heavier.');
   expect(words[1]).toContain('alone would have made it lighter');
-  expect(words[1]).toContain('the others did more to it');
+  expect(words[1]).toContain('The others did more to it');
 });
 
 test('a collar turned where a mount should have been has its part in the story too', () => {

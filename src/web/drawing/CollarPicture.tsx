@@ -9,7 +9,7 @@ const TURNS = 5;
  * A damper as it hangs in the machine, with its collar above or below the spring; the arrow beside it is the way the collar
  * goes. `by` is positive towards the spring; left out, both ways are drawn.
  */
-export function CollarPicture({ at, by, height = 64 }: { at: CollarPlace; by?: number; height?: number }) {
+export function CollarPicture({ at, by, height }: { at: CollarPlace; by?: number; height: string }) {
   const [top, bottom] = at === 'above' ? [20, 54] : [16, 50];
   const collarY = at === 'above' ? 17 : 53;
   const step = (bottom - top) / (2 * TURNS);
@@ -21,8 +21,8 @@ export function CollarPicture({ at, by, height = 64 }: { at: CollarPlace; by?: n
   return (
     <svg
       viewBox="0 0 44 70"
-      height={height}
-      width={(height * 44) / 70}
+      className="shrink-0"
+      style={{ height, width: `calc(${height} * 44 / 70)` }}
       aria-hidden
       fill="none"
       stroke="var(--ink)"

@@ -142,8 +142,7 @@ function Answers({
   if (progress.found.length === 0)
     return running ? null : (
       <p className="mt-4 max-w-[60ch]">
-        Nothing on the rack does it. Widen a window, the room or the ring’s range, or ask below what stands in
-        the way of a spring you have in mind.
+        Nothing on the rack does it. Widen a window, the room or the ring’s range. Or ask below why a certain spring does not fit.
       </p>
     );
   return (

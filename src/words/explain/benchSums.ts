@@ -15,7 +15,7 @@ export function carriedSum(end: SagEnd, who: 'alone' | 'ridden'): Sum {
   return {
     title: `Carried ${who === 'alone' ? 'with nobody on' : 'ridden'}, ${cornerNames[end.id]}`,
     words:
-      'what springs, gas and stop push with where it comes to rest: the weight on that end without wheel and half the arm',
+      'force of springs, gas and stop where it comes to rest: the weight on that end, without wheel and half the arm',
     formula: 'm = Fw / 9.80665',
     inputs: [
       input('z', 'sag then', state.afterMm, 'length', 'computed'),
@@ -55,8 +55,7 @@ export function preloadSum({ id, preload, rate }: SagEnd): Sum {
 export function stepSum(end: SagEnd): Sum {
   return {
     title: `One step more, ${cornerNames[end.id]}`,
-    words:
-      'the machine as the readings have it brought to rest ridden, once as it is set now and once a step further',
+    words: 'the machine by its readings, at rest with the rider on: as it is set now, and one step further',
     formula: 'Δ = z(c) − z(c + step)',
     inputs: [
       input('z(c)', 'rider sag as it is set now', end.ridden.nowMm, 'length', 'computed'),
@@ -83,7 +82,7 @@ export function bookSagSum(
   return {
     title: `Sag, ${name}, ${cornerNames[id]}`,
     words:
-      'the machine as the readings have it, with this rider, passenger and luggage aboard and turned to this rider’s settings, come to rest',
+      'the machine by its readings, at rest, with this rider, passenger and luggage, at this rider’s settings',
     formula: 'F·MR + Fg = W at every end',
     inputs: [
       input('c', 'this rider’s seat move from where it is now', corner.seatBy, 'length', 'computed'),
@@ -132,7 +131,7 @@ export function worthSum({ id, sdMm, withItMm }: SagAsking): Sum {
   return {
     title: `What it would settle, ${cornerNames[id]}`,
     words:
-      'spread of static and rider sag of that end once the reading is in: what is shared between them and what it tells is taken off',
+      'spread of static and rider sag of that end once the reading is in, without the part that the reading explains',
     formula: 'σ′ = √(σ² − t²)',
     inputs: [
       input('σ', 'one standard deviation as it is', sdMm, 'length', 'computed'),

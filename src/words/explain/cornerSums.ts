@@ -36,7 +36,7 @@ export function estimateSum(corner: CornerAnswer, answer: Answer): Sum {
   return {
     title: `Estimated height, ${cornerNames[corner.id]}`,
     words:
-      'this round’s reading, drawn towards what the earlier readings and the moves predict: friction holds a machine a little high or low at every reading',
+      'this round’s reading, drawn towards what earlier readings and moves predict. Friction holds a machine a little high or low each time',
     formula: 'ĥ = h + Δ',
     inputs: [
       input('h', 'measured', measured, 'length', 'measured'),
@@ -54,8 +54,8 @@ export function seatMoveSum(corner: CornerMove, answer: Answer): Sum {
   return {
     title: `Seat move, ${cornerNames[corner.id]}`,
     words: answer.wholeBody
-      ? 'the moves of all four seats that bring the four heights nearest their targets, within the thread, in eighths of a turn'
-      : 'the moves of the seats that bring the heights read so far nearest their targets, an unread corner moving as its twin',
+      ? 'the moves of all four seats that bring the heights nearest their targets, within the thread, in eighths of a turn'
+      : 'the moves of the seats that bring the heights read so far nearest their targets. An unread corner moves as its twin',
     formula:
       bySag.length > 0 ? `least Σ (z′ − z*)²,  ${unit.formula}` : `least Σ (h′ − t)²,  ${unit.formula}`,
     inputs: [
@@ -91,7 +91,7 @@ export function seatMoveSum(corner: CornerMove, answer: Answer): Sum {
       input('c', 'seat move chosen', corner.seatBy, 'length', 'computed'),
     ],
     result: unit.result,
-    note: 'Every seat moves every height: a rigid body on its springs, tyres and hooked bars. On equal wheel rates one seat alone gives about 3/4 of its move at its own corner, 1/4 at its neighbours and −1/4 across. It is worked out anew as the seats move.',
+    note: 'Every seat moves every height: a rigid body on its springs, tyres and hooked bars. With equal wheel rates one seat gives its own corner about 3/4 of its move. Its neighbours get 1/4, the corner across −1/4. It is worked out anew as the seats move.',
   };
 }
 
@@ -183,7 +183,7 @@ export function predictedSum(corner: CornerAnswer, answer: Answer): Sum {
     ],
     result: { value: corner.predictedMm, unit: 'length' },
     left: leftAtRest(solver),
-    note: '± is one standard deviation: it takes in the readings, the friction left and what is not known of ratio, springs, preload and weights.',
+    note: '± is one standard deviation. It includes the readings, the friction left, and what is not known of ratio, springs, preload and weights.',
   };
 }
 
@@ -290,7 +290,7 @@ export function chanceSum(answer: Answer, when: 'now' | 'after'): Sum | null {
       ...(planned < 1
         ? [
             input('q', 'that the machine is as it is planned from', planned, 'share', 'computed'),
-            input('r', 'that it lands although something else is so', otherwise, 'share', 'computed'),
+            input('r', 'that it ends in tolerance although something else is so', otherwise, 'share', 'computed'),
           ]
         : []),
       input('T', 'tolerance', answer.tolerance.value, 'length', answer.tolerance.source),

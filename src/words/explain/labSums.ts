@@ -97,7 +97,7 @@ export function takeoverSum(bench: Bench, j = 0): Sum | null {
   return {
     title: 'Ring takes over',
     words:
-      'from rest the slider goes its gap towards the ring, and the springs beyond it close as well: of plain coils Δ is g · (1 + k₁/k₂) / MR, else by the whole curve',
+      'from rest the slider closes its gap to the ring. The springs beyond it close as well. For plain coils Δ is g · (1 + k₁/k₂) / MR, else the whole curve is used',
     formula: 'z = z₀ + Δ',
     inputs: [
       input('z₀', 'travel used at rest', at.travelMm, 'length', 'computed'),

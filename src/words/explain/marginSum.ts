@@ -87,7 +87,7 @@ const wordings: Record<MarginKind, Wording> = {
   ground: {
     title: 'Ground clearance',
     words:
-      'a low point as measured at the baseline, carried along with the body’s plane and its tyres, less the least that is wanted',
+      'a low point as measured at the baseline, moved with the body and its tyres, minus the least that is wanted',
     formula: 'left = d + Δh − least',
   },
   height: {

@@ -46,7 +46,7 @@ export function sagEstimateSum(answer: Answer, end: SagEnd, who: string): Sum {
   return {
     title: `Estimated sag, ${whoWords(answer.document, who)}, ${cornerNames[end.id]}`,
     words:
-      'the wheel travel at which the machine, as all readings have it, comes to rest: loads, springs and ratio have their say beside the tape',
+      'the wheel travel at which the machine comes to rest, from all readings. Loads, springs and ratio count beside the tape',
     formula: measured ? 'ẑ = z + Δ' : 'F·MR + Fg = W at every end',
     inputs: [
       ...(measured
@@ -111,7 +111,7 @@ export function neededSum({ document }: Answer, end: SagEnd): Sum | null {
   return {
     title: `The spring that both sags ask for, ${cornerNames[end.id]}`,
     words:
-      'preload moves both sags alike, only the rate moves them apart: the rate with which the machine alone and the rider on both stand in the middle of their windows',
+      'preload moves both sags alike; only the rate moves them apart. At this rate both sags stand in the middle of their windows',
     formula: 'k = (F₁ − F₀) / (r₁ − r₀),  p = F₀ / k − r₀',
     inputs: [
       input('W₀', 'sprung weight, machine alone', end.alone.kg * GRAVITY, 'force', 'learnt'),

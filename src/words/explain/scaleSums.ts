@@ -89,7 +89,7 @@ export function padAfterSum(answer: Answer, id: CornerId): Sum {
   return {
     title: `Weight after the plan, ${cornerNames[id]}`,
     words:
-      'what stands on this wheel now, plus what all the seat moves shift on to it once the machine rests again; the four together stay what they are',
+      'the weight on this wheel now, plus what all seat moves shift on to it; the four together stay what they are',
     formula: 'W′ = W + ΔW, and the four shifts add to nothing',
     inputs: [
       input('W', 'on this wheel now, by all rounds together', nowKg, 'mass', 'learnt'),
@@ -149,7 +149,7 @@ export function swapFactorSum({ ratio, byHeight, read: { first, swapped } }: Swa
   return {
     title: 'What a pad shows over the other',
     words:
-      'each pad has stood under both wheels: what it showed there over what the other showed, with what their heights move taken out',
+      'each pad has stood under both wheels. Its reading over the other’s, without the part that their heights make',
     formula: 'q = √(a₁·a₂ / (b₁·b₂) / m)',
     inputs: [
       input('a₁', 'the one pad, under the left', first.left, 'mass', 'measured'),
@@ -215,7 +215,7 @@ export function tradeShareSum({ goal, target }: TradeOff, { weight, share, share
   return {
     title: goal === 'front' ? 'Right front of the front, by this plan' : 'Cross weight by this plan',
     words:
-      'the whole plan made with the scales counting so many times as much as usual, and the machine brought to rest by it',
+      'the whole plan made with the scales counting so many times as usual, and the machine at rest after it',
     formula: 's = s* + Δs, of the plan with least Σ (Δh / σh)² + w·(Δs / σs)²',
     inputs: [
       input('w', 'what the scales count, against the heights', weight, 'ratio', 'computed'),

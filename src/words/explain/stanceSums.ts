@@ -110,7 +110,7 @@ export function linkSum(link: LinkLength, linkMm: number, perWheel: number): Sum
   return {
     title: `Link of the ${link.axle} bar, ${cornerNames[link.corner]}`,
     words:
-      'its length, plus what it lacked where it was measured, less what its wheel goes up against the wheel across until everything stands as the targets mean it',
+      'its length, plus what it lacked when measured, minus the rise of its wheel against the other wheel once at the targets',
     formula: 'l′ = l + g′,  g′ = g − q·Δz',
     inputs: [
       input('l', 'length as it is', linkMm, 'length', 'measured'),
@@ -141,8 +141,7 @@ export function shiftSum(
   const from: SumInput['source'] = source === 'sheet' ? 'sheet' : 'learnt';
   return {
     title,
-    words:
-      'what it gains per mm that the corner comes down, times what the plan brings it down from where it was read',
+    words: 'what it gains per mm that the corner drops, times the drop by this plan since it was read',
     formula: after === null ? 'Δ = k·Δz' : 'a′ = a + k·Δz',
     inputs: [
       input('k', `${toe ? 'mm' : 'degrees'} per mm`, perMm, 'ratio', from),

@@ -28,7 +28,7 @@ export function RatioChoice({ id }: { id: CornerId }) {
         open={open}
         onClose={() => setOpen(false)}
         title={`Motion ratio, ${cornerNames[id]}`}
-        description="Where the ratio changes over the travel, pairs of wheel travel and damper compression say it best: wheel hanging is 0 and 0."
+        description="Where the ratio changes over the travel, enter pairs of wheel travel and damper compression. Wheel hanging is 0 and 0."
       >
         <Editor id={id} />
       </Dialog>

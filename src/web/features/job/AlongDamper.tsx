@@ -11,12 +11,14 @@ export function AlongDamper({ id, by }: { id: CornerId; by: number }) {
   const seat = collarSeat(document, id);
   if (!seat || by === 0) return null;
   return (
-    <span className="block text-[15px] leading-6 font-normal" data-testid={`along-${id}`} data-way={seat.at}>
-      <span className="mr-1 inline-block align-middle">
-        <CollarPicture at={seat.at} by={by} height={36} />
+    <span className="block" data-testid={`along-${id}`}>
+      <span className="inline-flex items-center gap-1.5 text-left text-[max(15px,0.66em)] leading-[1.3] font-normal">
+        <CollarPicture at={seat.at} by={by} height="2.4em" />
+        <span>
+          {damperWay(seat.at, by)}
+          {seat.assumed && <AssumedMark />}
+        </span>
       </span>
-      {damperWay(seat.at, by)}
-      {seat.assumed && <AssumedMark />}
     </span>
   );
 }

@@ -56,7 +56,7 @@ export function RatioDialog({ setup, index, change }: Props) {
       label="Motion ratio from"
       words={ratioKindWords[ratioKindOf(ratio)]}
       title="Motion ratio"
-      description="Where the ratio changes over the travel, pairs of wheel travel and damper compression say it best: wheel hanging is 0 and 0."
+      description="Where the ratio changes over the travel, enter pairs of wheel travel and damper compression. Wheel hanging is 0 and 0."
     >
       <RatioFields
         value={ratio}
@@ -132,7 +132,7 @@ export function GasDialog({ setup, index, change }: Props) {
       label="Gas in the damper"
       words={gas ? 'given' : 'none'}
       title="Gas in the damper"
-      description="It pushes the rod out with its pressure over the rod’s area, and more as the rod takes up its volume."
+      description="Its pressure on the rod’s area pushes the rod out. It pushes more as the rod takes up its volume."
     >
       {gas ? (
         <>

@@ -71,9 +71,9 @@ export function FoundTable({ problem, found }: Props) {
                 <Link
                   to={`/stack?s=${toLink([setupOf(problem, one)])}`}
                   className="text-action font-semibold whitespace-nowrap underline underline-offset-4"
-                  aria-label={`${one.upper ? `${one.upper.name} on ` : ''}${one.lower.name}, cut open in the stack lab`}
+                  aria-label={`${one.upper ? `${one.upper.name} on ` : ''}${one.lower.name}, as a cross-section in the stack lab`}
                 >
-                  cut open
+                  cross-section
                 </Link>
               </td>
             </tr>

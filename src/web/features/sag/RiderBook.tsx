@@ -82,8 +82,7 @@ export function RiderBook({ answer, fresh }: Props) {
         )}
       </div>
       <p className="label text-second mt-2">
-        The first is the one who is on while reading. For the others one reading with them on, in the setting
-        as it stands, is enough to confirm what is told.
+        The first is the one who is on while reading. For the others one reading with them on, at the present setting, is enough to confirm it.
       </p>
     </div>
   );

@@ -43,8 +43,7 @@ export function FirstRider() {
       </div>
       {job.record.document.machine.massKg !== null && (
         <p className="label text-second mt-6 max-w-[60ch]">
-          The weight written down for this machine is taken to have its rider in it: what is left without the
-          rider is written in its place.
+          The weight entered for this machine is taken with the rider on. The weight without the rider replaces it.
         </p>
       )}
     </div>

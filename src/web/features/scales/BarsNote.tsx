@@ -53,9 +53,9 @@ export function BarsNote() {
       {found.map(({ axle, rateNPerMm, through }) => (
         <div key={axle} className="mt-2" data-hooked={axle}>
           <p className="text-tight">
-            This machine answers as if its {axle} bar were hooked up: only about {Math.round(100 * through)} %
-            of the difference that the seats made between left and right reached the wheels. Look at its
-            links. Undo one and measure again.
+            This machine answers as if its {axle} bar were hooked up. The seats changed the difference between
+            left and right by only {Math.round(100 * through)} % of what they should. Look at its links. Undo
+            one and measure again.
           </p>
           <Button
             className="mt-1"

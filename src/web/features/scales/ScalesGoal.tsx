@@ -78,8 +78,8 @@ export function ScalesGoal() {
       </div>
       <p className="label text-second mt-1">
         For the load case the targets are for
-        {document.cases[1] ? `, “${document.cases[1]}”` : ''}: put the driver and what else is aboard then
-        into it at intake.{' '}
+        {document.cases[1] ? `, “${document.cases[1]}”` : ''}: enter the driver and all else aboard under
+        Intake.{' '}
         <Link to={`/jobs/${job.record.id}/intake`} className="text-action underline underline-offset-4">
           Heights, drop and rake are wanted there too
         </Link>

@@ -70,8 +70,8 @@ export function SwapPanel({ round }: { round: number }) {
           <Told result={result} />
         ) : (
           <p className="label text-second">
-            Swap two pads of one axle, roll back on, and read all four: that tells what they are off from each
-            other, in height and in weight.
+            Swap the two pads of one axle. Roll the machine back on and read all four. That shows how they
+            differ in height and in weight.
           </p>
         )}
       </div>

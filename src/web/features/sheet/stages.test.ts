@@ -149,7 +149,7 @@ test('turning, turned, measured, locked', () => {
   const answer = answerFor(measured());
   if (!answer) throw new Error('expected an answer');
   const told = add(measured(), factEntry(planFact(answer)), adjustment(1, 'LF', -5));
-  expect(words(told)).toMatchObject({ plan: 'told', turn: '3 to turn', measure: '' });
+  expect(words(told)).toMatchObject({ plan: 'issued', turn: '3 to turn', measure: '' });
   const turned = add(told, ...fourCorners.slice(1).map((id) => adjustment(1, id, -5)));
   expect(words(turned)).toMatchObject({ turn: 'round 1 turned', measure: 'no readings' });
   const done = add(

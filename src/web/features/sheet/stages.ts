@@ -68,7 +68,7 @@ const standings: Record<Stage, (job: Job) => { state: StageState; words: string 
     return short > 0 ? { state: 'look', words: `${short} too low` } : { state: 'open', words: '' };
   },
   plan: ({ answer, state }) => {
-    if (state.current > 0 || state.turning) return { state: 'done', words: 'told' };
+    if (state.current > 0 || state.turning) return { state: 'done', words: 'issued' };
     if (!answer || answer.chanceAfter === null) return { state: 'open', words: 'needs readings' };
     return answer.reasons.length > 0
       ? { state: 'look', words: 'not all can be had' }

@@ -150,6 +150,6 @@ function moves(answer: Answer, job: Job, say: (mm: number) => string): string {
     ...(toe !== null && Math.abs(toe) > 0.05 ? [`toe by ${say(toe)}`] : []),
   ];
   return parts.length > 0
-    ? `This plan moves ${parts.join(' and ')}. Every round moves them again: set heights and weights first, then toe by equal turns at both tie rods, and align once.`
-    : 'Every change of height moves toe and camber: set heights and weights first, then toe by equal turns at both tie rods, and align once.';
+    ? `This plan moves ${parts.join(' and ')}. Every round moves them again. Set heights and weights first. Then set toe by equal turns at both tie rods, and align once.`
+    : 'Every change of height moves toe and camber. Set heights and weights first. Then set toe by equal turns at both tie rods, and align once.';
 }

@@ -261,7 +261,7 @@ const MISSING: Record<string, string> = {
   name: 'what it is',
   xMm: 'ahead of the middle',
   yMm: 'left of the middle',
-  nowMm: 'over the ground',
+  nowMm: 'ground clearance',
 };
 
 const ANGLES = [

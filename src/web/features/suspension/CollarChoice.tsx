@@ -39,7 +39,7 @@ export function CollarChoice({ id, title }: { id: CornerId; title: string }) {
         aria-label={`Collar sits, ${title}: ${titles[seat.at].toLowerCase()}${seat.assumed ? ', assumed' : ''}`}
         className="border-second/70 hover:bg-wash flex min-h-11 w-full items-center gap-2 border-b py-1 text-left"
       >
-        <CollarPicture at={seat.at} height={40} />
+        <CollarPicture at={seat.at} height="40px" />
         <span className="text-[13px] leading-4">
           {titles[seat.at].toLowerCase()}
           {seat.assumed && <AssumedMark />}
@@ -60,7 +60,7 @@ export function CollarChoice({ id, title }: { id: CornerId; title: string }) {
               onClick={() => choose(at)}
               className={`hover:bg-wash flex flex-col items-center border p-3 text-center ${!seat.assumed && seat.at === at ? 'border-action bg-wash' : 'border-rule'}`}
             >
-              <CollarPicture at={at} by={1} height={120} />
+              <CollarPicture at={at} by={1} height="120px" />
               <span className="mt-1 font-semibold">{titles[at]}</span>
               <span className="label text-second">{effects[at]}</span>
             </button>
