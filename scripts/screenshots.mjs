@@ -7,7 +7,7 @@ import { ensureChromium } from './lib/debian.mjs';
 const job = (number, stage) => `/jobs/00000000-0000-4000-8000-000${number}00000000/${stage}`;
 
 const shots = [
-  { name: 'bays', path: '/', act: (page) => page.getByText('Curlew').waitFor() },
+  { name: 'jobs', path: '/', act: (page) => page.getByText('Curlew').waitFor() },
   { name: 'intake', path: job(3, 'intake') },
   { name: 'baseline', path: job(1, 'baseline') },
   {
@@ -27,7 +27,7 @@ const shots = [
     name: 'spring-search',
     path: `/rack/search?job=${job(3, '').split('/')[2]}&corner=LR`,
     act: async (page) => {
-      await page.getByRole('button', { name: /^Look through [1-9]/ }).click();
+      await page.getByRole('button', { name: /^Search [1-9]/ }).click();
       await page.locator('[data-found]').first().waitFor();
     },
   },

@@ -142,7 +142,8 @@ function Answers({
   if (progress.found.length === 0)
     return running ? null : (
       <p className="mt-4 max-w-[60ch]">
-        Nothing on the rack does it. Widen a window, the room or the ring’s range. Or ask below why a certain spring does not fit.
+        Nothing on the rack does it. Widen a window, the room or the ring’s range. Or ask below why a certain
+        spring does not fit.
       </p>
     );
   return (

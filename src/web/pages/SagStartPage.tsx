@@ -49,7 +49,8 @@ export function SagStartPage() {
           <SumPanel />
           <h2 className="font-semibold">Keep it</h2>
           <p className="text-second mt-1">
-            It is all kept in this browser. A job also has a plan, rounds and a logbook, and everybody in the shop can open it.
+            It is all kept in this browser. A job also has a plan, rounds and a logbook, and everybody in the
+            shop can open it.
           </p>
           <div className="mt-3">
             <TextField

@@ -290,7 +290,13 @@ export function chanceSum(answer: Answer, when: 'now' | 'after'): Sum | null {
       ...(planned < 1
         ? [
             input('q', 'that the machine is as it is planned from', planned, 'share', 'computed'),
-            input('r', 'that it ends in tolerance although something else is so', otherwise, 'share', 'computed'),
+            input(
+              'r',
+              'that it ends in tolerance although something else is so',
+              otherwise,
+              'share',
+              'computed',
+            ),
           ]
         : []),
       input('T', 'tolerance', answer.tolerance.value, 'length', answer.tolerance.source),

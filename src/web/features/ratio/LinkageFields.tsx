@@ -97,7 +97,8 @@ export function LinkageFields({ figures, ratio, travelMm, draftKey, set }: Props
         />
       </div>
       <p className="label text-second mt-2">
-        Forward and up from any point of the frame. A longer link lowers the chassis, not the travel. Check tyre to fender at full bump, and lower the front by as much.
+        Forward and up from any point of the frame. A longer link lowers the chassis, not the travel. Check
+        tyre to fender at full bump, and lower the front by as much.
       </p>
     </div>
   );

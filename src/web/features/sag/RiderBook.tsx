@@ -82,7 +82,8 @@ export function RiderBook({ answer, fresh }: Props) {
         )}
       </div>
       <p className="label text-second mt-2">
-        The first is the one who is on while reading. For the others one reading with them on, at the present setting, is enough to confirm it.
+        The first is the one who is on while reading. For the others one reading with them on, at the present
+        setting, is enough to confirm it.
       </p>
     </div>
   );

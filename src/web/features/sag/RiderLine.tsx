@@ -43,7 +43,8 @@ export function FirstRider() {
       </div>
       {job.record.document.machine.massKg !== null && (
         <p className="label text-second mt-6 max-w-[60ch]">
-          The weight entered for this machine is taken with the rider on. The weight without the rider replaces it.
+          The weight entered for this machine is taken with the rider on. The weight without the rider
+          replaces it.
         </p>
       )}
     </div>
