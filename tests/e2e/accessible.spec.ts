@@ -71,6 +71,7 @@ const screens: [name: string, path: string, act?: (page: Page) => Promise<void>]
   ['close out', `${SALTMARSH}/close-out`],
   ['keys', '/', (page) => page.keyboard.press('?')],
   ['command bar', '/', (page) => page.keyboard.press('/')],
+  ['help', '/help#preload'],
   ['nothing there', '/nowhere'],
 ];
 

@@ -64,12 +64,12 @@ test.describe('springs and weights', () => {
   }) => {
     await page.goto('/jobs/00000000-0000-4000-8000-000200000000/plan');
     const tried = page.getByTestId('sampled');
-    await expect(tried).toContainText(/Tried on 2000 machines that fit the readings: \d+ % land/);
+    await expect(tried).toContainText(/Tried on 2000 machines that fit the readings: \d+ % end in tolerance/);
     expect(page.workers()).toHaveLength(1);
     const before = await tried.textContent();
     await page.getByLabel('equal left and right').check();
     await expect(tried).not.toHaveText(before ?? '');
-    await expect(tried).toContainText('% land if', { timeout: 30_000 });
+    await expect(tried).toContainText('% end in tolerance, if', { timeout: 30_000 });
     await page.getByRole('button', { name: 'Undo', exact: true }).click();
     await expect(tried).toHaveText(before ?? '', { timeout: 30_000 });
   });

@@ -17,7 +17,7 @@ import { checkDocument } from '../http/validate.ts';
 import { ProblemError } from '../http/problem.ts';
 import { catchUp, lineFor } from './lines.ts';
 
-/** The lines of Bays that are asked for. */
+/** The lines of the list of jobs that are asked for. */
 export async function jobSummaries(db: Database, query: ListQuery & { shelf: Shelf }): Promise<JobList> {
   await catchUp(db);
   const { lines, total } = await listLines(db, query);

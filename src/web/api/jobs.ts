@@ -59,7 +59,7 @@ function usePaged<Page extends { total: number }>(
   });
 }
 
-/** The lines of Bays, those whose name or machine has the words in it. */
+/** The lines of the list of jobs, those whose name or machine has the words in it. */
 export function useJobList(find = '', shelf: Shelf = 'all') {
   return usePaged<JobList>('jobs', { find, shelf }, ({ jobs }) => jobs.length);
 }

@@ -1,3 +1,4 @@
+import { glossary } from '#words/glossary.ts';
 import { stagesOf } from '#core/judgement/stages.ts';
 import { Command } from 'cmdk';
 import { useState } from 'react';
@@ -38,7 +39,7 @@ export function CommandBar({ onClose }: { onClose: () => void }) {
       <Command.Input
         value={find}
         onValueChange={setFind}
-        placeholder="Job, stage or command"
+        placeholder="Job, stage, command or word"
         className="border-rule w-full border-b bg-transparent p-3 text-[17px] outline-none"
       />
       <Command.List className="max-h-[56vh] overflow-y-auto pb-2">
@@ -66,18 +67,39 @@ export function CommandBar({ onClose }: { onClose: () => void }) {
           ))}
         </Command.Group>
         <Commands id={id} go={go} act={act} />
+        <HelpWords go={go} />
       </Command.List>
     </Command.Dialog>
   );
 }
 
+/** What a word means, by the word or by what else it is called. */
+function HelpWords({ go }: Pick<CommandsProps, 'go'>) {
+  return (
+    <Command.Group heading="What it means" className={heading}>
+      {glossary.map(({ id, term, also }) => (
+        <Command.Item
+          key={id}
+          value={`help ${term} ${also.join(' ')}`}
+          className={item}
+          onSelect={go(`/help#${id}`)}
+        >
+          {term}
+        </Command.Item>
+      ))}
+    </Command.Group>
+  );
+}
+
 const pages = [
-  ['/', 'Bays'],
+  ['/', 'Jobs'],
   ['/book', 'Logbook'],
   ['/sag', 'Sag bench'],
   ['/stack', 'Stack lab'],
   ['/rack', 'Spring rack'],
   ['/rack/search', 'Find springs'],
+  ['/help', 'Help'],
+  ['/help#printing', 'Print a sheet: how'],
 ] as const;
 const denominators = [8, 16, 32] as const;
 

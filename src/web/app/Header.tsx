@@ -27,6 +27,9 @@ export function Header({ onFind, onKeys }: { onFind: () => void; onKeys: () => v
         <button type="button" onClick={onFind} className="min-h-8">
           <kbd className="border-rule mr-1 border px-1 font-sans text-[13px]">/</kbd>Find
         </button>
+        <Link to="/help" className="grid min-h-8 place-items-center">
+          Help
+        </Link>
         <button type="button" onClick={onKeys} className="min-h-8 narrow:hidden">
           <kbd className="border-rule mr-1 border px-1 font-sans text-[13px]">?</kbd>Keys
         </button>

@@ -1,5 +1,5 @@
 import { Dialog } from '../ui/Dialog.tsx';
-import { keyTable } from './keys.ts';
+import { keyTable } from '../ui/keys.ts';
 
 export function KeysDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
   return (

@@ -39,6 +39,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../pages/BookPage.tsx')).BookPage }),
       },
       {
+        path: '/help',
+        lazy: async () => ({ Component: (await import('../pages/HelpPage.tsx')).HelpPage }),
+      },
+      {
         path: '/sag',
         lazy: async () => ({ Component: (await import('../pages/SagStartPage.tsx')).SagStartPage }),
       },

@@ -1,9 +1,6 @@
 import { alongDamper } from '#core/adjusting/alongDamper.ts';
 import type { CollarPlace } from '#core/kinds/collarPlace.ts';
-
-/** Half the spring's width, and the turns drawn of it. */
-const HALF = 8;
-const TURNS = 5;
+import { Sketch, SketchedCoil } from './Sketch.tsx';
 
 /**
  * A damper as it hangs in the machine, with its collar above or below the spring; the arrow beside it is the way the collar
@@ -12,29 +9,14 @@ const TURNS = 5;
 export function CollarPicture({ at, by, height }: { at: CollarPlace; by?: number; height: string }) {
   const [top, bottom] = at === 'above' ? [20, 54] : [16, 50];
   const collarY = at === 'above' ? 17 : 53;
-  const step = (bottom - top) / (2 * TURNS);
-  const coil = Array.from(
-    { length: 2 * TURNS + 1 },
-    (_, k) => `${18 + (k % 2 === 0 ? -HALF : HALF)} ${top + k * step}`,
-  );
   const ways = by === undefined ? (['up', 'down'] as const) : [alongDamper(at, by)];
   return (
-    <svg
-      viewBox="0 0 44 70"
-      className="shrink-0"
-      style={{ height, width: `calc(${height} * 44 / 70)` }}
-      aria-hidden
-      fill="none"
-      stroke="var(--ink)"
-      strokeWidth={1.4}
-      strokeLinecap="round"
-      strokeLinejoin="round"
-    >
+    <Sketch paper={[44, 70]} height={height} pen={1.4}>
       <circle cx={18} cy={5} r={3.2} />
       <circle cx={18} cy={65} r={3.2} />
       <path d="M14 8.5H22V38H14ZM18 38V61.5" />
       <path d={at === 'above' ? 'M9 55H27' : 'M9 15H27'} />
-      <path stroke="var(--second)" d={`M${coil.join('L')}`} />
+      <SketchedCoil x={18} top={top} bottom={bottom} half={8} />
       <path stroke="var(--action)" strokeWidth={3} d={`M8 ${collarY}H28`} />
       <g stroke="var(--action)" strokeWidth={2}>
         {ways.map((way) => {
@@ -43,6 +25,6 @@ export function CollarPicture({ at, by, height }: { at: CollarPlace; by?: number
           return <path key={way} d={`M35 ${collarY}V${to}M31 ${back}L35 ${to}L39 ${back}`} />;
         })}
       </g>
-    </svg>
+    </Sketch>
   );
 }

@@ -1,39 +1,14 @@
 import type { ReactNode } from 'react';
 import type { Fitting } from '#core/document/types.ts';
+import { Sketch, SketchedCoil } from './Sketch.tsx';
 
 /** Each kind of adjuster as it looks on the bench; what is moved by hand is drawn in the action colour. */
 export function FittingPicture({ kind, height = 64 }: { kind: Fitting; height?: number }) {
   return (
-    <svg
-      viewBox="0 0 64 72"
-      height={height}
-      width={(height * 64) / 72}
-      aria-hidden
-      fill="none"
-      stroke="var(--ink)"
-      strokeWidth={1.4}
-      strokeLinejoin="round"
-      strokeLinecap="round"
-    >
+    <Sketch paper={[64, 72]} height={height} pen={1.4}>
       {pictures[kind]}
-    </svg>
+    </Sketch>
   );
-}
-
-/** A coil seen from the side, wound `turns` times between two heights. */
-function Coil({
-  x,
-  top,
-  bottom,
-  turns,
-  half = 9,
-}: Record<'x' | 'top' | 'bottom' | 'turns', number> & { half?: number }) {
-  const step = (bottom - top) / (2 * turns);
-  const points = Array.from(
-    { length: 2 * turns + 1 },
-    (_, k) => `${x + (k % 2 === 0 ? -half : half)} ${top + k * step}`,
-  );
-  return <path d={`M${points.join('L')}`} stroke="var(--second)" />;
 }
 
 /** What is moved by hand. */
@@ -87,7 +62,7 @@ const pictures: Record<Fitting, ReactNode> = {
     <>
       {damper}
       {thread(28, 12, 34)}
-      <Coil x={28} top={24} bottom={58} turns={5} />
+      <SketchedCoil x={28} top={24} bottom={58} turns={5} />
       <Moved>
         <path d="M17 20H39V23H17Z" fill="var(--sheet)" />
       </Moved>
@@ -98,7 +73,7 @@ const pictures: Record<Fitting, ReactNode> = {
     <>
       {eye(28, 5)}
       <path d="M23 9H33V30H23ZM28 30V44M18 44H38M17 14H39V17H17Z" />
-      <Coil x={28} top={17} bottom={44} turns={4} />
+      <SketchedCoil x={28} top={17} bottom={44} turns={4} />
       {thread(28, 46, 60)}
       <Moved>
         <path d="M21 54H35V62H21Z" fill="var(--sheet)" />
@@ -113,7 +88,7 @@ const pictures: Record<Fitting, ReactNode> = {
       {eye(14, 64)}
       {eye(56, 64)}
       <path d="M30 8H50" />
-      <Coil x={40} top={18} bottom={63} turns={5} half={8} />
+      <SketchedCoil x={40} top={18} bottom={63} turns={5} half={8} />
       <Moved>
         <path d="M30 14H50V17H30Z" fill="var(--sheet)" />
       </Moved>
@@ -124,7 +99,7 @@ const pictures: Record<Fitting, ReactNode> = {
     <>
       {damper}
       <path d="M21 15H23M33 15H35M21 21H23M33 21H35M21 27H23M33 27H35M21 33H23M33 33H35" strokeWidth={2.4} />
-      <Coil x={28} top={29} bottom={58} turns={4} />
+      <SketchedCoil x={28} top={29} bottom={58} turns={4} />
       <Moved>
         <path d="M18 27H38" />
       </Moved>
@@ -135,7 +110,7 @@ const pictures: Record<Fitting, ReactNode> = {
     <>
       {damper}
       <path d="M18 18H38" />
-      <Coil x={28} top={30} bottom={58} turns={4} />
+      <SketchedCoil x={28} top={30} bottom={58} turns={4} />
       <Moved>
         <path d="M17 20H39V23H17ZM17 23.5H39V26.5H17ZM17 27H39V30H17Z" fill="var(--sheet)" />
       </Moved>
@@ -147,7 +122,7 @@ const pictures: Record<Fitting, ReactNode> = {
       <path d="M16 6H40M28 6V14M23 14H33V50H23ZM20 48H36V68H20Z" />
       <circle cx={28} cy={54} r={2.4} />
       <circle cx={28} cy={63} r={2.4} />
-      <Coil x={28} top={8} bottom={30} turns={4} half={11} />
+      <SketchedCoil x={28} top={8} bottom={30} turns={4} half={11} />
       <Moved>
         <path d="M15 31H41V34H15Z" fill="var(--sheet)" />
       </Moved>
@@ -198,7 +173,7 @@ const pictures: Record<Fitting, ReactNode> = {
   cap: (
     <>
       {fork}
-      <Coil x={30} top={16} bottom={62} turns={8} half={5} />
+      <SketchedCoil x={30} top={16} bottom={62} turns={8} half={5} />
       <Moved>
         <path d="M24 6H36V12H24ZM27 2H33V6H27Z" fill="var(--sheet)" />
       </Moved>
@@ -209,7 +184,7 @@ const pictures: Record<Fitting, ReactNode> = {
     <>
       {fork}
       <path d="M23 8H37V12H23Z" />
-      <Coil x={30} top={28} bottom={62} turns={6} half={5} />
+      <SketchedCoil x={30} top={28} bottom={62} turns={6} half={5} />
       <Moved>
         <path d="M25 15H35V20H25ZM25 22H35V27H25Z" fill="var(--sheet)" />
       </Moved>
@@ -228,7 +203,7 @@ const pictures: Record<Fitting, ReactNode> = {
   fixed: (
     <>
       <path d="M14 14H42M14 58H42M14 14V8M42 14V8M14 58V64M42 58V64" />
-      <Coil x={28} top={14} bottom={58} turns={5} />
+      <SketchedCoil x={28} top={14} bottom={58} turns={5} />
     </>
   ),
 };

@@ -1,22 +1,13 @@
 import type { ReactNode } from 'react';
 import type { SuspensionType } from '#core/kinds/suspensionTypes.ts';
+import { Sketch } from './Sketch.tsx';
 
 /** How a wheel is hung, seen from the front (a bike's from the side); damper and spring in the action colour. */
 export function SuspensionPicture({ kind, height = 64 }: { kind: SuspensionType; height?: number }) {
   return (
-    <svg
-      viewBox="0 0 72 64"
-      height={height}
-      width={(height * 72) / 64}
-      aria-hidden
-      fill="none"
-      stroke="var(--ink)"
-      strokeWidth={1.6}
-      strokeLinecap="round"
-      strokeLinejoin="round"
-    >
+    <Sketch paper={[72, 64]} height={height} pen={1.6}>
       {pictures[kind]}
-    </svg>
+    </Sketch>
   );
 }
 

@@ -7,6 +7,7 @@ import { axleOf, type CornerId } from '#core/kinds/corners.ts';
 import { CollarPicture } from '../../drawing/CollarPicture.tsx';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
+import { PickedButton, PictureButton } from '../../ui/PictureButton.tsx';
 import { AssumedMark } from '../job/AssumedMark.tsx';
 
 const titles: Record<CollarPlace, string> = { above: 'Above the spring', below: 'Below the spring' };
@@ -32,19 +33,16 @@ export function CollarChoice({ id, title }: { id: CornerId; title: string }) {
   };
   return (
     <>
-      <button
-        type="button"
+      <PickedButton
         onClick={() => setOpen(true)}
-        aria-haspopup="dialog"
-        aria-label={`Collar sits, ${title}: ${titles[seat.at].toLowerCase()}${seat.assumed ? ', assumed' : ''}`}
-        className="border-second/70 hover:bg-wash flex min-h-11 w-full items-center gap-2 border-b py-1 text-left"
+        label={`Collar sits, ${title}: ${titles[seat.at].toLowerCase()}${seat.assumed ? ', assumed' : ''}`}
       >
         <CollarPicture at={seat.at} height="40px" />
         <span className="text-[13px] leading-4">
           {titles[seat.at].toLowerCase()}
           {seat.assumed && <AssumedMark />}
         </span>
-      </button>
+      </PickedButton>
       <Dialog
         open={open}
         onClose={() => setOpen(false)}
@@ -53,17 +51,14 @@ export function CollarChoice({ id, title }: { id: CornerId; title: string }) {
       >
         <div className="grid grid-cols-2 gap-2">
           {collarPlaces.map((at) => (
-            <button
+            <PictureButton
               key={at}
-              type="button"
-              aria-pressed={!seat.assumed && seat.at === at}
+              chosen={!seat.assumed && seat.at === at}
               onClick={() => choose(at)}
-              className={`hover:bg-wash flex flex-col items-center border p-3 text-center ${!seat.assumed && seat.at === at ? 'border-action bg-wash' : 'border-rule'}`}
-            >
-              <CollarPicture at={at} by={1} height="120px" />
-              <span className="mt-1 font-semibold">{titles[at]}</span>
-              <span className="label text-second">{effects[at]}</span>
-            </button>
+              picture={<CollarPicture at={at} by={1} height="120px" />}
+              title={titles[at]}
+              about={effects[at]}
+            />
           ))}
         </div>
       </Dialog>

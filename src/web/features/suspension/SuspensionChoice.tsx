@@ -9,6 +9,7 @@ import { cornersIn } from '#core/kinds/classes/index.ts';
 import { suspensionTitles } from '#words/suspension.ts';
 import { SuspensionPicture } from '../../drawing/SuspensionPicture.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
+import { PickedButton, PictureButton } from '../../ui/PictureButton.tsx';
 import { capital } from '../../ui/words.ts';
 import type { Job } from '../../jobStore/useJob.ts';
 
@@ -32,12 +33,9 @@ export function SuspensionChoice({ group }: { group: GainGroup }) {
   };
   return (
     <>
-      <button
-        type="button"
+      <PickedButton
         onClick={() => setOpen(true)}
-        aria-haspopup="dialog"
-        aria-label={`Suspension, ${group.title}: ${suspension ? suspensionTitles[suspension] : 'not picked'}`}
-        className="border-second/70 hover:bg-wash flex min-h-11 w-full items-center gap-2 border-b py-1 text-left"
+        label={`Suspension, ${group.title}: ${suspension ? suspensionTitles[suspension] : 'not picked'}`}
       >
         {suspension && <SuspensionPicture kind={suspension} height={40} />}
         <span>
@@ -47,7 +45,7 @@ export function SuspensionChoice({ group }: { group: GainGroup }) {
             <b className="text-action font-semibold">Pick the {group.title} suspension</b>
           )}
         </span>
-      </button>
+      </PickedButton>
       <Dialog
         open={open}
         onClose={() => setOpen(false)}
@@ -58,32 +56,22 @@ export function SuspensionChoice({ group }: { group: GainGroup }) {
           {all.map((kind) => {
             const [low, high] = ratioRange({ ...hungAt(document, group.id), suspension: kind });
             return (
-              <button
+              <PictureButton
                 key={kind}
-                type="button"
-                aria-pressed={suspension === kind}
+                chosen={suspension === kind}
                 onClick={() => choose(kind)}
-                className={`hover:bg-wash flex flex-col items-center border p-2 text-center ${suspension === kind ? 'border-action bg-wash' : 'border-rule'}`}
-              >
-                <SuspensionPicture kind={kind} height={72} />
-                <span className="mt-1 font-semibold">{capital(suspensionTitles[kind])}</span>
-                <span className="label text-second">
-                  ratio usually {low.toFixed(2)} to {high.toFixed(2)}
-                </span>
-              </button>
+                picture={<SuspensionPicture kind={kind} height={72} />}
+                title={capital(suspensionTitles[kind])}
+                about={`ratio usually ${low.toFixed(2)} to ${high.toFixed(2)}`}
+              />
             );
           })}
-          <button
-            type="button"
-            aria-pressed={suspension === null}
+          <PictureButton
+            chosen={suspension === null}
             onClick={() => choose(null)}
-            className={`hover:bg-wash flex flex-col items-center justify-center border p-2 text-center ${suspension === null ? 'border-action bg-wash' : 'border-rule'}`}
-          >
-            <span className="font-semibold">Not known</span>
-            <span className="label text-second">
-              {assumedRatio(withNone(document, group), group.id).toFixed(2)} assumed, known to a quarter
-            </span>
-          </button>
+            title="Not known"
+            about={`${assumedRatio(withNone(document, group), group.id).toFixed(2)} assumed, known to a quarter`}
+          />
         </div>
       </Dialog>
     </>

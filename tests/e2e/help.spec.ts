@@ -1,0 +1,26 @@
+import { referenceKinds } from '#core/geometry/reference.ts';
+import { expect, test } from './app.ts';
+
+test('a word of the trade is found by what else it is called, and its entry is opened', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'Jobs', exact: true })).toBeVisible();
+  await page.keyboard.press('/');
+  await page.getByPlaceholder('Job, stage, command or word').fill('leverage');
+  await page.getByRole('option', { name: 'Motion ratio' }).click();
+  await expect(page).toHaveURL(/\/help#motion-ratio$/);
+  const entry = page.locator('#motion-ratio');
+  await expect(entry).toBeFocused();
+  await expect(entry).toBeInViewport();
+  await expect(entry).toContainText('With 0.5, 1 mm of collar moves the machine 2 mm.');
+});
+
+test('every way to take a height is drawn; keys, printing and typing stand there too', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Help' }).click();
+  await expect(page.getByRole('heading', { name: 'Help', exact: true })).toBeVisible();
+  for (const kind of Object.keys(referenceKinds))
+    await expect(page.locator(`[data-reference=${kind}] svg`)).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Keys' })).toContainText('bay view');
+  await expect(page.getByRole('region', { name: 'Printing' })).toContainText('Handover sheet');
+  await expect(page.getByRole('region', { name: 'Typing and units' })).toContainText('14 3/4 in');
+});
