@@ -29,12 +29,13 @@ export const test = base.extend<object, { app: App }>({
       const bin: string = await ensurePostgres();
       const made: Cluster = { bin, folder: cluster.throwawayFolder() };
       const { url } = await cluster.startCluster({ ...made, throwaway: true });
-      const port: number = await cluster.freePort();
+      let port: number = await cluster.freePort();
       let child: ChildProcess | null = null;
       const app: App = {
-        address: `http://127.0.0.1:${port}`,
+        address: '',
         start: async () => {
           child = await launch(url, port);
+          app.address = `http://127.0.0.1:${port}`;
         },
         stop: async () => {
           const gone = new Promise((done) => child?.once('exit', done));
@@ -42,7 +43,11 @@ export const test = base.extend<object, { app: App }>({
           await gone;
         },
       };
-      await app.start();
+      // Somebody else may take a port between its being found free and being listened on.
+      await app.start().catch(async () => {
+        port = await cluster.freePort();
+        await app.start();
+      });
       await use(app);
       await app.stop();
       cluster.stopCluster({ ...made, throwaway: true });
