@@ -98,7 +98,7 @@ export const glossary: readonly Entry[] = [
   {
     id: 'margin',
     term: 'Margin',
-    also: ['what is left'],
+    also: ['what remains'],
     means: ['What is left before something runs out: thread, travel, coil space, clearance.'],
   },
   {
