@@ -115,7 +115,7 @@ test.describe('the whole slice', () => {
     await page.keyboard.press(']');
     await expect(page).toHaveURL(/\/close-out$/);
     await page.keyboard.press('/');
-    await expect(page.getByPlaceholder('Job, stage or command')).toBeFocused();
+    await expect(page.getByPlaceholder('Job, stage, command or word')).toBeFocused();
     await page.keyboard.type('bays');
     await page.keyboard.press('Enter');
     await expect(page.getByRole('heading', { name: 'Jobs', exact: true })).toBeVisible();
