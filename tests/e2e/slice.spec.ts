@@ -116,7 +116,7 @@ test.describe('the whole slice', () => {
     await expect(page).toHaveURL(/\/close-out$/);
     await page.keyboard.press('/');
     await expect(page.getByPlaceholder('Job, stage, command or word')).toBeFocused();
-    await page.keyboard.type('bays');
+    await page.keyboard.type('jobs');
     await page.keyboard.press('Enter');
     await expect(page.getByRole('heading', { name: 'Jobs', exact: true })).toBeVisible();
   });
