@@ -42,7 +42,11 @@ function direction(answer: Answer, { id, seatBy, airBar, cam }: CornerMove) {
   if (goes.by !== 'thread' && !(goes.by === 'steps' && goes.counted === 'towards the spring')) return null;
   const seat = collarSeat(document, id);
   return {
-    words: [springWay(seatBy), ...(seat ? [damperWay(seat.at, seatBy)] : [])].join(', '),
+    words: [
+      springWay(seatBy),
+      ...(seat ? [damperWay(seat.at, seatBy)] : []),
+      ...(seat?.assumed ? ['assumed'] : []),
+    ].join(', '),
     collar: seat,
   };
 }

@@ -77,7 +77,7 @@ export const openMeanings: Record<OpenPoint['code'], string> = {
   unread: 'A corner was not read since the last turn.',
   out: 'A corner is out of tolerance, or a sag out of its window.',
   scales: 'The weight is not as wanted.',
-  'not-sure': 'All read in, and it is not likely enough that all are.',
+  'not-sure': 'It is not likely enough that all true heights are in tolerance.',
   rings: 'A ring is not at its gap.',
   load: 'The load on board was not seen to.',
   finding: 'A finding that stops it.',

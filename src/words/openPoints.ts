@@ -37,7 +37,7 @@ export function openPointWords(point: OpenPoint, say: Say, remedies: readonly Re
     case 'not-sure': {
       const then = point.betterBy === null ? '' : ` Another round makes it ${percent(point.betterBy)}.`;
       return {
-        words: `All read in, but the chance that all truly are is ${percent(point.chance)}.${then}`,
+        words: `The chance that all true heights are in tolerance is only ${percent(point.chance)}.${then}`,
         stage: point.where,
       };
     }

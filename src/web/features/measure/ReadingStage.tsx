@@ -243,7 +243,7 @@ function SetAside({ id, round }: { id: CornerId; round: number }) {
   if (restored)
     return (
       <p className="label text-second mt-5" data-testid={`aside-${id}`}>
-        Odd reading used again{' '}
+        An odd reading is used all the same.{' '}
         <AsideButton onClick={() => job.actions.clear('Odd reading set aside again', restored)}>
           Set it aside
         </AsideButton>

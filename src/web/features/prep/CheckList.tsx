@@ -40,7 +40,7 @@ function CheckLine({
   const set = (to: 'done' | 'skipped') => {
     if (how === to) job.actions.clear(`Taken back: ${words}`.slice(0, 200), place);
     else
-      job.actions.record(`${to === 'done' ? 'Checklist' : 'Skipped'}: ${words}`.slice(0, 200), {
+      job.actions.record(`${to === 'done' ? 'Ticked' : 'Skipped'}: ${words}`.slice(0, 200), {
         ...place,
         how: to,
       });

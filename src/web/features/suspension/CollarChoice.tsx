@@ -47,7 +47,7 @@ export function CollarChoice({ id, title }: { id: CornerId; title: string }) {
         open={open}
         onClose={() => setOpen(false)}
         title={`Where the collar sits, ${title}`}
-        description="Look at the damper in the machine. The collar is the ring that holds the spring and turns on the thread."
+        description="Look at the damper in the machine. The collar is the ring that holds the spring and turns on the thread. Both sides of the axle are set alike."
       >
         <div className="grid grid-cols-2 gap-2">
           {collarPlaces.map((at) => (
