@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { GRAVITY } from '../machine/solver.ts';
 import { blankSpring } from '../document/spring.ts';
 import { bottoming, frequencyHz, labCurve, labMarks } from './curve.ts';
-import { effectiveLimit, holdRing, moveSeat, placeRing, ringPlaces, ringTrade } from './rings.ts';
+import { effectiveLimit, holdRing, inMotion, moveSeat, placeRing, ringPlaces, ringTrade } from './rings.ts';
 import { roundedSection, sectionAt, windingFor } from './section.ts';
 import { benchOf, caseTravel, plainSetup, restTravel, type Bench, type LabSetup } from './setup.ts';
 
@@ -268,4 +268,18 @@ test('faults of a setup are named by its own paths', () => {
     'springs[0].rateNPerMm',
     'rings[0].after',
   ]);
+});
+
+test('in motion: the rear, squatting, has so much less bump left, and its ring comes so much sooner', () => {
+  const bench = must(dual);
+  const places = ringPlaces(bench, 0);
+  const rest = caseTravel(bench);
+  const bump = dual.travelMm - rest;
+  const takesOver = places.travelMm ?? NaN;
+  const moving = inMotion({ ...places, ofBump: 0.4 }, places, bench, 30);
+  expect(moving?.front).toBe(0.4);
+  expect(moving?.rear).toBeCloseTo((takesOver - rest - 30) / (bump - 30), 9);
+  expect(moving?.rearFor).toBeCloseTo((30 + 0.4 * (bump - 30)) / bump, 9);
+  // Squatting onto the metal leaves no bump to share.
+  expect(inMotion({ ...places, ofBump: 0.4 }, places, bench, bump)).toBeNull();
 });

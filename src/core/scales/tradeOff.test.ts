@@ -94,6 +94,13 @@ describe('scales against heights', () => {
     );
   });
 
+  test('a weight of one’s own stands in its place on the line', () => {
+    const trade = must(tradeOff(answerOf((document) => (document.crossWeight = 0.02))));
+    const weights = trade.points.map(({ weight }) => weight);
+    expect(weights).toEqual([...weights].sort((a, b) => a - b));
+    expect(weights[trade.taken]).toBe(0.02);
+  });
+
   test('four heights that twist and a cross weight: five wishes, told as that', () => {
     const answer = answerOf((document) => {
       document.corners.LF.targetMm = 352;
