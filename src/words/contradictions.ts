@@ -28,6 +28,13 @@ export function contradictionWords(one: Contradiction, say: Say): { what: string
         what: `All ${one.count} corners read ${say(one.mm)}.`,
         remedy: 'Four corners hardly ever read the same. Check that each was read.',
       };
+    case 'pair-apart':
+      return {
+        what: `${capital(named(one.corner))} reads ${say(one.mm)}, ${across(one.corner)} ${say(one.twinMm)}. The other axle does not lean like that.`,
+        remedy: one.likely
+          ? `Is it ${say(one.likely.mm)} ${named(one.likely.corner)}, with two digits swapped? Read both again.`
+          : 'Read both again, at the same points. Then look at the floor under the wheels.',
+      };
     case 'in-cm':
       return {
         what: `${capital(named(one.corner))}: ${say(one.read)} was read, about ${say(one.likelyMm)} is expected.`,

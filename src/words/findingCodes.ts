@@ -45,6 +45,7 @@ export const contradictionMeanings: Record<Contradiction['about'], string> = {
   weights: 'The wheels do not add up to the machine.',
   'spring-of-twin': 'A spring is half as stiff as its twin, or less.',
   'all-alike': 'Every corner reads the same.',
+  'pair-apart': 'Two heights of an axle lie further apart than the other axle can follow.',
   'in-cm': 'A height looks typed in centimetres.',
   preload: 'A preload or slack that cannot be.',
   'travel-used': 'More travel is used than there is.',

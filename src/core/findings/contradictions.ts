@@ -9,6 +9,7 @@ import { referenceKinds } from '../geometry/reference.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
 import { twinOf, type CornerId } from '../kinds/corners.ts';
 import { meanOf } from '../numerics/mean.ts';
+import { pairApart, type LikelyReading } from './pairApart.ts';
 
 /** Two entries of which not both can be so, or one that looks like a slip. Numbers are as they were entered. */
 export type Contradiction =
@@ -17,6 +18,8 @@ export type Contradiction =
   | { about: 'spring-of-twin'; corner: CornerId; rateNPerMm: number; twinNPerMm: number }
   /** Every corner reads the same to the millimetre. */
   | { about: 'all-alike'; mm: number; count: number }
+  /** One axle leans as no rigid body on level ground does beside the other; a swap of two digits may be why. */
+  | { about: 'pair-apart'; corner: CornerId; mm: number; twinMm: number; likely: LikelyReading | null }
   | { about: 'in-cm'; corner: CornerId; round: number; read: number; likelyMm: number }
   /** A preload that its spring cannot be squeezed by, or slack that its damper cannot take up. */
   | { about: 'preload'; corner: CornerId; preloadMm: number; mostMm: number }
@@ -54,6 +57,7 @@ export function contradictionsIn(record: JobRecord, state: RoundsState): Contrad
   const all = [
     ...weights(entered),
     ...alike(entered),
+    ...apart(entered),
     ...ids.flatMap((id) => [
       ...spring(entered, id),
       ...centimetres(entered, id),
@@ -69,7 +73,9 @@ export function contradictionsIn(record: JobRecord, state: RoundsState): Contrad
 /** Names a contradiction with its figures: once one of them changes it is asked about anew. */
 export function contradictionKey({ about, ...figures }: Contradiction): string {
   // Hundredths tell figures apart, and keep a key short enough to be stored whole.
-  const plain = Object.values(figures).map((one) => (typeof one === 'number' ? Number(one.toFixed(2)) : one));
+  const plain = Object.values(figures)
+    .filter((one) => typeof one !== 'object')
+    .map((one) => (typeof one === 'number' ? Number(one.toFixed(2)) : one));
   return `asked:${about} ${plain.join(' ')}`.slice(0, 48);
 }
 
@@ -85,6 +91,8 @@ export function contradictionParts(one: Contradiction): Part[] {
       return [part('k', one.rateNPerMm, 'rate', 'sheet'), part('k twin', one.twinNPerMm, 'rate', 'sheet')];
     case 'all-alike':
       return [part('L', one.mm, 'length', 'measured')];
+    case 'pair-apart':
+      return [part('L', one.mm, 'length', 'measured'), part('L twin', one.twinMm, 'length', 'measured')];
     case 'in-cm':
       return [
         part('L', one.read, 'length', 'measured'),
@@ -129,6 +137,15 @@ function alike({ document, state }: Entered): Contradiction[] {
   const all = ids.every((id) => state.rounds[state.current]?.heights[id] !== undefined);
   if (mm === undefined || !all || ids.length < ALIKE_FROM || read.some((one) => one !== mm)) return [];
   return [{ about: 'all-alike', mm, count: ids.length }];
+}
+
+/** Readings in centimetres lie apart, too, and are told as that. */
+function apart(entered: Entered): Contradiction[] {
+  const found = pairApart(entered.document, entered.state);
+  const inCm = found.some(({ low, high }) => [low, high].some((id) => centimetres(entered, id).length > 0));
+  return inCm
+    ? []
+    : found.map(({ low, mm, twinMm, likely }) => ({ about: 'pair-apart', corner: low, mm, twinMm, likely }));
 }
 
 function spring({ document }: Entered, corner: CornerId): Contradiction[] {
