@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { Page } from '@playwright/test';
 import { situations } from '../fixtures/situations/index.ts';
-import { allSent, expect, field, test } from './app.ts';
+import { allSent, expect, field, quickStart, test } from './app.ts';
 
 /** Puts a situation of the table, or its twin, on the server; gives the way to its sheet. */
 async function put(page: Page, name: string): Promise<string> {
@@ -71,6 +71,22 @@ test('everything turned the wrong way: that is checked before anything else, and
   await page.getByRole('link', { name: /^Plan/ }).click();
   // Each went down by 12: from 341 it is 24 up, at two to one.
   await expect(page.getByTestId('move-LF')).toContainText(/Raise 2[345] mm/);
+});
+
+test('two digits swapped: asked about on the plan before it is followed, and gone once corrected', async ({
+  page,
+}) => {
+  const id = await quickStart(page, 'Sandpiper', ['327', '375', '388', '386'], '350', '360');
+  await page.goto(`/jobs/${id}/plan`);
+  const asked = page.getByTestId('asked-pair-apart');
+  await expect(asked).toContainText('Is it 372 mm front left, with two digits swapped?');
+  await asked.getByRole('link', { name: 'Correct it' }).click();
+  await field(page, 'Front left, reading 1').fill('372');
+  await page.keyboard.press('Tab');
+  await allSent(page);
+  await page.goto(`/jobs/${id}/plan`);
+  await expect(page.getByTestId('move-LF')).toContainText('Lower');
+  await expect(asked).toHaveCount(0);
 });
 
 test('entries that cannot all be so are asked about until one is changed, or they are said to be right', async ({

@@ -1,5 +1,6 @@
+import { Link, useParams } from 'react-router';
 import { collarKey } from '#core/findings/collars.ts';
-import { contradictionKey } from '#core/findings/contradictions.ts';
+import { contradictionKey, type Contradiction } from '#core/findings/contradictions.ts';
 import type { Analysis } from '#core/analysis/analyse.ts';
 import { contradictionWords } from '#words/contradictions.ts';
 import type { Say } from '#words/figures.ts';
@@ -13,6 +14,7 @@ import { Button } from '../../ui/Button.tsx';
 export function Asked() {
   const job = useThisJob();
   const say = useSay(1);
+  const { stage } = useParams();
   const asked = askedIn(analysisOf(job.record), say);
   if (asked.length === 0 || job.state.locked) return null;
   const isRight = ({ key, what }: Question) =>
@@ -34,9 +36,19 @@ export function Asked() {
           <p>
             <b>{question.what}</b> {question.remedy}
           </p>
-          <Button look="quiet" className="print:hidden" onClick={() => isRight(question)}>
-            It is right
-          </Button>
+          <div className="flex flex-wrap gap-3 print:hidden">
+            {question.stage !== stage && (
+              <Link
+                to={`/jobs/${job.record.id}/${question.stage}`}
+                className="text-action flex min-h-8 items-center font-semibold underline underline-offset-4"
+              >
+                Correct it
+              </Link>
+            )}
+            <Button look="quiet" onClick={() => isRight(question)}>
+              It is right
+            </Button>
+          </div>
         </div>
       ))}
     </section>
@@ -48,19 +60,55 @@ interface Question {
   about: string;
   what: string;
   remedy: string;
+  /** Stage of the job where it was entered. */
+  stage: string;
 }
 
-function askedIn({ questions, findings }: Analysis, say: Say): Question[] {
+function askedIn({ questions, findings, state }: Analysis, say: Say): Question[] {
+  const { current } = state;
   return [
     ...questions.map((one) => ({
       key: contradictionKey(one),
       about: one.about,
+      stage: enteredAt(one, current),
       ...contradictionWords(one, say),
     })),
     ...findings.flatMap((one): Question[] => {
       if (one.code !== 'collar-elsewhere') return [];
       const { what, ways } = findingWords(one, say);
-      return [{ key: collarKey(one), about: one.code, what, remedy: ways.join(' ') }];
+      return [
+        {
+          key: collarKey(one),
+          about: one.code,
+          what,
+          remedy: ways.join(' '),
+          stage: readingStage(one.round),
+        },
+      ];
     }),
   ];
+}
+
+const readingStage = (round: number) => (round === 0 ? 'baseline' : 'measure');
+
+/** The stage at which the figures in question are entered. */
+function enteredAt(one: Contradiction, current: number): string {
+  switch (one.about) {
+    case 'weights':
+      return 'scales';
+    case 'all-alike':
+      return readingStage(current);
+    case 'pair-apart':
+      return 'baseline';
+    case 'in-cm':
+    case 'travel-used':
+      return readingStage(one.round);
+    case 'tyres-unlike':
+    case 'tyre-not-as-wanted':
+      return 'prep';
+    case 'spring-of-twin':
+    case 'preload':
+    case 'floor-twice':
+      return 'intake';
+  }
 }
