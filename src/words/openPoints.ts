@@ -36,8 +36,10 @@ export function openPointWords(point: OpenPoint, say: Say, remedies: readonly Re
     }
     case 'not-sure': {
       const then = point.betterBy === null ? '' : ` Another round makes it ${percent(point.betterBy)}.`;
+      // The tape's word comes first: whoever read it out must not be told that all is in.
+      const read = point.tapeOut.length > 0 ? `By the tape not in tolerance: ${named(point.tapeOut)}. ` : '';
       return {
-        words: `The chance that all true heights are in tolerance is only ${percent(point.chance)}.${then}`,
+        words: `${read}The chance that all true heights are in tolerance is only ${percent(point.chance)}.${then}`,
         stage: point.where,
       };
     }

@@ -17,8 +17,8 @@ export type OpenPoint =
   | { code: 'unread'; corners: CornerId[]; where: ReadAt }
   | { code: 'out'; corners: CornerId[]; where: ReadAt }
   | { code: 'scales'; scales: NonNullable<NotYet['scales']> }
-  /** All read in, and yet it is not likely enough that all truly are; what another round would make of it. */
-  | { code: 'not-sure'; chance: number; betterBy: number | null; where: ReadAt }
+  /** None is plainly out, and yet it is not likely enough that all are in; what another round would make of it. */
+  | { code: 'not-sure'; chance: number; betterBy: number | null; tapeOut: CornerId[]; where: ReadAt }
   | { code: 'rings'; corners: CornerId[] }
   /** The load on board was not seen to. */
   | { code: 'load' }
@@ -43,12 +43,12 @@ export function openPoints(answer: Answer, findings: readonly Finding[]): OpenPo
   ];
 }
 
-function undone({ out, scales, chanceNow, betterBy }: NotYet, where: ReadAt): OpenPoint[] {
+function undone({ out, tapeOut, scales, chanceNow, betterBy }: NotYet, where: ReadAt): OpenPoint[] {
   const points: OpenPoint[] = [
     ...ifAny(out, (corners): OpenPoint => ({ code: 'out', corners, where })),
     ...(scales ? [{ code: 'scales', scales } as const] : []),
   ];
-  return points.length > 0 ? points : [{ code: 'not-sure', chance: chanceNow, betterBy, where }];
+  return points.length > 0 ? points : [{ code: 'not-sure', chance: chanceNow, betterBy, tapeOut, where }];
 }
 
 function ifAny<T>(ids: CornerId[], make: (ids: CornerId[]) => T): T[] {

@@ -41,6 +41,25 @@ test('a corner that the tape reads in is not said to be out, whatever the estima
   }
 });
 
+test('a corner that the tape reads out is named, though the estimate lies in', () => {
+  const told = [20, 0, 0, 0].map((mm, i) => adjustment(1, fourCorners[i] ?? 'LF', mm));
+  const job = add(
+    record(plainDocument()),
+    settled(0),
+    ...heights(0, [355, 365, 365, 365]),
+    ...told,
+    settled(1),
+  );
+  const leftAt = (mm: number) => {
+    const answer = must(answerFor(add(job, ...heights(1, [mm, 365, 365, 365]))));
+    const offMm = (answer.corners.find(({ id }) => id === 'LF')?.nowSpecMm ?? NaN) - 365;
+    return { left: notYet(answer), isIn: Math.abs(offMm) <= answer.tolerance.value };
+  };
+  const reads = [368.1, 368.3, 368.6, 369, 375].map(leftAt);
+  expect(reads.some(({ isIn }) => isIn)).toBe(true);
+  for (const { left, isIn } of reads) expect(left?.tapeOut.includes('LF')).toBe(isIn);
+});
+
 test('the tape is taken with the offset of its point, and for the load the targets are meant for', () => {
   const document = plainDocument((one) => {
     one.corners.LF.reference.offsetMm = 4;

@@ -112,6 +112,8 @@ function scalesEnough({ cross }: Answer): boolean {
 export interface NotYet {
   /** Corners out of tolerance by the estimate, and not in by the tape. */
   out: CornerId[];
+  /** Corners that the tape reads out of tolerance while the best estimate lies in. */
+  tapeOut: CornerId[];
   /** What is asked of the scales and not there yet. */
   scales: ReturnType<typeof scalesWanted>;
   chanceNow: number;
@@ -126,21 +128,25 @@ export function notYet(answer: Answer): NotYet | null {
   const better = chanceAfter !== null && chanceAfter - chanceNow >= WORTHWHILE_GAIN;
   return {
     // Nobody is told that a corner is out which the tape reads in: that is a matter of chance.
-    out: readsOut(answer).filter((id) => !tapeReadsIn(answer, id)),
+    out: readsOut(answer).filter((id) => tapeReads(answer, id) !== 'in'),
+    tapeOut: answer.corners
+      .map(({ id }) => id)
+      .filter((id) => !readsOut(answer).includes(id) && tapeReads(answer, id) === 'out'),
     scales: scalesEnough(answer) ? null : scalesWanted(cross),
     chanceNow,
     betterBy: better ? chanceAfter : null,
   };
 }
 
-/** Whether what was read of a corner in this round is within tolerance of its target, for the load it was read with. */
-function tapeReadsIn({ state, document, corners, tolerance }: Answer, id: CornerId): boolean {
+/** Where what was read of a corner in this round lies to its target, for the load it was read with; null with neither. */
+function tapeReads({ state, document, corners, tolerance }: Answer, id: CornerId): 'in' | 'out' | null {
   const read = state.rounds[state.current]?.heights[id];
   const { targetMm, reference } = document.corners[id];
   const corner = corners.find((one) => one.id === id);
-  if (!read || targetMm === null || !corner) return false;
+  if (!read || targetMm === null || !corner) return null;
   const otherLoadMm = corner.nowSpecMm - corner.nowMm;
-  return Math.abs(meanOf(read) + reference.offsetMm + otherLoadMm - targetMm) <= tolerance.value;
+  const offMm = meanOf(read) + reference.offsetMm + otherLoadMm - targetMm;
+  return Math.abs(offMm) <= tolerance.value ? 'in' : 'out';
 }
 
 /** Corners of which the best estimate lies out of tolerance of what is wanted there. */
