@@ -283,3 +283,40 @@ test('in motion: the rear, squatting, has so much less bump left, and its ring c
   // Squatting onto the metal leaves no bump to share.
   expect(inMotion({ ...places, ofBump: 0.4 }, places, bench, bump)).toBeNull();
 });
+
+test('the curve has a point on either side of every kink, in order', () => {
+  const bench = must(dual);
+  const { travelMm } = labCurve(bench);
+  const kinks = labMarks(bench).filter(
+    ({ kind, travelMm: at }) => kind !== 'case' && at > 1 && at < bench.model.zMax - 1,
+  );
+  expect(kinks.length).toBeGreaterThan(0);
+  for (const { travelMm: at } of kinks) {
+    expect(travelMm.some((z) => z > at - 1e-5 && z < at)).toBe(true);
+    expect(travelMm.some((z) => z > at && z < at + 1e-5)).toBe(true);
+  }
+  travelMm.slice(1).forEach((z, k) => expect(z).toBeGreaterThanOrEqual(travelMm[k] ?? NaN));
+});
+
+test('springs of which no length is known are drawn long enough to close by the whole stroke, sharing it', () => {
+  const unknown = (count: number) => ({
+    ...single,
+    springs: Array.from({ length: count }, () => ({
+      ...coil(50, 300, 100),
+      freeLengthMm: null,
+      solidLengthMm: null,
+    })),
+  });
+  const drawn = (count: number) => {
+    const bench = must(unknown(count));
+    const { springs } = sectionAt(bench, 0);
+    return {
+      mm: springs.reduce((sum, { fromMm, toMm }) => sum + toMm - fromMm, 0),
+      stroke: bench.model.springAt(bench.setup.travelMm),
+    };
+  };
+  const [one, two] = [drawn(1), drawn(2)];
+  expect(one.mm).toBeGreaterThan(1.35 * one.stroke);
+  expect(one.mm).toBeLessThan(4 * one.stroke);
+  expect(two.mm).toBeCloseTo(one.mm, 6);
+});

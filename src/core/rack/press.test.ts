@@ -27,3 +27,14 @@ test('bent is what bends the rate by a twentieth, clear of the scatter', () => {
   expect(pressFit([[0, 0], [10, 380], [20, 840]])?.curved).toBe(false); // prettier-ignore
   expect(pressFit([[5, 100], [5, 110]])).toBeNull(); // prettier-ignore
 });
+
+test('bent is told alike wherever along the spring the readings begin', () => {
+  const from = (start: number, bend: number) =>
+    pressFit(
+      spread.map((e, k) => {
+        const x = start + 10 * k;
+        return [x, 40 * x + bend * (x - start) ** 2 + e];
+      }),
+    )?.curved;
+  for (const start of [0, 25, 80]) expect([from(start, 0.03), from(start, 0.008)]).toEqual([true, false]);
+});
