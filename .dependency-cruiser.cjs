@@ -69,6 +69,7 @@ const webFloors = [
   'features/finish',
   'features/measure',
   'features/plan',
+  'features/setup',
   'features/sag',
   'pages',
   'app',

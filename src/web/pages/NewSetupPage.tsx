@@ -1,34 +1,21 @@
-import { plannedMoves } from '#core/planning/answerShape.ts';
-import { Select } from '../ui/Select.tsx';
-import { JobContext, useThisJob } from '../jobStore/jobContext.ts';
-import { percent } from '#words/figures.ts';
-import { Move } from '../features/plan/PlannedMove.tsx';
 import { useEffect, useRef, type RefObject } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import { kindsOn, referenceKinds } from '#core/geometry/reference.ts';
-import { classDefaults, machineClasses, type MachineClass } from '#core/kinds/classes/index.ts';
-import { suspensionsOf } from '#core/kinds/suspension.ts';
-import { collarSeat } from '#core/adjusting/alongDamper.ts';
-import { CollarChoice } from '../features/suspension/CollarChoice.tsx';
-import { SuspensionChoice } from '../features/suspension/SuspensionChoice.tsx';
-import { axleOf, cornerNames, twinOf, type CornerId } from '#core/kinds/corners.ts';
-import { cornersIn, footingOf } from '#core/kinds/classes/index.ts';
-import { assumedRatio, gainGroups, type GainGroup } from '#core/estimate/corner.ts';
-import { chanceSum } from '#words/explain/cornerSums.ts';
-import type { Json } from '#core/document/types.ts';
+import { machineClasses, type MachineClass } from '#core/kinds/classes/index.ts';
 import { ClassChoice } from '../features/job/ClassChoice.tsx';
-import { pathKey } from '../jobStore/draftKeys.ts';
-import { useNewJob, type Job } from '../jobStore/useJob.ts';
-import { useUndoKeys } from '../jobStore/useUndoKeys.ts';
-import { useNewSetup } from '../jobStore/useNewSetup.ts';
-import { capital, cornerNumbers } from '../ui/words.ts';
-import { SumFigure } from '../features/sums/SumFigure.tsx';
+import { FirstAnswer } from '../features/setup/FirstAnswer.tsx';
+import { RiderOn } from '../features/setup/RiderOn.tsx';
+import { SetupAssumed, SetupCollars, SetupFitted } from '../features/setup/SetupFitted.tsx';
+import { SetupColumns } from '../features/setup/SetupGrid.tsx';
+import { SetupHeights } from '../features/setup/SetupHeights.tsx';
 import { SumPanel } from '../features/sums/SumPanel.tsx';
-import { useRefusedDrafts } from '../jobStore/drafts.ts';
 import { RefusedNote } from '../forms/RefusedNote.tsx';
-import { NumberField } from '../forms/NumberField.tsx';
 import { TextField } from '../forms/TextField.tsx';
-import { FactField, ranges, useHeightQuestion, useTargetQuestion } from '../forms/fields.tsx';
+import { pathKey } from '../jobStore/draftKeys.ts';
+import { useRefusedDrafts } from '../jobStore/drafts.ts';
+import { JobContext } from '../jobStore/jobContext.ts';
+import { useNewJob, type Job } from '../jobStore/useJob.ts';
+import { useNewSetup } from '../jobStore/useNewSetup.ts';
+import { useUndoKeys } from '../jobStore/useUndoKeys.ts';
 
 /** A first answer before any form: what the tape reads, what it should read. */
 export function NewSetupPage() {
@@ -43,6 +30,12 @@ export function NewSetupPage() {
     if (asked && machineClasses.includes(asked) && asked !== current) setClass(asked);
   }, [asked, current, setClass]);
   useUndoKeys(job.actions);
+  const sheet = useRef<HTMLDivElement>(null);
+  // Where a key is typed rather than tapped the first reading can go in at once.
+  useEffect(() => {
+    if (matchMedia('(pointer: fine)').matches)
+      sheet.current?.querySelector<HTMLElement>('[data-order="1"]')?.focus({ preventScroll: true });
+  }, []);
   const choose = (one: MachineClass) => {
     setClass(one);
     setParams({ class: one }, { replace: true });
@@ -57,59 +50,20 @@ export function NewSetupPage() {
             <h1 className="text-head mr-2 font-semibold">New setup</h1>
             <ClassChoice classes={machineClasses} current={current} onChoose={choose} />
           </div>
-          <div data-fields className="bg-sheet border-rule mt-4 border px-4 pt-2 pb-4">
-            <Fields toStart={() => button.current?.focus()} />
+          <RiderOn />
+          <div ref={sheet} data-fields className="bg-sheet border-rule mt-4 border px-4 pt-2 pb-4">
+            <SetupColumns />
+            <SetupHeights toStart={() => button.current?.focus()} />
+            <SetupFitted />
+            <FirstAnswer />
+            <SetupCollars />
+            <SetupAssumed />
           </div>
           <StartLine job={job} button={button} begin={begin} />
         </div>
         <Notes />
       </main>
     </JobContext>
-  );
-}
-
-/** What is asked, and the first answer among it. */
-function Fields({ toStart }: { toStart: () => void }) {
-  const { document } = useThisJob().record;
-  const corners = cornersIn(document);
-  return (
-    <>
-      <Columns />
-      <Row label="Measured height" help={<ReferenceChoice />}>
-        {corners.map((id) => (
-          <HeightNow key={id} id={id} />
-        ))}
-      </Row>
-      <Row
-        label="Target height"
-        help={footingOf(document.machine.class) === 'bikes' ? 'at each end' : 'both sides of an axle'}
-      >
-        {gainGroups(document).map((group, i, all) => (
-          <GroupTarget
-            key={group.id}
-            group={group}
-            order={11 + i}
-            {...(i === all.length - 1 ? { onEnter: toStart } : {})}
-          />
-        ))}
-      </Row>
-      <SuspensionRow />
-      <CollarRow />
-      <Answers />
-      <Row label="Collar reads" help="if you have a caliper there">
-        {corners.map((id) => (
-          <FactField
-            key={id}
-            place={{ kind: 'collar', round: 0, corner: id, slot: 'now' }}
-            label={`Collar reads, ${cornerNames[id]}`}
-            showLabel="narrow"
-            order={20 + cornerNumbers[id]}
-            range={ranges.collar}
-          />
-        ))}
-      </Row>
-      <AssumedRow />
-    </>
   );
 }
 
@@ -174,226 +128,5 @@ function Notes() {
         <li>Enter goes on to the next corner.</li>
       </ul>
     </aside>
-  );
-}
-
-function Columns() {
-  const job = useThisJob();
-  return (
-    <div className="grid grid-cols-[132px_repeat(4,minmax(0,1fr))] gap-x-4 narrow:hidden" aria-hidden>
-      <span />
-      {cornersIn(job.record.document).map((id) => (
-        <span key={id} className="py-1 font-semibold">
-          <span className="figures text-second">{cornerNumbers[id]}</span> {capital(cornerNames[id])}
-        </span>
-      ))}
-    </div>
-  );
-}
-
-function Row({ label, help, children }: { label: string; help: React.ReactNode; children: React.ReactNode }) {
-  return (
-    <div className="border-rule mb-6 grid grid-cols-[132px_repeat(4,minmax(0,1fr))] items-start gap-x-4 border-t pt-2 narrow:grid-cols-2">
-      <div className="narrow:col-span-2">
-        <p className="font-medium">{label}</p>
-        <div className="label text-second">{help}</div>
-      </div>
-      {children}
-    </div>
-  );
-}
-
-function ReferenceChoice() {
-  const job = useThisJob();
-  const { document } = job.record;
-  const corners = cornersIn(document);
-  const [first = 'LF'] = corners;
-  const footing = footingOf(document.machine.class);
-  // On bikes and sleds each end has its own usual reference: there it is chosen at intake.
-  if (footing !== 'wheels')
-    return gainGroups(document).map(({ id, title }) => (
-      <span key={id} className="block">
-        {title}: {referenceKinds[document.corners[id].reference.kind].title}
-      </span>
-    ));
-  const set = (to: string) =>
-    job.actions.change(
-      'Height reference',
-      ...corners.map((id): [string[], Json] => [['corners', id, 'reference', 'kind'], to]),
-    );
-  return (
-    <Select
-      label="Height reference"
-      look="-ml-1 h-6 w-full bg-transparent"
-      value={document.corners[first].reference.kind}
-      options={kindsOn(footing).map((one) => ({ value: one, words: referenceKinds[one].title }))}
-      onChange={set}
-    />
-  );
-}
-
-function HeightNow({ id }: { id: CornerId }) {
-  const job = useThisJob();
-  const ask = useHeightQuestion(job, id, 0);
-  return (
-    <FactField
-      place={{ kind: 'height', round: 0, corner: id, slot: '1' }}
-      label={`Measured height, ${cornerNames[id]}`}
-      showLabel="narrow"
-      order={cornerNumbers[id]}
-      range={ranges.height}
-      question={ask('1')}
-    />
-  );
-}
-
-/** One number for both sides of an axle; each side can be set apart later. */
-function GroupTarget({ group, order, onEnter }: { group: GainGroup; order: number; onEnter?: () => void }) {
-  const job = useThisJob();
-  const sides = sidesOf(group);
-  const [first] = sides;
-  const ask = useTargetQuestion(job, sides);
-  return (
-    <NumberField
-      question={ask}
-      {...(sides.length > 1 ? { className: 'wide:col-span-2' } : {})}
-      label={`Target height, ${group.title}`}
-      showLabel="narrow"
-      order={order}
-      quantity="length"
-      decimals={2}
-      range={ranges.height}
-      draftKey={pathKey(job.record.id, ...sides.map((id) => ['corners', id, 'targetMm']))}
-      value={job.record.document.corners[first].targetMm}
-      onCommit={(mm) =>
-        job.actions.change(
-          `Target, ${group.title}`,
-          ...sides.map((id): [string[], Json] => [['corners', id, 'targetMm'], mm]),
-        )
-      }
-      {...(onEnter ? { onEnter } : {})}
-    />
-  );
-}
-
-/** The corners that a group tells once. */
-function sidesOf({ id }: GainGroup): [CornerId, ...CornerId[]] {
-  const twin = twinOf(id);
-  return twin ? [id, twin] : [id];
-}
-
-function Answers() {
-  const job = useThisJob();
-  const { answer } = job;
-  return (
-    <div
-      className="border-action bg-wash/40 -mx-4 mb-4 grid grid-cols-[132px_repeat(4,minmax(0,1fr))] gap-x-4 border-y px-4 py-3 narrow:grid-cols-2"
-      aria-live="polite"
-      data-testid="first-answer"
-    >
-      <p className="font-medium narrow:col-span-2">
-        Turn the collar
-        <span className="label text-second block">
-          {answer && answer.chanceAfter !== null && (
-            <SumFigure name="Chance" sum={() => chanceSum(answer, 'after')}>
-              {percent(answer.chanceAfter)} chance in tolerance
-            </SumFigure>
-          )}
-        </span>
-      </p>
-      {cornersIn(job.record.document).map((id) => (
-        <CornerAnswerCell key={id} id={id} />
-      ))}
-    </div>
-  );
-}
-
-function CornerAnswerCell({ id }: { id: CornerId }) {
-  const job = useThisJob();
-  const { answer } = job;
-  const move = answer && plannedMoves(answer).find((one) => one.id === id);
-  if (!answer || !move || answer.chanceAfter === null) return <p className="text-second text-figure">—</p>;
-  return (
-    <div>
-      <p className="label wide:hidden">{capital(cornerNames[id])}</p>
-      <Move corner={move} answer={answer} size="text-head" />
-    </div>
-  );
-}
-
-/** How each axle is hung: asked before anything is believed of its ratio. Nothing where there is no choice. */
-function SuspensionRow() {
-  const job = useThisJob();
-  const { document } = job.record;
-  const groups = gainGroups(document);
-  // Where there is only one, nobody need be asked.
-  const isAsked = ({ id }: GainGroup) => suspensionsOf(document.machine.class, axleOf(id)).length > 1;
-  if (!groups.some(isAsked)) return null;
-  return (
-    <Row label="Suspension" help="narrows the motion ratio">
-      {groups.map((group) => (
-        <div key={group.id} className="col-span-2 min-w-0">
-          {isAsked(group) && <SuspensionChoice group={group} />}
-        </div>
-      ))}
-    </Row>
-  );
-}
-
-/** Where the collars sit on their dampers: which way raises it. */
-function CollarRow() {
-  const { document } = useThisJob().record;
-  const groups = gainGroups(document);
-  if (!groups.some(({ id }) => collarSeat(document, id))) return null;
-  return (
-    <Row label="Collar sits" help="which way raises it">
-      {groups.map((group) => (
-        <div key={group.id} className="col-span-2 min-w-0">
-          <CollarChoice id={group.id} title={group.title} />
-        </div>
-      ))}
-    </Row>
-  );
-}
-
-/** What was assumed to get there, to be typed over. Per axle. */
-function AssumedRow() {
-  const job = useThisJob();
-  const assumed = classDefaults[job.record.document.machine.class];
-  const field = (group: GainGroup, name: 'ratio' | 'pitchMm', order: number) => {
-    const sides = sidesOf(group);
-    const [first] = sides;
-    const ratio = name === 'ratio';
-    return (
-      <NumberField
-        key={group.id + name}
-        label={`${ratio ? 'Ratio' : 'Pitch'}, ${group.title}`}
-        showLabel
-        order={order}
-        quantity={ratio ? 'ratio' : 'size'}
-        decimals={2}
-        range={ratio ? ranges.ratio : ranges.pitch}
-        draftKey={pathKey(job.record.id, ...sides.map((id) => ['corners', id, name]))}
-        assumed={ratio ? assumedRatio(job.record.document, first) : assumed.pitchMm}
-        value={job.record.document.corners[first][name]}
-        onCommit={(value) =>
-          job.actions.change(
-            `${ratio ? 'Motion ratio' : 'Thread pitch'}, ${group.title}`,
-            ...sides.map((id): [string[], Json] => [['corners', id, name], value]),
-          )
-        }
-      />
-    );
-  };
-  return (
-    <Row label="Assumed" help="type over what you know: ratio 0.5 or 2:1, pitch per turn">
-      {/* Where each corner is told by itself there is room for its ratio alone. */}
-      {gainGroups(job.record.document)
-        .slice(0, 4)
-        .flatMap((group, i, all) => [
-          field(group, 'ratio', 31 + 2 * i),
-          ...(all.length === 2 ? [field(group, 'pitchMm', 32 + 2 * i)] : []),
-        ])}
-    </Row>
   );
 }

@@ -8,29 +8,25 @@ import { footingOf } from '#core/kinds/classes/index.ts';
 import { capital } from '../../ui/words.ts';
 import { FittingPicture } from '../../drawing/FittingPicture.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
+import { PickedButton } from '../../ui/PictureButton.tsx';
 
-/** What is moved by hand at a corner, picked from pictures. */
-export function FittingChoice({ id }: { id: CornerId }) {
+/** What is moved by hand at a corner, or on an axle by its name, picked from pictures. */
+export function FittingChoice({ id, axle }: { id: CornerId; axle?: string }) {
   const job = useThisJob();
   const [open, setOpen] = useState(false);
   const { fitting } = job.record.document.corners[id];
   const { title } = adjusterOf(fitting);
+  const where = axle ?? cornerNames[id];
   return (
     <>
-      <button
-        type="button"
-        onClick={() => setOpen(true)}
-        aria-haspopup="dialog"
-        aria-label={`What is turned, ${cornerNames[id]}: ${title}`}
-        className="border-second/70 hover:bg-wash flex w-full items-center gap-2 border-b py-1 text-left"
-      >
-        <FittingPicture kind={fitting} height={44} />
-        <span className="text-[13px] leading-4 [font-stretch:82%]">{title}</span>
-      </button>
+      <PickedButton onClick={() => setOpen(true)} label={`What is turned, ${where}: ${title}`}>
+        <FittingPicture kind={fitting} height={40} />
+        <span className="text-[13px] leading-4">{title}</span>
+      </PickedButton>
       <Dialog
         open={open}
         onClose={() => setOpen(false)}
-        title={`What is turned, ${cornerNames[id]}`}
+        title={`What is turned, ${where}`}
         description="What is moved by hand is drawn in colour. Its own figures are given afterwards; until then they are assumed, and marked so."
       >
         <Pictures id={id} done={() => setOpen(false)} />
