@@ -14,6 +14,8 @@ export default defineConfig({
   retries: 1,
   reporter: [['line'], ['json', { outputFile: '.margin/browser.json' }]],
   use: {
+    // Dates are written as the reader writes them.
+    locale: 'en-GB',
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: chromiumPath(),

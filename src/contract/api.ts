@@ -13,8 +13,20 @@ export interface ListQuery {
   limit: number;
 }
 
-/** Which jobs of Bays: those being worked on, locked ones that are due back, or the other locked ones. */
-export type Shelf = 'all' | 'working' | 'due' | 'locked';
+/**
+ * Which jobs of the list: those being worked on, locked ones that are due back, the other locked ones; or those put away.
+ * `all` is all that are not.
+ */
+export type Shelf = 'all' | 'working' | 'due' | 'locked' | Away;
+
+/** How a job is out of the way: kept for later, or deleted, which can be taken back. */
+export const aways = ['archived', 'deleted'] as const;
+export type Away = (typeof aways)[number];
+
+/** POST /api/jobs/:id/away: puts a job away, or with null back into the list. */
+export interface PutAway {
+  away: Away | null;
+}
 
 /** GET /api/jobs?find=&offset=&limit=&shelf=: jobs being worked on, then those due back, then the rest, last touched first. */
 export interface JobList {

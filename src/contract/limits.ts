@@ -32,6 +32,7 @@ export const limits = {
   gasBar: 100,
   clicks: { min: 0, max: 80 },
   recheckKm: ranges.recheckKm,
+  odometerKm: ranges.odometerKm,
   gapMm: ranges.gapMm,
   sagMm: ranges.sagMm,
   riders: ranges.mostRiders,

@@ -1,7 +1,7 @@
 import { LINE_REVISION, type JobLine } from '#core/analysis/line.ts';
 import { and, asc, desc, eq, gt, ilike, inArray, isNotNull, isNull, or, sql, type SQL } from 'drizzle-orm';
 import type { AnyPgColumn } from 'drizzle-orm/pg-core';
-import type { Book, ListQuery, Shelf } from '#contract/api.ts';
+import type { Away, Book, ListQuery, Shelf } from '#contract/api.ts';
 import type { MachineClass } from '#core/kinds/classes/index.ts';
 import { migrateDocument } from '#core/document/migrate.ts';
 import type { Entry, JobDocument, JobRecord } from '#core/document/types.ts';
@@ -23,11 +23,16 @@ export interface KeptLine {
 }
 
 const shelves: Record<Shelf, SQL | undefined> = {
-  all: undefined,
-  working: eq(jobs.locked, false),
-  due: and(eq(jobs.locked, true), isNotNull(jobs.due)),
-  locked: and(eq(jobs.locked, true), isNull(jobs.due)),
+  all: isNull(jobs.away),
+  working: and(isNull(jobs.away), eq(jobs.locked, false)),
+  due: and(isNull(jobs.away), eq(jobs.locked, true), isNotNull(jobs.due)),
+  locked: and(isNull(jobs.away), eq(jobs.locked, true), isNull(jobs.due)),
+  archived: eq(jobs.away, 'archived'),
+  deleted: eq(jobs.away, 'deleted'),
 };
+
+/** What the logbook tells of: not what was deleted. */
+const notDeleted = sql`${jobs.away} is distinct from 'deleted'`;
 
 /** What lists show of the jobs asked for: those being worked on, then those due back, the last touched first. */
 export async function listLines(
@@ -76,7 +81,7 @@ async function classesOf(db: Queryable, ids: readonly string[]): Promise<Map<str
 
 /** Machines that something was measured on, the last touched first, under the name of their newest job. */
 export async function listMachines(db: Queryable, { find, offset, limit }: ListQuery): Promise<Book> {
-  const some = and(gt(jobs.settingsCount, 0), isNotNull(jobs.machineKey), named(find));
+  const some = and(gt(jobs.settingsCount, 0), isNotNull(jobs.machineKey), notDeleted, named(find));
   const newest = (column: AnyPgColumn) => sql`(array_agg(${column} order by ${jobs.updatedAt} desc))[1]`;
   const rows = await db
     .select({
@@ -113,7 +118,7 @@ export async function machineLines(db: Queryable, machineKey: string): Promise<K
   const rows = await db
     .select({ id, version, updatedAt, line, lineVersion, lineRevision })
     .from(jobs)
-    .where(eq(jobs.machineKey, machineKey))
+    .where(and(eq(jobs.machineKey, machineKey), notDeleted))
     .orderBy(desc(jobs.updatedAt));
   return rows.map(keptLine);
 }
@@ -217,6 +222,16 @@ export async function appendEntry(db: Queryable, record: JobRecord, entry: Entry
       updatedAt: sql`now()`,
     })
     .where(eq(jobs.id, record.id));
+}
+
+/** Puts a job away, or back; its version, null where there is no such job. */
+export async function putAway(db: Queryable, id: string, away: Away | null): Promise<number | null> {
+  const rows = await db
+    .update(jobs)
+    .set({ away })
+    .where(eq(jobs.id, id))
+    .returning({ version: jobs.version });
+  return rows[0]?.version ?? null;
 }
 
 /** The channel on which servers tell each other that a job changed. */

@@ -1,4 +1,5 @@
 import type { JobLine } from '#core/analysis/line.ts';
+import { sql } from 'drizzle-orm';
 import {
   boolean,
   customType,
@@ -15,6 +16,7 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
+import type { Away } from '#contract/api.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
 import type { JobDocument, Op } from '#core/document/types.ts';
 
@@ -38,11 +40,16 @@ export const jobs = pgTable(
     settingsCount: integer('settings_count').notNull().default(0),
     locked: boolean('locked').notNull().default(false),
     due: date('due', { mode: 'string' }),
+    /** Out of the way: archived or deleted; null where it stands in the list. */
+    away: text('away').$type<Away>(),
     createdAt: instant('created_at').notNull().defaultNow(),
     updatedAt: instant('updated_at').notNull().defaultNow(),
   },
   (table) => [
-    index('jobs_of_the_day').on(table.locked, table.due, table.updatedAt.desc().nullsFirst(), table.id),
+    // Those put away are few and looked for seldom.
+    index('jobs_of_the_day')
+      .on(table.locked, table.due, table.updatedAt.desc().nullsFirst(), table.id)
+      .where(sql`${table.away} is null`),
     index('jobs_of_a_machine').on(table.machineKey),
   ],
 );

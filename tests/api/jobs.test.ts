@@ -195,7 +195,9 @@ describe('keeping jobs', () => {
           return rows.map((row) => Object.values(row)[0]).join('\n');
         };
         expect(
-          await planOf('select id from jobs order by locked, due, updated_at desc, id limit 40'),
+          await planOf(
+            'select id from jobs where away is null order by locked, due, updated_at desc, id limit 40',
+          ),
         ).toContain('jobs_of_the_day');
         expect(await planOf(`select id from jobs where machine_key = '${randomUUID()}'`)).toContain(
           'jobs_of_a_machine',
@@ -663,4 +665,72 @@ describe('demo data', () => {
       await empty.close();
     }
   });
+});
+
+describe('jobs out of the way', () => {
+  const listed = async (shelf: string) => {
+    const { body } = await api().get(`/api/jobs?find=&shelf=${shelf}&offset=0&limit=200`).expect(200);
+    return (body as { jobs: { id: string }[] }).jobs.map(({ id }) => id);
+  };
+  const move = (id: string, away: unknown) => api().post(`/api/jobs/${id}/away`).send({ away });
+
+  test('archived or deleted it stands on its own shelf only, and comes back with all that was in it', async () => {
+    const id = await newJob();
+    await post(id, height(371)).expect(201);
+    for (const away of ['archived', 'deleted']) {
+      await move(id, away).expect(200, { away });
+      expect(await listed(away)).toContain(id);
+      for (const shelf of ['all', 'working', 'due', 'locked', away === 'archived' ? 'deleted' : 'archived'])
+        expect(await listed(shelf)).not.toContain(id);
+    }
+    // What a tablet had not sent yet is not lost by it.
+    await post(id, height(372, '2')).expect(201);
+    await move(id, null).expect(200, { away: null });
+    expect(await listed('working')).toContain(id);
+    expect((await read(id)).entries).toHaveLength(2);
+  });
+
+  test('the logbook tells of what is archived, and not of what was deleted', async () => {
+    const id = await newJob();
+    await post(id, height(371)).expect(201);
+    const machines = async () => {
+      const { body } = await api().get('/api/book?find=&offset=0&limit=200').expect(200);
+      return (body as { machines: { key: string }[] }).machines.map(({ key }) => key);
+    };
+    await move(id, 'archived');
+    expect(await machines()).toContain(id);
+    await move(id, 'deleted');
+    expect(await machines()).not.toContain(id);
+    expectProblem(await api().get(`/api/book/${id}`), 'machine-not-found');
+  });
+
+  test('anything else is refused by name', async () => {
+    const id = await newJob();
+    expect(expectProblem(await move(id, 'burnt'), 'invalid').errors?.[0]?.pointer).toBe('/away');
+    expectProblem(await move(randomUUID(), 'deleted'), 'job-not-found');
+    expectProblem(await api().get(`/api/jobs/${id}/away`), 'method-not-allowed');
+  });
+
+  test('every window hears of it', async () => {
+    const id = await newJob();
+    const heard: string[] = [];
+    const events = openJobEvents(server.url, pino({ level: 'silent' }));
+    await new Promise((done) => setTimeout(done, 300));
+    const deaf = events.listen((event) => heard.push(event.id));
+    await move(id, 'archived').expect(200);
+    for (let k = 0; k < 50 && !heard.includes(id); k++) await new Promise((done) => setTimeout(done, 20));
+    expect(heard).toContain(id);
+    deaf();
+    await events.close();
+  });
+});
+
+test('whose it is and who works on it is in the list', async () => {
+  const id = await newJob();
+  await post(id, change('about.customer', '', 'Aster')).expect(201);
+  await post(id, change('about.cameIn', null, '2026-03-02')).expect(201);
+  const { body } = await api().get('/api/jobs?find=&shelf=all&offset=0&limit=200').expect(200);
+  const line = (body as { jobs: { id: string; about: object }[] }).jobs.find((one) => one.id === id);
+  expect(line?.about).toMatchObject({ customer: 'Aster', cameIn: '2026-03-02', odometerKm: null });
+  expectProblem(await post(id, change('about.cameIn', '2026-03-02', 'Monday')), 'invalid');
 });

@@ -96,6 +96,10 @@ test('close out: seen to, toe in turns of the tie rods, clicks, recheck in a cal
   const calendar = readFileSync(await (await download).path(), 'utf8');
   expect(calendar).toContain('BEGIN:VEVENT');
   expect(calendar).toContain('DTSTART;VALUE=DATE:20261211');
+  // It rings at nine on that day; every line ends as a calendar reads it.
+  for (const line of ['BEGIN:VALARM', 'ACTION:DISPLAY', 'TRIGGER:PT9H', 'END:VALARM', 'DTSTAMP:', 'UID:'])
+    expect(calendar).toContain(line);
+  expect(calendar.split('\r\n').every((line) => !line.includes('\n') && line.length <= 75)).toBe(true);
   expect(calendar.replace(/\r\n[ \t]/g, '')).toContain('SUMMARY:Recheck: Turnstone');
   await allSent(page);
   await page.getByRole('link', { name: 'Handover sheet' }).click();

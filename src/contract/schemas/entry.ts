@@ -2,6 +2,7 @@ import Joi from 'joi';
 import { ratioSlots } from '#core/estimate/measuredRatio.ts';
 import type { FactKind } from '#core/document/factKinds.ts';
 import { allCorners } from '#core/kinds/corners.ts';
+import { aways } from '../api.ts';
 import { limits } from '../limits.ts';
 import { documentSchema } from './document.ts';
 import { within } from './fromDescription.ts';
@@ -214,5 +215,8 @@ const listParts = {
 export const listQuerySchema = Joi.object(listParts);
 export const jobListSchema = Joi.object({
   ...listParts,
-  shelf: Joi.valid('all', 'working', 'due', 'locked').required(),
+  shelf: Joi.valid('all', 'working', 'due', 'locked', ...aways).required(),
 });
+
+/** Where a job is put. */
+export const awaySchema = Joi.object({ away: Joi.valid(...aways, null).required() });

@@ -13,6 +13,7 @@ export interface JobSummary {
   name: string;
   machineClass: JobRecord['document']['machine']['class'];
   title: string;
+  about: JobRecord['document']['about'];
   round: number;
   locked: boolean;
   next: NextAction;
@@ -40,6 +41,7 @@ export function summarise(record: JobRecord, updatedAt: string): JobSummary {
     name: record.document.name,
     machineClass: record.document.machine.class,
     title: record.document.machine.title,
+    about: record.document.about,
     round: state.current,
     locked: state.locked,
     next,

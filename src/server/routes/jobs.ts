@@ -10,9 +10,11 @@ import type {
   ListQuery,
   MachineBook,
   NewJob,
+  PutAway,
   Shelf,
 } from '#contract/api.ts';
 import {
+  awaySchema,
   entrySchema,
   jobIdSchema,
   jobListSchema,
@@ -22,7 +24,15 @@ import {
 import { only } from '../http/methods.ts';
 import { ProblemError } from '../http/problem.ts';
 import { validated } from '../http/validate.ts';
-import { addEntry, createJob, jobSummaries, machineBook, machineList, readJob } from '../services/jobs.ts';
+import {
+  addEntry,
+  createJob,
+  jobSummaries,
+  machineBook,
+  machineList,
+  moveJob,
+  readJob,
+} from '../services/jobs.ts';
 import type { Deps } from '../deps.ts';
 
 /** A job id from the address; one that cannot be an id is simply not there. */
@@ -90,6 +100,14 @@ export function jobRoutes({ db }: Deps): Router {
       const id = jobId(request.params.id);
       const entry = validated<Entry>(entrySchema, upgradedEntry(request.body));
       response.status(201).json({ version: await addEntry(db, id, entry) } satisfies EntryAnswer);
+    })
+    .all(only('POST'));
+  router
+    .route('/:id/away')
+    .post(async (request, response) => {
+      const id = jobId(request.params.id);
+      const { away } = validated<PutAway>(awaySchema, request.body);
+      response.json((await moveJob(db, id, away)) satisfies PutAway);
     })
     .all(only('POST'));
   return router;

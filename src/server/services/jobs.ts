@@ -1,7 +1,7 @@
 import { lateEntry } from '#core/document/upgradeFact.ts';
 import { applyEntry, type EntryRefusal } from '#core/document/applyEntry.ts';
 import type { Entry, JobRecord } from '#core/document/types.ts';
-import type { Book, BookJob, JobList, ListQuery, NewJob, Shelf } from '#contract/api.ts';
+import type { Away, Book, BookJob, JobList, ListQuery, NewJob, PutAway, Shelf } from '#contract/api.ts';
 import { limits } from '#contract/limits.ts';
 import type { Database, Queryable } from '#db/connect.ts';
 import {
@@ -12,6 +12,7 @@ import {
   listLines,
   listMachines,
   machineLines,
+  putAway,
 } from '#db/jobs.ts';
 import { checkDocument } from '../http/validate.ts';
 import { ProblemError } from '../http/problem.ts';
@@ -89,6 +90,16 @@ export async function addEntry(db: Database, id: string, entry: Entry): Promise<
     const next = await extend(tx, record, entry);
     await announceJob(tx, id, next.version);
     return next.version;
+  });
+}
+
+/** Puts a job away, or back into the list, and tells every window. Throws `job-not-found`. */
+export async function moveJob(db: Database, id: string, away: Away | null): Promise<PutAway> {
+  return db.transaction(async (tx) => {
+    const version = await putAway(tx, id, away);
+    if (version === null) throw new ProblemError('job-not-found');
+    await announceJob(tx, id, version);
+    return { away };
   });
 }
 

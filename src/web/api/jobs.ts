@@ -1,6 +1,6 @@
 import { keepPreviousData, QueryClient, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
-import type { Book, JobAnswer, JobList, MachineBook, Shelf } from '#contract/api.ts';
+import type { Away, Book, JobAnswer, JobList, MachineBook, PutAway, Shelf } from '#contract/api.ts';
 import { applyEntry } from '#core/document/applyEntry.ts';
 import { migrateDocument } from '#core/document/migrate.ts';
 import type { JobRecord } from '#core/document/types.ts';
@@ -62,6 +62,23 @@ function usePaged<Page extends { total: number }>(
 /** The lines of the list of jobs, those whose name or machine has the words in it. */
 export function useJobList(find = '', shelf: Shelf = 'all') {
   return usePaged<JobList>('jobs', { find, shelf }, ({ jobs }) => jobs.length);
+}
+
+/** Puts a job away, or with null back into the list. Throws as `callApi` does. */
+export async function putAway(id: string, away: Away | null): Promise<void> {
+  await callApi<PutAway>(`/jobs/${id}/away`, { away } satisfies PutAway);
+  await Promise.all(['jobs', 'book'].map((name) => queryClient.invalidateQueries({ queryKey: [name] })));
+}
+
+/** Every line of the list that a search finds, read part by part. Throws as `callApi` does. */
+export async function wholeList(find: string): Promise<JobList['jobs']> {
+  const jobs: JobList['jobs'] = [];
+  for (;;) {
+    const asked = { find, shelf: 'all', offset: String(jobs.length), limit: '200' };
+    const page = await callApi<JobList>(`/jobs?${new URLSearchParams(asked)}`);
+    jobs.push(...page.jobs);
+    if (page.jobs.length === 0 || jobs.length >= page.total) return jobs;
+  }
 }
 
 /** The machines of the logbook. */

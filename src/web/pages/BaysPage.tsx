@@ -1,14 +1,20 @@
 import { summarise, type JobSummary } from '#core/analysis/summary.ts';
 import { useHotkeys } from 'react-hotkeys-hook';
+import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
+import type { Away } from '#contract/api.ts';
 import { classDefaults, machineClasses } from '#core/kinds/classes/index.ts';
 import { useJobList, useJobRecord } from '../api/jobs.ts';
 import { useQueue } from '../api/queue.ts';
 import { useDebounced } from '../ui/useDebounced.ts';
 import { FindBox } from '../ui/FindBox.tsx';
 import { Button } from '../ui/Button.tsx';
-import { OpenFile } from '../features/bays/OpenFile.tsx';
 import { JobLine } from '../features/bays/JobLine.tsx';
+import { JobMenu } from '../features/bays/JobMenu.tsx';
+import { saveJobsCsv } from '../features/bays/jobsCsv.ts';
+import { MovedNote } from '../features/bays/MovedNote.tsx';
+import { OpenFile } from '../features/bays/OpenFile.tsx';
+import { useMover, type Mover } from '../features/bays/useMover.ts';
 
 /** What stands beside the jobs; a phone is for reading in, and shows what is used there. */
 const ELSEWHERE = [
@@ -31,6 +37,7 @@ export function BaysPage() {
   const locked = useJobList(still, 'locked');
   const { isPending, isError, refetch } = working;
   const all = [working, due, locked];
+  const mover = useMover();
   const none = all.every(({ data }) => data?.pages[0]?.total === 0);
   const known = all.flatMap(({ data }) => data?.pages.flatMap(({ jobs }) => jobs.map(({ id }) => id)) ?? []);
   return (
@@ -66,17 +73,7 @@ export function BaysPage() {
             onChange={(words) => setParams(words ? { find: words } : {}, { replace: true })}
           />
         </div>
-        <nav aria-label="Elsewhere" className="flex flex-wrap gap-x-4 gap-y-1">
-          {ELSEWHERE.map(({ to, name, onPhone }) => (
-            <Link
-              key={to}
-              to={to}
-              className={`text-action font-semibold underline underline-offset-4 ${onPhone ? '' : 'max-sm:hidden'}`}
-            >
-              {name}
-            </Link>
-          ))}
-        </nav>
+        <Elsewhere onCsv={() => mover.attempt(() => saveJobsCsv(still))} />
       </div>
       {isPending && <p className="text-second mt-3">Loading jobs …</p>}
       {isError && (
@@ -94,15 +91,74 @@ export function BaysPage() {
             : 'No results. Type part of a job’s or a machine’s name.'}
         </p>
       )}
-      <Shelf list={working} title={null} />
-      <Shelf list={due} title="Due back" />
-      <Shelf list={locked} title="Locked" />
+      <MovedNote mover={mover} />
+      <Shelf list={working} title={null} mover={mover} />
+      <Shelf list={due} title="Due back" mover={mover} />
+      <Shelf list={locked} title="Locked" mover={mover} />
+      <PutAway find={still} mover={mover} />
     </main>
   );
 }
 
+/** What stands beside the jobs, and the list as a file. */
+function Elsewhere({ onCsv }: { onCsv: () => void }) {
+  return (
+    <nav aria-label="Elsewhere" className="flex flex-wrap gap-x-4 gap-y-1">
+      {ELSEWHERE.map(({ to, name, onPhone }) => (
+        <Link
+          key={to}
+          to={to}
+          className={`text-action font-semibold underline underline-offset-4 ${onPhone ? '' : 'max-sm:hidden'}`}
+        >
+          {name}
+        </Link>
+      ))}
+      <button
+        type="button"
+        className="text-action font-semibold underline underline-offset-4 max-sm:hidden"
+        onClick={onCsv}
+      >
+        List as CSV
+      </button>
+    </nav>
+  );
+}
+
+interface ShelfProps {
+  list: ReturnType<typeof useJobList>;
+  title: string | null;
+  mover: Mover;
+  away?: Away | null;
+}
+
+/** Jobs that are out of the way, read when somebody looks for them. */
+function PutAway({ find, mover }: { find: string; mover: Mover }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <div className="mt-8">
+      <Button look="quiet" aria-expanded={open} onClick={() => setOpen(!open)}>
+        {open ? 'Hide archived and deleted jobs' : 'Archived and deleted jobs'}
+      </Button>
+      {open && <AwayShelves find={find} mover={mover} />}
+    </div>
+  );
+}
+
+function AwayShelves({ find, mover }: { find: string; mover: Mover }) {
+  const archived = useJobList(find, 'archived');
+  const deleted = useJobList(find, 'deleted');
+  const none = [archived, deleted].every(({ data }) => data?.pages[0]?.total === 0);
+  if (none) return <p className="text-second">None.</p>;
+  return (
+    <>
+      <Shelf list={archived} title="Archived" mover={mover} away="archived" />
+      <Shelf list={deleted} title="Deleted" mover={mover} away="deleted" />
+    </>
+  );
+}
+
 /** Jobs of one kind, read on as somebody asks for more; nothing where there are none. */
-function Shelf({ list, title }: { list: ReturnType<typeof useJobList>; title: string | null }) {
+function Shelf({ list, title, mover, away = null }: ShelfProps) {
   const jobs = list.data?.pages.flatMap((page) => page.jobs) ?? [];
   if (jobs.length === 0) return null;
   return (
@@ -110,7 +166,7 @@ function Shelf({ list, title }: { list: ReturnType<typeof useJobList>; title: st
       {title && <h2 className="text-head mt-8 font-semibold">{title}</h2>}
       <ul className="mt-2">
         {jobs.map((job) => (
-          <JobLine key={job.id} job={job} />
+          <JobLine key={job.id} job={job} menu={<JobMenu job={job} away={away} mover={mover} />} />
         ))}
       </ul>
       {list.hasNextPage && (

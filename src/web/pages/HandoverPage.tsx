@@ -1,3 +1,5 @@
+import { dayWords } from '#words/day.ts';
+import { aboutWords } from '#words/about.ts';
 import { recheckWords } from '#words/recheck.ts';
 import { marginTitles } from '#words/margins.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
@@ -40,6 +42,7 @@ export function HandoverPage() {
   const { job } = useJob(id);
   if (!job) return <main className="p-6">Loading the job …</main>;
   const { document } = job.record;
+  const about = aboutWords(document.about);
   return (
     <JobContext value={job}>
       <main className="mx-auto w-full max-w-[820px] px-6 py-5 print:max-w-none print:p-0">
@@ -55,6 +58,7 @@ export function HandoverPage() {
             Print
           </Button>
         </div>
+        {about.length > 0 && <p data-testid="about">{capital(about.join(' · '))}</p>}
         <p className="text-second">
           {[document.load && `Set with: ${document.load}`, standing(job)].filter(Boolean).join('. ')}.
         </p>
@@ -78,7 +82,7 @@ export function HandoverPage() {
 
 function standing({ state, facts }: Job): string {
   const at = facts.find(({ fact }) => fact.kind === 'locked')?.at;
-  const day = at ? new Date(at).toLocaleDateString(undefined, { dateStyle: 'long' }) : null;
+  const day = at ? dayWords(at) : null;
   return state.locked && day ? `Locked on ${day}` : 'Not locked yet';
 }
 

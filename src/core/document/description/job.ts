@@ -17,7 +17,7 @@ import { cornerField } from './corner.ts';
 import * as range from './ranges.ts';
 
 /** The version that this program writes. */
-export const DOCUMENT_VERSION = 10;
+export const DOCUMENT_VERSION = 11;
 
 const kg = range.wheelKg;
 
@@ -133,6 +133,19 @@ export const jobField = group({
     /** What the tank holds. */
     tankL: given('litre', { min: 0, max: 100 }, { since: 5 }),
   }),
+  /** Whose it is and who works on it, as the shop's paper says. */
+  about: group(
+    {
+      customer: text(range.mostName, { blank: '' }),
+      /** Plate or frame number. */
+      plate: text(range.mostName, { blank: '' }),
+      technician: text(range.mostName, { blank: '', next: 'blank' }),
+      odometerKm: given('km', range.odometerKm, { next: 'blank' }),
+      /** ISO day it came in. */
+      cameIn: keyText(/^\d{4}-\d{2}-\d{2}$/, { next: 'blank' }),
+    },
+    { since: 11 },
+  ),
   /** Everybody who rides it; none where a rider is part of the machine's weight, or nobody rides. The first is the one measured. */
   riders: list(rider, { most: range.mostRiders, unlike: 'key', since: 5 }),
   /** In what state sag was read; as ridden, it is full gear, luggage and a full tank. */

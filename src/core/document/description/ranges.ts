@@ -29,6 +29,7 @@ export const skidPositions = { min: 1, max: 12 };
 export const linkMm = { min: 20, max: 600 };
 export const linkPerWheel = { min: -1.5, max: 1.5 };
 export const recheckKm = { min: 0, max: 20000 };
+export const odometerKm = { min: 0, max: 5_000_000 };
 
 /** How many there may be. */
 export const mostSprings = 4;

@@ -1,6 +1,7 @@
 import { nextWords } from '#words/nextAction.ts';
 import type { JobSummary } from '#core/analysis/summary.ts';
 import { formatDistanceToNow } from 'date-fns';
+import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { classDefaults } from '#core/kinds/classes/index.ts';
 import { MachinePlan } from '../../drawing/MachinePlan.tsx';
@@ -8,21 +9,32 @@ import { MarginLine } from '../job/MarginWords.tsx';
 import { capital } from '../../ui/words.ts';
 import { roundWords } from '#words/fields.ts';
 
+interface Props {
+  job: JobSummary;
+  unsent?: boolean;
+  /** What can be done with the job as a whole. */
+  menu?: ReactNode;
+}
+
 /** One job as one line of the day. */
-export function JobLine({ job, unsent = false }: { job: JobSummary; unsent?: boolean }) {
+export function JobLine({ job, unsent = false, menu }: Props) {
   const footprint = { class: job.machineClass, wheelbaseMm: null, trackFrontMm: null, trackRearMm: null };
   return (
-    <li className="border-rule border-b">
+    <li className="border-rule flex items-center border-b">
       <Link
         to={`/jobs/${job.id}/${job.next.stage}`}
-        className="hover:bg-sheet grid grid-cols-[116px_minmax(180px,1.1fr)_minmax(200px,1fr)_minmax(300px,1.6fr)_120px] items-center gap-x-6 py-3 max-lg:grid-cols-[116px_1fr_1fr] max-sm:grid-cols-[88px_1fr]"
+        className="hover:bg-sheet grid min-w-0 flex-1 grid-cols-[116px_minmax(180px,1.1fr)_minmax(200px,1fr)_minmax(300px,1.6fr)_120px] items-center gap-x-6 py-3 max-lg:grid-cols-[116px_1fr_1fr] max-sm:grid-cols-[88px_1fr]"
       >
         <span className="row-span-2 flex justify-center lg:row-span-1">
           <MachinePlan footprint={footprint} moves={job.toGoMm} width={112} lying />
         </span>
         <span>
           <span className="text-head block font-semibold">{job.name}</span>
-          <span className="text-second block">{job.title || classDefaults[job.machineClass].title}</span>
+          <span className="text-second block">
+            {[job.title || classDefaults[job.machineClass].title, job.about.plate, job.about.customer]
+              .filter(Boolean)
+              .join(' · ')}
+          </span>
         </span>
         <span>
           <span className="text-action block text-[17px] font-semibold">{capital(nextWords(job.next))}</span>
@@ -41,6 +53,7 @@ export function JobLine({ job, unsent = false }: { job: JobSummary; unsent?: boo
           {unsent ? 'not sent yet' : `${formatDistanceToNow(new Date(job.updatedAt))} ago`}
         </span>
       </Link>
+      {menu}
     </li>
   );
 }

@@ -1,3 +1,4 @@
+import { dayWords } from '#words/day.ts';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { Answer } from '#core/planning/answerShape.ts';
@@ -27,7 +28,7 @@ function Locked() {
   const { state, actions } = job;
   const place = { kind: 'locked' as const, round: state.current, corner: null, slot: 'locked' };
   const entry = job.facts.find(({ fact }) => fact.kind === 'locked');
-  const day = entry && new Date(entry.at).toLocaleDateString(undefined, { dateStyle: 'long' });
+  const day = entry && dayWords(entry.at);
   return (
     <>
       <p>

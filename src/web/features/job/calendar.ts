@@ -12,6 +12,10 @@ export async function saveRecheck({ document, id }: JobRecord, day: string, word
     description: [document.machine.title, words].filter(Boolean).join('. '),
     start: [year, month, date],
     duration: { days: 1 },
+    // Nine in the morning of that day.
+    alarms: [
+      { action: 'display', description: `Recheck: ${document.name}`, trigger: { hours: 9, before: false } },
+    ],
   });
   if (error || !value) throw error ?? new Error('expected a calendar entry, got none');
   handOver(value, 'text/calendar', 'recheck.ics');

@@ -1,6 +1,6 @@
 import { jobFileName, jobFileOf, jobFromFile } from '#core/document/file.ts';
 import { download } from '../../ui/download.ts';
-import type { JobRecord } from '#core/document/types.ts';
+import type { Entry, JobRecord } from '#core/document/types.ts';
 import type { JobAnswer } from '#contract/api.ts';
 import { ApiProblem, callApi } from '../../api/client.ts';
 
@@ -13,6 +13,28 @@ export function saveJobFile(record: JobRecord): void {
 export function handOver(text: string, type: string, name: string): void {
   download(new Blob([text], { type }), name);
 }
+
+/** Makes a second job of one, with everything read and done in it. Gives its id. Throws as `callApi` does. */
+export async function duplicateJob(id: string): Promise<string> {
+  const record = await callApi<JobAnswer>(`/jobs/${id}`);
+  const copy = jobFromFile(jobFileOf(record), () => crypto.randomUUID());
+  const { name } = record.document;
+  const renamed: Entry = {
+    id: crypto.randomUUID(),
+    at: new Date().toISOString(),
+    label: 'Copied',
+    undoOf: null,
+    redoOf: null,
+    type: 'change',
+    ops: [{ path: ['name'], from: name, to: `${name.slice(0, MOST_NAME - COPY.length)}${COPY}` }],
+  };
+  const made = await callApi<JobAnswer>('/jobs', { ...copy, entries: [...copy.entries, renamed] });
+  return made.id;
+}
+
+const COPY = ', copy';
+/** Characters that a job's name may have. */
+const MOST_NAME = 80;
 
 export type Opened = { ok: true; id: string } | { ok: false; why: string; details: string[] };
 

@@ -1,3 +1,4 @@
+import { dayWords } from '#words/day.ts';
 import type { BookJob } from '#contract/api.ts';
 import { roundWords } from '#words/fields.ts';
 import type { MachineSetting } from '#core/book/settings.ts';
@@ -30,6 +31,6 @@ export function machineOf(key: string, jobs: readonly BookJob[]): BookMachine | 
 
 /** A setting's name in a list: when, in which job, at which round. */
 export function pageWords({ job, setting }: Page): string {
-  const day = new Date(setting.at).toLocaleDateString(undefined, { dateStyle: 'medium' });
+  const day = dayWords(setting.at);
   return `${day}, ${job.name}, ${roundWords(setting.round)}${setting.locked ? ', locked' : ''}`;
 }

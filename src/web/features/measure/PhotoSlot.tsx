@@ -1,3 +1,4 @@
+import { dayWords } from '#words/day.ts';
 import { Camera } from 'lucide-react';
 import { memo, useId, useState } from 'react';
 import type { Photo } from '#contract/api.ts';
@@ -91,7 +92,7 @@ function Shown({ jobId, photo, close }: { jobId: string; photo: Photo; close: ()
       />
       <div className="mt-3 flex flex-wrap items-center gap-3">
         <p className="label text-second mr-auto">
-          {new Date(photo.at).toLocaleDateString(undefined, { dateStyle: 'long' })}
+          {dayWords(photo.at)}
           {photo.jobId !== jobId && ', in an earlier job'}. Kept with the machine.
         </p>
         {asked ? (

@@ -1,3 +1,4 @@
+import { dayWords } from '#words/day.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Link } from 'react-router';
 import { settingsOf } from '#core/book/settings.ts';
@@ -28,9 +29,7 @@ export function Earlier() {
               >
                 {capital(roundWords(round))}
               </Link>
-              <span className="label text-second">
-                {new Date(at).toLocaleDateString(undefined, { dateStyle: 'medium' })}
-              </span>
+              <span className="label text-second">{dayWords(at)}</span>
             </li>
           ))}
       </ul>

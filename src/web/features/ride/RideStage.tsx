@@ -1,3 +1,4 @@
+import { dayWords } from '#words/day.ts';
 import { filledIn } from '#words/filledIn.ts';
 import { useSay } from '../../ui/settings.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
@@ -158,7 +159,7 @@ function Note({ entry: { fact, at } }: { entry: Extract<Entry, { type: 'fact' }>
       <p className="flex-1 whitespace-pre-wrap">
         {fact.kind === 'note' && fact.words}
         <span className="label text-second block">
-          {roundWords(fact.round)}, {new Date(at).toLocaleDateString(undefined, { dateStyle: 'medium' })}
+          {roundWords(fact.round)}, {dayWords(at)}
         </span>
       </p>
       <button

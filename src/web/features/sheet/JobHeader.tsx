@@ -4,6 +4,7 @@ import { HeaderSlot } from '../../ui/headerSlot.tsx';
 import { capital } from '../../ui/words.ts';
 import { roundWords } from '#words/fields.ts';
 import { Button } from '../../ui/Button.tsx';
+import { AboutJob } from './AboutJob.tsx';
 
 /** What job this is, what is on board, which round; and the way back. */
 export function JobHeader() {
@@ -11,13 +12,16 @@ export function JobHeader() {
   const { document } = job.record;
   const round = job.state.rounds[job.state.current];
   const last = job.history.undo.at(-1);
+  const next = job.history.redo.at(-1);
   return (
     <HeaderSlot.Fill>
       <title>{`${document.name} · Margin`}</title>
       <div className="min-w-0">
         <h1 className="truncate font-semibold">{document.name}</h1>
         <p className="label text-second truncate">
-          {document.machine.title || classDefaults[document.machine.class].title}
+          {[document.machine.title || classDefaults[document.machine.class].title, document.about.plate]
+            .filter(Boolean)
+            .join(' · ')}
         </p>
       </div>
       <div className="min-w-0 max-lg:hidden">
@@ -31,6 +35,7 @@ export function JobHeader() {
           {round?.settled ? `, ${round.settled}` : ''}
         </p>
       </div>
+      <AboutJob />
       <Button
         look="quiet"
         disabled={!last}
@@ -39,6 +44,15 @@ export function JobHeader() {
         className="max-lg:ml-auto print:hidden"
       >
         Undo
+      </Button>
+      <Button
+        look="quiet"
+        disabled={!next}
+        onClick={() => job.actions.redo()}
+        title={next ? `Redo: ${next.label} (Ctrl Shift Z)` : 'Nothing to redo'}
+        className="print:hidden"
+      >
+        Redo
       </Button>
     </HeaderSlot.Fill>
   );
