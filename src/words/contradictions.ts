@@ -1,17 +1,16 @@
 import type { Contradiction } from '#core/findings/contradictions.ts';
 import { cornerNames, twinOf, type CornerId } from '#core/kinds/corners.ts';
-import { measureText } from '#core/units/measure.ts';
-import type { Say } from './figures.ts';
+import { tellMetric, type Say } from './figures.ts';
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 const named = (corner: CornerId) => cornerNames[corner];
 const across = (corner: CornerId) => named(twinOf(corner) ?? corner);
-const kg = (value: number) => measureText('mass', value);
-const rate = (value: number) => measureText('rate', value);
-const bar = (value: number) => measureText('pressure', value);
-
 /** Entries that cannot all be so, in words, and what to look at; `say` writes mm in the reader's units. */
 export function contradictionWords(one: Contradiction, say: Say): { what: string; remedy: string } {
+  const tell = say.tell ?? tellMetric;
+  const kg = (value: number) => tell('mass', value);
+  const rate = (value: number) => tell('rate', value);
+  const bar = (value: number) => tell('pressure', value);
   switch (one.about) {
     case 'weights':
       return {

@@ -1,7 +1,17 @@
+import { measureIn, type MeasureName } from '#core/units/measure.ts';
 import { spreadOf, type Measured } from '#core/figures/figure.ts';
 
-/** Writes mm in the reader's units. */
-export type Say = (mm: number) => string;
+/** Writes a weight, rate, pressure and the like, given in the core's unit, in the reader's. */
+export type Tell = (name: MeasureName, value: number) => string;
+
+/** Writes mm in the reader's units; `tell` writes all that is no length, in metric units where it is not given. */
+export interface Say {
+  (mm: number): string;
+  tell?: Tell;
+}
+
+/** As `Tell`, for a reader who has chosen nothing. */
+export const tellMetric: Tell = (name, value) => measureIn(name, value, 'mm');
 
 const TIMES = ['', 'once', 'twice', 'three times'];
 

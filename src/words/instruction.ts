@@ -1,9 +1,10 @@
+import { AIR_STEP_BAR } from '#core/springs/air.ts';
 import { alongDamper } from '#core/adjusting/alongDamper.ts';
 import { wayNamed } from '#core/adjusting/index.ts';
 import type { CollarPlace } from '#core/kinds/collarPlace.ts';
 import type { CornerDocument } from '#core/document/types.ts';
 import { adjusterOf, stepOf } from '#core/kinds/adjusters/index.ts';
-import type { Say } from './figures.ts';
+import type { Say, Tell } from './figures.ts';
 
 /** mm. A corner that a plan moves by less is neither raised nor lowered. */
 const MOVES_MM = 0.5;
@@ -28,7 +29,7 @@ export function effectWords({ seatBy, mountMm, riseMm }: Moved, say: Say): strin
 }
 
 /** What one more of a corner's own adjuster is called, by the way it goes. */
-export function oneMoreWords(corner: CornerDocument): string {
+export function oneMoreWords(corner: CornerDocument, tell: Tell): string {
   switch (wayNamed(corner)) {
     case 'thread':
       return 'turn';
@@ -37,7 +38,7 @@ export function oneMoreWords(corner: CornerDocument): string {
     case 'positions':
       return 'cam position';
     case 'pressure':
-      return 'tenth of a bar';
+      return `step of pressure, ${tell('pressure', AIR_STEP_BAR)},`;
   }
 }
 

@@ -1,13 +1,14 @@
 import type { NextDo } from '#core/judgement/nextAction.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { cornersTold } from './corners.ts';
+import { tellMetric, type Tell } from './figures.ts';
 import { recheckWords } from './recheck.ts';
 
 /** The one thing to do next, in the workshop's words: "turn front left". */
-export function nextWords(next: NextDo): string {
+export function nextWords(next: NextDo, tell: Tell = tellMetric): string {
   switch (next.code) {
     case 'locked':
-      return next.due ? recheckWords(next.due) : 'locked at its heights';
+      return next.due ? recheckWords(next.due, tell) : 'locked at its heights';
     case 'set-targets':
       return 'set the target heights';
     case 'say-step':

@@ -1,4 +1,4 @@
-/** A ratio in the workshop's words: "1 mm of seat = 2.0 mm at the wheel". `ratio` is damper per wheel. */
+/** A ratio in the workshop’s words, in no unit: "the wheel goes 2.00 times as far as the seat". `ratio` is damper per wheel. */
 export function ratioText(ratio: number): string {
-  return `1 mm of seat = ${(1 / ratio).toFixed(2)} mm at the wheel`;
+  return `the wheel goes ${(1 / ratio).toFixed(2)} times as far as the seat`;
 }

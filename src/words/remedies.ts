@@ -1,9 +1,8 @@
 import type { Cost, Remedy, RemedyDo } from '#core/findings/remedies/remedy.ts';
 import { axleOf, cornerNames } from '#core/kinds/corners.ts';
 import type { MarginKind } from '#core/margins/index.ts';
-import { measureText } from '#core/units/measure.ts';
 import { turnsText } from '#core/units/turns.ts';
-import type { Say } from './figures.ts';
+import { tellMetric, type Say } from './figures.ts';
 import { springWay } from './instruction.ts';
 
 /** mm. A corner that moves by less stays where it is. */
@@ -31,7 +30,7 @@ function doWords(remedy: RemedyDo, say: Say): string {
     case 'cam':
       return `Set the cam from position ${remedy.from} to ${remedy.to}.`;
     case 'air':
-      return `${remedy.bar > 0 ? 'Pump it up' : 'Let it down'} by ${measureText('pressure', Math.abs(remedy.bar))}.`;
+      return `${remedy.bar > 0 ? 'Pump it up' : 'Let it down'} by ${(say.tell ?? tellMetric)('pressure', Math.abs(remedy.bar))}.`;
     case 'mount':
       return `Screw ${remedy.both ? `both ${axleOf(remedy.corner)} lower mounts` : 'the lower mount'} ${outOrIn(remedy.mm)} by ${say(Math.abs(remedy.mm))} (${turnsText(Math.abs(remedy.mm) / remedy.pitchMm)}).`;
     case 'mount-for-seat':

@@ -3,7 +3,10 @@ import { normalise, parseAmount, splitSign } from './amount.ts';
 import type { LengthSystem } from './parseLength.ts';
 import type { ParsedNumber } from './turns.ts';
 
-export type MeasureName = 'mass' | 'rate' | 'force' | 'pressure' | 'share';
+export const measureNames = [
+  'mass', 'rate', 'force', 'pressure', 'share', 'distance', 'volume', 'chamber', 'area', 'torsion', 'angleGain',
+] as const; // prettier-ignore
+export type MeasureName = (typeof measureNames)[number];
 
 interface Measure {
   /** What one of each unit is in the core's unit. The first is that unit. */
@@ -17,7 +20,13 @@ const POUND_KG = new Fraction(45359237, 100000000);
 const LBF_N = new Fraction(44482216152605n, 10000000000000n);
 const LB_IN = LBF_N.div(new Fraction(254, 10));
 
-/** Masses in kg, spring rates in N/mm, forces in N, gauge pressures in bar, shares of one. */
+const INCH_MM = new Fraction(254, 10);
+const CUBIC_INCH_MM3 = INCH_MM.mul(INCH_MM).mul(INCH_MM);
+
+/**
+ * Masses in kg, spring rates in N/mm, forces in N, gauge pressures in bar, shares of one, distances driven in km, tanks in
+ * litres (US gallons), chambers in cm3, areas in mm2, torsion rates in N mm a degree, angles gained in degrees per mm.
+ */
 const measures: Record<MeasureName, Measure> = {
   mass: { units: { kg: new Fraction(1), lb: POUND_KG }, bare: { mm: 'kg', in: 'lb' } },
   rate: {
@@ -35,14 +44,41 @@ const measures: Record<MeasureName, Measure> = {
     bare: { mm: 'bar', in: 'psi' },
   },
   share: { units: { '': new Fraction(1), '%': new Fraction(1, 100) }, bare: { mm: '%', in: '%' } },
+  // 1 mile is 1 609.344 m, 1 US gallon 231 cubic inches.
+  distance: {
+    units: { km: new Fraction(1), mi: new Fraction(1609344, 1000000) },
+    bare: { mm: 'km', in: 'mi' },
+  },
+  volume: {
+    units: { l: new Fraction(1), gal: CUBIC_INCH_MM3.mul(231).div(1000000) },
+    bare: { mm: 'l', in: 'gal' },
+  },
+  chamber: {
+    units: { 'cm³': new Fraction(1), 'in³': CUBIC_INCH_MM3.div(1000) },
+    bare: { mm: 'cm³', in: 'in³' },
+  },
+  area: {
+    units: { 'mm²': new Fraction(1), 'in²': INCH_MM.mul(INCH_MM) },
+    bare: { mm: 'mm²', in: 'in²' },
+  },
+  torsion: {
+    units: { 'n·mm/°': new Fraction(1), 'lb·in/°': LBF_N.mul(INCH_MM) },
+    bare: { mm: 'n·mm/°', in: 'lb·in/°' },
+  },
+  angleGain: {
+    units: { '°/mm': new Fraction(1), '°/in': new Fraction(1).div(INCH_MM) },
+    bare: { mm: '°/mm', in: '°/in' },
+  },
 };
 
 const ALIASES: Record<string, string> = {
   kgs: 'kg', lbs: 'lb', pounds: 'lb', '#': 'lb',
   'lbs/in': 'lb/in', 'lb/"': 'lb/in', 'lbf/in': 'lb/in', 'kgf/mm': 'kg/mm', percent: '%',
+  miles: 'mi', mile: 'mi', litres: 'l', litre: 'l', liters: 'l', liter: 'l', gallons: 'gal', gallon: 'gal',
+  cm3: 'cm³', cc: 'cm³', in3: 'in³', cuin: 'in³', mm2: 'mm²', in2: 'in²', sqin: 'in²',
 }; // prettier-ignore
 
-const WRITTEN: Record<string, string> = { n: 'N', 'n/mm': 'N/mm' };
+const WRITTEN: Record<string, string> = { l: 'L', n: 'N', 'n/mm': 'N/mm', 'n·mm/°': 'N·mm/°' };
 
 /** Reads a mass, rate or share: `250 kg`, `551 lb`, `600 lb/in`, `54 %`; a bare number takes the reader's unit. */
 export function parseMeasure(name: MeasureName, text: string, system: LengthSystem): ParsedNumber {
@@ -69,11 +105,16 @@ export function inReadersUnit(
   return { value: value / (units[unit] as Fraction).valueOf(), unit: WRITTEN[unit] ?? unit };
 }
 
+/** In the reader's unit: "105 N/mm", "600 lb/in"; two figures of it at least. */
+export function measureIn(name: MeasureName, value: number, system: LengthSystem): string {
+  const shown = inReadersUnit(name, value, system);
+  const size = Math.abs(shown.value);
+  const decimals = size >= 10 || size === 0 ? 1 : Math.min(1 - Math.floor(Math.log10(size)), 4);
+  return `${Number(shown.value.toFixed(decimals))} ${shown.unit}`;
+}
+
 /** In both systems: "105 N/mm · 600 lb/in". */
 export function measureText(name: MeasureName, value: number): string {
-  const one = (system: LengthSystem) => {
-    const shown = inReadersUnit(name, value, system);
-    return `${Number(shown.value.toFixed(1))} ${shown.unit}`;
-  };
+  const one = (system: LengthSystem) => measureIn(name, value, system);
   return name === 'share' ? one('mm') : `${one('mm')} · ${one('in')}`;
 }

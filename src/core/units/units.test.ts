@@ -10,7 +10,7 @@ import {
   type Denominator,
 } from './formatLength.ts';
 import { explainRefusal } from '#words/refusals.ts';
-import { inReadersUnit, measureText, parseMeasure } from './measure.ts';
+import { inReadersUnit, measureNames, measureText, parseMeasure } from './measure.ts';
 import { parseLength } from './parseLength.ts';
 import { parseRatio } from './ratio.ts';
 import { ratioText } from '#words/ratio.ts';
@@ -175,7 +175,7 @@ describe('turns and ratios', () => {
     expect(parseRatio('1.6 : 1')).toEqual({ ok: true, value: 0.625 });
     expect(parseRatio('0:1').ok).toBe(false);
     expect(parseRatio('2:1:1').ok).toBe(false);
-    expect(ratioText(0.5)).toBe('1 mm of seat = 2.00 mm at the wheel');
+    expect(ratioText(0.5)).toBe('the wheel goes 2.00 times as far as the seat');
   });
 });
 
@@ -192,6 +192,15 @@ describe('masses, rates and shares', () => {
     ['pressure', '5.5', 'mm', 5.5],
     ['pressure', '80', 'in', 5.515806],
     ['pressure', '550 kPa', 'in', 5.5],
+    ['distance', '300', 'in', 482.803],
+    ['distance', '300 miles', 'mm', 482.803],
+    ['volume', '5', 'in', 18.927],
+    ['volume', '5 litres', 'in', 5],
+    ['chamber', '10 cc', 'in', 10],
+    ['chamber', '1', 'in', 16.387],
+    ['area', '1 in2', 'mm', 645.16],
+    ['torsion', '10', 'in', 1129.848],
+    ['angleGain', '1', 'in', 0.039],
     ['share', '54', 'mm', 0.54],
     ['share', '54,5 %', 'mm', 0.545],
   ] as const)('%s %s for a reader of %s', (name, text, system, expected) => {
@@ -202,7 +211,7 @@ describe('masses, rates and shares', () => {
   test('what is written is read back as the same', () => {
     fc.assert(
       fc.property(
-        fc.constantFrom('mass', 'rate', 'share'),
+        fc.constantFrom(...measureNames),
         fc.constantFrom('mm', 'in'),
         fc.integer({ min: 1, max: 90000 }),
         (name, system, n) => {
@@ -214,6 +223,8 @@ describe('masses, rates and shares', () => {
       ),
     );
     expect(measureText('rate', 105.076)).toBe('105.1 N/mm · 600 lb/in');
+    // Two figures at least, however small.
+    expect(measureText('angleGain', -0.0214)).toBe('-0.021 °/mm · -0.54 °/in');
   });
 
   test.each(['', 'kg', '5 stone', '1.2.3', '5 /in'])('refuses %j', (text) => {

@@ -13,7 +13,7 @@ const heading =
   '[&_[cmdk-group-heading]]:label [&_[cmdk-group-heading]]:text-second [&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:pt-2';
 
 /** Finds jobs, stages and commands by typing. */
-export function CommandBar({ onClose }: { onClose: () => void }) {
+export function CommandBar({ onClose, onUnits }: { onClose: () => void; onUnits: () => void }) {
   const navigate = useNavigate();
   const { id = '' } = useParams();
   const { record } = useJobRecord(id);
@@ -66,7 +66,7 @@ export function CommandBar({ onClose }: { onClose: () => void }) {
             </Command.Item>
           ))}
         </Command.Group>
-        <Commands id={id} go={go} act={act} />
+        <Commands id={id} go={go} act={act} onUnits={onUnits} />
         <HelpWords go={go} />
       </Command.List>
     </Command.Dialog>
@@ -107,10 +107,11 @@ interface CommandsProps {
   id: string;
   go: (to: string) => () => void;
   act: (what: () => void) => () => void;
+  onUnits: () => void;
 }
 
 /** Every page that is not a job's, and what changes how things are shown. */
-function Commands({ id, go, act }: CommandsProps) {
+function Commands({ id, go, act, onUnits }: CommandsProps) {
   const { system, setSystem, toggleTheme, setDenominator, denominator } = useSettings();
   const commands: [string, () => void][] = [
     ...pages.map(([to, title]): [string, () => void] => [title, go(to)]),
@@ -123,6 +124,7 @@ function Commands({ id, go, act }: CommandsProps) {
     ...denominators
       .filter((one) => one !== denominator)
       .map((one): [string, () => void] => [`Inches to 1/${one}`, act(() => setDenominator(one))]),
+    ['Units of each quantity', act(onUnits)],
     ['Day or night colours', act(toggleTheme)],
   ];
   return (

@@ -1,10 +1,17 @@
+import { SlidersHorizontal } from 'lucide-react';
 import { Link } from 'react-router';
 import { HeaderSlot } from '../ui/headerSlot.tsx';
 import { useSettings } from '../ui/settings.ts';
 import { UnsentNotice } from './UnsentNotice.tsx';
 
+interface Props {
+  onFind: () => void;
+  onKeys: () => void;
+  onUnits: () => void;
+}
+
 /** The line over every screen: what the page writes there, what is unsent, units, colours, help. */
-export function Header({ onFind, onKeys }: { onFind: () => void; onKeys: () => void }) {
+export function Header({ onFind, onKeys, onUnits }: Props) {
   const { theme, toggleTheme } = useSettings();
   return (
     <header className="border-rule flex min-h-14 flex-wrap items-center gap-x-5 gap-y-1 border-b px-6 py-1.5 narrow:px-4">
@@ -19,7 +26,7 @@ export function Header({ onFind, onKeys }: { onFind: () => void; onKeys: () => v
         <HeaderSlot.Target />
       </div>
       <UnsentNotice />
-      <Units />
+      <Units onUnits={onUnits} />
       <div className="text-second flex items-center gap-4 print:hidden">
         <button type="button" onClick={toggleTheme} className="min-h-8">
           {theme === 'day' ? 'Night' : 'Day'}
@@ -38,7 +45,7 @@ export function Header({ onFind, onKeys }: { onFind: () => void; onKeys: () => v
   );
 }
 
-function Units() {
+function Units({ onUnits }: { onUnits: () => void }) {
   const { system, setSystem } = useSettings();
   return (
     <div className="flex items-center gap-4 print:hidden" role="group" aria-label="Units">
@@ -53,6 +60,15 @@ function Units() {
           {one}
         </button>
       ))}
+      <button
+        type="button"
+        aria-label="Units of each quantity"
+        aria-haspopup="dialog"
+        onClick={onUnits}
+        className="text-second -ml-3 grid size-8 place-items-center"
+      >
+        <SlidersHorizontal size={16} aria-hidden />
+      </button>
     </div>
   );
 }

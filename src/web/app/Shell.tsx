@@ -5,6 +5,7 @@ import { useLiveUpdates } from '../api/jobs.ts';
 import { ConflictDialog } from '../features/conflict/ConflictDialog.tsx';
 import { Header } from './Header.tsx';
 import { KeysDialog } from './KeysDialog.tsx';
+import { UnitsDialog } from './UnitsDialog.tsx';
 import { useSettings } from '../ui/settings.ts';
 
 const loadBar = async () => ({ default: (await import('./CommandBar.tsx')).CommandBar });
@@ -15,6 +16,7 @@ export function Shell({ bare = false }: { bare?: boolean }) {
   const { system, theme, setSystem } = useSettings();
   const [bar, setBar] = useState(false);
   const [keys, setKeys] = useState(false);
+  const [units, setUnits] = useState(false);
   useLiveUpdates();
   useEffect(() => {
     document.documentElement.dataset.theme = theme;
@@ -31,15 +33,18 @@ export function Shell({ bare = false }: { bare?: boolean }) {
 
   return (
     <div className="flex min-h-screen flex-col">
-      {!bare && <Header onFind={() => setBar(true)} onKeys={() => setKeys(true)} />}
+      {!bare && (
+        <Header onFind={() => setBar(true)} onKeys={() => setKeys(true)} onUnits={() => setUnits(true)} />
+      )}
       <Suspense fallback={null}>
         <Outlet />
       </Suspense>
       {bar && (
         <Suspense fallback={null}>
-          <CommandBar onClose={() => setBar(false)} />
+          <CommandBar onClose={() => setBar(false)} onUnits={() => setUnits(true)} />
         </Suspense>
       )}
+      <UnitsDialog open={units} onClose={() => setUnits(false)} />
       <KeysDialog open={keys} onClose={() => setKeys(false)} />
       <ConflictDialog />
     </div>

@@ -80,7 +80,7 @@ export function NumberField({
             field.commit();
           }}
           onKeyDown={(event) => onKey(event, field, onEnter)}
-          className={`figures placeholder:text-second h-full w-full min-w-0 bg-transparent font-semibold ${narrow ? 'text-[15px] [font-stretch:85%]' : 'px-0.5 text-[17px]'} outline-none placeholder:text-[13px] placeholder:font-normal placeholder:opacity-100`}
+          className={`figures placeholder:text-second h-full w-full min-w-0 bg-transparent font-semibold ${sizeOf(field.text, narrow)} outline-none placeholder:text-[13px] placeholder:font-normal placeholder:opacity-100`}
         />
         {mark && (
           <span aria-hidden className={`label font-semibold ${mark.tone}`}>
@@ -122,6 +122,13 @@ function wordsClass(floats: boolean, refused: boolean, kind: FieldState['kind'])
   if (floats)
     return `label bg-sheet absolute top-full left-0 z-10 w-max max-w-full pt-0.5 pr-1 ${tones[refused ? 'refused' : kind]}`;
   return refused ? 'label text-short pt-0.5' : 'sr-only';
+}
+
+/** Long fractions and inches of a rate are set closer, so that nothing of them is cut off. */
+function sizeOf(text: string, narrow: boolean): string {
+  if (text.length > 5)
+    return narrow ? 'text-[14px] [font-stretch:76%]' : 'px-0.5 text-[16px] [font-stretch:82%]';
+  return narrow ? 'text-[15px] [font-stretch:85%]' : 'px-0.5 text-[17px]';
 }
 
 /** Enter goes on, arrows step, Escape forgets. */

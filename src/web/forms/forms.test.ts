@@ -54,7 +54,7 @@ describe('reading a field', () => {
   test('echo and step follow the system', () => {
     expect(quantities.length.echo(374.65, mmStyle)).toBe('374.65 mm · 14 3/4 in');
     expect(quantities.turns.echo(-3.25, mmStyle)).toBe('3 1/4 turns away from the spring');
-    expect(quantities.ratio.echo(0.5, mmStyle)).toBe('1 mm of seat = 2.00 mm at the wheel');
+    expect(quantities.ratio.echo(0.5, mmStyle)).toBe('the wheel goes 2.00 times as far as the seat');
     expect(quantities.length.step(mmStyle)).toBe(0.5);
     expect(quantities.length.step(inStyle)).toBeCloseTo(25.4 / 16, 12);
     expect(quantities.ratio.unit(mmStyle)).toBe('');
@@ -114,7 +114,18 @@ describe('leaving a field', () => {
       name === 'length' || name === 'size' ? (style.system === 'mm' ? 1 : 25.4) : unitOf(name, style);
     if (name === 'turns') return 1 / 8;
     if (name === 'length' && style.system === 'in') return one / style.denominator;
-    const places = { size: style.system === 'mm' ? 2 : 3, length: 2, ratio: 3, number: 3, rate: 2, force: 0 };
+    const [mm, inches] = [
+      { size: 2, distance: 0, volume: 1, chamber: 1, area: 1, torsion: 1, angleGain: 4 },
+      { size: 3, distance: 1, volume: 2, chamber: 2, area: 3, torsion: 2, angleGain: 3 },
+    ];
+    const places = {
+      length: 2,
+      ratio: 3,
+      number: 3,
+      rate: 2,
+      force: 0,
+      ...(style.system === 'mm' ? mm : inches),
+    };
     return one * 10 ** -(places[name as keyof typeof places] ?? 1);
   }
 

@@ -37,13 +37,15 @@ const refused = (reason: Parameters<typeof explainRefusal>[0], text: string): Re
   why: explainRefusal(reason, text),
 });
 
-const measured = (name: MeasureName, step: number, decimals: number): Quantity => ({
+const measured = (name: MeasureName, step: number, decimals: number, inInches = decimals): Quantity => ({
   read: (text, { system }) => {
     const parsed = parseMeasure(name, text, system);
     return parsed.ok ? { ok: true, value: parsed.value } : refused(parsed.reason, text);
   },
   write: (value, { system }) =>
-    partsToInput(decimalParts(inReadersUnit(name, value, system).value, decimals)),
+    partsToInput(
+      decimalParts(inReadersUnit(name, value, system).value, system === 'mm' ? decimals : inInches),
+    ),
   echo: (value) => measureText(name, value),
   unit: ({ system }) => inReadersUnit(name, 0, system).unit,
   step: () => step,
@@ -64,6 +66,12 @@ export const quantities: Record<QuantityName, Quantity> = {
     step: () => 1,
   },
   rate: measured('rate', 1, 2),
+  distance: measured('distance', 10, 0, 1),
+  volume: measured('volume', 0.5, 1, 2),
+  chamber: measured('chamber', 1, 1, 2),
+  area: measured('area', 1, 1, 3),
+  torsion: measured('torsion', 1, 1, 2),
+  angleGain: measured('angleGain', 0.001, 4, 3),
   share: measured('share', 0.005, 1),
   length: {
     read: (text, style) => {

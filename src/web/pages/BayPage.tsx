@@ -1,3 +1,4 @@
+import { useTell } from '../ui/settings.ts';
 import { nextWords } from '#words/nextAction.ts';
 import { JobContext, useThisJob } from '../jobStore/jobContext.ts';
 import { useEffect, useState } from 'react';
@@ -46,13 +47,16 @@ export function BayPage() {
 /** Nothing is being turned: what comes next, as large. */
 function Idle() {
   const job = useThisJob();
+  const tell = useTell();
   const { answer } = job;
   const ready =
     answer !== null && !job.state.locked && answer.chanceAfter !== null && answer.corners.some(isMoved);
   const measuring = job.next.stage === 'measure';
   return (
     <div className="flex flex-1 flex-col items-start justify-center gap-8">
-      <p className="text-[44px] leading-tight font-bold max-md:text-[32px]">{capital(nextWords(job.next))}</p>
+      <p className="text-[44px] leading-tight font-bold max-md:text-[32px]">
+        {capital(nextWords(job.next, tell))}
+      </p>
       {ready && !measuring && job.next.stage !== 'close-out' && (
         <Button
           look="main"

@@ -1,6 +1,6 @@
 import { dayWords } from '#words/day.ts';
 import { aboutWords } from '#words/about.ts';
-import { recheckWords } from '#words/recheck.ts';
+import { recheckAfter, recheckWords } from '#words/recheck.ts';
 import { marginTitles } from '#words/margins.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
 import { JobContext, useThisJob } from '../jobStore/jobContext.ts';
@@ -31,7 +31,7 @@ import { StateMark } from '../ui/StateMark.tsx';
 import { findingWords } from '#words/findings.ts';
 import { openPointWords } from '#words/openPoints.ts';
 import { analysisOf } from '../jobStore/analysisOf.ts';
-import { useSay } from '../ui/settings.ts';
+import { useSay, useSystemOf, useTell } from '../ui/settings.ts';
 import { NotChecked } from '../features/finish/OpenPoints.tsx';
 import { HandoverSag } from '../features/finish/HandoverSag.tsx';
 import { meanOf } from '#core/numerics/mean.ts';
@@ -40,9 +40,10 @@ import { meanOf } from '#core/numerics/mean.ts';
 export function HandoverPage() {
   const { id = '' } = useParams();
   const { job } = useJob(id);
+  const tell = useTell();
   if (!job) return <main className="p-6">Loading the job …</main>;
   const { document } = job.record;
-  const about = aboutWords(document.about);
+  const about = aboutWords(document.about, tell);
   return (
     <JobContext value={job}>
       <main className="mx-auto w-full max-w-[820px] px-6 py-5 print:max-w-none print:p-0">
@@ -296,6 +297,8 @@ function SeenTo() {
   const done = (id: string) =>
     job.facts.some(({ fact }) => fact.kind === 'check' && fact.slot === id && fact.how === 'done');
   const due = recheckOf(job.facts);
+  const tell = useTell();
+  const distance = useSystemOf('distance');
   return (
     <section aria-label="Checklist" className="mt-5">
       <h2 className="font-semibold">Checklist</h2>
@@ -311,8 +314,8 @@ function SeenTo() {
       </ul>
       <p className="mt-3 font-semibold">
         {due
-          ? `${capital(recheckWords(due))}.`
-          : 'Recheck after 150 to 500 km, and again at 1000: new springs settle and lock rings walk.'}
+          ? `${capital(recheckWords(due, tell))}.`
+          : `Recheck after ${recheckAfter[distance]}: new springs settle and lock rings walk.`}
       </p>
     </section>
   );

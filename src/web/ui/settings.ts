@@ -2,16 +2,21 @@ import { lengthText } from '#core/units/formatLength.ts';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import { keptStorage } from '../api/keeping.ts';
+import type { Say, Tell } from '#words/figures.ts';
 import type { Denominator, LengthStyle } from '#core/units/formatLength.ts';
+import { measureIn, type MeasureName } from '#core/units/measure.ts';
 import type { LengthSystem } from '#core/units/parseLength.ts';
 
 type Theme = 'day' | 'night';
 
 interface Settings {
   system: LengthSystem;
+  /** Quantities that are wanted in other units than the rest. */
+  own: Partial<Record<MeasureName, LengthSystem | undefined>>;
   denominator: Denominator;
   theme: Theme;
   setSystem: (system: LengthSystem) => void;
+  setOwn: (name: MeasureName, system: LengthSystem | null) => void;
   setDenominator: (denominator: Denominator) => void;
   toggleTheme: () => void;
 }
@@ -21,9 +26,11 @@ export const useSettings = create<Settings>()(
   persist(
     (set) => ({
       system: 'mm',
+      own: {},
       denominator: 16,
       theme: 'day',
       setSystem: (system) => set({ system }),
+      setOwn: (name, system) => set(({ own }) => ({ own: { ...own, [name]: system ?? undefined } })),
       setDenominator: (denominator) => set({ denominator }),
       toggleTheme: () => set(({ theme }) => ({ theme: theme === 'day' ? 'night' : 'day' })),
     }),
@@ -38,8 +45,21 @@ export function useLengthStyle(decimals = 1): LengthStyle {
   return { system, denominator, decimals };
 }
 
+/** The system that a quantity is shown and read in for this reader. */
+export function useSystemOf(name: MeasureName): LengthSystem {
+  return useSettings(({ system, own }) => own[name] ?? system);
+}
+
 /** Writes mm in the reader's units, with so many decimals. */
-export function useSay(decimals: number): (mm: number) => string {
+export function useSay(decimals: number): Say {
   const style = useLengthStyle(decimals);
-  return (mm) => lengthText(mm, style);
+  const tell = useTell();
+  return Object.assign((mm: number) => lengthText(mm, style), { tell });
+}
+
+/** Writes weights, rates, pressures and the like in the reader's units. */
+export function useTell(): Tell {
+  const system = useSettings((state) => state.system);
+  const own = useSettings((state) => state.own);
+  return (name, value) => measureIn(name, value, own[name] ?? system);
 }

@@ -1,3 +1,4 @@
+import { useTell } from '../../ui/settings.ts';
 import { nextWords } from '#words/nextAction.ts';
 import type { JobSummary } from '#core/analysis/summary.ts';
 import { formatDistanceToNow } from 'date-fns';
@@ -18,6 +19,7 @@ interface Props {
 
 /** One job as one line of the day. */
 export function JobLine({ job, unsent = false, menu }: Props) {
+  const tell = useTell();
   const footprint = { class: job.machineClass, wheelbaseMm: null, trackFrontMm: null, trackRearMm: null };
   return (
     <li className="border-rule flex items-center border-b">
@@ -37,7 +39,9 @@ export function JobLine({ job, unsent = false, menu }: Props) {
           </span>
         </span>
         <span>
-          <span className="text-action block text-[17px] font-semibold">{capital(nextWords(job.next))}</span>
+          <span className="text-action block text-[17px] font-semibold">
+            {capital(nextWords(job.next, tell))}
+          </span>
           <span className="text-second label block">{roundWords(job.round)}</span>
         </span>
         <span className="max-lg:col-start-2">

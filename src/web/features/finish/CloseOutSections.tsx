@@ -1,4 +1,5 @@
-import { recheckWords } from '#words/recheck.ts';
+import { useSystemOf, useTell } from '../../ui/settings.ts';
+import { recheckAfter, recheckWords } from '#words/recheck.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Link } from 'react-router';
 import { factAt } from '#core/document/facts.ts';
@@ -171,6 +172,8 @@ function Clicks({ round }: { round: number }) {
 function Recheck() {
   const job = useThisJob();
   const due = recheckOf(job.facts);
+  const tell = useTell();
+  const distance = useSystemOf('distance');
   const place = { kind: 'recheck' as const, round: 0, corner: null, slot: 'due' };
   const set = (km: number | null, day: string | null) => {
     if (km === null && day === null) job.actions.clear('Recheck taken back', place);
@@ -181,16 +184,16 @@ function Recheck() {
       <h3 className="font-semibold">
         Recheck{' '}
         <span className="label text-second font-normal">
-          new springs settle, lock rings walk: 150 to 500 km, again at 1000
+          new springs settle, lock rings walk: {recheckAfter[distance]}
         </span>
       </h3>
       <div className="relative mt-1 flex flex-wrap items-end gap-4">
         <div className="w-28">
           <NumberField
-            label="After, km"
+            label="After"
             showLabel
             order={400}
-            quantity="number"
+            quantity="distance"
             decimals={0}
             range={limits.recheckKm}
             draftKey={`${job.record.id}|recheck.km`}
@@ -208,7 +211,7 @@ function Recheck() {
           />
         </label>
         {due?.day && (
-          <Button onClick={() => void saveRecheck(job.record, due.day ?? '', recheckWords(due))}>
+          <Button onClick={() => void saveRecheck(job.record, due.day ?? '', recheckWords(due, tell))}>
             Save to calendar
           </Button>
         )}

@@ -1,3 +1,5 @@
+import { recheckAfter } from '#words/recheck.ts';
+import { useSystemOf } from '../../ui/settings.ts';
 import { dayWords } from '#words/day.ts';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -29,12 +31,13 @@ function Locked() {
   const place = { kind: 'locked' as const, round: state.current, corner: null, slot: 'locked' };
   const entry = job.facts.find(({ fact }) => fact.kind === 'locked');
   const day = entry && dayWords(entry.at);
+  const distance = useSystemOf('distance');
   return (
     <>
       <p>
         Locked{day ? ` on ${day}` : ''}
-        {entry?.fact.remark ? `, with points open: ${entry.fact.remark}` : ''}. Recheck after 150 to 500 km:
-        new springs settle and lock rings walk.
+        {entry?.fact.remark ? `, with points open: ${entry.fact.remark}` : ''}. Recheck after{' '}
+        {recheckAfter[distance]}: new springs settle and lock rings walk.
       </p>
       <BackFromTheRoad />
       <NextJob />
@@ -159,10 +162,10 @@ function BackFromTheRoad() {
     <div data-fields className="relative flex items-end gap-2">
       <NumberField
         className="w-28"
-        label="Driven since, km"
+        label="Driven since"
         showLabel
         order={1}
-        quantity="number"
+        quantity="distance"
         decimals={0}
         range={limits.recheckKm}
         draftKey={`${job.record.id}|back.km`}

@@ -135,6 +135,7 @@ function SagRows() {
                     label={`Sag window ${k === 0 ? 'from' : 'to'}`}
                     order={20 + 10 * k + cornerNumbers[id]}
                     range={windowRange(document.corners[id], name)}
+                    showUnit={false}
                   />
                 ))}
               </div>
@@ -222,7 +223,7 @@ function MountRows() {
   if (!ids.some(fitted)) return null;
   return (
     <>
-      <CornerRow label="Mount pitch" help="mm of height per turn; it counts once this is given">
+      <CornerRow label="Mount pitch" help="height per turn; it counts once this is given">
         {(id) => fitted(id) && <MountPitch id={id} />}
       </CornerRow>
       <PartRows at="mount" rows={mountRows} order={110} />
@@ -257,7 +258,7 @@ function MountPitch({ id }: { id: CornerId }) {
 }
 
 const torsionRows: readonly PartRow[] = [
-  { name: 'rateNMmPerDeg', label: 'Torsion rate', help: 'one spring, N·mm per degree' },
+  { name: 'rateNMmPerDeg', label: 'Torsion rate', help: 'one spring' },
   { name: 'leverMm', label: 'Leg length', help: 'spring centre to where the leg presses' },
 ]; // prettier-ignore
 
@@ -331,14 +332,14 @@ function CamRows() {
 
 const airRows: readonly PartRow[] = [
   { name: 'gaugeBar', label: 'Air pressure', help: 'gauge, fully extended, at the baseline' },
-  { name: 'volumeCm3', label: 'Air volume', help: 'cm³, fully extended' },
-  { name: 'areaMm2', label: 'Piston area', help: 'mm²' },
+  { name: 'volumeCm3', label: 'Air volume', help: 'fully extended' },
+  { name: 'areaMm2', label: 'Piston area', help: 'of the piston’s face' },
 ]; // prettier-ignore
 
 /** The chamber behind a floating piston; emptied, there is none. */
 const secondRows = [
   { name: 'gaugeBar', label: 'End-stroke pressure', help: 'chamber behind the floating piston', quantity: 'pressure', range: { min: 0, max: 100 }, usual: usualSecond },
-  { name: 'volumeCm3', label: 'End-stroke volume', help: 'cm³, fully extended', quantity: 'number', range: { min: 1, max: 100000 }, usual: usualSecond },
+  { name: 'volumeCm3', label: 'End-stroke volume', help: 'fully extended', quantity: 'chamber', range: { min: 1, max: 100000 }, usual: usualSecond },
 ] as const; // prettier-ignore
 
 function AirRows() {

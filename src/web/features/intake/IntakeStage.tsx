@@ -45,7 +45,7 @@ const NUMBER_ROWS: readonly Row[] = [
   { label: 'Target height', help: 'as the sheet states it', path: ['targetMm'] },
   { label: 'Offset', help: 'added to the tape’s reading to reach the specified point', path: ['reference', 'offsetMm'] },
   { label: 'Motion ratio', help: 'damper per wheel: 0.5 or 2:1', path: ['ratio'] },
-  { label: 'Thread pitch', help: 'mm of seat per turn', path: ['pitchMm'] },
+  { label: 'Thread pitch', help: 'seat travel per turn', path: ['pitchMm'] },
   { label: 'Wheel travel', help: 'full droop to metal', path: ['travelMm'] },
   { label: 'Bump stop takes', help: 'wheel travel left when it is first touched', path: ['stopMm'] },
   { label: 'Collar from', help: 'least reading on good thread', path: ['collar', 'minMm'] },

@@ -39,7 +39,7 @@ export function LoadsTable() {
       )}
       {loads.length > 0 && (
         <div className="relative overflow-x-auto">
-          <table className="mt-1 w-full min-w-[640px] border-collapse">
+          <table className="mt-1 w-full min-w-[720px] border-collapse">
             <thead>
               <tr className="label text-second text-left">
                 <th className="font-normal">What</th>
@@ -151,7 +151,7 @@ function LoadRow({ load, index, change, remove }: LoadRowProps) {
   );
   return (
     <tr className="border-rule relative border-t align-bottom">
-      <td className="w-[200px] py-1">
+      <td className="min-w-32 py-1">
         <TextField
           label={`What load ${index + 1} is`}
           hideLabel
@@ -161,9 +161,9 @@ function LoadRow({ load, index, change, remove }: LoadRowProps) {
           onCommit={(name) => change(index, 'Load named', { name })}
         />
       </td>
-      <td className="px-2 py-1">{number('kg', 'Weight', 1)}</td>
-      <td className="px-2 py-1">{number('xMm', 'Place ahead', 2)}</td>
-      <td className="px-2 py-1">{number('yMm', 'Place left', 3)}</td>
+      <td className="min-w-28 px-2 py-1">{number('kg', 'Weight', 1)}</td>
+      <td className="min-w-28 px-2 py-1">{number('xMm', 'Place ahead', 2)}</td>
+      <td className="min-w-28 px-2 py-1">{number('yMm', 'Place left', 3)}</td>
       {cases.map((name, k) => (
         <td key={k} className="px-2 py-1 text-center">
           <label className="inline-flex min-h-9 min-w-9 items-center justify-center">

@@ -88,7 +88,7 @@ const clearances: ListKind = {
   example: 'tyre to arch',
   columns: [
     { key: 'nowMm', label: 'Now', help: 'at the baseline', quantity: 'length', range: limits.clearanceMm },
-    { key: 'perMm', label: 'Gains', help: 'mm per mm of rise', quantity: 'number', range: { min: -5, max: 5 } },
+    { key: 'perMm', label: 'Gains', help: 'times the rise there', quantity: 'number', range: { min: -5, max: 5 } },
     { key: 'leastMm', label: 'At least', help: 'must stay', quantity: 'length', range: limits.clearanceMm },
   ],
   blank: { name: '', nowMm: null, perMm: null, leastMm: null, atMm: null, rows: null },

@@ -9,7 +9,7 @@ import type { CornerMove } from '#core/planning/cornerAnswer.ts';
 import { inReadersUnit } from '#core/units/measure.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { effectWords, springWay } from '#words/instruction.ts';
-import { useLengthStyle, useSettings } from '../../ui/settings.ts';
+import { useLengthStyle, useSystemOf } from '../../ui/settings.ts';
 import { SizeLength, Plain, Turns } from '../../ui/Figure.tsx';
 import { AlongDamper } from './AlongDamper.tsx';
 import { AssumedMark } from './AssumedMark.tsx';
@@ -118,7 +118,7 @@ export function Effect(moved: Parameters<typeof effectWords>[0]) {
 
 /** A gauge pressure in the reader's units. */
 export function Pressure({ bar }: { bar: number }) {
-  const system = useSettings((state) => state.system);
+  const system = useSystemOf('pressure');
   const { value, unit } = inReadersUnit('pressure', bar, system);
   return (
     <>

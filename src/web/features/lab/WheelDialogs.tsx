@@ -114,8 +114,8 @@ const plainGas: GasDescription = { gaugeBar: 10, volumeCm3: 200, areaMm2: 150, e
 
 const gasFields = [
   { name: 'gaugeBar', label: 'Pressure, wheel hanging', quantity: 'pressure', range: { min: 0, max: 100 } },
-  { name: 'volumeCm3', label: 'Gas volume there, cm³', quantity: 'number', range: { min: 0.1, max: 1e5 } },
-  { name: 'areaMm2', label: 'Rod area, mm²', quantity: 'number', range: { min: 0.1, max: 1e5 } },
+  { name: 'volumeCm3', label: 'Gas volume there', quantity: 'chamber', range: { min: 0.1, max: 1e5 } },
+  { name: 'areaMm2', label: 'Rod area', quantity: 'area', range: { min: 0.1, max: 1e5 } },
   {
     name: 'exponent',
     label: 'Exponent, 1 slow to 1.4 fast',

@@ -49,10 +49,10 @@ export function Settled({ round }: { round: number }) {
           <div data-fields className="relative w-28">
             <FactField
               place={{ kind: 'driven', round, corner: null, slot: 'km' }}
-              label="Driven, km"
+              label="Driven"
               showLabel
               order={1}
-              quantity="number"
+              quantity="distance"
               range={limits.recheckKm}
             />
           </div>

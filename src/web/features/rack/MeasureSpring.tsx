@@ -4,7 +4,7 @@ import { pressFit } from '#core/rack/press.ts';
 import type { RackSpring } from '#core/rack/spring.ts';
 import { limits } from '#contract/limits.ts';
 import { inReadersUnit } from '#core/units/measure.ts';
-import { useSettings } from '../../ui/settings.ts';
+import { useSystemOf } from '../../ui/settings.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { Plain } from '../../ui/Figure.tsx';
@@ -127,9 +127,9 @@ function Press({ spring, edits, close }: { spring: RackSpring; edits: RackEdits;
 const round = (rate: number) => Math.round(rate * 100) / 100;
 
 function FitWords({ fit }: { fit: NonNullable<ReturnType<typeof pressFit>> }) {
-  const system = useSettings((state) => state.system);
+  const [forces, rates] = [useSystemOf('force'), useSystemOf('rate')];
   const force = (n: number) => {
-    const { value, unit } = inReadersUnit('force', n, system);
+    const { value, unit } = inReadersUnit('force', n, forces);
     return `${Math.round(value)} ${unit}`;
   };
   return (
@@ -140,7 +140,7 @@ function FitWords({ fit }: { fit: NonNullable<ReturnType<typeof pressFit>> }) {
       {fit.sdNPerMm !== null && (
         <>
           {' '}
-          ± <Plain value={inReadersUnit('rate', 2 * fit.sdNPerMm, system).value} decimals={2} />
+          ± <Plain value={inReadersUnit('rate', 2 * fit.sdNPerMm, rates).value} decimals={2} />
         </>
       )}
       ; farthest reading {force(fit.worstN)} off the line.{' '}

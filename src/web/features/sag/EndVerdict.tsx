@@ -1,5 +1,5 @@
 import { lengthText } from '#core/units/formatLength.ts';
-import { useLengthStyle } from '../../ui/settings.ts';
+import { useLengthStyle, useTell } from '../../ui/settings.ts';
 import type { CornerAnswer } from '#core/planning/cornerAnswer.ts';
 import { byCorner, type Answer } from '#core/planning/answerShape.ts';
 import { analysisOf } from '../../jobStore/analysisOf.ts';
@@ -285,16 +285,7 @@ function SpringLine({ id, end }: { id: CornerId; end: SagEnd }) {
             </SumFigure>
           </>
         )}
-        .{' '}
-        {end.perStepMm > 0.05 && (
-          <>
-            One {oneMoreWords(job.record.document.corners[id])} more takes{' '}
-            <SumFigure name={`One step more, ${cornerNames[id]}`} sum={() => stepSum(end)}>
-              <Length mm={end.perStepMm} />
-            </SumFigure>{' '}
-            off the sag.
-          </>
-        )}
+        . <OneStepMore id={id} end={end} />
       </p>
       {end.needed && (
         <p className="text-second mt-0.5">
@@ -319,6 +310,22 @@ function SpringLine({ id, end }: { id: CornerId; end: SagEnd }) {
         </p>
       )}
     </div>
+  );
+}
+
+/** What one turn, step or position more would take off the sag. */
+function OneStepMore({ id, end }: { id: CornerId; end: SagEnd }) {
+  const { document } = useThisJob().record;
+  const tell = useTell();
+  if (!(end.perStepMm > 0.05)) return null;
+  return (
+    <>
+      One {oneMoreWords(document.corners[id], tell)} more takes{' '}
+      <SumFigure name={`One step more, ${cornerNames[id]}`} sum={() => stepSum(end)}>
+        <Length mm={end.perStepMm} />
+      </SumFigure>{' '}
+      off the sag.
+    </>
   );
 }
 

@@ -43,7 +43,7 @@ export function FittedRows() {
             </>
           )}
         </CornerRow>
-        <CornerRow label="Thread pitch" help="mm of preload per turn">
+        <CornerRow label="Thread pitch" help="preload per turn">
           {(id) =>
             isTurned(document.corners[id].fitting) && (
               <PathField

@@ -1,3 +1,4 @@
+import { Rate } from '../../ui/Rate.tsx';
 import type { Answer } from '#core/planning/answerShape.ts';
 import { useState } from 'react';
 import { CornerModel } from '#core/machine/corner.ts';
@@ -5,7 +6,7 @@ import { cornerNames } from '#core/kinds/corners.ts';
 import { GRAVITY } from '#core/machine/solver.ts';
 import type { SagEnd } from '#core/sag/bench.ts';
 import { restTravel } from '#core/lab/setup.ts';
-import { useLengthStyle } from '../../ui/settings.ts';
+import { useLengthStyle, useTell } from '../../ui/settings.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { Length } from '../../ui/Figure.tsx';
 import { Select } from '../../ui/Select.tsx';
@@ -94,6 +95,7 @@ function ForceCurve({
   travelMm,
   name,
 }: CurveProps & { travelMm: number; name: string }) {
+  const tell = useTell();
   const top = ridden * 1.6;
   const x = (mm: number) => LEFT + (mm / travelMm) * (WIDTH - LEFT - 8);
   const y = (n: number) => HEIGHT - BOTTOM - (Math.min(n, top) / top) * (HEIGHT - BOTTOM - 10);
@@ -120,7 +122,7 @@ function ForceCurve({
         <g key={n}>
           <path d={`M${LEFT} ${y(n)}H${WIDTH - 8}`} className="stroke-rule" />
           <text x={LEFT - 4} y={y(n) + 4} textAnchor="end" stroke="none" fill="currentColor">
-            {Math.round(n / GRAVITY)} kg
+            {tell('mass', Math.round(n / GRAVITY))}
           </text>
         </g>
       ))}
@@ -159,8 +161,12 @@ function BeforeAfter({ as, wound, loads: { alone, ridden } }: CurveProps) {
         <Length mm={restTravel(wound, alone)} decimals={0} />
       </dd>
       <dt className="text-second">wheel rate there</dt>
-      <dd>{rate(as).toFixed(1)} →</dd>
-      <dd className="font-semibold">{rate(wound).toFixed(1)} N/mm</dd>
+      <dd>
+        <Rate nPerMm={rate(as)} /> →
+      </dd>
+      <dd className="font-semibold">
+        <Rate nPerMm={rate(wound)} />
+      </dd>
     </dl>
   );
 }

@@ -1,3 +1,4 @@
+import { useTell } from '../../ui/settings.ts';
 import { JobContext, useThisJob } from '../../jobStore/jobContext.ts';
 import { Link, useParams } from 'react-router';
 import { cornerNames } from '#core/kinds/corners.ts';
@@ -45,14 +46,15 @@ export function RiderCards() {
 function Card({ page: { rider, ends } }: { page: BookPage }) {
   const { document, entries } = useThisJob().record;
   const { name, machine } = document;
+  const tell = useTell();
   return (
     <section className="bg-sheet border-ink break-inside-avoid border p-4 print:bg-white">
       <h2 className="text-head font-semibold">{capital(rider.name)}</h2>
       <p className="label text-second">
         {name}
-        {machine.title && `, ${machine.title}`} · {Math.round(rider.kg)} kg in gear
-        {rider.passengerKg > 0 && `, passenger ${Math.round(rider.passengerKg)} kg`}
-        {rider.luggageKg > 0 && `, luggage ${Math.round(rider.luggageKg)} kg`}
+        {machine.title && `, ${machine.title}`} · {tell('mass', rider.kg)} in gear
+        {rider.passengerKg > 0 && `, passenger ${tell('mass', rider.passengerKg)}`}
+        {rider.luggageKg > 0 && `, luggage ${tell('mass', rider.luggageKg)}`}
       </p>
       <table className="mt-2 w-full">
         <thead className="label text-second text-left">

@@ -125,7 +125,7 @@ export function RiderLine({ rider }: { rider: RiderDocument }) {
         />
         <PathField
           path={['machine', 'tankL']}
-          label="Tank holds, litres"
+          label="Tank holds"
           showLabel
           order={5}
           placeholder={machine.tankL === null ? 'not told' : ''}

@@ -1,3 +1,4 @@
+import type { Tell } from '#words/figures.ts';
 import { lowerWords, storyWords } from '#words/whyWeight.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
@@ -11,7 +12,7 @@ import { weightStory, type WeightStory } from '#core/scales/why.ts';
 import { effectSum } from '#words/explain/scaleSums.ts';
 import { inReadersUnit } from '#core/units/measure.ts';
 import { fineLengthText } from '#core/units/formatLength.ts';
-import { useLengthStyle, useSettings } from '../../ui/settings.ts';
+import { useLengthStyle, useSystemOf, useTell } from '../../ui/settings.ts';
 import { InfluencePlan } from '../../drawing/InfluencePlan.tsx';
 import { AssumedMark } from '../job/AssumedMark.tsx';
 import { PitchAssumed } from '../job/MoveWords.tsx';
@@ -23,7 +24,7 @@ import { Select } from '../../ui/Select.tsx';
 
 /** A weight in the reader's unit as text. */
 function useKgText(): (kg: number) => string {
-  const system = useSettings((state) => state.system);
+  const system = useSystemOf('mass');
   return (kg) => {
     const { value, unit } = inReadersUnit('mass', kg, system);
     return `${value.toFixed(1)} ${unit}`;
@@ -33,10 +34,10 @@ function useKgText(): (kg: number) => string {
 const signed = (text: string, value: number) => `${value < 0 ? '−' : '+'}${text}`;
 
 /** One turn out of a mount, one step or one turn of a seat. */
-function turnOf({ document }: Answer, { seat, by }: SeatEffect): string {
+function turnOf({ document }: Answer, { seat, by }: SeatEffect, tell: Tell): string {
   if (by === 'mount') return 'mount one turn out';
   const corner = document.corners[seat];
-  return `one ${oneMoreWords(corner)} ${oneMoreWay(corner)}`;
+  return `one ${oneMoreWords(corner, tell)} ${oneMoreWay(corner)}`;
 }
 
 /** What one turn of each seat does to four heights and four weights, drawn where it happens. */
@@ -44,6 +45,7 @@ export function Influence({ answer }: { answer: Answer }) {
   const job = useThisJob();
   const style = useLengthStyle(1);
   const kgText = useKgText();
+  const tell = useTell();
   const effects = seatEffects(answer);
   const [first] = effects;
   if (!first)
@@ -60,12 +62,12 @@ export function Influence({ answer }: { answer: Answer }) {
           <figure key={effect.seat}>
             <figcaption className="font-semibold">
               {capital(cornerNames[effect.seat])}{' '}
-              <span className="label text-second font-normal">{turnOf(answer, effect)}</span>
+              <span className="label text-second font-normal">{turnOf(answer, effect, tell)}</span>
             </figcaption>
             <InfluencePlan
               footprint={job.record.document.machine}
               seat={effect.seat}
-              title={`${cornerNames[effect.seat]}, ${turnOf(answer, effect)}`}
+              title={`${cornerNames[effect.seat]}, ${turnOf(answer, effect, tell)}`}
               mostMm={mostMm}
               corners={effect.corners.map(({ id, heightMm, padKg }) => ({
                 id,
@@ -93,6 +95,7 @@ function isGuessed({ machine }: Answer): boolean {
 
 /** The same in a table, each figure with its sum. */
 function EffectTable({ answer, effects }: { answer: Answer; effects: SeatEffect[] }) {
+  const tell = useTell();
   return (
     <table className="mt-3 w-full min-w-[560px]" data-testid="effects">
       <caption className="label text-second text-left">
@@ -119,7 +122,7 @@ function EffectTable({ answer, effects }: { answer: Answer; effects: SeatEffect[
           <tr key={effect.seat} className="border-rule border-t text-right" data-seat={effect.seat}>
             <th scope="row" className="py-1.5 text-left font-medium">
               {capital(cornerNames[effect.seat])}{' '}
-              <span className="label text-second font-normal">{turnOf(answer, effect)}</span>
+              <span className="label text-second font-normal">{turnOf(answer, effect, tell)}</span>
             </th>
             {effect.corners.map((at) => (
               <td key={at.id} className={`px-3 ${at.id === effect.seat ? 'font-semibold' : ''}`}>

@@ -162,10 +162,10 @@ function AsWeighed({ round }: { round: number }) {
         <div className="w-32">
           <FactField
             place={{ kind: 'fuel', round, corner: null, slot: 'tank' }}
-            label="Fuel, litres"
+            label="Fuel"
             showLabel
             order={3120}
-            quantity="number"
+            quantity="volume"
             range={limits.fuelL}
           />
         </div>

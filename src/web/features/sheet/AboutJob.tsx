@@ -57,10 +57,10 @@ export function AboutJob() {
             />
           ))}
           <NumberField
-            label="Odometer, km"
+            label="Odometer"
             showLabel
             order={1}
-            quantity="number"
+            quantity="distance"
             decimals={0}
             range={limits.odometerKm}
             draftKey={pathKey(id, ['about', 'odometerKm'])}

@@ -95,10 +95,12 @@ interface PartFieldProps {
   order: number;
   /** Where only some of what is possible would fit what stands beside it. */
   range?: Range;
+  /** Left out where the figure beside it says it. */
+  showUnit?: boolean;
 }
 
 /** One number of an object in a corner's description, such as a lower mount: the object is replaced whole. */
-export function PartField({ id, at, name, label, order, range }: PartFieldProps) {
+export function PartField({ id, at, name, label, order, range, showUnit = true }: PartFieldProps) {
   const job = useThisJob();
   const path = ['corners', id, ...at];
   const field = [...path, name];
@@ -111,6 +113,7 @@ export function PartField({ id, at, name, label, order, range }: PartFieldProps)
       draftKey={`${pathKey(job.record.id, path)}.${name}`}
       {...described(job.record.document, field)}
       {...(range ? { range } : {})}
+      showUnit={showUnit}
       decimals={2}
       order={order}
       placeholder={nullable ? 'not known' : undefined}

@@ -1,3 +1,4 @@
+import { useTell } from '../../ui/settings.ts';
 import { nextWords } from '#words/nextAction.ts';
 import type { Stage } from '#core/judgement/stages.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
@@ -19,6 +20,7 @@ export function Footer({ children }: { children: ReactNode }) {
 /** The way to the next action, unless it is this stage's own. */
 export function NextLink({ from }: { from: Stage }) {
   const job = useThisJob();
+  const tell = useTell();
   if (job.next.stage === from) return null;
   return (
     <Link
@@ -26,7 +28,7 @@ export function NextLink({ from }: { from: Stage }) {
       className="bg-action text-on-action ml-auto flex min-h-9 items-center px-4 font-semibold"
       data-testid="next"
     >
-      {capital(nextWords(job.next))}
+      {capital(nextWords(job.next, tell))}
     </Link>
   );
 }

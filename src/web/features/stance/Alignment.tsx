@@ -1,3 +1,5 @@
+import type { LengthSystem } from '#core/units/parseLength.ts';
+import { inReadersUnit } from '#core/units/measure.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
@@ -6,7 +8,7 @@ import { camberShift, toeShift, type Shift } from '#core/stance/alignment.ts';
 import { rodSum, shiftSum } from '#words/explain/stanceSums.ts';
 import { fineLengthText } from '#core/units/formatLength.ts';
 import { limits } from '#contract/limits.ts';
-import { useLengthStyle } from '../../ui/settings.ts';
+import { useLengthStyle, useSystemOf } from '../../ui/settings.ts';
 import type { Job } from '../../jobStore/useJob.ts';
 import { cornerNumbers } from '../../ui/words.ts';
 import { roundWords } from '#words/fields.ts';
@@ -21,6 +23,7 @@ export function Alignment({ answer }: { answer: Answer }) {
   const round = job.state.current;
   const toe = toeShift(answer, job.facts);
   const { system } = useLengthStyle(1);
+  const angles = useSystemOf('angleGain');
   return (
     <div data-fields className="relative">
       <CornerTable caption="Camber and what height does to it" numbers>
@@ -35,13 +38,13 @@ export function Alignment({ answer }: { answer: Answer }) {
             />
           )}
         </CornerRow>
-        <CornerRow label="Gains per mm down" help="° where known; else learnt">
+        <CornerRow label="Gains as it drops" help="where known; else learnt">
           {(id) => (
             <PathField
               path={['corners', id, 'camberPerMm']}
-              label={`Camber per mm, ${cornerNames[id]}`}
+              label={`Camber gained, ${cornerNames[id]}`}
               order={410 + cornerNumbers[id]}
-              placeholder={learntWords(camberShift(answer, job.facts, id))}
+              placeholder={learntWords(camberShift(answer, job.facts, id), angles)}
             />
           )}
         </CornerRow>
@@ -70,7 +73,7 @@ export function Alignment({ answer }: { answer: Answer }) {
         <div className="w-36">
           <PathField
             path={['steering', 'toePerMm']}
-            label="Toe-in per mm down"
+            label="Toe-in gained as it drops"
             showLabel
             order={422}
             placeholder={learntWords(toe)}
@@ -107,8 +110,10 @@ function Rods({ toeMm }: { toeMm: number | null }) {
   );
 }
 
-function learntWords({ source, perMm }: Shift): string {
-  return source === 'learnt' && perMm !== null ? `${perMm.toFixed(3)} learnt` : 'not known';
+function learntWords({ source, perMm }: Shift, ofAngle?: LengthSystem): string {
+  return source === 'learnt' && perMm !== null
+    ? `${(ofAngle ? inReadersUnit('angleGain', perMm, ofAngle).value : perMm).toFixed(3)} learnt`
+    : 'not known';
 }
 
 function Then({ title, shift, toe }: { title: string; shift: Shift; toe: boolean }) {

@@ -235,7 +235,7 @@ function Moves({ corner, index }: { corner: CornerId; index: number }) {
         onClick={() => setOpen(true)}
         aria-label={`How it moves: ${one.name}, ${cornerNames[corner]}`}
       >
-        {one.rows ? `by a table of ${one.rows.length}` : one.perMm === 1 ? '1 : 1' : `${one.perMm} per mm`}
+        {one.rows ? `by a table of ${one.rows.length}` : one.perMm === 1 ? '1 : 1' : `× ${one.perMm}`}
       </button>
       <Dialog
         open={open}
@@ -267,7 +267,7 @@ function Moves({ corner, index }: { corner: CornerId; index: number }) {
             className="mt-3 ml-4"
             onClick={() => putClearance(job, corner, index, { rows: null })}
           >
-            So much per mm again
+            So much times the drop again
           </Button>
         )}
       </Dialog>

@@ -1,0 +1,76 @@
+import type { Page } from '@playwright/test';
+import { expect, field, quickStart, test } from './app.ts';
+
+const job = (n: number, stage: string) => `/jobs/00000000-0000-4000-8000-000${n}00000000/${stage}`;
+const STAGES = ['intake', 'baseline', 'scales', 'plan', 'turn', 'measure', 'stance', 'close-out', 'handover'];
+
+/** Every page with figures on it; the demo jobs have a car on scales, a sled with air and a bike. */
+const pages = [
+  '/',
+  '/new?class=car',
+  '/stack',
+  '/rack',
+  ...[2, 4, 8].flatMap((n) => STAGES.map((stage) => job(n, stage))),
+  job(4, 'sag'),
+  job(8, 'sag'),
+  job(8, 'riders'),
+];
+
+/** Units of one system as they stand behind a figure, and not as a part of another word. */
+const OF = {
+  mm: /\d\s*(mm|kg|N|bar|km|L|cm³|mm²|N\/mm|N·mm\/°|°\/mm)(?![\w/·²³°])/,
+  in: /\d\s*(in|lb|lbf|psi|mi|gal|in³|in²|lb\/in|lb·in\/°|°\/in)(?![\w/·²³°])/,
+};
+
+/** Every line of a page with a figure in one of these units. What was typed stands as it was, and says so. */
+async function linesIn(page: Page, of: RegExp): Promise<string[]> {
+  return page.evaluate((source) => {
+    const unit = new RegExp(source);
+    const said = document.querySelector('main')?.innerText.split('\n') ?? [];
+    return said.filter((line) => unit.test(line) && !/ · |typed/.test(line));
+  }, of.source);
+}
+
+for (const [system, other] of [
+  ['in', 'mm'],
+  ['mm', 'in'],
+] as const)
+  test(`chosen ${system}, no page shows a figure in another unit, and none is cut off`, async ({ page }) => {
+    test.setTimeout(180_000);
+    await page.goto('/');
+    await page.getByRole('button', { name: system, exact: true }).click();
+    for (const path of pages) {
+      await page.goto(path);
+      await expect(page.locator('h1').first()).toBeVisible();
+      for (const fold of await page.locator('main button[aria-expanded=false], main summary').all())
+        await fold.click({ timeout: 500 }).catch(() => undefined);
+      expect(await linesIn(page, OF[other]), path).toEqual([]);
+      const cut = await page.evaluate(() =>
+        [...document.querySelectorAll('main .figures')]
+          .filter(
+            (one) => one.checkVisibility() && one.scrollWidth > one.clientWidth + 1 && one.clientWidth > 0,
+          )
+          .map((one) => (one instanceof HTMLInputElement ? one.value || one.placeholder : one.textContent)),
+      );
+      expect(cut, `cut off at ${path}`).toEqual([]);
+    }
+  });
+
+test('each quantity has its own unit: kg beside inches, and what is typed counts in it', async ({ page }) => {
+  const id = await quickStart(page, 'Siskin', ['375', '375', '371', '371'], '365', '362');
+  await page.goto(`/jobs/${id}/intake`);
+  await page.getByRole('button', { name: 'Units of each quantity' }).click();
+  const units = page.getByRole('dialog', { name: 'Units' });
+  await units.getByRole('group', { name: 'Length' }).getByRole('button', { name: 'in' }).click();
+  await units.getByRole('group', { name: 'Weight' }).getByRole('button', { name: 'kg' }).click();
+  await units.getByRole('button', { name: 'Close' }).click();
+  await page.goto(`/jobs/${id}/scales`);
+  await field(page, 'On the pad, front left, reading 1').fill('300');
+  await page.keyboard.press('Tab');
+  await page.reload();
+  await expect(field(page, 'On the pad, front left, reading 1')).toHaveValue('300');
+  await page.getByRole('button', { name: 'Units of each quantity' }).click();
+  await units.getByRole('group', { name: 'Weight' }).getByRole('button', { name: 'lb' }).click();
+  await units.getByRole('button', { name: 'Close' }).click();
+  await expect(field(page, 'On the pad, front left, reading 1')).toHaveValue('661.4');
+});
