@@ -140,7 +140,10 @@ function StepView({
           <Effect seatBy={isSeat ? by : 0} mountMm={isMount ? by : 0} riseMm={asked.riseMm ?? null} />
         </p>
       )}
-      <p className="text-[44px] leading-tight font-bold max-md:text-[32px]" data-testid="bay-figure">
+      <p
+        className="text-[44px] leading-tight font-bold max-md:text-[32px] max-md:[--along:0.88em]"
+        data-testid="bay-figure"
+      >
         <Figure step={step} />
       </p>
       {work.kind === 'adjustment' && asked.stopAtMm !== null && counts && (

@@ -63,7 +63,10 @@ export function HelpPage() {
       </Part>
       <Part id="typing">
         <ul className="list-disc pl-5">
-          <li>A number alone counts in the unit beside the field: mm or inches, as chosen at the top.</li>
+          <li>
+            A number alone counts in the unit beside the field: as chosen at the top. Beside mm and inches
+            each quantity can have a unit of its own.
+          </li>
           <li>With a unit it can be typed anywhere: 375 mm, 37.5 cm, 14.75", 14 3/4 in, 1' 2 3/4".</li>
           <li>Small sums work: 14 1/4 - 1.</li>
           <li>What you typed is kept beside the exact value. A field you only look at stays as it is.</li>

@@ -8,7 +8,7 @@ import { handOver } from '../job/jobFiles.ts';
 type Line = JobList['jobs'][number];
 
 /** One row of the file: a job as the list shows it, with whose it is. */
-export function csvRow(job: Line): Record<string, string | number> {
+function csvRow(job: Line): Record<string, string | number> {
   const { about } = job;
   return {
     job: job.name,

@@ -12,7 +12,7 @@ export function AlongDamper({ id, by }: { id: CornerId; by: number }) {
   if (!seat || by === 0) return null;
   return (
     <span className="block" data-testid={`along-${id}`}>
-      <span className="inline-flex items-center gap-1.5 text-left text-[max(15px,0.66em)] leading-[1.3] font-normal">
+      <span className="inline-flex items-center gap-1.5 text-left text-[max(15px,var(--along,0.66em))] leading-[1.3] font-normal">
         <CollarPicture at={seat.at} by={by} height="2.4em" />
         <span>
           {damperWay(seat.at, by)}
