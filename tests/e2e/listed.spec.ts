@@ -11,7 +11,7 @@ test('a job is renamed, told whose it is, copied, archived, deleted and put back
   await field(page, 'Job name').fill('Garganey two');
   await field(page, 'Customer').fill('Aster');
   await field(page, 'Plate or frame number').fill('QX 417');
-  await field(page, 'Odometer, km').fill('84210');
+  await field(page, 'Odometer').fill('84210');
   await field(page, 'Came in on').fill('2026-03-02');
   await page.getByRole('button', { name: 'Done' }).click();
   await allSent(page);

@@ -335,7 +335,7 @@ test('an air ski shock shows its curve, and where its end-stroke chamber joins i
   await read(page, rig, { first: true });
   const curve = page.getByRole('img', { name: /^Air shock at/ }).first();
   await expect(curve).toHaveAttribute('aria-label', /end-stroke chamber joins in after \d+ mm of shaft/);
-  await expect(page.getByTestId('spring-LS')).toContainText('One tenth of a bar more takes');
+  await expect(page.getByTestId('spring-LS')).toContainText('One step of pressure, 0.1 bar, more takes');
 });
 
 test('cards for riders on paper: no buttons, one for everybody', async ({ page }) => {

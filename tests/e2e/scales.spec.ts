@@ -239,7 +239,7 @@ test('pads told apart by swapping two of them; load cases and fuel beside', asyn
   // Counted once: heights would add up.
   await expect(page.getByRole('button', { name: 'Use this correction' })).toHaveCount(0);
   await page.getByRole('button', { name: /^As it was weighed/ }).click();
-  await field(page, 'Fuel, litres').fill('20');
+  await field(page, 'Fuel').fill('20');
   await page.keyboard.press('Tab');
   await page.getByLabel('On board while weighing').selectOption('1');
   await field(page, 'On the pad, front left, reading 1').fill('290');

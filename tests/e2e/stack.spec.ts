@@ -255,7 +255,7 @@ test('the wheel of the lab: ratio by levers, a stop’s own table, gas', async (
   await expect(page.getByRole('button', { name: 'Stop pushes by: 5 rows' })).toBeVisible();
   await page.getByRole('button', { name: 'Gas in the damper: none' }).click();
   await page.getByRole('button', { name: 'There is gas' }).click();
-  await field(page, 'Rod area, mm²').fill('200');
+  await field(page, 'Rod area').fill('200');
   await page.keyboard.press('Tab');
   await page.keyboard.press('Escape');
   await expect(page.getByRole('button', { name: 'Gas in the damper: given' })).toBeVisible();

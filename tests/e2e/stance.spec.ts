@@ -84,9 +84,9 @@ test('the link’s length for no preload, and what it would push as it is', asyn
 
 test('camber and toe: what the plan moves them by is the reason to align once', async ({ page }) => {
   await expect(page.getByTestId('align-once')).toContainText('This plan moves camber');
-  await field(page, 'Camber per mm, front left').fill('');
+  await field(page, 'Camber gained, front left').fill('');
   await page.keyboard.press('Tab');
-  await expect(field(page, 'Camber per mm, front left')).toHaveAttribute('placeholder', /learnt$/);
+  await expect(field(page, 'Camber gained, front left')).toHaveAttribute('placeholder', /learnt$/);
   await field(page, 'Camber, rear right').fill('-20');
   await page.keyboard.press('Tab');
   await expect(page.getByText(/Not possible here: it must be/).first()).toBeVisible();
@@ -112,7 +112,7 @@ test('the ledger: measured at a known height, by a table, and cycled to its ends
   await expect(page.getByText('touches', { exact: true }).last()).toBeVisible();
   await allSent(page);
   for (let k = 0; k < 3; k++) await page.getByRole('button', { name: 'Undo', exact: true }).click();
-  await expect(line).toContainText('0.08 per mm');
+  await expect(line).toContainText('× 0.08');
   await allSent(page);
   await page.goto(`${DUNLIN}/stance`);
   await expect(page.locator('[data-ledger="LF outer joint"]')).toContainText('°');

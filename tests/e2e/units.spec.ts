@@ -2,7 +2,8 @@ import type { Page } from '@playwright/test';
 import { expect, field, quickStart, test } from './app.ts';
 
 const job = (n: number, stage: string) => `/jobs/00000000-0000-4000-8000-000${n}00000000/${stage}`;
-const STAGES = ['intake', 'baseline', 'scales', 'plan', 'turn', 'measure', 'stance', 'close-out', 'handover'];
+const STAGES = ['intake', 'baseline', 'scales', 'plan', 'measure', 'stance', 'close-out', 'handover'];
+const OTHERS = ['intake', 'scales', 'plan', 'sag'];
 
 /** Every page with figures on it; the demo jobs have a car on scales, a sled with air and a bike. */
 const pages = [
@@ -10,9 +11,8 @@ const pages = [
   '/new?class=car',
   '/stack',
   '/rack',
-  ...[2, 4, 8].flatMap((n) => STAGES.map((stage) => job(n, stage))),
-  job(4, 'sag'),
-  job(8, 'sag'),
+  ...STAGES.map((stage) => job(2, stage)),
+  ...[4, 8].flatMap((n) => OTHERS.map((stage) => job(n, stage))),
   job(8, 'riders'),
 ];
 

@@ -88,7 +88,7 @@ test('close out: seen to, toe in turns of the tie rods, clicks, recheck in a cal
   await expect(page.getByTestId('toe')).toContainText('Total toe 2 mm out');
   await expect(page.getByTestId('toe')).toContainText('1/4 turn for more toe-in, both alike');
   await field(page, 'Rebound clicks, front left').fill('11');
-  await field(page, 'After, km').fill('300');
+  await field(page, 'After').fill('300');
   await page.keyboard.press('Tab');
   await field(page, 'On').fill('2026-12-11');
   const download = page.waitForEvent('download');

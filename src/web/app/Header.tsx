@@ -65,7 +65,7 @@ function Units({ onUnits }: { onUnits: () => void }) {
         aria-label="Units of each quantity"
         aria-haspopup="dialog"
         onClick={onUnits}
-        className="text-second -ml-3 grid size-8 place-items-center"
+        className="text-second -ml-3 grid size-8 place-items-center narrow:hidden"
       >
         <SlidersHorizontal size={16} aria-hidden />
       </button>

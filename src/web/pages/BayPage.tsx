@@ -99,6 +99,29 @@ function Turning({ told }: { told: ToldPlan }) {
   );
 }
 
+interface StepButtonsProps {
+  isDone: boolean;
+  done: () => void;
+  go: (by: number) => void;
+}
+
+/** Done, and on or back to another corner: for a finger in a glove. */
+function StepButtons({ isDone, done, go }: StepButtonsProps) {
+  return (
+    <div className="mt-4 flex flex-wrap gap-3">
+      <Button look="main" className="min-h-20 px-10 text-[28px]" onClick={done}>
+        {isDone ? 'Done again' : 'Done'}
+      </Button>
+      <Button className="min-h-20 px-6 text-[20px]" onClick={() => go(-1)} aria-label="Corner before">
+        Back
+      </Button>
+      <Button className="min-h-20 px-6 text-[20px]" onClick={() => go(1)} aria-label="Next corner">
+        Next
+      </Button>
+    </div>
+  );
+}
+
 function StepView({
   step,
   isDone,
@@ -158,17 +181,7 @@ function StepView({
         </p>
       )}
       {counts && <TurnCounter eighths={eighths} size={size} count={count} />}
-      <div className="mt-4 flex flex-wrap gap-3">
-        <Button look="main" className="min-h-20 px-10 text-[28px]" onClick={done}>
-          {isDone ? 'Done again' : 'Done'}
-        </Button>
-        <Button className="min-h-20 px-6 text-[20px]" onClick={() => go(-1)} aria-label="Corner before">
-          Back
-        </Button>
-        <Button className="min-h-20 px-6 text-[20px]" onClick={() => go(1)} aria-label="Next corner">
-          Next
-        </Button>
-      </div>
+      <StepButtons isDone={isDone} done={done} go={go} />
       {isRatioGuessed(job) && (
         <div className="max-w-3xl text-[17px]" onKeyDown={(event) => event.stopPropagation()}>
           <MeasureRatio />

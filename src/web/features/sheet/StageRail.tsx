@@ -1,14 +1,24 @@
+import { useState } from 'react';
 import { stagesOf, type Stage } from '#core/judgement/stages.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Link } from 'react-router';
 import { stageStanding, stageTitles } from './stages.ts';
 
-/** The stages as marks on a rule down the left edge. Any may be opened at any time. */
+/**
+ * The stages as marks on a rule down the left edge. Any may be opened at any time. On a phone only where one is stands there
+ * until all are asked for.
+ */
 export function StageRail({ stage }: { stage: Stage }) {
   const job = useThisJob();
+  // Folded again once another stage is open.
+  const [unfoldedAt, setUnfoldedAt] = useState<Stage | null>(null);
+  const unfolded = unfoldedAt === stage;
   return (
     <nav aria-label="Stages" className="print:hidden">
-      <ol className="border-ink flex min-h-[calc(100vh-90px)] flex-col border-l-[1.5px] max-lg:min-h-0 max-lg:flex-row max-lg:flex-wrap max-lg:border-t-[1.5px] max-lg:border-l-0">
+      <WhereNow stage={stage} unfolded={unfolded} onFold={() => setUnfoldedAt(unfolded ? null : stage)} />
+      <ol
+        className={`border-ink ${unfolded ? '' : 'narrow:hidden'} flex min-h-[calc(100vh-90px)] flex-col border-l-[1.5px] max-lg:min-h-0 max-lg:flex-row max-lg:flex-wrap max-lg:border-t-[1.5px] max-lg:border-l-0`}
+      >
         {stagesOf(job.record.document).map((one) => (
           <li
             key={one}
@@ -31,6 +41,29 @@ export function StageRail({ stage }: { stage: Stage }) {
         ))}
       </ol>
     </nav>
+  );
+}
+
+/** On a phone: the stage that is open, which of how many, and the way to the others. */
+function WhereNow({ stage, unfolded, onFold }: { stage: Stage; unfolded: boolean; onFold: () => void }) {
+  const job = useThisJob();
+  const all = stagesOf(job.record.document);
+  const { state, words } = stageStanding(stage, job);
+  return (
+    <div className="border-ink mb-2 flex items-center justify-between gap-3 border-t-[1.5px] pt-1 wide:hidden">
+      <p className="min-w-0">
+        <b className="text-action">{stageTitles[stage]}</b>{' '}
+        <span className={`label ${state === 'look' ? 'text-tight' : 'text-second'}`}>{words}</span>
+      </p>
+      <button
+        type="button"
+        aria-expanded={unfolded}
+        onClick={onFold}
+        className="text-action min-h-11 shrink-0 font-semibold underline underline-offset-4"
+      >
+        {unfolded ? 'Fold stages' : `Stage ${all.indexOf(stage) + 1} of ${all.length}`}
+      </button>
+    </div>
   );
 }
 
