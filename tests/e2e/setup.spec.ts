@@ -41,3 +41,17 @@ test('a bike has a column for each end, and asks whether a rider is on', async (
   await expect(page).toHaveURL(/\/sag\?class=motorcycle/);
   await expect(page.getByRole('heading', { name: 'Who rides it?' })).toBeVisible();
 });
+
+test('on a phone the open stage stands alone; the others unfold, and fold again once one is chosen', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto('/jobs/00000000-0000-4000-8000-000100000000/plan');
+  const stages = page.getByRole('navigation', { name: 'Stages' });
+  await expect(stages.getByRole('link')).toHaveCount(0);
+  await stages.getByRole('button', { name: /^Stage \d+ of \d+$/ }).click();
+  await stages.getByRole('link', { name: /^Baseline/ }).click();
+  await expect(page).toHaveURL(/baseline$/);
+  await expect(stages.getByText('Baseline', { exact: true })).toBeVisible();
+  await expect(stages.getByRole('link')).toHaveCount(0);
+});
