@@ -188,7 +188,7 @@ export const glossary: readonly Entry[] = [
   },
 ];
 
-/** Where the sag, spring and height words are drawn, their entries on the help page. */
+/** Entries that have a drawing beside them. */
 export const drawnTerms = ['cross-weight', 'crossover', 'droop', 'motion-ratio', 'preload', 'sag'] as const;
 
 export type DrawnTerm = (typeof drawnTerms)[number];

@@ -715,10 +715,12 @@ describe('jobs out of the way', () => {
     const id = await newJob();
     const heard: string[] = [];
     const events = openJobEvents(server.url, pino({ level: 'silent' }));
-    await new Promise((done) => setTimeout(done, 300));
     const deaf = events.listen((event) => heard.push(event.id));
-    await move(id, 'archived').expect(200);
-    for (let k = 0; k < 50 && !heard.includes(id); k++) await new Promise((done) => setTimeout(done, 20));
+    // Listening begins a moment after it is asked for: moved until it is heard.
+    for (let k = 0; k < 200 && !heard.includes(id); k++) {
+      await move(id, 'archived').expect(200);
+      await new Promise((done) => setTimeout(done, 50));
+    }
     expect(heard).toContain(id);
     deaf();
     await events.close();

@@ -73,6 +73,22 @@ test('everything turned the wrong way: that is checked before anything else, and
   await expect(page.getByTestId('move-LF')).toContainText(/Raise 2[345] mm/);
 });
 
+test('two digits swapped: asked about on New setup as soon as all are read', async ({ page }) => {
+  await page.goto('/new?class=car');
+  for (const [k, mm] of ['327', '375', '388', '386'].entries())
+    await field(
+      page,
+      `Measured height, ${['front left', 'front right', 'rear left', 'rear right'][k] ?? ''}`,
+    ).fill(mm);
+  await page.keyboard.press('Tab');
+  const asked = page.getByTestId('asked-pair-apart');
+  await expect(asked).toContainText('Is it 372 mm front left');
+  await expect(asked.getByRole('link')).toHaveCount(0);
+  await field(page, 'Measured height, front left').fill('372');
+  await page.keyboard.press('Tab');
+  await expect(asked).toHaveCount(0);
+});
+
 test('two digits swapped: asked about on the plan before it is followed, and gone once corrected', async ({
   page,
 }) => {

@@ -24,6 +24,7 @@ interface PairApart {
 const LEAN_APART = { mm: 30, travel: 0.15 };
 /** mm. How near a reading with two digits swapped must bring the leans together to be what was meant. */
 const SWAPPED_WITHIN = 10;
+
 /**
  * The axle of which the baseline's readings, mm, lean further against the other axle's than a body on its springs can,
  * where one of the two was read only once and no collar explains it; none of a machine without four wheels.
@@ -34,25 +35,28 @@ export function pairApart(document: JobDocument, state: RoundsState): PairApart[
     const read = round?.heights[id];
     return read ? meanOf(read) : NaN;
   };
-  const lean = (left: CornerId, right: CornerId) => mean(left) - mean(right);
+  // The tape may go to unlike points: heights are compared at the points that the sheet means.
+  const meant = (id: CornerId, mm = mean(id)) => mm + document.corners[id].reference.offsetMm;
   // Where moves were made, the model knows better what to expect.
   if (state.current > 0 || !ALL_WHEELS.every((id) => cornersIn(document).includes(id))) return [];
-  const [front, rear] = [lean('LF', 'RF'), lean('LR', 'RR')];
+  const [front, rear] = [meant('LF') - meant('RF'), meant('LR') - meant('RR')];
   const most = Math.max(LEAN_APART.mm, LEAN_APART.travel * cornerSpec(document, 'LF').travelMm.value);
   if (!(Math.abs(front - rear) > most)) return [];
   const [left, right, other] = Math.abs(front) > Math.abs(rear) ? AXLES.front(rear) : AXLES.rear(front);
-  const [low, high] = mean(left) < mean(right) ? [left, right] : [right, left];
+  const { kind } = document.corners[left].reference;
+  if (kind !== document.corners[right].reference.kind) return [];
+  const [low, high] = meant(left) < meant(right) ? [left, right] : [right, left];
   const once = [low, high].some((id) => round?.heights[id]?.length === 1);
   if (!once || collarsExplain(document, state, low, high)) return [];
-  const meant = [low, high].flatMap((corner) =>
+  const swapped = [low, high].flatMap((corner) =>
     digitsSwapped(mean(corner))
       .filter((mm) => {
-        const leans = corner === left ? mm - mean(right) : mean(left) - mm;
+        const leans = corner === left ? meant(left, mm) - meant(right) : meant(left) - meant(right, mm);
         return Math.abs(leans - other) <= SWAPPED_WITHIN;
       })
       .map((mm) => ({ corner, mm })),
   );
-  const likely = meant.length === 1 ? (meant[0] ?? null) : null;
+  const likely = swapped.length === 1 ? (swapped[0] ?? null) : null;
   return [{ low, high, mm: mean(low), twinMm: mean(high), likely }];
 }
 
@@ -75,8 +79,8 @@ function digitsSwapped(mm: number): number[] {
   if (!Number.isInteger(mm)) return [];
   const digits = [...String(mm)];
   return digits.slice(1).map((digit, k) => {
-    const swapped = [...digits];
-    [swapped[k], swapped[k + 1]] = [digit, digits[k] ?? ''];
-    return Number(swapped.join(''));
+    const other = [...digits];
+    [other[k], other[k + 1]] = [digit, digits[k] ?? ''];
+    return Number(other.join(''));
   });
 }

@@ -125,13 +125,14 @@ export interface NotYet {
 export function notYet(answer: Answer): NotYet | null {
   const { chanceNow, chanceAfter, cross } = answer;
   if (chanceNow === null || goodEnough(answer)) return null;
+  const out = readsOut(answer);
   const better = chanceAfter !== null && chanceAfter - chanceNow >= WORTHWHILE_GAIN;
   return {
     // Nobody is told that a corner is out which the tape reads in: that is a matter of chance.
-    out: readsOut(answer).filter((id) => tapeReads(answer, id) !== 'in'),
+    out: out.filter((id) => tapeReads(answer, id) !== 'in'),
     tapeOut: answer.corners
       .map(({ id }) => id)
-      .filter((id) => !readsOut(answer).includes(id) && tapeReads(answer, id) === 'out'),
+      .filter((id) => !out.includes(id) && tapeReads(answer, id) === 'out'),
     scales: scalesEnough(answer) ? null : scalesWanted(cross),
     chanceNow,
     betterBy: better ? chanceAfter : null,

@@ -2,6 +2,7 @@ import { labCurve } from '#core/lab/curve.ts';
 import type { Bench } from '#core/lab/setup.ts';
 import { MM_PER_INCH } from '#core/units/formatLength.ts';
 import { inReadersUnit } from '#core/units/measure.ts';
+import type { LengthSystem } from '#core/units/parseLength.ts';
 
 /** Where an axis lies in the chart, px, and what it spans. */
 interface Axis {
@@ -26,16 +27,19 @@ export function axesOf(target: HTMLElement): Axes | null {
   return { xaxis: read(xaxis), yaxis: read(yaxis), yaxis2: read(yaxis2), yaxis3: read(yaxis3) };
 }
 
+/** The system of each axis. */
+export type Systems = Record<'length' | 'force' | 'rate', LengthSystem>;
+
 interface Props {
   bench: Bench;
   axes: Axes;
-  system: 'mm' | 'in';
+  systems: Systems;
 }
 
 /** One setup's three curves over the chart, on its axes. */
-export function LiveCurves({ bench, axes, system }: Props) {
+export function LiveCurves({ bench, axes, systems }: Props) {
   const curve = labCurve(bench);
-  const perMm = system === 'mm' ? 1 : 1 / MM_PER_INCH;
+  const perMm = systems.length === 'mm' ? 1 : 1 / MM_PER_INCH;
   const place = ({ _offset, _length, range }: Axis, value: number) =>
     _offset + ((value - range[0]) / (range[1] - range[0])) * _length;
   const line = (axis: Axis, values: number[], unit: number) =>
@@ -48,8 +52,8 @@ export function LiveCurves({ bench, axes, system }: Props) {
   return (
     <svg aria-hidden className="pointer-events-none absolute inset-0 size-full overflow-hidden" fill="none">
       {[
-        line(axes.yaxis, curve.forceN, inReadersUnit('force', 1, system).value),
-        line(axes.yaxis2, curve.rateNPerMm, inReadersUnit('rate', 1, system).value),
+        line(axes.yaxis, curve.forceN, inReadersUnit('force', 1, systems.force).value),
+        line(axes.yaxis2, curve.rateNPerMm, inReadersUnit('rate', 1, systems.rate).value),
         line(axes.yaxis3, curve.frequencyHz, 1),
       ].map((d, i) => (
         <path key={i} d={d} stroke="var(--tight)" strokeWidth="2" data-live />

@@ -1,13 +1,13 @@
 import { markWords } from '#words/stackEvents.ts';
 import Plotly from 'plotly.js-basic-dist-min';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, useMemo } from 'react';
 import { labCurve, labMarks } from '#core/lab/curve.ts';
 import type { Bench } from '#core/lab/setup.ts';
 import { MM_PER_INCH } from '#core/units/formatLength.ts';
 import { inReadersUnit } from '#core/units/measure.ts';
-import { useSettings } from '../ui/settings.ts';
+import { useSettings, useSystemOf } from '../ui/settings.ts';
 import { useDebounced } from '../ui/useDebounced.ts';
-import { axesOf, LiveCurves, type Axes } from './LiveCurves.tsx';
+import { axesOf, LiveCurves, type Axes, type Systems } from './LiveCurves.tsx';
 
 const DASHES = ['solid', 'dash', 'dot', 'dashdot'];
 const SYMBOLS: Record<string, string> = {
@@ -34,18 +34,21 @@ const REST = 160;
 export function StackChart({ benches, current }: Props) {
   const node = useRef<HTMLDivElement>(null);
   const [axes, setAxes] = useState<Axes | null>(null);
-  const system = useSettings((state) => state.system);
+  const length = useSettings((state) => state.system);
+  const [force, rate] = [useSystemOf('force'), useSystemOf('rate')];
+  const systems = useMemo(() => ({ length, force, rate }), [length, force, rate]);
   const theme = useSettings((state) => state.theme);
   const drawn = useDebounced(benches, REST);
   useEffect(() => {
     const target = node.current;
     if (!target) return;
     const tone = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
-    const traces = drawn.flatMap((bench, k) => tracesOf(bench, k, k === current, system, tone));
-    void Plotly.react(target, traces, layout(tone, system), { displayModeBar: false, responsive: true }).then(
-      () => setAxes(axesOf(target)),
-    );
-  }, [drawn, current, system, theme]);
+    const traces = drawn.flatMap((bench, k) => tracesOf(bench, k, k === current, systems, tone));
+    void Plotly.react(target, traces, layout(tone, systems), {
+      displayModeBar: false,
+      responsive: true,
+    }).then(() => setAxes(axesOf(target)));
+  }, [drawn, current, systems, theme]);
   useEffect(() => {
     const target = node.current;
     return () => {
@@ -61,7 +64,7 @@ export function StackChart({ benches, current }: Props) {
         role="img"
         aria-label="Wheel force, wheel rate and natural frequency against wheel travel"
       />
-      {live && axes && <LiveCurves bench={live} axes={axes} system={system} />}
+      {live && axes && <LiveCurves bench={live} axes={axes} systems={systems} />}
     </div>
   );
 }
@@ -70,15 +73,15 @@ function tracesOf(
   bench: Bench,
   k: number,
   chosen: boolean,
-  system: 'mm' | 'in',
+  systems: Systems,
   tone: (name: string) => string,
 ): object[] {
   const curve = labCurve(bench);
   const marks = labMarks(bench);
-  const length = (mm: number) => (system === 'mm' ? mm : mm / MM_PER_INCH);
+  const length = (mm: number) => (systems.length === 'mm' ? mm : mm / MM_PER_INCH);
   const x = curve.travelMm.map(length);
-  const newton = inReadersUnit('force', 1, system).value;
-  const rateUnit = inReadersUnit('rate', 1, system).value;
+  const newton = inReadersUnit('force', 1, systems.force).value;
+  const rateUnit = inReadersUnit('rate', 1, systems.rate).value;
   const line = {
     color: chosen ? tone('--action') : tone('--ink'),
     dash: DASHES[k],
@@ -115,7 +118,7 @@ function tracesOf(
   ];
 }
 
-function layout(tone: (name: string) => string, system: 'mm' | 'in'): object {
+function layout(tone: (name: string) => string, systems: Systems): object {
   const axis = {
     gridcolor: tone('--rule'),
     zeroline: false,
@@ -134,11 +137,11 @@ function layout(tone: (name: string) => string, system: 'mm' | 'in'): object {
     font: { family: 'Archivo Variable', size: 13, color: tone('--ink') },
     xaxis: {
       ...axis,
-      title: { text: `wheel travel from full droop, ${system}`, font: { size: 13 } },
+      title: { text: `wheel travel from full droop, ${systems.length}`, font: { size: 13 } },
       anchor: 'y3',
     },
-    yaxis: rows(`force, ${inReadersUnit('force', 0, system).unit}`, [0.58, 1]),
-    yaxis2: rows(`wheel rate, ${inReadersUnit('rate', 0, system).unit}`, [0.29, 0.53]),
+    yaxis: rows(`force, ${inReadersUnit('force', 0, systems.force).unit}`, [0.58, 1]),
+    yaxis2: rows(`wheel rate, ${inReadersUnit('rate', 0, systems.rate).unit}`, [0.29, 0.53]),
     yaxis3: rows('frequency, Hz', [0, 0.24]),
     legend: { orientation: 'h', y: 1.08 },
     hovermode: 'x unified',

@@ -25,7 +25,7 @@ const ELSEWHERE = [
   { to: '/book', name: 'Logbook', onPhone: true },
 ];
 
-/** Bays: what is on the lifts, each job one line of the day with its next action and worst margin. */
+/** The list of jobs: what is on the lifts, each one line of the day with its next action and worst margin. */
 export function BaysPage() {
   const navigate = useNavigate();
   const [params, setParams] = useSearchParams();
@@ -42,7 +42,7 @@ export function BaysPage() {
   const known = all.flatMap(({ data }) => data?.pages.flatMap(({ jobs }) => jobs.map(({ id }) => id)) ?? []);
   return (
     <main className="mx-auto w-full max-w-[1232px] flex-1 px-6 py-5 max-md:px-4">
-      <title>Bays · Margin</title>
+      <title>Jobs · Margin</title>
       <section
         aria-label="New setup"
         className="border-rule flex flex-wrap items-center gap-x-5 gap-y-2 border-b pb-4"

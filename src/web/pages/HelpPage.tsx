@@ -64,8 +64,8 @@ export function HelpPage() {
       <Part id="typing">
         <ul className="list-disc pl-5">
           <li>
-            A number alone counts in the unit beside the field: as chosen at the top. Beside mm and inches
-            each quantity can have a unit of its own.
+            A number alone counts in the unit beside the field. Units are chosen at the top, each quantity by
+            itself if you like.
           </li>
           <li>With a unit it can be typed anywhere: 375 mm, 37.5 cm, 14.75", 14 3/4 in, 1' 2 3/4".</li>
           <li>Small sums work: 14 1/4 - 1.</li>

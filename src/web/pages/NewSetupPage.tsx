@@ -2,6 +2,7 @@ import { useEffect, useRef, type RefObject } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { machineClasses, type MachineClass } from '#core/kinds/classes/index.ts';
 import { ClassChoice } from '../features/job/ClassChoice.tsx';
+import { Asked } from '../features/finding/Asked.tsx';
 import { FirstAnswer } from '../features/setup/FirstAnswer.tsx';
 import { RiderOn } from '../features/setup/RiderOn.tsx';
 import { SetupAssumed, SetupCollars, SetupFitted } from '../features/setup/SetupFitted.tsx';
@@ -55,6 +56,7 @@ export function NewSetupPage() {
             <SetupColumns />
             <SetupHeights toStart={() => button.current?.focus()} />
             <SetupFitted />
+            <Asked />
             <FirstAnswer />
             <SetupCollars />
             <SetupAssumed />

@@ -1,3 +1,5 @@
+import type { MeasureName } from '#core/units/measure.ts';
+import { useTell } from '../../ui/settings.ts';
 import { dropUnsent, enqueue, useQueue } from '../../api/queue.ts';
 import type { Unsent } from '../../api/unsent.ts';
 import { queryClient } from '../../api/jobs.ts';
@@ -62,7 +64,15 @@ function Choose({ item, clashes }: { item: Unsent; clashes: Clash[] }) {
   );
 }
 
+/** Units of facts that are shown in the reader's. */
+const measureOf: Partial<Record<NonNullable<Said['unit']>, MeasureName>> = {
+  bar: 'pressure',
+  km: 'distance',
+  litres: 'volume',
+};
+
 function Value({ value, unit }: Said) {
+  const tell = useTell();
   if (typeof value !== 'number')
     return (
       <>
@@ -75,6 +85,8 @@ function Value({ value, unit }: Said) {
     );
   if (unit === 'mm') return <Length mm={value} decimals={2} />;
   if (unit === 'kg') return <Mass kg={value} decimals={1} />;
+  const name = unit && measureOf[unit];
+  if (name) return <span className="figures">{tell(name, value)}</span>;
   return (
     <span className="figures">
       {value}

@@ -37,7 +37,7 @@ export function Asked() {
             <b>{question.what}</b> {question.remedy}
           </p>
           <div className="flex flex-wrap gap-3 print:hidden">
-            {question.stage !== stage && (
+            {stage !== undefined && question.stage !== stage && (
               <Link
                 to={`/jobs/${job.record.id}/${question.stage}`}
                 className="text-action flex min-h-8 items-center font-semibold underline underline-offset-4"
@@ -65,12 +65,11 @@ interface Question {
 }
 
 function askedIn({ questions, findings, state }: Analysis, say: Say): Question[] {
-  const { current } = state;
   return [
     ...questions.map((one) => ({
       key: contradictionKey(one),
       about: one.about,
-      stage: enteredAt(one, current),
+      stage: enteredAt(one, state),
       ...contradictionWords(one, say),
     })),
     ...findings.flatMap((one): Question[] => {
@@ -92,10 +91,10 @@ function askedIn({ questions, findings, state }: Analysis, say: Say): Question[]
 const readingStage = (round: number) => (round === 0 ? 'baseline' : 'measure');
 
 /** The stage at which the figures in question are entered. */
-function enteredAt(one: Contradiction, current: number): string {
+function enteredAt(one: Contradiction, { rounds, current }: Analysis['state']): string {
   switch (one.about) {
     case 'weights':
-      return 'scales';
+      return rounds.some(({ pads }) => Object.keys(pads).length > 0) ? 'scales' : 'intake';
     case 'all-alike':
       return readingStage(current);
     case 'pair-apart':

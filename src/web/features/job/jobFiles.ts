@@ -2,6 +2,7 @@ import { jobFileName, jobFileOf, jobFromFile } from '#core/document/file.ts';
 import { download } from '../../ui/download.ts';
 import type { Entry, JobRecord } from '#core/document/types.ts';
 import type { JobAnswer } from '#contract/api.ts';
+import { limits } from '#contract/limits.ts';
 import { ApiProblem, callApi } from '../../api/client.ts';
 
 /** Hands the reader a job as a file. */
@@ -14,7 +15,7 @@ export function handOver(text: string, type: string, name: string): void {
   download(new Blob([text], { type }), name);
 }
 
-/** Makes a second job of one, with everything read and done in it. Gives its id. Throws as `callApi` does. */
+/** Makes a second job of one as the server has it, with everything read and done in it. Gives its id. Throws as `callApi` does. */
 export async function duplicateJob(id: string): Promise<string> {
   const record = await callApi<JobAnswer>(`/jobs/${id}`);
   const copy = jobFromFile(jobFileOf(record), () => crypto.randomUUID());
@@ -26,15 +27,13 @@ export async function duplicateJob(id: string): Promise<string> {
     undoOf: null,
     redoOf: null,
     type: 'change',
-    ops: [{ path: ['name'], from: name, to: `${name.slice(0, MOST_NAME - COPY.length)}${COPY}` }],
+    ops: [{ path: ['name'], from: name, to: `${name.slice(0, limits.nameLength - COPY.length)}${COPY}` }],
   };
   const made = await callApi<JobAnswer>('/jobs', { ...copy, entries: [...copy.entries, renamed] });
   return made.id;
 }
 
 const COPY = ', copy';
-/** Characters that a job's name may have. */
-const MOST_NAME = 80;
 
 export type Opened = { ok: true; id: string } | { ok: false; why: string; details: string[] };
 

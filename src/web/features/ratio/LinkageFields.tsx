@@ -1,3 +1,4 @@
+import { useSay } from '../../ui/settings.ts';
 import { ratioMap } from '#core/geometry/ratioMap.ts';
 import {
   linkagePlaces,
@@ -106,13 +107,14 @@ export function LinkageFields({ figures, ratio, travelMm, draftKey, set }: Props
 
 /** What damper per wheel the places come to, or that they lock. */
 function Comes({ value, travelMm }: { value: LinkageDescription; travelMm: number }) {
+  const say = useSay(0);
   const rows = linkageTable(value, travelMm);
   const moves = rows.every(([, s], i) => i === 0 || s > (rows[i - 1]?.[1] ?? 0));
   if (!moves)
     return (
       <p role="alert" className="label text-short mt-1">
-        These places lock or stretch the damper within {Math.round(travelMm)} mm of travel: the one number
-        counts until they move freely.
+        These places lock or stretch the damper within {say(travelMm)} of travel: the one number counts until
+        they move freely.
       </p>
     );
   const map = ratioMap({ kind: 'linkage', ...value }, travelMm);

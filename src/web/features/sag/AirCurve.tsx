@@ -1,3 +1,4 @@
+import { useSay, useTell } from '../../ui/settings.ts';
 import { AirSpring, type AirDescription } from '#core/springs/air.ts';
 
 const WIDTH = 300;
@@ -16,6 +17,7 @@ export function AirCurve({
   gaugeBar: number;
   strokeMm: number;
 }) {
+  const [tell, say] = [useTell(), useSay(0)];
   const set = { ...air, gaugeBar };
   const curve = (one: AirDescription) => {
     const spring = new AirSpring(one);
@@ -41,7 +43,7 @@ export function AirCurve({
       width={WIDTH}
       height={HEIGHT}
       role="img"
-      aria-label={`Air shock at ${gaugeBar.toFixed(1)} bar: ${Math.round(both[0] ?? 0)} N fully extended, ${Math.round(both.at(-1) ?? 0)} N near full bump${joins === null ? '' : `; the end-stroke chamber joins in after ${Math.round(pistonAtMm)} mm of shaft`}`}
+      aria-label={`Air shock at ${tell('pressure', gaugeBar)}: ${tell('force', Math.round(both[0] ?? 0))} fully extended, ${tell('force', Math.round(both.at(-1) ?? 0))} near full bump${joins === null ? '' : `; the end-stroke chamber joins in after ${say(pistonAtMm)} of shaft`}`}
       className="max-w-full"
       fill="none"
       stroke="currentColor"

@@ -1,4 +1,3 @@
-import { collarSeat } from '#core/adjusting/alongDamper.ts';
 import { gainGroups, assumedRatio, type GainGroup } from '#core/estimate/corner.ts';
 import { isTurned } from '#core/kinds/adjusters/index.ts';
 import { classDefaults, cornersIn } from '#core/kinds/classes/index.ts';
@@ -26,7 +25,7 @@ export function SetupFitted() {
       {gainGroups(document).map((group) => (
         <div key={group.id} className={cellSpan(group.id)}>
           {twinOf(group.id) ? (
-            <p className="label text-second">{group.title}, both sides</p>
+            <p className="label text-second pb-1">{group.title}, both sides</p>
           ) : (
             <p className="label text-second wide:hidden">{group.title}</p>
           )}
@@ -44,9 +43,7 @@ export function SetupFitted() {
 /** The caliper's reading at each collar. */
 export function SetupCollars() {
   const { document } = useThisJob().record;
-  const turned = cornersIn(document).filter(
-    (id) => collarSeat(document, id) ?? isTurned(document.corners[id].fitting),
-  );
+  const turned = cornersIn(document).filter((id) => isTurned(document.corners[id].fitting));
   if (turned.length === 0) return null;
   return (
     <SetupRow label="Collar reads" help="if you have a caliper there">

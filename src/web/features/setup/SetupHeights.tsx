@@ -57,7 +57,7 @@ export function SetupHeights({ toStart }: { toStart: () => void }) {
         ))}
       </SetupRow>
       {isOff && (
-        <SetupRow label="Offset" help="the sheet’s point over the tape’s; lower is −">
+        <SetupRow label="Offset" help="added to what the tape reads to reach the sheet’s point">
           {groups.map((group, i) => (
             <GroupOffset key={group.id} group={group} order={7 + i} />
           ))}

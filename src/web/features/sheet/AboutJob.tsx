@@ -1,3 +1,4 @@
+import { Pencil } from 'lucide-react';
 import { useSearchParams } from 'react-router';
 import { limits } from '#contract/limits.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
@@ -33,9 +34,15 @@ export function AboutJob() {
   const { about } = document;
   return (
     <>
-      <Button look="quiet" className="max-lg:hidden print:hidden" onClick={() => show(true)}>
-        Details
-      </Button>
+      <button
+        type="button"
+        aria-label="Rename, details"
+        aria-haspopup="dialog"
+        onClick={() => show(true)}
+        className="text-second -my-1 grid size-8 shrink-0 place-items-center print:hidden"
+      >
+        <Pencil size={15} aria-hidden />
+      </button>
       <Dialog open={params.has(ASKED)} onClose={() => show(false)} title="Details of the job">
         <div className="grid grid-cols-2 gap-x-6 gap-y-4 max-sm:grid-cols-1">
           <TextField

@@ -17,7 +17,10 @@ export function JobHeader() {
     <HeaderSlot.Fill>
       <title>{`${document.name} · Margin`}</title>
       <div className="min-w-0">
-        <h1 className="truncate font-semibold">{document.name}</h1>
+        <div className="flex items-center gap-1">
+          <h1 className="truncate font-semibold">{document.name}</h1>
+          <AboutJob />
+        </div>
         <p className="label text-second truncate">
           {[document.machine.title || classDefaults[document.machine.class].title, document.about.plate]
             .filter(Boolean)
@@ -35,7 +38,6 @@ export function JobHeader() {
           {round?.settled ? `, ${round.settled}` : ''}
         </p>
       </div>
-      <AboutJob />
       <Button
         look="quiet"
         disabled={!last}
