@@ -41,6 +41,7 @@ export const demoJobs = [
       document.loads = [
         { name: 'boat gear in the bed', kg: 190, xMm: -1450, yMm: 0, aboard: [false, false, true] },
       ];
+      document.toleranceMm = 8;
       document.load = 'canopy, empty';
       document.note = 'Owner wants 45 mm over standard on the springs that are fitted.';
       perCorner(document, (corner, axle) => {
@@ -59,6 +60,7 @@ export const demoJobs = [
           springs: [axle === 'front' ? coil('105 front', 105, 350, 160) : coil('44 rear', 44, 440, 160)],
           preloadMm: axle === 'front' ? 34 : 26,
         });
+        corner.collarAt = 'above';
         corner.collar =
           axle === 'front'
             ? collar('top of body', 'with-seat', 38, 72)
@@ -112,6 +114,7 @@ export const demoJobs = [
           springs: [axle === 'front' ? coil('32 front', 32, 230, 78) : coil('50 rear', 50, 200, 82)],
           preloadMm: 22,
         });
+        corner.collarAt = 'below';
         corner.collar = collar('lock ring shoulder', 'against-seat', 12, 88);
         corner.camberPerMm = axle === 'front' ? -0.021 : -0.016;
         corner.clearances = [
@@ -188,6 +191,7 @@ export const demoJobs = [
           rings: [{ after: 0, limitMm: axle === 'front' ? 63 : 86, on: 'body', gapMm: null }],
           preloadMm: axle === 'front' ? 40 : 22,
         });
+        corner.collarAt = 'above';
         corner.collar = collar('top cap', 'with-seat', 70, 160);
       });
       return document;

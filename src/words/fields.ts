@@ -108,12 +108,12 @@ const cornerWords: Record<PathsIn<typeof cornerField.fields>, string> = {
   camberPerMm: 'camber per mm',
 };
 
-/** A path of the job document in words: "target height, front left". */
-export function pathWords(path: readonly string[]): string {
+/** A path of the job document in words: "target height, front left"; or "target height, front" where `where` says so. */
+export function pathWords(path: readonly string[], where?: string): string {
   const named = (words: Record<string, string>, keys: readonly string[]) =>
     words[keys.join('.')] ?? keys.join(' ');
   if (path[0] !== 'corners') return named(jobWords, path);
-  return `${named(cornerWords, path.slice(2))}, ${cornerNames[path[1] as CornerId]}`;
+  return `${named(cornerWords, path.slice(2))}, ${where ?? cornerNames[path[1] as CornerId]}`;
 }
 
 const FACT_WORDS: Record<Fact['kind'], string> = {

@@ -41,7 +41,7 @@ const screens: [name: string, path: string, act?: (page: Page) => Promise<void>]
   [
     'adjusters to pick from',
     `${DUNLIN}/intake`,
-    (page) => page.getByRole('button', { name: /^What is turned, front left/ }).click(),
+    (page) => page.getByRole('button', { name: /^What is turned, front/ }).click(),
   ],
   ['rings', `${CURLEW}/rings`],
   ['scales', `${SALTMARSH}/scales`, (page) => page.getByTestId('trade').waitFor()],

@@ -41,12 +41,12 @@ test.describe('the tape is believed', () => {
   test('switched to inches, every field opened and left changes nothing', async ({ page }) => {
     const id = await quickStart(page, 'Stilt', ['372', '375', '388', '386'], '350', '360');
     await page.goto(`/jobs/${id}/intake`);
-    await field(page, 'Thread pitch, front left').fill('1.75');
-    await field(page, 'Thread pitch, front left').press('Enter');
+    await field(page, 'Thread pitch, front').fill('1.75');
+    await field(page, 'Thread pitch, front').press('Enter');
     await allSent(page);
     const before = await (await page.request.get(`/api/jobs/${id}`)).json();
     await page.getByRole('button', { name: 'in', exact: true }).click();
-    await expect(field(page, 'Thread pitch, front left')).toHaveValue('0.069');
+    await expect(field(page, 'Thread pitch, front')).toHaveValue('0.069');
     const inputs = page.locator('main input[data-order]');
     for (let k = 0; k < (await inputs.count()); k++) {
       await inputs.nth(k).focus();
@@ -114,7 +114,7 @@ test.describe('the tape is believed', () => {
   }) => {
     const id = await quickStart(page, 'Greenshank', ['380', '380', '380', '380'], '360', '360');
     await page.goto(`/jobs/${id}/intake`);
-    for (const corner of ['front left', 'front right', 'rear left', 'rear right']) {
+    for (const corner of ['front', 'rear']) {
       await field(page, `Motion ratio, ${corner}`).fill('0.5');
       await field(page, `Motion ratio, ${corner}`).press('Enter');
     }

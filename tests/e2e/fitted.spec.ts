@@ -10,17 +10,17 @@ test.describe('springs and weights', () => {
     await page.getByRole('link', { name: /^Intake/ }).click();
     await page.getByRole('button', { name: /Springs and weights/ }).click();
 
-    await field(page, 'Spring rate, front left').fill('200 lb/in');
+    await field(page, 'Spring rate, front').fill('200 lb/in');
     await expect(page.getByText('35 N/mm · 200 lb/in')).toBeVisible();
     await page.keyboard.press('Tab');
-    await field(page, 'Free length, front left').fill('250');
-    await field(page, 'Solid length, front left').fill('260');
+    await field(page, 'Free length, front').fill('250');
+    await field(page, 'Solid length, front').fill('260');
     await page.keyboard.press('Tab');
     // What crosses is refused in the field and nothing else is touched.
-    await expect(field(page, 'Solid length, front left')).toHaveAttribute('aria-invalid', 'true');
-    await field(page, 'Solid length, front left').fill('100');
+    await expect(field(page, 'Solid length, front')).toHaveAttribute('aria-invalid', 'true');
+    await field(page, 'Solid length, front').fill('100');
     await page.keyboard.press('Tab');
-    await field(page, 'Preload at droop, front left').fill('20');
+    await field(page, 'Preload at droop, front').fill('20');
     await page.keyboard.press('Tab');
     const column = page.getByRole('complementary', { name: 'Margins' });
     await showAllMargins(page);
@@ -29,9 +29,9 @@ test.describe('springs and weights', () => {
     await allSent(page);
 
     await page.reload();
-    await expect(field(page, 'Spring rate, front left')).toHaveValue('35.03');
+    await expect(field(page, 'Spring rate, front')).toHaveValue('35.03');
     await page.getByRole('button', { name: 'in', exact: true }).click();
-    await expect(field(page, 'Spring rate, front left')).toHaveValue('200');
+    await expect(field(page, 'Spring rate, front')).toHaveValue('200');
   });
 
   test('a load aboard in its own case: the margin says in which case it is least; undo takes it back', async ({

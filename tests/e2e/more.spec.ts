@@ -33,8 +33,8 @@ test.describe('round the sheet', () => {
     await expect(page.getByRole('button', { name: 'Done, front left' })).toBeVisible();
     const before = await page.locator('[data-corner=LF]').innerText();
     await page.goto(`/jobs/${id}/intake`);
-    await field(page, 'Target height, front left').fill('355');
-    await field(page, 'Target height, front left').press('Enter');
+    await field(page, 'Target height, front').fill('355');
+    await field(page, 'Target height, front').press('Enter');
     await page.goto(`/jobs/${id}/plan`);
     await page.getByRole('button', { name: 'Use this new plan' }).click();
     await expect(page).toHaveURL(/turn$/);
@@ -48,24 +48,26 @@ test.describe('round the sheet', () => {
   }) => {
     const id = await quickStart(page, 'Garganey', READINGS, '365', '362');
     await page.goto(`/jobs/${id}/intake`);
-    await expect(field(page, 'Motion ratio, front left')).toHaveAttribute('placeholder', '0.71 assumed');
-    await field(page, 'Least collar reading, front left').fill('60');
-    await field(page, 'Least collar reading, front left').press('Enter');
+    await expect(field(page, 'Motion ratio, front')).toHaveAttribute('placeholder', '0.71 assumed');
+    await field(page, 'Least collar reading, front').fill('60');
+    await field(page, 'Least collar reading, front').press('Enter');
+    await field(page, 'Motion ratio, front').fill('0.6');
+    await field(page, 'Motion ratio, front').press('Enter');
     await page
-      .getByRole('row', { name: /Collar from/ })
-      .getByRole('button', { name: 'as 1 all round' })
+      .getByRole('row', { name: /Motion ratio/ })
+      .getByRole('button', { name: 'rear as front' })
       .click();
-    await expect(field(page, 'Least collar reading, rear right')).toHaveValue('60');
-    await field(page, 'Greatest collar reading, front left').fill('2 in');
+    await expect(field(page, 'Motion ratio, rear')).toHaveValue('0.6');
+    await field(page, 'Greatest collar reading, front').fill('2 in');
     await expect(page.getByText(/Not possible here: it must be 60 to 1000 mm/)).toBeVisible();
-    await field(page, 'Greatest collar reading, front left').fill('60');
-    await field(page, 'Greatest collar reading, front left').press('Enter');
+    await field(page, 'Greatest collar reading, front').fill('60');
+    await field(page, 'Greatest collar reading, front').press('Enter');
     const refused = page.getByRole('dialog', { name: 'The server would not take this' });
     await expect(refused).toContainText('the least collar reading must be below the greatest');
     await refused.getByRole('button', { name: 'Discard mine' }).click();
-    await expect(field(page, 'Greatest collar reading, front left')).toHaveValue('');
-    await field(page, 'Greatest collar reading, front left').fill('120');
-    await field(page, 'Greatest collar reading, front left').press('Enter');
+    await expect(field(page, 'Greatest collar reading, front')).toHaveValue('');
+    await field(page, 'Greatest collar reading, front').fill('120');
+    await field(page, 'Greatest collar reading, front').press('Enter');
     await page.goto(`/jobs/${id}/baseline`);
     await field(page, 'Collar reads').first().fill('80');
     await field(page, 'Collar reads').first().press('Enter');
@@ -167,13 +169,13 @@ test.describe('two hands at once', () => {
     const id = await quickStart(page, 'Pratincole', READINGS, '365', '362');
     const other = await context.newPage();
     await other.goto(`/jobs/${id}/intake`);
-    await field(other, 'Target height, rear left').fill('350');
-    await field(other, 'Target height, rear left').press('Enter');
+    await field(other, 'Target height, rear').fill('350');
+    await field(other, 'Target height, rear').press('Enter');
     await page.goto(`/jobs/${id}/intake`);
     const undo = page.getByRole('button', { name: 'Undo' });
-    await expect(undo).toHaveAttribute('title', /Undo: Target height, rear left/);
+    await expect(undo).toHaveAttribute('title', /Undo: Target height, rear/);
     await undo.click();
-    await expect(field(other, 'Target height, rear left')).toHaveValue('362');
+    await expect(field(other, 'Target height, rear')).toHaveValue('362');
   });
 });
 

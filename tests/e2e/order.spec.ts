@@ -8,12 +8,11 @@ test('an adjuster is picked from its picture, for both sides, and the plan then 
 }) => {
   const id = await quickStart(page, 'Godwit', ['575', '575', '580', '580'], '575', '600');
   await page.goto(`/jobs/${id}/intake`);
-  await page.getByRole('button', { name: 'What is turned, rear left: seat collar' }).click();
+  await page.getByRole('button', { name: 'What is turned, rear: seat collar' }).click();
   await expect(page.getByRole('checkbox', { name: 'The same rear right' })).toBeChecked();
   await page.getByRole('button', { name: /^Leaf pack/ }).click();
-  await expect(page.getByRole('button', { name: 'What is turned, rear right: leaf pack' })).toBeVisible();
-  await field(page, 'One step, rear left').fill('20');
-  await field(page, 'One step, rear right').fill('20');
+  await expect(page.getByRole('button', { name: 'What is turned, rear: leaf pack' })).toBeVisible();
+  await field(page, 'One step, rear').fill('20');
   await page.keyboard.press('Tab');
   await allSent(page);
   await page.goto(`/jobs/${id}/plan`);
@@ -52,19 +51,18 @@ test('what can touch is entered and becomes a margin; a second spring and its ri
   await expect(field(page, 'Bar rate at the wheels, front')).toHaveValue('');
   await expect(field(page, 'Bar rate at the wheels, front')).toHaveAttribute('placeholder', '10 assumed');
   await page.getByRole('button', { name: /Springs and weights/ }).click();
-  for (const corner of ['front left', 'front right']) await field(page, `Spring rate, ${corner}`).fill('60');
+  await field(page, 'Spring rate, front').fill('60');
   await page.keyboard.press('Tab');
-  await page.getByRole('button', { name: 'One spring more, front left' }).click();
+  await page.getByRole('button', { name: 'One spring more, front' }).click();
   // A further spring says nothing yet, and counts for nothing until it does.
-  await expect(field(page, 'Spring rate, spring 2, front right')).toHaveValue('');
+  await expect(field(page, 'Spring rate, spring 2, front')).toHaveValue('');
   await expect(page.getByText('Something fitted contradicts itself')).toHaveCount(0);
-  for (const corner of ['front left', 'front right'])
-    await field(page, `Spring rate, spring 2, ${corner}`).fill('60');
+  await field(page, 'Spring rate, spring 2, front').fill('60');
   await page.keyboard.press('Tab');
-  await field(page, 'Ring 1 stops the slider, front left').fill('70');
+  await field(page, 'Ring 1 stops the slider, front').fill('70');
   await page.keyboard.press('Tab');
   await expect(page.getByRole('link', { name: /^Rings/ })).toBeVisible();
-  await page.getByRole('button', { name: 'One spring fewer, front left' }).click();
+  await page.getByRole('button', { name: 'One spring fewer, front' }).click();
   await expect(page.getByRole('link', { name: /^Rings/ })).toHaveCount(0);
   await allSent(page);
 });
@@ -74,9 +72,10 @@ test('a strut is read from its hole; load cases have names of their own; a toler
 }) => {
   const id = await quickStart(page, 'Ruff', ['375', '375', '381', '381'], '375', '381');
   await page.goto(`/jobs/${id}/intake`);
-  await page.getByRole('button', { name: 'What is turned, front left: seat collar' }).click();
+  await page.getByRole('button', { name: 'What is turned, front: seat collar' }).click();
   await page.getByRole('button', { name: /^Strut/ }).click();
-  await expect(field(page, 'Collar datum, front right')).toHaveValue('centre of the mounting hole');
+  await page.getByRole('button', { name: /^Where it is measured/ }).click();
+  await expect(field(page, 'Collar datum, front')).toHaveValue('centre of the mounting hole');
   await page.getByLabel('Tolerance from').selectOption({ label: 'careful: 3 mm' });
   await expect(field(page, 'Tolerance, each corner ±')).toHaveValue('3');
   await page.getByRole('button', { name: /Springs and weights/ }).click();

@@ -50,15 +50,12 @@ test.describe('data stays what was read', () => {
   }) => {
     const id = await quickStart(page, 'Snipe', ['372', '375', '388', '386'], '350', '360');
     await page.goto(`/jobs/${id}/intake`);
-    await expect(field(page, 'Thread pitch, front left')).toHaveAttribute('placeholder', '2 assumed');
+    await expect(field(page, 'Thread pitch, front')).toHaveAttribute('placeholder', '2 assumed');
     await page.keyboard.press('u');
-    await expect(field(page, 'Thread pitch, front left')).toHaveAttribute(
-      'placeholder',
-      /^0\.0\d\d assumed$/,
-    );
-    await field(page, 'Thread pitch, front left').fill('0.079');
-    await field(page, 'Thread pitch, front left').press('Enter');
-    await expect(field(page, 'Thread pitch, front left')).toHaveValue('0.079');
+    await expect(field(page, 'Thread pitch, front')).toHaveAttribute('placeholder', /^0\.0\d\d assumed$/);
+    await field(page, 'Thread pitch, front').fill('0.079');
+    await field(page, 'Thread pitch, front').press('Enter');
+    await expect(field(page, 'Thread pitch, front')).toHaveValue('0.079');
     await expect(field(page, 'Tolerance, each corner ±')).toHaveAttribute('placeholder', /^0\.\d+ assumed$/);
     await page.goto(`/jobs/${id}/plan`);
     await expect(page.getByTestId('move-LF')).toContainText(/0\.\d+\sin of seat/);
@@ -237,7 +234,7 @@ test.describe('what is shown is of one kind', () => {
     );
     await page.goto(`/jobs/${id}/intake`);
     for (const [label, value] of [
-      ['Air pressure, left ski', '5'],
+      ['Air pressure, front', '5'],
       ['Leg length, skid rear arm', '125'],
       ['Each further, skid rear arm', '12'],
     ] as const)
@@ -264,10 +261,8 @@ test.describe('what is shown is of one kind', () => {
     await page.getByRole('link', { name: 'Bay view' }).click();
     await expect(mark).toHaveCount(1);
     await page.goto(`/jobs/${id}/intake`);
-    for (const corner of ['front left', 'front right']) {
-      await field(page, `Thread pitch, ${corner}`).fill('2');
-      await field(page, `Thread pitch, ${corner}`).press('Enter');
-    }
+    await field(page, 'Thread pitch, front').fill('2');
+    await field(page, 'Thread pitch, front').press('Enter');
     await allSent(page);
     await page.goto(`/jobs/${id}/plan`);
     await expect(mark).toHaveCount(2);

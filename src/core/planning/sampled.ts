@@ -37,6 +37,6 @@ export function* samplePlan(answer: Answer, count: number): Generator<number, Sa
 
 function quantiles(values: Float64Array): Sampled['heights'][number] {
   const sorted = values.slice().sort();
-  const at = (share: number) => sorted[Math.min(Math.floor(share * sorted.length), sorted.length - 1)] ?? NaN;
+  const at = (share: number) => sorted[Math.floor(share * sorted.length)] ?? NaN;
   return { low: at(0.05), middle: at(0.5), high: at(0.95) };
 }

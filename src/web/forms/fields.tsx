@@ -1,5 +1,6 @@
 import { questionWords } from '#words/questions.ts';
 import { useThisJob } from '../jobStore/jobContext.ts';
+import { useSides } from '../jobStore/bothSides.tsx';
 import { described } from './described.ts';
 import { numbered, numberOf, type FactPlace, type NumberedKind } from '#core/document/factKinds.ts';
 import { factAt } from '#core/document/facts.ts';
@@ -80,7 +81,10 @@ interface PathFieldProps {
 /** A number of the description, or none: then the class's value is assumed and stands in the field as a hint. */
 export function PathField({ path, label, placeholder, assumed, ...rest }: PathFieldProps) {
   const job = useThisJob();
-  const words = capital(pathWords(path));
+  const { at, named } = useSides();
+  const [root = '', corner, ...within] = path;
+  const paths = root === 'corners' ? at(corner as CornerId).map((id) => [root, id, ...within]) : [path];
+  const words = capital(pathWords(path, root === 'corners' ? named(corner as CornerId) : undefined));
   const { assumed: usual, ...field } = described(job.record.document, path);
   return (
     <NumberField
@@ -89,7 +93,7 @@ export function PathField({ path, label, placeholder, assumed, ...rest }: PathFi
       assumed={placeholder === undefined ? (assumed ?? usual) : null}
       placeholder={placeholder}
       label={label ?? words}
-      draftKey={pathKey(job.record.id, path)}
+      draftKey={pathKey(job.record.id, ...paths)}
       decimals={2}
       value={valueAt(job.record.document, path) as number | null}
       unsent={job.unsent.some(

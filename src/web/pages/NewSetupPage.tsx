@@ -56,12 +56,15 @@ export function NewSetupPage() {
             <SetupColumns />
             <SetupHeights toStart={() => button.current?.focus()} />
             <SetupFitted />
-            <Asked />
             <FirstAnswer />
             <SetupCollars />
             <SetupAssumed />
           </div>
           <StartLine job={job} button={button} begin={begin} />
+          {/* Under the button: what comes up as a field is left must not move it from under the pointer. */}
+          <div className="-mx-4 mt-3">
+            <Asked />
+          </div>
         </div>
         <Notes />
       </main>

@@ -8,18 +8,23 @@ import { Length, SizeLength } from './Figure.tsx';
 export function MeasuredLength({
   figure,
   className = 'text-figure',
+  below,
 }: {
   figure: Measured;
   className?: string;
+  /** Said after what kind of figure it is; the two then stand on a line of their own. */
+  below?: string;
 }) {
   const style = useLengthStyle(1);
   return (
     <span data-kind="measured">
-      <span className={`font-bold ${className}`}>
+      <span className={`font-bold whitespace-nowrap ${className}`}>
         <Length mm={figure.value} />
       </span>{' '}
-      <span className="label text-second inline-block font-normal">
-        {[measuredWords(figure, (mm) => lengthText(mm, style)), typedOtherwise(figure, style.system)]
+      <span
+        className={`label text-second font-normal ${below === undefined ? 'inline-block' : 'block leading-4'}`}
+      >
+        {[measuredWords(figure, (mm) => lengthText(mm, style)), typedOtherwise(figure, style.system), below]
           .filter(Boolean)
           .join(', ')}
       </span>
@@ -28,11 +33,24 @@ export function MeasuredLength({
 }
 
 /** Worked out from readings: always with its sign and spread, never in the place of a reading. */
-export function EstimatedLength({ figure, note }: { figure: Estimated; note: string }) {
+export function EstimatedLength({
+  figure,
+  note,
+  below = false,
+}: {
+  figure: Estimated;
+  note: string;
+  /** The note stands on a line of its own. */
+  below?: boolean;
+}) {
   return (
     <span data-kind="estimated">
-      ≈ <Length mm={figure.value} bare /> ± <SizeLength mm={figure.sd} />{' '}
-      <span className="label text-second">estimated{note && `, ${note}`}</span>
+      <span className="whitespace-nowrap">
+        ≈ <Length mm={figure.value} bare /> ± <SizeLength mm={figure.sd} />
+      </span>{' '}
+      <span className={`label text-second ${below ? 'block leading-4' : ''}`}>
+        estimated{note && `, ${note}`}
+      </span>
     </span>
   );
 }

@@ -16,6 +16,8 @@ import { capital, cornerNumbers } from '../../ui/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Length, Turns } from '../../ui/Figure.tsx';
 import { NumberField } from '../../forms/NumberField.tsx';
+import type { Fact } from '#core/document/types.ts';
+import { Panel } from '../sheet/Panel.tsx';
 import { Clearances } from './Clearances.tsx';
 import { CheckList } from '../prep/CheckList.tsx';
 import { SumFigure } from '../sums/SumFigure.tsx';
@@ -24,18 +26,34 @@ import { FactField, PathField } from '../../forms/fields.tsx';
 /** Everything that is seen to and written down before a machine goes out. */
 export function CloseOutSections() {
   const job = useThisJob();
+  const { facts } = job;
   const round = job.state.current;
+  const isRead = (kind: Fact['kind']) => facts.some(({ fact }) => fact.kind === kind);
   return (
     <div className="grid gap-x-8 gap-y-5 px-4 pb-4 xl:grid-cols-2">
       <section aria-label="Checklist before it goes out">
         <h3 className="font-semibold">Checklist</h3>
         <CheckList kind="check" round={round} items={closeList(job.record.document)} />
       </section>
-      <div className="flex flex-col gap-7">
-        {footingOf(job.record.document.machine.class) === 'wheels' && <Toe round={round} />}
+      <div className="flex flex-col gap-4">
         <Clearances round={round} />
-        <Clicks round={round} />
         <Recheck />
+        <div className="border-rule border-b">
+          {footingOf(job.record.document.machine.class) === 'wheels' && (
+            <Panel title="Toe" words="front axle" open={isRead('toe')}>
+              <Toe round={round} />
+            </Panel>
+          )}
+          <Panel
+            title="Damper starting point"
+            words="clicks from full hard; gas charge"
+            open={
+              isRead('clicks') || facts.some(({ fact }) => fact.kind === 'pressure' && fact.slot === 'gas')
+            }
+          >
+            <Clicks round={round} />
+          </Panel>
+        </div>
         <p className="print:hidden">
           <Link
             to={`/jobs/${job.record.id}/handover`}
@@ -64,7 +82,6 @@ function Toe({ round }: { round: number }) {
   );
   return (
     <section aria-label="Toe" data-fields>
-      <h3 className="font-semibold">Toe, front axle</h3>
       <div className="relative grid grid-cols-3 gap-x-4 gap-y-4">
         {(['front', 'rear'] as const).map((slot, k) => (
           <FactField
@@ -108,12 +125,7 @@ function Clicks({ round }: { round: number }) {
   const job = useThisJob();
   return (
     <section aria-label="Damper starting point" data-fields>
-      <h3 className="font-semibold">
-        Damper starting point{' '}
-        <span className="label text-second font-normal">
-          clicks from full hard; mid-range, or full soft on groomed ground
-        </span>
-      </h3>
+      <p className="label text-second">Start mid-range, or full soft on groomed ground.</p>
       <table className="w-full table-fixed">
         <thead>
           <tr className="label text-second text-left">

@@ -77,7 +77,7 @@ function Heights() {
   const { answer } = job;
   if (!answer) return null;
   return (
-    <table className="mt-4 w-full max-w-xl">
+    <table className="mt-4 w-full max-w-2xl">
       <thead className="label text-second text-left">
         <tr>
           <th className="py-1 font-normal">corner</th>
@@ -104,7 +104,7 @@ function Heights() {
                     name={`Measured height, ${cornerNames[id]}`}
                     sum={() => heightNowSum(corner, answer)}
                   >
-                    <MeasuredLength figure={measured} className="" />
+                    <MeasuredLength figure={measured} className="text-[18px]" below="" />
                   </SumFigure>
                 ) : (
                   <span className="text-second font-normal">not measured yet</span>
@@ -119,7 +119,7 @@ function Heights() {
                     <Length mm={off} signed />
                   </SumFigure>
                 )}
-                {out && ' out'}
+                {out && <span className="block text-[13px] leading-4">out</span>}
               </td>
               <td className="py-1.5 pl-2 text-right">
                 {corner.collarMm === null ? (
@@ -131,7 +131,7 @@ function Heights() {
                 )}
                 {corner.collarMm !== null &&
                   answer.state.rounds[answer.state.current]?.collars[id] === undefined && (
-                    <span className="label text-second"> by what was turned</span>
+                    <span className="label text-second block leading-4">by what was turned</span>
                   )}
               </td>
             </tr>,

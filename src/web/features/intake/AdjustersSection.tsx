@@ -1,14 +1,11 @@
 import { useSay } from '../../ui/settings.ts';
 import { windowWords } from '#words/sagWindows.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
-import { ChevronDown } from 'lucide-react';
-import { Collapsible } from 'radix-ui';
-import { useState } from 'react';
 import { sagWindows } from '#core/sag/sagWindows.ts';
 import { adjusterOf, hasMount, stepOf } from '#core/kinds/adjusters/index.ts';
 import { airTaken, camDegrees } from '#core/document/taken.ts';
 import { mountOfPitch } from '#core/document/fitting.ts';
-import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import type { CornerId } from '#core/kinds/corners.ts';
 import { cornersIn, standsOnFour } from '#core/kinds/classes/index.ts';
 import { limitsOf, middleOf, schoolOf } from '#core/sag/schools.ts';
 import { limits } from '#contract/limits.ts';
@@ -17,39 +14,31 @@ import { camParts, isMoreGiven, usualSecond, windowRange } from './adjusterParts
 import { Select } from '../../ui/Select.tsx';
 import { NumberField } from '../../forms/NumberField.tsx';
 import { pathKey } from '../../jobStore/draftKeys.ts';
-import { CornerRow, CornerTable, PartField } from '../sheet/CornerRow.tsx';
+import { useSides } from '../../jobStore/bothSides.tsx';
+import { CornerRow, CornerTable, PartField, type Side } from '../sheet/CornerRow.tsx';
 import { PathField } from '../../forms/fields.tsx';
+import { Panel } from '../sheet/Panel.tsx';
 
 /** What is turned at each corner, what sag is wanted, and where rings are to stand. */
 export function AdjustersSection() {
   const job = useThisJob();
   const { document } = job.record;
   const given = isMoreGiven(document);
-  const [open, setOpen] = useState(given);
-  // Another kind of adjuster brings figures of its own: they are shown at once.
-  const [before, setBefore] = useState(given);
-  if (given !== before) {
-    setBefore(given);
-    if (given) setOpen(true);
-  }
   return (
-    <Collapsible.Root open={open} onOpenChange={setOpen} className="border-rule mt-1 border-t pb-4">
-      <Collapsible.Trigger className="group flex min-h-10 items-center gap-2 text-left font-semibold">
-        <ChevronDown aria-hidden size={16} className="-rotate-90 group-data-[state=open]:rotate-0" />
-        Adjusters, sag and rings
-        <span className="label text-second font-normal">
-          where it is more than a seat on a thread, or more is wanted than heights
-        </span>
-      </Collapsible.Trigger>
-      <Collapsible.Content data-fields>
+    <Panel
+      title="Adjusters, sag and rings"
+      words="where it is more than a seat on a thread, or more is wanted than heights"
+      open={given}
+    >
+      <div data-fields>
         <CrossWeight />
         <CornerTable caption="Adjusters, sag and rings of each corner">
           <SagRows />
-          <CornerRow label="Height counts" help="against the others; 1 as usual">
-            {(id) => (
+          <CornerRow label="Height counts" help="against the others; 1 as usual" paths={['weight']}>
+            {(id, { name }) => (
               <PathField
                 path={['corners', id, 'weight']}
-                label={`Height counts, ${cornerNames[id]}`}
+                label={`Height counts, ${name}`}
                 order={40 + cornerNumbers[id]}
                 placeholder="1"
               />
@@ -61,8 +50,8 @@ export function AdjustersSection() {
           <AirRows />
           <RingRows />
         </CornerTable>
-      </Collapsible.Content>
-    </Collapsible.Root>
+      </div>
+    </Panel>
   );
 }
 
@@ -89,11 +78,11 @@ function SagRows() {
   const job = useThisJob();
   const say = useSay(0);
   const { document } = job.record;
-  const setWindow = (id: CornerId, to: string) => {
+  const setWindow = (id: CornerId, { name, change }: Side, to: string) => {
     const school = schools.find((one) => one.id === to);
     const window = school ? limitsOf(document, id, school) : null;
-    job.actions.change(
-      `Sag window, ${cornerNames[id]}`,
+    change(
+      `Sag window, ${name}`,
       [['corners', id, 'sagWindow'], window],
       [['corners', id, 'sagMm'], document.corners[id].sagMm ?? (window && middleOf(window))],
     );
@@ -102,27 +91,27 @@ function SagRows() {
     document.corners[id].sagWindow ? (schoolOf(document, id, 'rider', schools)?.id ?? 'own') : '';
   return (
     <>
-      <CornerRow label="Sag wanted" help="wheel travel used, as the targets are meant">
-        {(id) => (
+      <CornerRow label="Sag wanted" help="wheel travel used, as the targets are meant" paths={['sagMm']}>
+        {(id, { name }) => (
           <PathField
             path={['corners', id, 'sagMm']}
-            label={`Sag wanted, ${cornerNames[id]}`}
+            label={`Sag wanted, ${name}`}
             order={10 + cornerNumbers[id]}
           />
         )}
       </CornerRow>
-      <CornerRow label="Sag window" help="preset">
-        {(id) => (
+      <CornerRow label="Sag window" help="preset" paths={['sagWindow']}>
+        {(id, side) => (
           <>
             <Select
-              label={`Sag window, ${cornerNames[id]}`}
+              label={`Sag window, ${side.name}`}
               value={schoolAt(id)}
               options={[
                 { value: '', words: 'none' },
                 ...schools.map((one) => ({ value: one.id, words: windowWords(one, say).title })),
                 ...(schoolAt(id) === 'own' ? [{ value: 'own', words: 'own' }] : []),
               ]}
-              onChange={(school) => school !== 'own' && setWindow(id, school)}
+              onChange={(school) => school !== 'own' && setWindow(id, side, school)}
             />
             {document.corners[id].sagWindow && (
               <div className="mt-1 grid grid-cols-2 gap-x-2">
@@ -154,10 +143,17 @@ function StepRows() {
   const ids = cornersIn(job.record.document);
   const stepped = (id: CornerId) => stepOf(corners[id].fitting);
   const apart = (id: CornerId) => adjusterOf(corners[id].fitting).springRatio === 'asked';
-  const field = (id: CornerId, name: string, label: string, order: number, placeholder: string) => (
+  const field = (
+    id: CornerId,
+    side: Side,
+    name: string,
+    label: string,
+    order: number,
+    placeholder: string,
+  ) => (
     <PathField
       path={['corners', id, name]}
-      label={`${label}, ${cornerNames[id]}`}
+      label={`${label}, ${side.name}`}
       order={order + cornerNumbers[id]}
       placeholder={placeholder}
     />
@@ -165,13 +161,23 @@ function StepRows() {
   return (
     <>
       {ids.some(stepped) && (
-        <CornerRow label="One step" help="from groove to groove, or what a leaf was measured to lift">
-          {(id) => stepped(id) && field(id, 'stepMm', 'One step', 50, 'not counted yet')}
+        <CornerRow
+          label="One step"
+          help="from groove to groove, or what a leaf was measured to lift"
+          paths={['stepMm', 'fitting']}
+        >
+          {(id, side) => stepped(id) && field(id, side, 'stepMm', 'One step', 50, 'not counted yet')}
         </CornerRow>
       )}
       {ids.some(apart) && (
-        <CornerRow label="Spring’s own ratio" help="spring per wheel, apart from the damper">
-          {(id) => apart(id) && field(id, 'springRatio', 'Spring’s own ratio', 60, 'as the damper, assumed')}
+        <CornerRow
+          label="Spring’s own ratio"
+          help="spring per wheel, apart from the damper"
+          paths={['springRatio', 'fitting']}
+        >
+          {(id, side) =>
+            apart(id) && field(id, side, 'springRatio', 'Spring’s own ratio', 60, 'as the damper, assumed')
+          }
         </CornerRow>
       )}
     </>
@@ -198,7 +204,7 @@ function PartRows({
   const { document } = job.record;
   if (!cornersIn(document).some((id) => document.corners[id][at])) return null;
   return rows.map(({ name, label, help }, k) => (
-    <CornerRow key={name} label={label} help={help}>
+    <CornerRow key={name} label={label} help={help} paths={[at]}>
       {(id) =>
         document.corners[id][at] && (
           <PartField id={id} at={[at]} name={name} label={label} order={order + 10 * k + cornerNumbers[id]} />
@@ -223,7 +229,11 @@ function MountRows() {
   if (!ids.some(fitted)) return null;
   return (
     <>
-      <CornerRow label="Mount pitch" help="height per turn; it counts once this is given">
+      <CornerRow
+        label="Mount pitch"
+        help="height per turn; it counts once this is given"
+        paths={['mount', 'fitting']}
+      >
         {(id) => fitted(id) && <MountPitch id={id} />}
       </CornerRow>
       <PartRows at="mount" rows={mountRows} order={110} />
@@ -236,7 +246,7 @@ function MountPitch({ id }: { id: CornerId }) {
   const job = useThisJob();
   const { mount } = job.record.document.corners[id];
   const path = ['corners', id, 'mount'];
-  const label = `Mount pitch, ${cornerNames[id]}`;
+  const label = `Mount pitch, ${useSides().named(id)}`;
   return (
     <NumberField
       label={label}
@@ -271,13 +281,13 @@ function CamRows() {
     <>
       <PartRows at="torsion" rows={torsionRows} order={200} />
       {camParts.map(({ label, help, range, read, write }, k) => (
-        <CornerRow key={label} label={label} help={help}>
-          {(id) => {
+        <CornerRow key={label} label={label} help={help} paths={['torsion']}>
+          {(id, { name, change }) => {
             const { torsion, cam } = document.corners[id];
             return (
               torsion && (
                 <NumberField
-                  label={`${label}, ${cornerNames[id]}`}
+                  label={`${label}, ${name}`}
                   order={230 + 10 * k + cornerNumbers[id]}
                   draftKey={`${pathKey(job.record.id, ['corners', id, 'torsion'])}.cams.${k}`}
                   quantity="number"
@@ -288,8 +298,8 @@ function CamRows() {
                   onCommit={(value) => {
                     const next = value === null ? null : write(camDegrees(torsion), value);
                     const positions = camDegrees({ ...torsion, camDegrees: next }).length;
-                    job.actions.change(
-                      `${label}, ${cornerNames[id]}`,
+                    change(
+                      `${label}, ${name}`,
                       [['corners', id, 'torsion'], { ...torsion, camDegrees: next }],
                       [['corners', id, 'cam'], cam === null ? null : Math.min(cam, positions - 1)],
                     );
@@ -300,13 +310,13 @@ function CamRows() {
           }}
         </CornerRow>
       ))}
-      <CornerRow label="Cam stands at" help="position at the baseline">
-        {(id) => {
+      <CornerRow label="Cam stands at" help="position at the baseline" paths={['cam', 'torsion']}>
+        {(id, { name, change }) => {
           const { torsion, cam } = document.corners[id];
           return (
             torsion && (
               <Select
-                label={`Cam stands at, ${cornerNames[id]}`}
+                label={`Cam stands at, ${name}`}
                 value={cam === null ? '' : String(cam)}
                 options={[
                   ...(cam === null ? [{ value: '', words: 'not said: 1 assumed' }] : []),
@@ -316,10 +326,7 @@ function CamRows() {
                   })),
                 ]}
                 onChange={(value) =>
-                  job.actions.change(`Cam stands at, ${cornerNames[id]}`, [
-                    ['corners', id, 'cam'],
-                    Number(value),
-                  ])
+                  change(`Cam stands at, ${name}`, [['corners', id, 'cam'], Number(value)])
                 }
               />
             )
@@ -350,13 +357,13 @@ function AirRows() {
     <>
       <PartRows at="air" rows={airRows} order={300} />
       {secondRows.map(({ name, label, help, quantity, range, usual }, k) => (
-        <CornerRow key={name} label={label} help={help}>
-          {(id) => {
+        <CornerRow key={name} label={label} help={help} paths={['air']}>
+          {(id, side) => {
             const { air } = document.corners[id];
             return (
               air && (
                 <NumberField
-                  label={`${label}, ${cornerNames[id]}`}
+                  label={`${label}, ${side.name}`}
                   order={340 + 10 * k + cornerNumbers[id]}
                   draftKey={`${pathKey(job.record.id, ['corners', id, 'air'])}.second.${name}`}
                   quantity={quantity}
@@ -367,10 +374,7 @@ function AirRows() {
                   onCommit={(value) => {
                     const second =
                       value === null ? null : { ...usual(airTaken(air)), ...air.second, [name]: value };
-                    job.actions.change(`${label}, ${cornerNames[id]}`, [
-                      ['corners', id, 'air'],
-                      { ...air, second },
-                    ]);
+                    side.change(`${label}, ${side.name}`, [['corners', id, 'air'], { ...air, second }]);
                   }}
                 />
               )
@@ -388,18 +392,18 @@ function RingRows() {
   if (!cornersIn(document).some((id) => document.corners[id].rings.length > 0)) return null;
   return (
     <>
-      <CornerRow label="Ring and seat" help="whether it goes along when the seat is turned">
-        {(id) => {
+      <CornerRow label="Ring and seat" help="whether it goes along when the seat is turned" paths={['rings']}>
+        {(id, { name, change }) => {
           const { rings } = document.corners[id];
           const set = (on: string) =>
-            job.actions.change(`Ring and seat, ${cornerNames[id]}`, [
+            change(`Ring and seat, ${name}`, [
               ['corners', id, 'rings'],
               rings.map((ring) => ({ ...ring, on })),
             ]);
           return (
             rings.length > 0 && (
               <Select
-                label={`Ring and seat, ${cornerNames[id]}`}
+                label={`Ring and seat, ${name}`}
                 value={rings[0]?.on ?? 'body'}
                 options={[
                   { value: 'body', words: 'ring stays on the body' },
@@ -411,13 +415,13 @@ function RingRows() {
           );
         }}
       </CornerRow>
-      <CornerRow label="Gap wanted" help="slider to ring at ride height; empty leaves it">
-        {(id) => {
+      <CornerRow label="Gap wanted" help="slider to ring at ride height; empty leaves it" paths={['rings']}>
+        {(id, { name, change }) => {
           const { rings } = document.corners[id];
           return rings.map((ring, j) => (
             <NumberField
               key={ring.after}
-              label={`Gap wanted, ring ${j + 1}, ${cornerNames[id]}`}
+              label={`Gap wanted, ring ${j + 1}, ${name}`}
               order={400 + 10 * j + cornerNumbers[id]}
               draftKey={`${pathKey(job.record.id, ['corners', id, 'rings'])}.${j}.gap`}
               quantity="length"
@@ -425,7 +429,7 @@ function RingRows() {
               range={limits.gapMm}
               value={ring.gapMm}
               onCommit={(gapMm) =>
-                job.actions.change(`Gap wanted, ${cornerNames[id]}`, [
+                change(`Gap wanted, ${name}`, [
                   ['corners', id, 'rings'],
                   rings.map((one, k) => (k === j ? { ...one, gapMm } : one)),
                 ])

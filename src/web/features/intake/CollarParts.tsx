@@ -1,15 +1,10 @@
 import { collarSeat } from '#core/adjusting/alongDamper.ts';
-import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import type { CornerId } from '#core/kinds/corners.ts';
 import { capital } from '../../ui/words.ts';
 import { pathWords } from '#words/fields.ts';
+import { useSides } from '../../jobStore/bothSides.tsx';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Select } from '../../ui/Select.tsx';
-import { CollarChoice } from '../suspension/CollarChoice.tsx';
-
-/** Where a corner's collar sits, with the one across. */
-export function CornerCollar({ id }: { id: CornerId }) {
-  return <CollarChoice id={id} title={cornerNames[id]} />;
-}
 
 /**
  * The end of the damper that the caliper is held against. Which way its reading goes follows from that and from where the
@@ -20,6 +15,7 @@ export function CaliperEnd({ id }: { id: CornerId }) {
   const { document } = job.record;
   const seat = collarSeat(document, id);
   const path = ['corners', id, 'collar', 'grows'];
+  const where = useSides().named(id);
   // A seat apart from its damper has no end of it to go by.
   const [away, towards] = seat
     ? seat.at === 'above'
@@ -28,14 +24,14 @@ export function CaliperEnd({ id }: { id: CornerId }) {
     : ['the side away from the spring', 'the spring’s side'];
   return (
     <Select
-      label={capital(pathWords(path))}
+      label={capital(pathWords(path, where))}
       look="w-full text-[13px] [font-stretch:72%]"
       value={document.corners[id].collar.grows}
       options={[
         { value: 'with-seat', words: away },
         { value: 'against-seat', words: towards },
       ]}
-      onChange={(to) => job.actions.change(capital(pathWords(path)), [path, to])}
+      onChange={(to) => job.actions.change(capital(pathWords(path, where)), [path, to])}
     />
   );
 }

@@ -1,8 +1,6 @@
 import { faultTold } from '#words/faults.ts';
 import { useSay } from '../../ui/settings.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
-import { ChevronDown } from 'lucide-react';
-import { Collapsible } from 'radix-ui';
 import { cornerKg } from '#core/estimate/believed.ts';
 import { classDefaults } from '#core/kinds/classes/index.ts';
 import { cornersIn, footingOf } from '#core/kinds/classes/index.ts';
@@ -13,6 +11,7 @@ import { cornerNumbers } from '../../ui/words.ts';
 import type { QuantityName, Range } from '../../forms/quantity.ts';
 import { CornerRow, CornerTable } from '../sheet/CornerRow.tsx';
 import { PathField } from '../../forms/fields.tsx';
+import { Panel } from '../sheet/Panel.tsx';
 import { MoreSprings, SpringRow } from './SpringRows.tsx';
 import { LoadsTable } from './LoadsTable.tsx';
 
@@ -27,15 +26,12 @@ export function FittedSection() {
       (id) => document.corners[id].springs.length > 0 || document.corners[id].loadKg !== null,
     );
   return (
-    <Collapsible.Root defaultOpen={given} className="border-rule mt-1 border-t pb-4">
-      <Collapsible.Trigger className="group flex min-h-10 items-center gap-2 text-left font-semibold">
-        <ChevronDown aria-hidden size={16} className="-rotate-90 group-data-[state=open]:rotate-0" />
-        Springs and weights
-        <span className="label text-second font-normal">
-          not needed to begin; they narrow the plan and show what the springs have left
-        </span>
-      </Collapsible.Trigger>
-      <Collapsible.Content data-fields>
+    <Panel
+      title="Springs and weights"
+      words="not needed to begin; they narrow the plan and show what the springs have left"
+      open={given}
+    >
+      <div data-fields>
         <Faults />
         <Whole />
         <CornerTable caption="Springs and weights of each corner">
@@ -69,6 +65,7 @@ export function FittedSection() {
             label="Preload at droop"
             help="wheel hanging, collar as at the baseline"
             name="preloadMm"
+            alike
           />
           <PathRow
             index={4}
@@ -79,8 +76,8 @@ export function FittedSection() {
           />
         </CornerTable>
         <LoadsTable />
-      </Collapsible.Content>
-    </Collapsible.Root>
+      </div>
+    </Panel>
   );
 }
 
@@ -177,9 +174,15 @@ function PathRow({
   help,
   name,
   hint,
-}: Omit<RowProps, 'quantity' | 'range'> & { name: string; hint?: (id: CornerId) => number }) {
+  alike = false,
+}: Omit<RowProps, 'quantity' | 'range'> & {
+  name: string;
+  hint?: (id: CornerId) => number;
+  /** Asked once where it is the same on both sides. */
+  alike?: boolean;
+}) {
   return (
-    <CornerRow label={label} help={help}>
+    <CornerRow label={label} help={help} {...(alike ? { paths: [name] } : {})}>
       {(id) => (
         <PathField
           path={['corners', id, name]}

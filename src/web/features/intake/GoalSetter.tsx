@@ -5,6 +5,7 @@ import { rakeDegrees, seesTyres, targetsFor, type Goal } from '#core/planning/ow
 import type { Json } from '#core/document/types.ts';
 import { cornersIn, footingOf } from '#core/kinds/classes/index.ts';
 import { Button } from '../../ui/Button.tsx';
+import { Panel } from '../sheet/Panel.tsx';
 import { NumberField } from '../../forms/NumberField.tsx';
 
 type Kind = Goal['kind'];
@@ -46,11 +47,20 @@ const goals: Record<Kind, Words> = {
 
 /** Targets in the owner's own terms: worked out, and written into the fields below, where they may be changed. */
 export function GoalSetter() {
+  const { document } = useThisJob().record;
+  if (footingOf(document.machine.class) !== 'wheels') return null;
+  return (
+    <Panel title="Targets from what is wanted" words="a drop or a lift, level, a rake, other tyres">
+      <Goals />
+    </Panel>
+  );
+}
+
+function Goals() {
   const job = useThisJob();
   const [kind, setKind] = useState<Kind>('from-today');
   const [values, setValues] = useState<Record<string, number | null>>({});
   const { document } = job.record;
-  if (footingOf(document.machine.class) !== 'wheels') return null;
   const offered = (Object.keys(goals) as Kind[]).filter((one) => one !== 'tyres' || seesTyres(document));
   const { fields } = goals[kind];
   const given = fields.every(({ name }) => (values[name] ?? null) !== null);
@@ -64,12 +74,9 @@ export function GoalSetter() {
   });
   const known = Object.keys(targets).length > 0;
   return (
-    <div
-      data-fields
-      className="border-rule relative mt-3 flex flex-wrap items-end gap-x-4 gap-y-2 border-t pt-3"
-    >
+    <div data-fields className="relative flex flex-wrap items-end gap-x-4 gap-y-2">
       <label>
-        <span className="label text-second block">Targets from what is wanted</span>
+        <span className="label text-second block">What is wanted</span>
         <Select
           look="pr-2"
           value={kind}

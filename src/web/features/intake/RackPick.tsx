@@ -1,3 +1,4 @@
+import { useSides } from '../../jobStore/bothSides.tsx';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -19,12 +20,13 @@ const SHOWN = 40;
 /** Picks a corner's spring from the rack in place of typing its figures; the other side gets the same one. */
 export function RackPick({ id }: { id: CornerId }) {
   const [open, setOpen] = useState(false);
+  const where = useSides().named(id);
   return (
     <>
       <button
         type="button"
         aria-haspopup="dialog"
-        aria-label={`From the rack, ${cornerNames[id]}`}
+        aria-label={`From the rack, ${where}`}
         className="text-action min-h-9 text-[13px] font-semibold [font-stretch:82%]"
         onClick={() => setOpen(true)}
       >
@@ -33,7 +35,7 @@ export function RackPick({ id }: { id: CornerId }) {
       <Dialog
         open={open}
         onClose={() => setOpen(false)}
-        title={`From the rack, ${cornerNames[id]}`}
+        title={`From the rack, ${where}`}
         description="Its rate and lengths are written down as what is fitted. It can be undone."
       >
         <Choice id={id} onDone={() => setOpen(false)} />

@@ -1,3 +1,4 @@
+import { useSides } from '../../jobStore/bothSides.tsx';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useState } from 'react';
 import { cornerSpec } from '#core/estimate/corner.ts';
@@ -12,13 +13,14 @@ import { Dialog } from '../../ui/Dialog.tsx';
 export function RatioChoice({ id }: { id: CornerId }) {
   const job = useThisJob();
   const [open, setOpen] = useState(false);
+  const where = useSides().named(id);
   const { ratioFrom } = job.record.document.corners[id];
   return (
     <>
       <button
         type="button"
         aria-haspopup="dialog"
-        aria-label={`Motion ratio from, ${cornerNames[id]}: ${ratioKindWords[ratioKindOf(ratioFrom)]}`}
+        aria-label={`Motion ratio from, ${where}: ${ratioKindWords[ratioKindOf(ratioFrom)]}`}
         onClick={() => setOpen(true)}
         className="border-second/70 hover:bg-wash min-h-9 w-full border-b text-left text-[13px] [font-stretch:82%]"
       >
@@ -27,7 +29,7 @@ export function RatioChoice({ id }: { id: CornerId }) {
       <Dialog
         open={open}
         onClose={() => setOpen(false)}
-        title={`Motion ratio, ${cornerNames[id]}`}
+        title={`Motion ratio, ${where}`}
         description="Where the ratio changes over the travel, enter pairs of wheel travel and damper compression. Wheel hanging is 0 and 0."
       >
         <Editor id={id} />

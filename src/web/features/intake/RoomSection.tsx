@@ -1,7 +1,6 @@
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { described } from '../../forms/described.ts';
-import { ChevronDown, Plus, X } from 'lucide-react';
-import { Collapsible } from 'radix-ui';
+import { Plus, X } from 'lucide-react';
 import type { Json } from '#core/document/types.ts';
 import { blankBar } from '#core/document/create.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
@@ -17,6 +16,7 @@ import { NumberField } from '../../forms/NumberField.tsx';
 import { TextField } from '../../forms/TextField.tsx';
 import { CornerRow, CornerTable } from '../sheet/CornerRow.tsx';
 import { PathField } from '../../forms/fields.tsx';
+import { Panel } from '../sheet/Panel.tsx';
 
 /** What can touch, what ties left and right together, and what it stands on. */
 export function RoomSection() {
@@ -32,13 +32,12 @@ export function RoomSection() {
       return clearances.length + boots.length > 0 || floorMm !== null;
     });
   return (
-    <Collapsible.Root defaultOpen={given} className="border-rule mt-1 border-t pb-4">
-      <Collapsible.Trigger className="group flex min-h-10 items-center gap-2 text-left font-semibold">
-        <ChevronDown aria-hidden size={16} className="-rotate-90 group-data-[state=open]:rotate-0" />
-        Clearances, {footing === 'wheels' ? 'bars ' : footing === 'sleds' ? 'skid ' : ''}and floor
-        <span className="label text-second font-normal">what can touch as it goes up or down</span>
-      </Collapsible.Trigger>
-      <Collapsible.Content data-fields>
+    <Panel
+      title={`Clearances, ${footing === 'wheels' ? 'bars ' : footing === 'sleds' ? 'skid ' : ''}and floor`}
+      words="what can touch as it goes up or down"
+      open={given}
+    >
+      <div data-fields>
         <CornerList {...clearances} />
         {footing === 'wheels' && <CornerList {...joints} />}
         {footing === 'wheels' && <Bars />}
@@ -55,8 +54,8 @@ export function RoomSection() {
             )}
           </CornerRow>
         </CornerTable>
-      </Collapsible.Content>
-    </Collapsible.Root>
+      </div>
+    </Panel>
   );
 }
 

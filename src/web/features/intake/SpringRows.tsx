@@ -2,13 +2,14 @@ import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Plus, X } from 'lucide-react';
 import { blankSpring, type SpringDocument } from '#core/document/spring.ts';
 import type { Json, RingDocument } from '#core/document/types.ts';
-import { axleOf, cornerNames, twinOf, type CornerId } from '#core/kinds/corners.ts';
+import { axleOf, twinOf, type CornerId } from '#core/kinds/corners.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
 import { limits } from '#contract/limits.ts';
 import { pathKey } from '../../jobStore/draftKeys.ts';
 import { cornerNumbers } from '../../ui/words.ts';
 import type { QuantityName, Range } from '../../forms/quantity.ts';
 import { NumberField } from '../../forms/NumberField.tsx';
+import { useSides } from '../../jobStore/bothSides.tsx';
 import { CornerRow } from '../sheet/CornerRow.tsx';
 import { RackPick } from './RackPick.tsx';
 
@@ -27,13 +28,13 @@ interface SpringRowProps {
 export function SpringRow({ index, label, help, name, quantity, range }: SpringRowProps) {
   const job = useThisJob();
   return (
-    <CornerRow label={label} help={help}>
-      {(id) => {
+    <CornerRow label={label} help={help} paths={['springs']}>
+      {(id, side) => {
         const { springs } = job.record.document.corners[id];
         const shown = springs.length > 0 ? springs : [blankSpring];
         const path = ['corners', id, 'springs'];
         return shown.map((spring, k) => {
-          const words = [label, springs.length > 1 ? `spring ${k + 1}` : null, cornerNames[id]];
+          const words = [label, springs.length > 1 ? `spring ${k + 1}` : null, side.name];
           const named = words.filter(Boolean).join(', ');
           return (
             <NumberField
@@ -47,10 +48,7 @@ export function SpringRow({ index, label, help, name, quantity, range }: SpringR
               value={spring[name]}
               placeholder={name === 'rateNPerMm' && k > 0 ? 'not counted yet' : undefined}
               onCommit={(value) =>
-                job.actions.change(named, [
-                  path,
-                  withFigure(shown, k, `${axleOf(id)} spring`, { [name]: value }),
-                ])
+                side.change(named, [path, withFigure(shown, k, `${axleOf(id)} spring`, { [name]: value })])
               }
             />
           );
@@ -94,22 +92,26 @@ export function MoreSprings() {
   const stacked = cornersIn(job.record.document).some((id) => corners[id].springs.length > 1);
   return (
     <>
-      <CornerRow label="Springs in the stack" help="from the seat outwards">
+      <CornerRow label="Springs in the stack" help="from the seat outwards" paths={['springs', 'rings']}>
         {(id) => <StackSize id={id} />}
       </CornerRow>
       {stacked && (
-        <CornerRow label="Tender or helper" help="soft, goes solid early, only keeps things in place">
-          {(id) =>
+        <CornerRow
+          label="Tender or helper"
+          help="soft, goes solid early, only keeps things in place"
+          paths={['springs']}
+        >
+          {(id, { name, change }) =>
             corners[id].springs.length > 1 &&
             corners[id].springs.map((spring, k) => (
               <label key={k} className="flex min-h-9 cursor-pointer items-center gap-2">
                 <input
                   type="checkbox"
                   className="accent-action size-4"
-                  aria-label={`Spring ${k + 1} is a tender, ${cornerNames[id]}`}
+                  aria-label={`Spring ${k + 1} is a tender, ${name}`}
                   checked={spring.tender}
                   onChange={(event) =>
-                    job.actions.change(`Tender, ${cornerNames[id]}`, [
+                    change(`Tender, ${name}`, [
                       ['corners', id, 'springs'],
                       corners[id].springs.map((one, j) =>
                         j === k ? { ...one, tender: event.target.checked } : one,
@@ -124,7 +126,11 @@ export function MoreSprings() {
         </CornerRow>
       )}
       {stacked && (
-        <CornerRow label="Ring stops the slider" help="once the springs above have closed by so much">
+        <CornerRow
+          label="Ring stops the slider"
+          help="once the springs above have closed by so much"
+          paths={['springs', 'rings']}
+        >
           {(id) =>
             corners[id].springs.slice(1).map((_, after) => <RingLimit key={after} id={id} after={after} />)
           }
@@ -136,6 +142,7 @@ export function MoreSprings() {
 
 function StackSize({ id }: { id: CornerId }) {
   const job = useThisJob();
+  const where = useSides().named(id);
   const { springs, rings } = job.record.document.corners[id];
   const count = springs.length;
   const put = (label: string, next: SpringDocument[]) => {
@@ -160,12 +167,9 @@ function StackSize({ id }: { id: CornerId }) {
         <button
           type="button"
           className={button}
-          aria-label={`One spring more, ${cornerNames[id]}`}
+          aria-label={`One spring more, ${where}`}
           onClick={() =>
-            put(`Another spring, ${cornerNames[id]}`, [
-              ...springs,
-              { ...blankSpring, name: `spring ${count + 1}` },
-            ])
+            put(`Another spring, ${where}`, [...springs, { ...blankSpring, name: `spring ${count + 1}` }])
           }
         >
           <Plus aria-hidden size={16} />
@@ -175,8 +179,8 @@ function StackSize({ id }: { id: CornerId }) {
         <button
           type="button"
           className={button}
-          aria-label={`One spring fewer, ${cornerNames[id]}`}
-          onClick={() => put(`A spring fewer, ${cornerNames[id]}`, springs.slice(0, -1))}
+          aria-label={`One spring fewer, ${where}`}
+          onClick={() => put(`A spring fewer, ${where}`, springs.slice(0, -1))}
         >
           <X aria-hidden size={16} />
         </button>
@@ -191,7 +195,7 @@ function RingLimit({ id, after }: { id: CornerId; after: number }) {
   const job = useThisJob();
   const { rings } = job.record.document.corners[id];
   const ring = rings.find((one) => one.after === after);
-  const label = `Ring ${after + 1} stops the slider, ${cornerNames[id]}`;
+  const label = `Ring ${after + 1} stops the slider, ${useSides().named(id)}`;
   const put = (limitMm: number | null) => {
     const others = rings.filter((one) => one.after !== after);
     const next: RingDocument[] =

@@ -53,15 +53,20 @@ export function SeatMove({
     const counted = goes.by === 'steps' && goes.counted === 'more or fewer';
     return (
       <>
-        <span className="figures">{Math.abs(steps)}</span> {Math.abs(steps) === 1 ? words.one : words.many}{' '}
-        {counted ? (steps > 0 ? 'more' : 'fewer') : springWay(steps)}
+        <span className="inline-block">
+          <span className="figures">{Math.abs(steps)}</span> {Math.abs(steps) === 1 ? words.one : words.many}
+        </span>{' '}
+        <span className="inline-block">{counted ? (steps > 0 ? 'more' : 'fewer') : springWay(steps)}</span>
         {id && <AlongDamper id={id} by={steps} />}
       </>
     );
   }
   return (
     <>
-      <Turns turns={turns} /> {springWay(turns)}
+      <span className="inline-block">
+        <Turns turns={turns} />
+      </span>{' '}
+      <span className="inline-block">{springWay(turns)}</span>
       {id && <AlongDamper id={id} by={turns} />}
     </>
   );

@@ -149,11 +149,19 @@ const warnings: Record<RingWarning, string> = {
   never: 'It is never reached within the travel.',
 };
 
+/** What is wrong with how a ring stands; nothing where nothing is. */
+export function RingWarnings({ bench, j }: { bench: Bench; j: number }) {
+  return ringWarnings(bench, j).map((one) => (
+    <span key={one} className="text-tight">
+      {warnings[one]}{' '}
+    </span>
+  ));
+}
+
 /** A ring in words, with what is wrong with it. */
-export function RingWords({ bench, j }: { bench: Bench; j: number }) {
+function RingWords({ bench, j }: { bench: Bench; j: number }) {
   const places = ringPlaces(bench, j);
   const { gapMm, fromSeatMm, travelMm, ofTravel } = places;
-  const wrong = ringWarnings(bench, j);
   return (
     <p>
       {gapMm >= TOUCHING_MM && (
@@ -174,11 +182,7 @@ export function RingWords({ bench, j }: { bench: Bench; j: number }) {
           .{' '}
         </>
       )}
-      {wrong.map((one) => (
-        <span key={one} className="text-tight">
-          {warnings[one]}{' '}
-        </span>
-      ))}
+      <RingWarnings bench={bench} j={j} />
     </p>
   );
 }

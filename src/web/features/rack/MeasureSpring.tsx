@@ -21,16 +21,15 @@ export function MeasureSpring({ spring, edits }: { spring: RackSpring; edits: Ra
   const [open, setOpen] = useState(false);
   return (
     <>
-      <button
-        type="button"
+      <Button
+        look="quiet"
         aria-label={`Measure ${spring.name}`}
         aria-haspopup="dialog"
-        title="measure"
-        className="text-action inline-flex size-9 items-center justify-center"
         onClick={() => setOpen(true)}
       >
-        <Gauge size={16} aria-hidden />
-      </button>
+        <Gauge size={15} aria-hidden className="mr-1.5 inline" />
+        Measure on a press
+      </Button>
       <Dialog
         open={open}
         onClose={() => setOpen(false)}

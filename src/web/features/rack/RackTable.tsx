@@ -18,6 +18,7 @@ import { quantities } from '../../forms/quantity.ts';
 import { Button } from '../../ui/Button.tsx';
 import type { RackEdits } from './useRackEdits.ts';
 import { cells } from './rackCells.tsx';
+import { RackRow } from './RackRow.tsx';
 
 const features = tableFeatures({
   rowSortingFeature,
@@ -98,6 +99,7 @@ function Headings({ table }: { table: { getColumn: (id: string) => Column | unde
             </th>
           );
         })}
+        <th className="w-16" aria-label="Edit" />
       </tr>
     </thead>
   );
@@ -108,10 +110,17 @@ interface Props {
   edits: RackEdits;
 }
 
-/** The rack as a table: sorted by any column, every figure typed over where it stands. */
+/** The rack as a table: sorted by any column; one spring at a time is opened to be typed over. */
 export function RackTable({ springs, edits }: Props) {
   const [sorting, setSorting] = useState<SortingState>([{ id: 'name', desc: false }]);
   const [pagination, setPagination] = useState({ pageIndex: 0, pageSize: PER_PAGE });
+  const [opened, setOpened] = useState<string | null>(null);
+  // A new spring is there to be filled in.
+  const [added, setAdded] = useState(edits.added);
+  if (edits.added !== added) {
+    setAdded(edits.added);
+    setOpened(edits.added);
+  }
   const pages = Math.max(Math.ceil(springs.length / PER_PAGE), 1);
   const pageIndex = Math.min(pagination.pageIndex, pages - 1);
   const table = useTable({
@@ -131,13 +140,14 @@ export function RackTable({ springs, edits }: Props) {
           <Headings table={table} />
           <tbody>
             {table.getRowModel().rows.map((row, r) => (
-              <tr key={row.id} data-spring={row.original.name} className="relative">
-                {cells.map(({ id, Cell }, c) => (
-                  <td key={id} className="pr-3 align-middle">
-                    <Cell spring={row.original} edits={edits} order={20 * r + c} />
-                  </td>
-                ))}
-              </tr>
+              <RackRow
+                key={row.id}
+                spring={row.original}
+                rank={r}
+                edits={edits}
+                open={opened === row.id}
+                onOpen={(open) => setOpened(open ? row.id : null)}
+              />
             ))}
           </tbody>
         </table>

@@ -1,15 +1,10 @@
-import { Layers, Trash2 } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { Link } from 'react-router';
-import { plainSetup } from '#core/lab/setup.ts';
-import { rateOf, solidOf, springFromRack, type RackSpring, type RackValues } from '#core/rack/spring.ts';
+import { rateOf, solidOf, type RackSpring, type RackValues } from '#core/rack/spring.ts';
 import { limits } from '#contract/limits.ts';
 import { useLengthStyle } from '../../ui/settings.ts';
 import { quantities, type QuantityName, type Range } from '../../forms/quantity.ts';
 import { NumberField } from '../../forms/NumberField.tsx';
 import { TextField } from '../../forms/TextField.tsx';
-import { toLink } from '../lab/labLink.ts';
-import { MeasureSpring } from './MeasureSpring.tsx';
 import type { RackEdits } from './useRackEdits.ts';
 
 interface CellProps {
@@ -23,6 +18,9 @@ interface Column {
   title: string;
   width?: string;
   quantity?: QuantityName;
+  /** What stands there to be read. */
+  Read: (props: { spring: RackSpring }) => ReactNode;
+  /** The same to be typed over. */
   Cell: (props: CellProps) => ReactNode;
 }
 
@@ -57,6 +55,15 @@ function numberCell({ id, title, key, quantity, range, worked }: NumberColumn): 
     id,
     title,
     quantity,
+    Read: function ReadNumber({ spring }) {
+      const style = useLengthStyle(1);
+      const given = spring[key];
+      if (given !== null) return <span className="figures">{quantities[quantity].write(given, style)}</span>;
+      const follows = worked?.(spring) ?? null;
+      return (
+        follows && <span className="text-second">= {quantities[quantity].write(follows.value, style)}</span>
+      );
+    },
     Cell: function NumberCell({ spring, edits, order }) {
       const style = useLengthStyle(1);
       const follows = spring[key] === null ? (worked?.(spring) ?? null) : null;
@@ -86,6 +93,7 @@ export const cells: Column[] = [
     id: 'name',
     title: 'spring',
     width: '17%',
+    Read: ({ spring }) => <b className="font-semibold">{spring.name}</b>,
     Cell: ({ spring, edits }) => (
       <TextField
         label={`Name, ${spring.name}`}
@@ -102,6 +110,7 @@ export const cells: Column[] = [
   {
     id: 'tender',
     title: 'tender',
+    Read: ({ spring }) => (spring.tender ? 'yes' : ''),
     Cell: ({ spring, edits }) => (
       <input
         type="checkbox"
@@ -116,6 +125,7 @@ export const cells: Column[] = [
     id: 'note',
     title: 'note',
     width: '16%',
+    Read: ({ spring }) => <span className="text-second">{spring.note}</span>,
     Cell: ({ spring, edits }) => (
       <TextField
         label={`Note, ${spring.name}`}
@@ -126,37 +136,5 @@ export const cells: Column[] = [
         onCommit={(note) => edits.edit(spring, { note })}
       />
     ),
-  },
-  {
-    id: 'act',
-    title: '',
-    width: '108px',
-    Cell: ({ spring, edits }) => {
-      const document = springFromRack(spring);
-      return (
-        <span className="flex items-center">
-          <MeasureSpring spring={spring} edits={edits} />
-          {document && (
-            <Link
-              to={`/stack?s=${toLink([{ ...plainSetup, name: spring.name, springs: [document] }])}`}
-              aria-label={`${spring.name} to the stack lab`}
-              title="to the stack lab"
-              className="text-action inline-flex size-9 items-center justify-center"
-            >
-              <Layers size={16} aria-hidden />
-            </Link>
-          )}
-          <button
-            type="button"
-            aria-label={`Remove ${spring.name}`}
-            title="remove"
-            className="text-second inline-flex size-9 items-center justify-center"
-            onClick={() => edits.remove(spring)}
-          >
-            <Trash2 size={16} aria-hidden />
-          </button>
-        </span>
-      );
-    },
   },
 ];

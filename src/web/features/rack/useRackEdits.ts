@@ -20,6 +20,8 @@ export function useRackEdits() {
   const put = usePutSpring();
   const removal = useRemoveSpring();
   const [done, setDone] = useState<Done[]>([]);
+  /** The spring that was added last, by its id. */
+  const [added, setAdded] = useState<string | null>(null);
   const [failed, setFailed] = useState<Failed | null>(null);
   const remember = (label: string, undo: () => void) => setDone((all) => [...all, { label, undo }]);
 
@@ -58,9 +60,10 @@ export function useRackEdits() {
       remember(`Change of ${spring.name}`, () => send({ ...spring }, kept.version, () => undefined)),
     );
   const add = (values: RackValues) =>
-    send({ ...values, id: crypto.randomUUID() }, null, (kept) =>
-      remember(`${kept.name} new`, () => removal.mutate(kept)),
-    );
+    send({ ...values, id: crypto.randomUUID() }, null, (kept) => {
+      setAdded(kept.id);
+      remember(`${kept.name} new`, () => removal.mutate(kept));
+    });
   const remove = (spring: RackSpring) => {
     const go = () =>
       removal.mutate(spring, {
@@ -77,7 +80,7 @@ export function useRackEdits() {
     setDone(done.slice(0, -1));
     last?.undo();
   };
-  return { edit, add, remove, undo, last: done.at(-1)?.label ?? null, failed };
+  return { edit, add, added, remove, undo, last: done.at(-1)?.label ?? null, failed };
 }
 
 export type RackEdits = ReturnType<typeof useRackEdits>;

@@ -15,8 +15,7 @@ import { Button } from '../../ui/Button.tsx';
 import { useLengthStyle } from '../../ui/settings.ts';
 import { SizeLength } from '../../ui/Figure.tsx';
 import { NumberField } from '../../forms/NumberField.tsx';
-import { RingWords } from '../lab/RingFields.tsx';
-
+import { RingWarnings } from '../lab/RingFields.tsx';
 import { gapFor, useGap } from './ringGap.ts';
 
 interface TableProps {
@@ -29,12 +28,12 @@ export function RingTable({ answer, ringed }: TableProps) {
   const unit = useLengthStyle().system;
   const heads = [
     'ring',
-    `gap wanted, ${unit}`,
-    `from the seat, ${unit}`,
-    `from the datum, ${unit}`,
-    'share of bump, %',
-    'do',
+    'to do',
     'proof',
+    `gap wanted, ${unit}`,
+    `or from the seat, ${unit}`,
+    `or from the datum, ${unit}`,
+    'or share of bump, %',
   ];
   return (
     <div data-fields className="relative mt-3 overflow-x-auto px-4">
@@ -87,56 +86,51 @@ function RingRow({ id, k, ring, bench }: RowProps) {
     { by: 'bump', label: 'Share of bump', name: 'share', quantity: 'share', range: { min: 0.01, max: 1 }, now: places?.ofBump ?? null, set: null },
   ] as const; // prettier-ignore
   return (
-    <>
-      <tr className="border-rule relative border-t align-top" data-ring={`${id}-${k}`}>
-        <td className="py-2 font-medium">
-          {capital(cornerNames[id])}
-          <span className="label text-second block font-normal">
-            ring {ring.after + 1}, {ring.follows ? 'goes with the seat' : 'stays on the body'}
+    <tr className="border-rule relative border-t align-top" data-ring={`${id}-${k}`}>
+      <td className="py-2 font-medium">
+        {capital(cornerNames[id])}
+        <span className="label text-second block font-normal">
+          ring {ring.after + 1}, {ring.follows ? 'goes with the seat' : 'stays on the body'}
+        </span>
+        {bench && (
+          <span className="label block font-normal">
+            <RingWarnings bench={bench} j={k} />
           </span>
+        )}
+      </td>
+      <td className="px-2 py-2">
+        <Work id={id} ring={ring} k={k} where={where} />
+      </td>
+      <td className="px-2 py-2">
+        <Block id={id} k={k} gapMm={ring.wantedMm ?? ring.gapMm} where={where} />
+      </td>
+      {ways.map(({ by, label, name, quantity, range, now, set }, column) => (
+        <td key={by} className="w-[11%] px-2 py-1">
+          {(by === 'gap' || bench) && (
+            <NumberField
+              narrow
+              label={`${label}, ${where}`}
+              order={100 * column + 10 * k + cornerNumbers[id]}
+              draftKey={`${key}.${name}`}
+              quantity={quantity}
+              decimals={1}
+              showUnit={false}
+              range={range}
+              // What was asked for stands in every way of saying it; what merely is shows as such.
+              value={by === 'gap' ? set : ring.wantedMm === null ? null : now}
+              placeholder={
+                now === null
+                  ? by === 'bump'
+                    ? 'never'
+                    : '?'
+                  : `${by === 'bump' ? Math.round(100 * now) : bareLength(now, style)} now`
+              }
+              onCommit={by === 'gap' ? setGap : wish(by)}
+            />
+          )}
         </td>
-        {ways.map(({ by, label, name, quantity, range, now, set }, column) => (
-          <td key={by} className="w-[12%] px-2 py-1">
-            {(by === 'gap' || bench) && (
-              <NumberField
-                narrow
-                label={`${label}, ${where}`}
-                order={100 * column + 10 * k + cornerNumbers[id]}
-                draftKey={`${key}.${name}`}
-                quantity={quantity}
-                decimals={1}
-                showUnit={false}
-                range={range}
-                // What was asked for stands in every way of saying it; what merely is shows as such.
-                value={by === 'gap' ? set : ring.wantedMm === null ? null : now}
-                placeholder={
-                  now === null
-                    ? by === 'bump'
-                      ? 'never'
-                      : '?'
-                    : `${by === 'bump' ? Math.round(100 * now) : bareLength(now, style)} now`
-                }
-                onCommit={by === 'gap' ? setGap : wish(by)}
-              />
-            )}
-          </td>
-        ))}
-        <td className="px-2 py-2">
-          <Work id={id} ring={ring} k={k} where={where} />
-        </td>
-        <td className="px-2 py-2">
-          <Block id={id} k={k} gapMm={ring.wantedMm ?? ring.gapMm} where={where} />
-        </td>
-      </tr>
-      {bench && (
-        <tr>
-          <td />
-          <td colSpan={6} className="label px-2 pb-2">
-            <RingWords bench={bench} j={k} />
-          </td>
-        </tr>
-      )}
-    </>
+      ))}
+    </tr>
   );
 }
 

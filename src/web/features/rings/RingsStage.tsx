@@ -6,6 +6,7 @@ import { useThisJob } from '../../jobStore/jobContext.ts';
 import { capital } from '../../ui/words.ts';
 import { CutOpenPanel } from '../sheet/CutOpenPanel.tsx';
 import { Footer, NextLink } from '../sheet/Footer.tsx';
+import { Panel } from '../sheet/Panel.tsx';
 import { RingTable } from './RingTable.tsx';
 import { RingTrades } from './RingTrades.tsx';
 import { Squat } from './Squat.tsx';
@@ -33,12 +34,16 @@ export function RingsStage() {
       <div className="px-4 pt-4">
         <h2 className="text-head font-semibold">Rings follow the seats, then they are set</h2>
         <p className="text-second mt-1 max-w-[70ch]">
-          At ride height, weight on the wheels: slider to ring. Cut a block of that length; it just goes in. A
-          smaller gap brings the final rate earlier: more resistance to bottoming, less comfort.
+          The gap is from slider to ring, at ride height, weight on the wheels. Cut a block of that length: it
+          just goes in.
         </p>
-        <Schools />
       </div>
       <RingTable answer={answer} ringed={ringed} />
+      <div className="px-4">
+        <Panel title="What gap is right" words="three ways to say it, and what each is good for">
+          <Schools />
+        </Panel>
+      </div>
       <RingTrades answer={answer} ringed={ringed} />
       <Squat answer={answer} />
       <CutOpenPanel answer={answer} open />
@@ -56,7 +61,8 @@ export function RingsStage() {
 function Schools() {
   const say = useSay(0);
   return (
-    <ul className="label text-second mt-2">
+    <ul className="label text-second">
+      <li>A smaller gap brings the final rate earlier: more resistance to bottoming, less comfort.</li>
       {ringSchools.map(({ id, title, why }) => (
         <li key={id}>
           <b className="text-ink">{capital(title)}</b>: {filledIn(why, say)}.

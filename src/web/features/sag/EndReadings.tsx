@@ -9,6 +9,8 @@ import { referenceKinds } from '#core/geometry/reference.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { bothWays, otherWays } from '#core/sag/prompts.ts';
 import { repeatSpread } from '#core/document/sagReadings.ts';
+import { factKey } from '../../jobStore/draftKeys.ts';
+import { useDrafts } from '../../jobStore/drafts.ts';
 import { limits } from '#contract/limits.ts';
 import { TravelRule } from '../../drawing/TravelRule.tsx';
 import { capital, cornerNumbers } from '../../ui/words.ts';
@@ -23,6 +25,7 @@ interface Props {
 }
 
 const REPEATS = [1, 2, 3] as const;
+const again = { 1: '', 2: 'again', 3: '3rd time' } as const;
 
 /** Everything the tape reads at one end: extended, alone and rider on, pressed and lifted, up to three times each. */
 export function EndReadings({ id, round, rider, more }: Props) {
@@ -50,35 +53,35 @@ export function EndReadings({ id, round, rider, more }: Props) {
             ))}
           </colgroup>
           <tbody>
-            <ReadingRow
-              id={id}
-              round={round}
-              base="extended"
-              words="fully extended"
-              who=""
-              starts={false}
-              rank={0}
-            />
-            {['alone', rider].map((who, w) =>
-              ways.map((how, h) => (
+            <ReadingRow id={id} round={round} base="extended" words="fully extended" who="" rank={0} />
+          </tbody>
+          {['alone', rider].map((who, w) => (
+            <tbody key={who}>
+              <tr>
+                <th scope="rowgroup" colSpan={4} className="label pt-2 text-left font-semibold">
+                  {whoOn(who)}
+                </th>
+              </tr>
+              {ways.map((how, h) => (
                 <ReadingRow
-                  key={who + how}
+                  key={how}
                   id={id}
                   round={round}
                   base={`${who}-${how}`}
                   words={letGoWords[how]}
-                  who={who === 'alone' ? 'nobody on' : 'rider on'}
-                  starts={h === 0}
+                  who={whoOn(who)}
                   rank={1 + 4 * w + h}
                 />
-              )),
-            )}
-          </tbody>
+              ))}
+            </tbody>
+          ))}
         </table>
       </div>
     </div>
   );
 }
+
+const whoOn = (who: string) => (who === 'alone' ? 'nobody on' : 'rider on');
 
 interface RowProps {
   id: CornerId;
@@ -87,30 +90,33 @@ interface RowProps {
   base: string;
   words: string;
   who: string;
-  /** Whether this line begins a state. */
-  starts: boolean;
   rank: number;
 }
 
-function ReadingRow({ id, round, base, words, who, starts, rank }: RowProps) {
+/** What is read once has a second place, and what is read twice a third. */
+function ReadingRow({ id, round, base, words, who, rank }: RowProps) {
   const job = useThisJob();
+  const drafts = useDrafts((state) => state.drafts);
   const place = (k: number): FactPlace<'sag'> => ({ kind: 'sag', round, corner: id, slot: `${base}-${k}` });
+  const begun = (k: number) =>
+    factAt(job.facts, place(k)) !== undefined || factKey(job.record.id, place(k)) in drafts;
+  const shown = REPEATS.filter((k) => k === 1 || begun(k) || begun(k - 1));
   const values = REPEATS.flatMap((k) => factAt(job.facts, place(k))?.fact.mm ?? []);
   const spread = repeatSpread(values);
   const here = job.state.rounds[round]?.sag[id] ?? { extended: [], states: {} };
   const named = [who, words, cornerNames[id]].filter(Boolean).join(', ');
   return (
     <tr>
-      <th scope="row" className="label pt-1 text-left align-bottom leading-4 font-normal">
-        {who && <span className={starts ? 'font-semibold' : 'sr-only'}>{who}, </span>}
-        <span className="text-second">{words}</span>
+      <th scope="row" className="label text-left leading-4 font-normal">
+        {who && <span className="sr-only">{who}, </span>}
+        <span className={who ? 'text-second' : 'font-semibold'}>{words}</span>
         {spread !== null && (
           <span className="text-second ml-1 whitespace-nowrap" title="furthest apart">
             ↕<Length mm={spread} decimals={0} bare />
           </span>
         )}
       </th>
-      {REPEATS.map((k) => (
+      {shown.map((k) => (
         <td key={k} data-slot={place(k).slot} className="pl-1 align-bottom">
           <FactField
             place={place(k)}
@@ -119,7 +125,7 @@ function ReadingRow({ id, round, base, words, who, starts, rank }: RowProps) {
             range={limits.heightMm}
             narrow
             showUnit={false}
-            placeholder={`${k}.`}
+            placeholder={again[k]}
             question={(mm) => sagAsked({ slot: `${base}-${k}`, mm }, here)}
           />
         </td>

@@ -175,7 +175,11 @@ function Sag({ title, name, answer, end, who }: SagProps) {
       name={measured ? `Estimated ${name.toLowerCase()}, ${cornerNames[end.id]}` : where}
       sum={() => sagEstimateSum(answer, end, who)}
     >
-      <EstimatedLength figure={estimated} note={measured ? '' : percent(estimated.value)} />
+      <EstimatedLength
+        figure={estimated}
+        note={measured ? '' : percent(estimated.value)}
+        below={measured === null}
+      />
     </SumFigure>
   );
   return (
@@ -183,14 +187,13 @@ function Sag({ title, name, answer, end, who }: SagProps) {
       <span className="label text-second block">{title}</span>
       {measured ? (
         <>
-          <SumFigure name={where} sum={() => sagSum(answer, end, who)} className="leading-8">
-            <MeasuredLength figure={measured} />
+          <SumFigure name={where} sum={() => sagSum(answer, end, who)}>
+            <MeasuredLength figure={measured} below={percent(measured.value)} />
           </SumFigure>
-          <span className="label text-second block">{percent(measured.value)}</span>
           {differs && <span className="label block">{estimate}</span>}
         </>
       ) : (
-        <span className="leading-8">{estimate}</span>
+        estimate
       )}
     </p>
   );

@@ -22,19 +22,18 @@ export function NextSag({ round, rider, fresh }: Props) {
   const told = next && promptWords(document, next);
   if (job.state.locked) return null;
   return (
-    <div className="label text-second border-rule mx-4 flex min-h-10 flex-wrap items-center gap-x-4 border-b print:hidden">
-      <p className="flex-1" data-testid="next-sag">
+    <div className="border-rule mx-4 flex flex-wrap items-end gap-x-6 gap-y-1 border-b py-2 print:hidden">
+      <p className="min-w-0 flex-1" data-testid="next-sag">
         {next && told ? (
           <>
-            Next:{' '}
+            <span className="label text-second block">Read next: {told.where}.</span>
             <button
               type="button"
-              className="text-action font-semibold underline underline-offset-4"
+              className="text-action text-head text-left leading-7 font-bold"
               onClick={() => focusSlot(next.id, next.slot)}
             >
               {capital(told.say)}
-            </button>{' '}
-            {capital(told.where)}.
+            </button>
           </>
         ) : (
           'All read once. Read everything a second time to see how well it repeats.'
@@ -43,7 +42,7 @@ export function NextSag({ round, rider, fresh }: Props) {
       {!fresh && (
         <Link
           to={`/jobs/${job.record.id}/tape`}
-          className="text-action flex min-h-9 items-center font-semibold underline underline-offset-4"
+          className="text-action label flex min-h-8 items-center font-semibold underline underline-offset-4"
         >
           For the helper with the tape
         </Link>

@@ -40,9 +40,10 @@ function turnOf({ document }: Answer, { seat, by }: SeatEffect, tell: Tell): str
   return `one ${oneMoreWords(corner, tell)} ${oneMoreWay(corner)}`;
 }
 
-/** What one turn of each seat does to four heights and four weights, drawn where it happens. */
+/** What one turn of each seat does to four heights and four weights; of one seat, drawn where it happens. */
 export function Influence({ answer }: { answer: Answer }) {
   const job = useThisJob();
+  const [chosen, setChosen] = useState<CornerId | null>(null);
   const style = useLengthStyle(1);
   const kgText = useKgText();
   const tell = useTell();
@@ -55,34 +56,26 @@ export function Influence({ answer }: { answer: Answer }) {
   const mostMm = Math.max(
     ...effects.flatMap(({ corners }) => corners.map(({ heightMm }) => Math.abs(heightMm))),
   );
+  const drawn = effects.find(({ seat }) => seat === chosen) ?? first;
+  const title = `${cornerNames[drawn.seat]}, ${turnOf(answer, drawn, tell)}`;
   return (
-    <>
-      <div className="mt-2 grid grid-cols-4 gap-4 max-lg:grid-cols-2 max-sm:grid-cols-1">
-        {effects.map((effect) => (
-          <figure key={effect.seat}>
-            <figcaption className="font-semibold">
-              {capital(cornerNames[effect.seat])}{' '}
-              <span className="label text-second font-normal">{turnOf(answer, effect, tell)}</span>
-            </figcaption>
-            <InfluencePlan
-              footprint={job.record.document.machine}
-              seat={effect.seat}
-              title={`${cornerNames[effect.seat]}, ${turnOf(answer, effect, tell)}`}
-              mostMm={mostMm}
-              corners={effect.corners.map(({ id, heightMm, padKg }) => ({
-                id,
-                heightMm,
-                height: fineLengthText(heightMm, style.system, true),
-                weight: signed(kgText(Math.abs(padKg)), padKg),
-              }))}
-            />
-          </figure>
-        ))}
-      </div>
+    <div className="mt-2 grid grid-cols-[190px_minmax(0,1fr)] items-start gap-x-6 narrow:grid-cols-1">
+      <InfluencePlan
+        footprint={job.record.document.machine}
+        seat={drawn.seat}
+        title={title}
+        mostMm={mostMm}
+        corners={drawn.corners.map(({ id, heightMm, padKg }) => ({
+          id,
+          heightMm,
+          height: fineLengthText(heightMm, style.system, true),
+          weight: signed(kgText(Math.abs(padKg)), padKg),
+        }))}
+      />
       <div className="relative overflow-x-auto">
-        <EffectTable answer={answer} effects={effects} />
+        <EffectTable answer={answer} effects={effects} drawn={drawn.seat} draw={setChosen} />
       </div>
-    </>
+    </div>
   );
 }
 
@@ -93,13 +86,21 @@ function isGuessed({ machine }: Answer): boolean {
   );
 }
 
-/** The same in a table, each figure with its sum. */
-function EffectTable({ answer, effects }: { answer: Answer; effects: SeatEffect[] }) {
+interface TableProps {
+  answer: Answer;
+  effects: SeatEffect[];
+  /** The seat whose turn is drawn beside it. */
+  drawn: CornerId;
+  draw: (seat: CornerId) => void;
+}
+
+/** All of them in a table, each figure with its sum. */
+function EffectTable({ answer, effects, drawn, draw }: TableProps) {
   const tell = useTell();
   return (
-    <table className="mt-3 w-full min-w-[560px]" data-testid="effects">
-      <caption className="label text-second text-left">
-        in figures, as the readings so far have this machine; the other way does the opposite
+    <table className="w-full min-w-[500px]" data-testid="effects">
+      <caption className="label text-second caption-bottom pt-1 text-left">
+        As the readings so far have this machine. The other way does the opposite
         {isGuessed(answer) && (
           <>
             . Springs and weights that nobody named go into it
@@ -109,9 +110,9 @@ function EffectTable({ answer, effects }: { answer: Answer; effects: SeatEffect[
       </caption>
       <thead className="label text-second text-right">
         <tr>
-          <th className="py-1 text-left font-normal">what is turned</th>
+          <th className="py-1 text-left font-normal">what is turned; the one picked is drawn</th>
           {effects[0]?.corners.map(({ id }) => (
-            <th key={id} className="px-3 font-normal">
+            <th key={id} className="px-2 font-normal">
               {cornerNames[id]}
             </th>
           ))}
@@ -119,13 +120,29 @@ function EffectTable({ answer, effects }: { answer: Answer; effects: SeatEffect[
       </thead>
       <tbody>
         {effects.map((effect) => (
-          <tr key={effect.seat} className="border-rule border-t text-right" data-seat={effect.seat}>
+          <tr
+            key={effect.seat}
+            className={`border-rule border-t text-right ${effect.seat === drawn ? 'bg-wash/50' : ''}`}
+            data-seat={effect.seat}
+          >
             <th scope="row" className="py-1.5 text-left font-medium">
-              {capital(cornerNames[effect.seat])}{' '}
-              <span className="label text-second font-normal">{turnOf(answer, effect, tell)}</span>
+              <label className="flex min-h-8 cursor-pointer items-center gap-2">
+                <input
+                  type="radio"
+                  name="drawn"
+                  className="accent-action size-4 shrink-0"
+                  aria-label={`Draw ${cornerNames[effect.seat]}`}
+                  checked={effect.seat === drawn}
+                  onChange={() => draw(effect.seat)}
+                />
+                <span>
+                  {capital(cornerNames[effect.seat])}
+                  <span className="label text-second block font-normal">{turnOf(answer, effect, tell)}</span>
+                </span>
+              </label>
             </th>
             {effect.corners.map((at) => (
-              <td key={at.id} className={`px-3 ${at.id === effect.seat ? 'font-semibold' : ''}`}>
+              <td key={at.id} className={`px-2 ${at.id === effect.seat ? 'font-semibold' : ''}`}>
                 <FineLength mm={at.heightMm} sd={at.heightSdMm} signed />
                 <SumFigure
                   name={`Weight ${cornerNames[at.id]}`}

@@ -1,3 +1,8 @@
+import { factAt } from '#core/document/facts.ts';
+import { cornersIn } from '#core/kinds/classes/index.ts';
+import { factKey } from '../../jobStore/draftKeys.ts';
+import { useDrafts } from '../../jobStore/drafts.ts';
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { limits } from '#contract/limits.ts';
 import { cornerNumbers } from '../../ui/words.ts';
@@ -17,11 +22,19 @@ interface Props {
   loadCase?: number;
 }
 
-/** Weight on each wheel, three times over: rolled off and on between. */
+/** Weight on each wheel, up to three times over: rolled off and on between. A time begun brings the next. */
 export function PadTable({ round, loadCase = 0 }: Props) {
+  const job = useThisJob();
+  const drafts = useDrafts((state) => state.drafts);
+  const begun = (repeat: string) =>
+    cornersIn(job.record.document).some((corner) => {
+      const place = { kind: 'pad', round, corner, slot: padSlot(loadCase, repeat) } as const;
+      return factAt(job.facts, place) !== undefined || factKey(job.record.id, place) in drafts;
+    });
+  const shown = REPEATS.slice(0, 1 + Math.max(0, ...REPEATS.map((repeat, k) => (begun(repeat) ? k + 1 : 0))));
   return (
     <CornerTable caption="Weight on each wheel" numbers>
-      {REPEATS.map((repeat, k) => (
+      {shown.map((repeat, k) => (
         <CornerRow
           key={repeat}
           label={`Reading ${repeat}`}

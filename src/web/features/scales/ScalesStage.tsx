@@ -39,23 +39,27 @@ export function ScalesStage() {
       <div className="flex-1 px-4 py-4">
         <Part title="Corner weights" words={`${roundWords(round)}, rolled on and settled`}>
           <div data-fields>
-            <label className="flex max-w-lg items-center gap-3">
-              <span className="label text-second shrink-0">On board</span>
-              <Select
-                label="On board while weighing"
-                value={String(loadCase)}
-                options={cases.map((name, k) => ({ value: String(k), words: caseWords(job, name, k) }))}
-                onChange={(next) => setLoadCase(Number(next))}
-              />
-            </label>
-            <DriverOut />
+            <div className="flex flex-wrap items-center gap-x-6">
+              {cases.length > 1 && (
+                <label className="flex max-w-lg flex-1 items-center gap-3">
+                  <span className="label text-second shrink-0">On board</span>
+                  <Select
+                    label="On board while weighing"
+                    value={String(loadCase)}
+                    options={cases.map((name, k) => ({ value: String(k), words: caseWords(job, name, k) }))}
+                    onChange={(next) => setLoadCase(Number(next))}
+                  />
+                </label>
+              )}
+              <DriverOut />
+            </div>
             <PadTable round={round} loadCase={loadCase} />
-            <PadGauge round={round} loadCase={loadCase} />
-            <BarsNote />
             <Standing
               pads={takenPads(job.record.document, read)}
               believed={loadCase === 0 ? believedCross(job) : undefined}
             />
+            <BarsNote />
+            <PadGauge round={round} loadCase={loadCase} />
           </div>
           <div className="mt-3">
             <Panel title="As it was weighed" words="tyre pressures and fuel">
@@ -126,7 +130,7 @@ function DriverOut() {
       ],
     );
   return (
-    <Button look="quiet" className="mt-1" onClick={add}>
+    <Button look="quiet" onClick={add}>
       Weigh without the driver too
     </Button>
   );

@@ -4,7 +4,8 @@ import { useState, type ReactNode } from 'react';
 
 interface Props {
   title: string;
-  words: string;
+  words: ReactNode;
+  /** Open from the start, and opened once it becomes so. */
   open?: boolean;
   children: ReactNode;
 }
@@ -12,6 +13,11 @@ interface Props {
 /** A part of the sheet that opens under its title; it is worked out only where somebody looks. */
 export function Panel({ title, words, open = false, children }: Props) {
   const [shown, setShown] = useState(open);
+  const [before, setBefore] = useState(open);
+  if (open !== before) {
+    setBefore(open);
+    if (open) setShown(true);
+  }
   return (
     <Collapsible.Root open={shown} onOpenChange={setShown} className="border-rule border-t">
       <Collapsible.Trigger className="group flex min-h-10 items-center gap-2 text-left font-semibold">

@@ -202,16 +202,17 @@ function SeatWork({ id, round, asked }: Omit<WorkProps, 'told'> & { asked: ToldC
         </p>
       )}
       {asked.camTo === undefined && (
-        <>
-          <p className="label text-second">
-            <SizeLength mm={Math.abs(asked.seatMm)} /> of seat
-            <PitchAssumed pitch={cornerSpec(job.record.document, id).pitchMm} steps={asked.steps ?? null} />
-          </p>
-          <DoneField id={id} round={round} done={done} record={record} />
-        </>
+        <p className="label text-second">
+          <SizeLength mm={Math.abs(asked.seatMm)} /> of seat
+          <PitchAssumed pitch={cornerSpec(job.record.document, id).pitchMm} steps={asked.steps ?? null} />
+        </p>
       )}
-      <div className="mt-5">
-        {done ? (
+      <div className="mt-2 flex flex-wrap items-end gap-x-3 gap-y-2 wide:in-data-[corner^=R]:flex-row-reverse">
+        {asked.camTo === undefined && <DoneField id={id} round={round} done={done} record={record} />}
+        {!done && <AsTold next={next} id={id} record={() => record(asked.seatMm)} />}
+      </div>
+      {done && (
+        <div className="mt-2">
           <Done
             done={done}
             turned={asked.camTo === undefined}
@@ -219,10 +220,8 @@ function SeatWork({ id, round, asked }: Omit<WorkProps, 'told'> & { asked: ToldC
             stepMm={job.record.document.corners[id].stepMm}
             fitting={job.record.document.corners[id].fitting}
           />
-        ) : (
-          <AsTold next={next} id={id} record={() => record(asked.seatMm)} />
-        )}
-      </div>
+        </div>
+      )}
     </div>
   );
 }
@@ -344,7 +343,7 @@ function DoneField({ id, round, done, record }: DoneFieldProps) {
   const job = useThisJob();
   const input = doneInput(job.record.document, job.state.rounds, id, round);
   return (
-    <div className="relative mt-3 max-w-36 wide:in-data-[corner^=R]:ml-auto">
+    <div className="relative w-28">
       <NumberField
         key={input.label}
         label={input.label}
