@@ -42,6 +42,15 @@ function evidence(document: JobDocument, ...facts: Fact[]) {
 }
 
 describe('what the fit is given of a bench reading', () => {
+  test('full extension is told at the point that the sheet means', () => {
+    const { extendedMm } = evidence(
+      ridden('motorcycle', ({ corners }) => (corners.RW.reference.offsetMm = -12)),
+      ['RW', 'extended-1', 600],
+      ['RW', 'extended-2', 602],
+    );
+    expect(extendedMm.RW).toBe(589);
+  });
+
   test('a mark over the axle is a height, its full extension the height at full droop', () => {
     const { sag, extendedMm, machine } = evidence(
       ridden('motorcycle'),

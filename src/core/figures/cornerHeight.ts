@@ -1,6 +1,7 @@
 import type { Answer } from '../planning/answerShape.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import { axleOf } from '../kinds/corners.ts';
+import type { RoundsState } from '../estimate/rounds.ts';
 import { frictionPrior } from '../estimate/prior.ts';
 import { repeatSd } from '../document/repeats.ts';
 import { measuredOf, type Entered, type Estimated, type Measured, type Predicted } from './figure.ts';
@@ -28,11 +29,7 @@ export function cornerHeight(answer: Answer, id: CornerId, at?: number): CornerH
   const { reference, targetMm } = document.corners[id];
   const isNow = at === undefined || at === state.current;
   const round = state.rounds[at ?? state.current];
-  const measured = measuredOf(
-    (round?.heights[id] ?? []).map((mm) => mm + reference.offsetMm),
-    // With an offset to the specified point, what was typed is another number.
-    reference.offsetMm === 0 ? round?.heightsTyped[id] : [],
-  );
+  const measured = measuredAt(round, id, reference.offsetMm);
   const estimated: Estimated | null =
     corner && measured && isNow ? { kind: 'estimated', value: corner.nowMm, sd: corner.nowSdMm } : null;
   return {
@@ -45,6 +42,18 @@ export function cornerHeight(answer: Answer, id: CornerId, at?: number): CornerH
       Math.abs(measured.value - estimated.value) > DIFFERS * readingSd(answer, id, measured),
     target: targetMm === null ? null : { kind: 'entered', value: targetMm },
   };
+}
+
+/** A round's readings at the point that is meant, with what the tape itself read where that is another number. */
+function measuredAt(
+  round: RoundsState['rounds'][number] | undefined,
+  id: CornerId,
+  offsetMm: number,
+): Measured | null {
+  const read = round?.heights[id] ?? [];
+  if (offsetMm === 0) return measuredOf(read, round?.heightsTyped[id]);
+  const measured = measuredOf(read.map((mm) => mm + offsetMm));
+  return measured && { ...measured, onTape: measured.value - offsetMm };
 }
 
 /** What so many readings of one round are good for, mm, one standard deviation: the tape's error and what friction leaves. */

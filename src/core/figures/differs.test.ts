@@ -49,3 +49,15 @@ test('readings as one figure: their mean, and how far they lie apart', () => {
   expect(spreadOf(figure)).toBe(5);
   expect(measuredOf([])).toBeNull();
 });
+
+describe('a reading taken at another point than the sheet means', () => {
+  const { document } = answer;
+  const { LF } = document.corners;
+  const lower = { ...document.corners, LF: { ...LF, reference: { ...LF.reference, offsetMm: -20 } } };
+  const { measured: read } = cornerHeight({ ...answer, document: { ...document, corners: lower } }, 'LF');
+
+  test('is told at the point that is meant, with what the tape read', () => {
+    expect(read).toMatchObject({ value: 350, onTape: 370 });
+    expect(cornerHeight(answer, 'LF').measured).not.toHaveProperty('onTape');
+  });
+});

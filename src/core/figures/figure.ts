@@ -12,6 +12,8 @@ export interface Measured {
   readings: readonly number[];
   /** What was typed for each, with its unit; empty where that is not known. */
   typed: readonly string[];
+  /** What the tape itself read, mm, where an offset leads from there to the point that is meant. */
+  onTape?: number;
 }
 
 /** Given by somebody: a target, a rate from a sheet, a pitch. */

@@ -19,14 +19,29 @@ export interface NumberParts {
   fraction: { numerator: number; denominator: number } | null;
 }
 
-/** mm (metric: to `decimals`; inches: to the nearest 1/`denominator`, halves away from zero) into parts. */
+/**
+ * mm (metric: to `decimals`; inches: to the nearest 1/`denominator`, halves away from zero) into parts. What was read in
+ * 64ths or in thousandths of an inch is shown as it was read, however coarse the fractions are otherwise.
+ */
 export function lengthParts(mm: number, style: LengthStyle): NumberParts {
   if (style.system === 'mm') return decimalParts(mm, style.decimals);
-  return fractionParts(mm / MM_PER_INCH, style.denominator);
+  return inchesAsRead(mm) ?? fractionParts(mm / MM_PER_INCH, style.denominator);
+}
+
+/** Inches. Nearer than this to a 64th or a thousandth, a length was read as such: nothing worked out falls there. */
+const AS_READ = 1e-6;
+
+/** A length that was read off a tape or a caliper in inches, as it reads there; null of any other. */
+function inchesAsRead(mm: number): NumberParts | null {
+  const inches = mm / MM_PER_INCH;
+  const isOn = (steps: number) => Math.abs(inches * steps - Math.round(inches * steps)) < AS_READ * steps;
+  if (isOn(64)) return fractionParts(inches, 64);
+  return isOn(1000) ? decimalParts(inches, 3) : null;
 }
 
 /** The length that is shown for a length, mm: what readers subtract from. */
 export function shownLength(mm: number, { system, decimals, denominator }: LengthStyle): number {
+  if (system === 'in' && inchesAsRead(mm)) return mm;
   const step = system === 'mm' ? 10 ** -decimals : MM_PER_INCH / denominator;
   return Math.round(mm / step) * step;
 }

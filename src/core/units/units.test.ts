@@ -92,12 +92,23 @@ describe('writing lengths', () => {
 
   test('rounds to the nearest fraction, reduces it and carries', () => {
     expect(inches(14.75)).toBe('14 3/4 in');
-    expect(inches(14 + 31 / 32, 16)).toBe('15 in');
-    expect(inches(14 + 31 / 32, 32)).toBe('14 31/32 in');
+    expect(inches(14.9702, 16)).toBe('15 in');
+    expect(inches(14.9702, 32)).toBe('14 31/32 in');
     expect(inches(0.5)).toBe('1/2 in');
     expect(inches(0)).toBe('0 in');
-    expect(inches(-0.01)).toBe('0 in');
+    expect(inches(-0.0101)).toBe('0 in');
     expect(inches(-2.25)).toBe('−2 1/4 in');
+  });
+
+  test('what was read in 64ths or thousandths stands as it was read', () => {
+    expect(inches(13 + 15 / 32)).toBe('13 15/32 in');
+    expect(inches(14 + 13 / 64, 8)).toBe('14 13/64 in');
+    expect(inches(14.96)).toBe('14.96 in');
+    expect(inches(-0.79)).toBe('−0.79 in');
+    expect(lengthText(342, { system: 'in', denominator: 16, decimals: 1 })).toBe('13 7/16 in');
+    const style = { system: 'in', denominator: 16, decimals: 1 } as const;
+    expect(shownLength(14.96 * 25.4, style)).toBe(14.96 * 25.4);
+    expect(shownLength(342, style) / 25.4).toBe(13 + 7 / 16);
   });
 
   test('drops needless zeros in mm and never writes minus nought', () => {

@@ -24,7 +24,12 @@ export function MeasuredLength({
       <span
         className={`label text-second font-normal ${below === undefined ? 'inline-block' : 'block leading-4'}`}
       >
-        {[measuredWords(figure, (mm) => lengthText(mm, style)), typedOtherwise(figure, style.system), below]
+        {[
+          measuredWords(figure, (mm) => lengthText(mm, style)),
+          typedOtherwise(figure, style.system),
+          figure.onTape !== undefined && `${lengthText(figure.onTape, style)} on the tape`,
+          below,
+        ]
           .filter(Boolean)
           .join(', ')}
       </span>

@@ -1,5 +1,6 @@
 import type { Finding } from '#core/findings/finding.ts';
 import { findingInputs } from '#words/explain/findingInputs.ts';
+import { toldOnce, type ToldOnce } from '#words/bothSides.ts';
 import { findingWords } from '#words/findings.ts';
 import { analysisOf } from '../../jobStore/analysisOf.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
@@ -7,19 +8,29 @@ import { SumValue, sourceWords } from '../sums/SumPanel.tsx';
 import { AssumedMark } from '../job/AssumedMark.tsx';
 import { useSay } from '../../ui/settings.ts';
 
-/** A finding: what is so, then each way to cure it, as the machine would stand with it. */
-export function FindingText({ finding }: { finding: Finding }) {
+/** Findings as they are told on this job: once where both sides of an axle say the same. */
+export function useToldOnce(findings: readonly Finding[]): ToldOnce[] {
   const job = useThisJob();
   const say = useSay(1);
-  const { what, ways } = findingWords(finding, say, analysisOf(job.record).remedies(finding));
+  const { remedies } = analysisOf(job.record);
+  return toldOnce(findings.map((finding) => ({ finding, ...findingWords(finding, say, remedies(finding)) })));
+}
+
+/** A finding: what is so, then each way to cure it, as the machine would stand with it. */
+export function FindingText({ finding }: { finding: Finding }) {
+  return useToldOnce([finding]).map((line) => <FindingLine key={line.what} line={line} />);
+}
+
+/** The same of a finding that may speak for both sides of an axle. */
+export function FindingLine({ line: { findings, what, ways } }: { line: ToldOnce }) {
   return (
     <>
       <p>
         {what}
-        {finding.evidence.onGuess && <AssumedMark />}
+        {findings.some(({ evidence }) => evidence.onGuess) && <AssumedMark />}
       </p>
       <Ways ways={ways} />
-      <GoesBy finding={finding} />
+      <GoesBy finding={findings[0]} />
     </>
   );
 }

@@ -7,15 +7,16 @@ import { analysisOf } from '../../jobStore/analysisOf.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Length, SizeLength } from '../../ui/Figure.tsx';
 import { capital } from '../../ui/words.ts';
-import { FindingText } from '../finding/FindingText.tsx';
+import { FindingLine, useToldOnce } from '../finding/FindingText.tsx';
 
 /** What there is to say of springs and their adjusters, and where each crossover falls; nothing where there is neither. */
 export function Judgement() {
   const job = useThisJob();
   const { answer } = job;
   const { findings } = analysisOf(job.record);
-  if (!answer) return null;
   const told = findings.filter(({ code }) => springCodes.includes(code));
+  const lines = useToldOnce(told.filter(({ code }) => code !== 'spring-untold'));
+  if (!answer) return null;
   const rings = answer.corners.flatMap(({ id }) =>
     ringStandings(answer, id).map((ring, k) => ({ id, k, ...ring })),
   );
@@ -23,14 +24,16 @@ export function Judgement() {
   return (
     <section aria-label="Springs and rings" className="border-rule mt-5 border-t pt-3">
       {told.length > 0 && <h2 className="font-semibold">Is it the right spring?</h2>}
-      {told.map((finding) =>
-        finding.code === 'spring-untold' ? null : (
-          <div key={findingKey(finding)} className="label mt-2" data-testid={testId(finding)}>
-            <FindingText finding={finding} />
-            {finding.code === 'spring' && <WhichSprings id={finding.corner} />}
-          </div>
-        ),
-      )}
+      {lines.map((line) => (
+        <div
+          key={findingKey(line.findings[0])}
+          className="label mt-2"
+          data-testid={line.findings.map(testId).join(' ')}
+        >
+          <FindingLine line={line} />
+          {line.findings[0].code === 'spring' && <WhichSprings id={line.findings[0].corner} />}
+        </div>
+      ))}
       <Untold findings={told} />
       {rings.length > 0 && <h2 className="mt-3 font-semibold">Where the rings take over</h2>}
       {rings.map((ring) => (

@@ -1,8 +1,9 @@
 import { whichKey } from '#core/document/which.ts';
 import { whichWords } from '#words/which.ts';
-import { findingKey, type Finding } from '#core/findings/finding.ts';
+import { findingKey } from '#core/findings/finding.ts';
 import { analysisOf } from '../../jobStore/analysisOf.ts';
-import { FindingText } from '../finding/FindingText.tsx';
+import type { ToldOnce } from '#words/bothSides.ts';
+import { FindingLine, useToldOnce } from '../finding/FindingText.tsx';
 import { askingWords } from '#words/asking.ts';
 import { marginTitles } from '#words/margins.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
@@ -154,31 +155,33 @@ const SHOWN = 2;
 function ToPutRight() {
   const job = useThisJob();
   const { findings, answer } = analysisOf(job.record);
-  const short = findings.filter(({ code, severity }) => code === 'run-out' && severity !== 'hint');
+  const short = useToldOnce(
+    findings.filter(({ code, severity }) => code === 'run-out' && severity !== 'hint'),
+  );
   if (short.length === 0 || job.state.locked || job.answer !== answer) return null;
   const [first, rest] = [short.slice(0, SHOWN), short.slice(SHOWN)];
   return (
     <section aria-label="Correct these" className="mt-4">
       <h3 className="font-semibold">Correct these</h3>
-      <Listed findings={first} />
+      <Listed lines={first} />
       {rest.length > 0 && (
         <details>
           <summary className="text-action label min-h-8 cursor-pointer font-semibold underline underline-offset-4">
             {rest.length} more
           </summary>
-          <Listed findings={rest} />
+          <Listed lines={rest} />
         </details>
       )}
     </section>
   );
 }
 
-function Listed({ findings }: { findings: readonly Finding[] }) {
+function Listed({ lines }: { lines: readonly ToldOnce[] }) {
   return (
     <ul>
-      {findings.map((finding) => (
-        <li key={findingKey(finding)} className="border-rule label border-b py-2">
-          <FindingText finding={finding} />
+      {lines.map((line) => (
+        <li key={findingKey(line.findings[0])} className="border-rule label border-b py-2">
+          <FindingLine line={line} />
         </li>
       ))}
     </ul>
@@ -236,13 +239,13 @@ const WorthAsking = memo(function WorthAsking({ answer }: { answer: Answer | nul
 function Reasons() {
   const job = useThisJob();
   const { findings, answer } = analysisOf(job.record);
-  const stand = findings.filter(({ code }) => code === 'unreachable');
+  const stand = useToldOnce(findings.filter(({ code }) => code === 'unreachable'));
   // A place tried by hand is no plan: nothing stands in its way.
   if (stand.length === 0 || job.state.locked || job.answer !== answer) return null;
   return (
     <section aria-label="Why it cannot be reached" className="mt-5">
       <h3 className="font-semibold">Why it cannot be reached</h3>
-      <Listed findings={stand} />
+      <Listed lines={stand} />
     </section>
   );
 }
