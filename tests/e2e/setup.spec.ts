@@ -1,4 +1,4 @@
-import { allSent, expect, field, test } from './app.ts';
+import { allSent, expect, field, quickStart, test } from './app.ts';
 
 const SIDES = ['front left', 'front right', 'rear left', 'rear right'];
 
@@ -54,4 +54,16 @@ test('on a phone the open stage stands alone; the others unfold, and fold again 
   await expect(page).toHaveURL(/baseline$/);
   await expect(stages.getByText('Baseline', { exact: true })).toBeVisible();
   await expect(stages.getByRole('link')).toHaveCount(0);
+});
+
+test('on a phone another stage begins at its top', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 700 });
+  await quickStart(page, 'Ruff', ['375', '375', '371', '371'], '365', '362');
+  await page.getByRole('button', { name: 'Start turning' }).scrollIntoViewIfNeeded();
+  const down = () => page.evaluate(() => window.scrollY);
+  const left = await down();
+  expect(left).toBeGreaterThan(200);
+  await page.getByRole('button', { name: 'Start turning' }).click();
+  await expect(page).toHaveURL(/turn$/);
+  await expect.poll(down).toBe(0);
 });

@@ -67,7 +67,7 @@ test.describe('bay view', () => {
     await app.stop();
     try {
       await page.getByRole('button', { name: 'Done', exact: true }).click();
-      await expect(page.getByText('3 of 3')).toBeVisible();
+      await expect(page.getByText('Settle, then measure')).toBeVisible();
     } finally {
       await app.start();
     }

@@ -6,6 +6,7 @@ import { ConflictDialog } from '../features/conflict/ConflictDialog.tsx';
 import { Header } from './Header.tsx';
 import { KeysDialog } from './KeysDialog.tsx';
 import { UnitsDialog } from './UnitsDialog.tsx';
+import { useTopOfPage } from './useTopOfPage.ts';
 import { useSettings } from '../ui/settings.ts';
 
 const loadBar = async () => ({ default: (await import('./CommandBar.tsx')).CommandBar });
@@ -18,6 +19,7 @@ export function Shell({ bare = false }: { bare?: boolean }) {
   const [keys, setKeys] = useState(false);
   const [units, setUnits] = useState(false);
   useLiveUpdates();
+  useTopOfPage();
   useEffect(() => {
     document.documentElement.dataset.theme = theme;
   }, [theme]);
