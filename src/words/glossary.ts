@@ -192,3 +192,8 @@ export const glossary: readonly Entry[] = [
 export const drawnTerms = ['cross-weight', 'crossover', 'droop', 'motion-ratio', 'preload', 'sag'] as const;
 
 export type DrawnTerm = (typeof drawnTerms)[number];
+
+/** Whether an entry has a drawing. */
+export function isDrawn(id: string): id is DrawnTerm {
+  return drawnTerms.some((one) => one === id);
+}

@@ -24,3 +24,17 @@ test('every way to take a height is drawn; keys, printing and typing stand there
   await expect(page.getByRole('region', { name: 'Printing' })).toContainText('Handover sheet');
   await expect(page.getByRole('region', { name: 'Typing and units' })).toContainText('14 3/4 in');
 });
+
+test('a label with a word of the trade opens what it means, over the page', async ({ page }) => {
+  await page.goto('/jobs/00000000-0000-4000-8000-000200000000/intake');
+  const dialog = page.getByRole('dialog');
+  await page.getByRole('button', { name: 'Motion ratio', exact: true }).click();
+  await expect(dialog).toContainText('How far the damper moves');
+  await page.keyboard.press('Escape');
+  await expect(dialog).toHaveCount(0);
+  await page.getByRole('button', { name: 'What tolerance means' }).click();
+  await expect(dialog.getByRole('heading', { name: 'Tolerance' })).toBeVisible();
+  await dialog.getByRole('link', { name: 'All words' }).click();
+  await expect(page).toHaveURL(/help#tolerance$/);
+  await expect(page.getByRole('article', { name: 'Tolerance' })).toBeFocused();
+});

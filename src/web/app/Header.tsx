@@ -37,7 +37,7 @@ export function Header({ onFind, onKeys, onUnits }: Props) {
         <Link to="/help" className="grid min-h-8 place-items-center">
           Help
         </Link>
-        <button type="button" onClick={onKeys} className="min-h-8 narrow:hidden">
+        <button type="button" onClick={onKeys} className="min-h-8 max-lg:hidden">
           <kbd className="border-rule mr-1 border px-1 font-sans text-[13px]">?</kbd>Keys
         </button>
       </div>

@@ -7,14 +7,17 @@ import { Header } from './Header.tsx';
 import { KeysDialog } from './KeysDialog.tsx';
 import { UnitsDialog } from './UnitsDialog.tsx';
 import { useTopOfPage } from './useTopOfPage.ts';
+import { useShownTerm } from '../ui/Term.tsx';
 import { useSettings } from '../ui/settings.ts';
 
 const loadBar = async () => ({ default: (await import('./CommandBar.tsx')).CommandBar });
 const CommandBar = lazy(loadBar);
+const TermDialog = lazy(async () => ({ default: (await import('./TermDialog.tsx')).TermDialog }));
 
 /** The frame of every screen: header (not where it is `bare`), the page, and what can come over it. */
 export function Shell({ bare = false }: { bare?: boolean }) {
   const { system, theme, setSystem } = useSettings();
+  const term = useShownTerm((state) => state.entry !== null);
   const [bar, setBar] = useState(false);
   const [keys, setKeys] = useState(false);
   const [units, setUnits] = useState(false);
@@ -48,6 +51,11 @@ export function Shell({ bare = false }: { bare?: boolean }) {
       )}
       <UnitsDialog open={units} onClose={() => setUnits(false)} />
       <KeysDialog open={keys} onClose={() => setKeys(false)} />
+      {term && (
+        <Suspense fallback={null}>
+          <TermDialog />
+        </Suspense>
+      )}
       <ConflictDialog />
     </div>
   );

@@ -1,4 +1,5 @@
 import { useId, useState, type KeyboardEvent } from 'react';
+import { TermMark } from '../ui/Term.tsx';
 import { focusNextField } from './nextField.ts';
 import { useNumberField, type FieldState, type NumberFieldOptions } from './useNumberField.ts';
 
@@ -56,6 +57,7 @@ export function NumberField({
       <label htmlFor={id} className={labelClass(showLabel)}>
         {label}
       </label>
+      {showLabel === true && !narrow && <TermMark label={label} />}
       <div
         className={`flex h-9 items-baseline border-b ${refused ? 'border-short' : focused ? 'border-action bg-wash/50' : 'border-second/70'}`}
       >

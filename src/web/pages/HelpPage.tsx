@@ -1,7 +1,7 @@
 import { useEffect, type ReactNode } from 'react';
 import { useLocation } from 'react-router';
 import { referenceKinds, type ReferenceKind } from '#core/geometry/reference.ts';
-import { drawnTerms, glossary, type DrawnTerm, type Entry } from '#words/glossary.ts';
+import { glossary, isDrawn, type Entry } from '#words/glossary.ts';
 import { keyTable } from '../ui/keys.ts';
 import { ReferencePicture } from '../drawing/ReferencePicture.tsx';
 import { TermPicture } from '../drawing/TermPicture.tsx';
@@ -116,8 +116,6 @@ function Part({ id, children }: { id: (typeof parts)[number][0]; children: React
     </section>
   );
 }
-
-const isDrawn = (id: string): id is DrawnTerm => drawnTerms.some((one) => one === id);
 
 function Term({ entry: { id, term, also, means } }: { entry: Entry }) {
   return (

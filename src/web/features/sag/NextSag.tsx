@@ -23,7 +23,7 @@ export function NextSag({ round, rider, fresh }: Props) {
   if (job.state.locked) return null;
   return (
     <div className="border-rule mx-4 flex flex-wrap items-end gap-x-6 gap-y-1 border-b py-2 print:hidden">
-      <p className="min-w-0 flex-1" data-testid="next-sag">
+      <p className="min-w-0 flex-1 narrow:basis-full" data-testid="next-sag">
         {next && told ? (
           <>
             <span className="label text-second block">Read next: {told.where}.</span>

@@ -59,7 +59,7 @@ export function Influence({ answer }: { answer: Answer }) {
   const drawn = effects.find(({ seat }) => seat === chosen) ?? first;
   const title = `${cornerNames[drawn.seat]}, ${turnOf(answer, drawn, tell)}`;
   return (
-    <div className="mt-2 grid grid-cols-[190px_minmax(0,1fr)] items-start gap-x-6 narrow:grid-cols-1">
+    <div className="mt-2 grid grid-cols-[170px_minmax(0,1fr)] items-start gap-x-4 narrow:grid-cols-1">
       <InfluencePlan
         footprint={job.record.document.machine}
         seat={drawn.seat}
@@ -100,19 +100,20 @@ function EffectTable({ answer, effects, drawn, draw }: TableProps) {
   return (
     <table className="w-full min-w-[500px]" data-testid="effects">
       <caption className="label text-second caption-bottom pt-1 text-left">
-        As the readings so far have this machine. The other way does the opposite
+        As the readings so far have this machine. The other way does the opposite.
         {isGuessed(answer) && (
           <>
-            . Springs and weights that nobody named go into it
+            {' '}
+            Springs and weights that nobody named go into it
             <AssumedMark />
           </>
         )}
       </caption>
       <thead className="label text-second text-right">
         <tr>
-          <th className="py-1 text-left font-normal">what is turned; the one picked is drawn</th>
+          <th className="w-40 py-1 text-left font-normal">what is turned; the one picked is drawn</th>
           {effects[0]?.corners.map(({ id }) => (
-            <th key={id} className="px-2 font-normal">
+            <th key={id} className="px-1.5 font-normal">
               {cornerNames[id]}
             </th>
           ))}
@@ -142,7 +143,10 @@ function EffectTable({ answer, effects, drawn, draw }: TableProps) {
               </label>
             </th>
             {effect.corners.map((at) => (
-              <td key={at.id} className={`px-2 ${at.id === effect.seat ? 'font-semibold' : ''}`}>
+              <td
+                key={at.id}
+                className={`px-1.5 whitespace-nowrap ${at.id === effect.seat ? 'font-semibold' : ''}`}
+              >
                 <FineLength mm={at.heightMm} sd={at.heightSdMm} signed />
                 <SumFigure
                   name={`Weight ${cornerNames[at.id]}`}

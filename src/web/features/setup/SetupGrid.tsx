@@ -2,6 +2,7 @@ import type { CSSProperties, ReactNode } from 'react';
 import { cornersIn } from '#core/kinds/classes/index.ts';
 import { twinOf, cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
+import { Term } from '../../ui/Term.tsx';
 import { capital, cornerNumbers } from '../../ui/words.ts';
 
 const GRID = 'grid gap-x-4 wide:grid-cols-[148px_repeat(var(--corners),minmax(0,1fr))] narrow:grid-cols-2';
@@ -32,7 +33,9 @@ export function SetupRow({ label, help, children }: { label: string; help: React
   return (
     <div className={`border-rule mb-5 items-start border-t pt-2 ${GRID}`} style={useColumns()}>
       <div className="narrow:col-span-2">
-        <p className="font-medium">{label}</p>
+        <p className="font-medium">
+          <Term>{label}</Term>
+        </p>
         <div className="label text-second">{help}</div>
       </div>
       {children}

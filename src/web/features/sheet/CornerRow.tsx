@@ -9,6 +9,7 @@ import { cornersIn } from '#core/kinds/classes/index.ts';
 import { pathKey, valueAt } from '../../jobStore/draftKeys.ts';
 import { capital, cornerNumbers } from '../../ui/words.ts';
 import type { Range } from '../../forms/quantity.ts';
+import { Term } from '../../ui/Term.tsx';
 import { NumberField } from '../../forms/NumberField.tsx';
 import { useCells } from './alike.ts';
 import { AxleHeads } from './AxleHeads.tsx';
@@ -114,7 +115,7 @@ function RowHead({ label, help }: Pick<RowProps, 'label' | 'help'>) {
       scope="row"
       className="py-1 pr-2 text-left font-medium narrow:group-data-numbers/corners:col-span-full narrow:group-data-numbers/corners:pb-0"
     >
-      {label}
+      <Term>{label}</Term>
       <span className="label text-second block font-normal narrow:group-data-numbers/corners:ml-2 narrow:group-data-numbers/corners:inline">
         {help}
       </span>

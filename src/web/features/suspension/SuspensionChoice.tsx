@@ -41,8 +41,10 @@ export function SuspensionChoice({ group }: { group: GainGroup }) {
         <span>
           {suspension ? (
             suspensionTitles[suspension]
-          ) : (
+          ) : document.corners[group.id].ratio === null ? (
             <b className="text-action font-semibold">Pick the {group.title} suspension</b>
+          ) : (
+            <span className="text-second">not said: the ratio is given</span>
           )}
         </span>
       </PickedButton>
