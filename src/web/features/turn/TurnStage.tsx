@@ -343,7 +343,7 @@ function DoneField({ id, round, done, record }: DoneFieldProps) {
   const job = useThisJob();
   const input = doneInput(job.record.document, job.state.rounds, id, round);
   return (
-    <div className="relative w-28">
+    <div className="relative w-24">
       <NumberField
         key={input.label}
         label={input.label}
