@@ -33,6 +33,8 @@ export function nextWords(next: NextDo, tell: Tell = tellMetric): string {
       return `in tolerance, ${next.open} ${next.open === 1 ? 'point' : 'points'} open: see to ${next.open === 1 ? 'it' : 'them'}`;
     case 'check-collars':
       return `check which way it was turned, ${cornersTold(next.corners)}`;
+    case 'check-reading':
+      return `measure ${cornerNames[next.corner]} again`;
     case 'find-out-why':
       return `find out why ${cornerNames[next.corner]} is off`;
     case 'read-again':

@@ -166,6 +166,17 @@ describe.each(all)('$title', ({ job, shows, suspects, finish }) => {
   });
 });
 
+test('a reading that is likeliest wrong is taken again before anything is turned; read twice alike, it is turned on', () => {
+  const once = [{ reads: [420, 420] }, { turned: -10, reads: [four(420, 400, 400, 400)] }];
+  const odd = told(known, once);
+  expect(nextAction(odd, answerFor(odd))).toEqual({ stage: 'measure', code: 'check-reading', corner: 'LF' });
+  const twice = told(known, [
+    { reads: [420, 420] },
+    { turned: -10, reads: [four(420, 400, 400, 400), { LF: 420 }] },
+  ]);
+  expect(nextAction(twice, answerFor(twice)).code).not.toBe('check-reading');
+});
+
 // Every sum of every demo job, stage and kind is checked beside the sums; here those of every twelfth situation.
 test.each(all.filter((_, k) => k % 12 === 0))(
   '$title: every calculation that can be opened adds up',

@@ -29,7 +29,7 @@ export type NextDo =
     }
   /** Heights are in, and so many points are open all the same. */
   | { code: 'open-points'; open: number }
-  | { code: 'say-step' | 'set-ring' | 'find-out-why' | 'turn'; corner: CornerId }
+  | { code: 'say-step' | 'set-ring' | 'find-out-why' | 'check-reading' | 'turn'; corner: CornerId }
   /** Adjusters that seem to have been turned the other way: looked at before anything is turned again. */
   | { code: 'check-collars'; corners: CornerId[] }
   | { code: 'measure-corners' | 'measure-corners-again' | 'read-sag'; corners: CornerId[]; of: number };
@@ -106,10 +106,18 @@ function afterReadings(answer: Answer): NextAction {
   }
   const asked = answer.doubt.suspicions[0]?.misfit;
   if (asked?.code === 'one-corner') return { stage: 'plan', code: 'find-out-why', corner: asked.corner };
-  if (wantsReadingAgain(answer))
-    return { stage: answer.state.current === 0 ? 'baseline' : 'measure', code: 'read-again' };
+  const stage = answer.state.current === 0 ? 'baseline' : 'measure';
+  // Nothing is turned on a reading that is likeliest wrong, as long as it was read only once.
+  if (asked?.code === 'odd-reading' && isReadOnce(answer, asked))
+    return { stage, code: 'check-reading', corner: asked.corner };
+  if (wantsReadingAgain(answer)) return { stage, code: 'read-again' };
   const first = firstToTurn(answer);
   if (!first) return { stage: 'plan', code: 'decide-nearest' };
   if (answer.reasons.some(blocks)) return { stage: 'plan', code: 'decide-out-of-reach' };
   return { stage: 'plan', code: 'turn', corner: first };
+}
+
+/** Whether a corner was read once in a round, and that round is the one that counts now. */
+function isReadOnce({ state }: Answer, { corner, round }: { corner: CornerId; round: number }): boolean {
+  return round === state.current && state.rounds[round]?.heights[corner]?.length === 1;
 }
