@@ -25,7 +25,7 @@ const told: { name: string; stage: string; region: string; what: RegExp; way: Re
   { name: 'the thread ends before the target', stage: 'plan', region: 'Why it cannot be reached', what: /seat would have to move .*, and 2 mm of thread is left that way/, way: /Fit a spring \d+ mm longer.*Fit a spring \d+ % stiffer.*Take [\d.]+ mm as the target/ },
   { name: 'a low exhaust decides the height', stage: 'plan', region: 'Why it cannot be reached', what: /Exhaust has to stay 100 mm over the ground, and decides the height: front left 38\d mm in place of 365 mm/, way: /Move the part/ },
   { name: 'nothing can be turned there', stage: 'plan', region: 'Why it cannot be reached', what: /Nothing can be turned rear left/, way: /Take the height it has as its target/ },
-  { name: 'too much sag with the thread used up', stage: 'plan', region: 'Springs and rings', what: /Front left: the spring is too soft\. Rider sag is 8 mm too much/, way: /Look for a stiffer one/ },
+  { name: 'too much sag with the thread used up', stage: 'plan', region: 'Springs and rings', what: /Front left and front right: the spring is too soft\. Rider sag is 8 mm too much/, way: /Look for a stiffer one/ },
   { name: 'a tender open at rest', stage: 'plan', region: 'Springs and rings', what: /the tender is [\d.]+ mm from solid where the machine rests/, way: /works as a soft spring/ },
   { name: 'nearly all thread used up is a hint', stage: 'plan', region: 'Springs and rings', what: /95 % of the thread towards the spring is used up/, way: /Little is left for a load/ },
 ]; // prettier-ignore

@@ -59,7 +59,7 @@ test.describe('the spring rack', () => {
     await page.getByRole('button', { name: 'Remove new spring' }).click();
     await expect(page.getByText('No results. Change what is searched for.')).toBeVisible();
     await page.getByRole('button', { name: 'Undo', exact: true }).click();
-    await expect(page.locator('[data-spring="new spring"]')).toContainText('50.05');
+    await expect(field(page, 'Rate, new spring')).toHaveValue('50.05');
   });
 
   test('what cannot reach the server stays, and is sent again', async ({ page, app }) => {

@@ -114,8 +114,8 @@ interface Props {
 export function RackTable({ springs, edits }: Props) {
   const [sorting, setSorting] = useState<SortingState>([{ id: 'name', desc: false }]);
   const [pagination, setPagination] = useState({ pageIndex: 0, pageSize: PER_PAGE });
-  const [opened, setOpened] = useState<string | null>(null);
-  // A new spring is there to be filled in.
+  // A new spring is there to be filled in, also where it is the first that is shown.
+  const [opened, setOpened] = useState(edits.added);
   const [added, setAdded] = useState(edits.added);
   if (edits.added !== added) {
     setAdded(edits.added);
