@@ -15,6 +15,8 @@ export const queryClient = new QueryClient({
       // The server tells of changes; until it can be reached, keep trying and keep showing what is there.
       staleTime: 30_000,
       retry: (count, error) => !(error instanceof ApiProblem && error.problem.status < 500) && count < 3,
+      // Somebody who waits is told within about two seconds that there is no connection.
+      retryDelay: (count) => 300 * 2 ** count,
       networkMode: 'always',
     },
   },
