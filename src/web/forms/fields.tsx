@@ -81,9 +81,8 @@ interface PathFieldProps {
 /** A number of the description, or none: then the class's value is assumed and stands in the field as a hint. */
 export function PathField({ path, label, placeholder, assumed, ...rest }: PathFieldProps) {
   const job = useThisJob();
-  const { at, named } = useSides();
-  const [root = '', corner, ...within] = path;
-  const paths = root === 'corners' ? at(corner as CornerId).map((id) => [root, id, ...within]) : [path];
+  const { named } = useSides();
+  const [root, corner] = path;
   const words = capital(pathWords(path, root === 'corners' ? named(corner as CornerId) : undefined));
   const { assumed: usual, ...field } = described(job.record.document, path);
   return (
@@ -93,7 +92,7 @@ export function PathField({ path, label, placeholder, assumed, ...rest }: PathFi
       assumed={placeholder === undefined ? (assumed ?? usual) : null}
       placeholder={placeholder}
       label={label ?? words}
-      draftKey={pathKey(job.record.id, ...paths)}
+      draftKey={pathKey(job.record.id, path)}
       decimals={2}
       value={valueAt(job.record.document, path) as number | null}
       unsent={job.unsent.some(

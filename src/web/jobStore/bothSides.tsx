@@ -35,14 +35,8 @@ export function onBoth(changes: readonly Change[], id: CornerId, twin: CornerId)
   });
 }
 
-/** The corners that what stands at a corner speaks for, and what they are called together. */
-export function useSides(): { at: (id: CornerId) => CornerId[]; named: (id: CornerId) => string } {
+/** What a corner is called here: by its axle where what stands there speaks for both sides. */
+export function useSides(): { named: (id: CornerId) => string } {
   const both = use(Both);
-  return {
-    at: (id) => {
-      const twin = both === id ? twinOf(id) : null;
-      return twin ? [id, twin] : [id];
-    },
-    named: (id) => (both === id ? axleOf(id) : cornerNames[id]),
-  };
+  return { named: (id) => (both === id ? axleOf(id) : cornerNames[id]) };
 }

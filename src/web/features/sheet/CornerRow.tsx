@@ -86,7 +86,7 @@ export function CornerRow({ label, help, paths, own = false, children }: RowProp
   const job = useThisJob();
   const { document } = job.record;
   const { change } = job.actions;
-  const cells = useCells(document, paths);
+  const cells = useCells(job.record, paths);
   return (
     <tr {...asGrid(cornersIn(document), 'border-rule relative border-t')}>
       <RowHead label={label} help={help} />

@@ -37,6 +37,12 @@ describe('the cells of a row', () => {
     expect(rows(document, undefined, none)).toEqual(['LF', 'RF', 'LR', 'RR']);
   });
 
+  it('are one for each side while something of the right side is being typed', () => {
+    expect(rows(document, ['ratio'], none, ['RF.ratio'])).toEqual(['LF', 'RF', 'LR both']);
+    expect(rows(document, ['mount'], none, ['RR.mount.threadMm'])).toEqual(['LF both', 'LR', 'RR']);
+    expect(rows(document, ['ratio'], none, ['LF.ratio', 'RF.ratioFrom', ''])).toEqual(['LF both', 'LR both']);
+  });
+
   it('are one for what has no other side', () => {
     expect(rows(blankDocument('motorcycle', 'Teal'), ['ratio'], none)).toEqual(['FW', 'RW']);
   });
