@@ -51,7 +51,12 @@ export function analyseTried(record: JobRecord, answer: Answer): Analysis {
 
 /** Whether a job has been read, and it is to be decided what follows from that. */
 function isAfterReadings({ code, stage }: NextAction): boolean {
-  return (code === 'turn' && stage !== 'turn') || code === 'read-again' || code.startsWith('decide');
+  return (
+    (code === 'turn' && stage !== 'turn') ||
+    code === 'read-again' ||
+    code === 'check-reading' ||
+    code.startsWith('decide')
+  );
 }
 
 function analysisOf(record: JobRecord, answer: () => Answer | null): Analysis {
