@@ -1,7 +1,8 @@
 import type { Finding } from '#core/findings/finding.ts';
 import { toldOnce } from './bothSides.ts';
 
-const of = (corner: string, code = 'cam-high') => ({ code, corner }) as unknown as Finding;
+const of = (corner: string, code = 'cam-high', onGuess = false) =>
+  ({ code, corner, evidence: { onGuess } }) as unknown as Finding;
 const line = (finding: Finding, what: string, ...ways: string[]) => ({ finding, what, ways });
 
 describe('findings of both sides of an axle', () => {
@@ -29,12 +30,13 @@ describe('findings of both sides of an axle', () => {
     expect(told.map(({ what }) => what)).toEqual(['Front left and front right: loose.']);
   });
 
-  it('are told by themselves where a figure, a way, the axle or the kind differs', () => {
+  it('are told by themselves where a figure, a way, the axle, the kind or what it rests on differs', () => {
     for (const other of [
       line(of('RF'), 'Front right: 3 mm left.', 'Lower it.'),
       line(of('RF'), 'Front right: 2 mm left.', 'Raise it.'),
       line(of('LR'), 'Rear left: 2 mm left.', 'Lower it.'),
       line(of('RF', 'adjuster-end'), 'Front right: 2 mm left.', 'Lower it.'),
+      line(of('RF', 'cam-high', true), 'Front right: 2 mm left.', 'Lower it.'),
     ])
       expect(toldOnce([line(of('LF'), 'Front left: 2 mm left.', 'Lower it.'), other])).toHaveLength(2);
   });

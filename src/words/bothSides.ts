@@ -17,7 +17,7 @@ export function toldOnce(told: readonly Told[]): ToldOnce[] {
   const lines: (ToldOnce & { same: string | null })[] = [];
   for (const { finding, what, ways } of told) {
     const corner = 'corner' in finding ? finding.corner : null;
-    const same = corner && sameFor(corner, finding.code, what, ways);
+    const same = corner && sameFor(corner, finding, what, ways);
     const other =
       same === null ? undefined : lines.find((line) => line.same === same && line.findings.length === 1);
     const first = other?.findings[0];
@@ -29,13 +29,18 @@ export function toldOnce(told: readonly Told[]): ToldOnce[] {
   return lines.map(({ findings, what, ways }) => ({ findings, what, ways }));
 }
 
-/** What is said of a corner with its name and its twin's left open; null where it does not begin with its name. */
-function sameFor(corner: CornerId, code: string, what: string, ways: readonly string[]): string | null {
+/** What is said of a corner with its name and its twin's left open; null where it does not begin with its name. What is assumed is never the same as what is not. */
+function sameFor(
+  corner: CornerId,
+  { code, evidence }: Finding,
+  what: string,
+  ways: readonly string[],
+): string | null {
   const twin = twinOf(corner);
   if (!twin || !what.toLowerCase().startsWith(cornerNames[corner])) return null;
   const open = (text: string) =>
     text.toLowerCase().replaceAll(cornerNames[corner], '{here}').replaceAll(cornerNames[twin], '{across}');
-  return [code, what, ...ways].map(open).join('\n');
+  return [code, String(evidence.onGuess), what, ...ways].map(open).join('\n');
 }
 
 const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);

@@ -28,7 +28,7 @@ export function lengthParts(mm: number, style: LengthStyle): NumberParts {
   return inchesAsRead(mm) ?? fractionParts(mm / MM_PER_INCH, style.denominator);
 }
 
-/** Inches. Nearer than this to a 64th or a thousandth, a length was read as such: nothing worked out falls there. */
+/** Inches. Nearer than this to a 64th or a thousandth, a length was read as such: what is worked out falls there only by chance. */
 const AS_READ = 1e-6;
 
 /** A length that was read off a tape or a caliper in inches, as it reads there; null of any other. */

@@ -1,7 +1,7 @@
 import { useLayoutEffect, useRef } from 'react';
 import { useLocation, useNavigationType } from 'react-router';
 
-/** Another page begins at its top; on the way back it stands where it was left. */
+/** Another page begins at its top; on the way back the browser decides. */
 export function useTopOfPage(): void {
   const { pathname } = useLocation();
   const how = useNavigationType();

@@ -1,4 +1,5 @@
-import type { Finding } from '#core/findings/finding.ts';
+import { findingKey, type Finding } from '#core/findings/finding.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
 import { findingInputs } from '#words/explain/findingInputs.ts';
 import { toldOnce, type ToldOnce } from '#words/bothSides.ts';
 import { findingWords } from '#words/findings.ts';
@@ -27,22 +28,24 @@ export function FindingLine({ line: { findings, what, ways } }: { line: ToldOnce
     <>
       <p>
         {what}
-        {findings.some(({ evidence }) => evidence.onGuess) && <AssumedMark />}
+        {findings[0].evidence.onGuess && <AssumedMark />}
       </p>
       <Ways ways={ways} />
-      <GoesBy finding={findings[0]} />
+      {findings.map((finding) => (
+        <GoesBy key={findingKey(finding)} finding={finding} of={findings.length > 1} />
+      ))}
     </>
   );
 }
 
 /** The figures behind a finding, each with where it is from; folded, since most readers only want to know what to do. */
-function GoesBy({ finding }: { finding: Finding }) {
+function GoesBy({ finding, of }: { finding: Finding; of: boolean }) {
   const inputs = findingInputs(finding);
   if (inputs.length === 0) return null;
   return (
     <details className="label text-second mt-0.5 print:hidden">
       <summary className="w-fit cursor-pointer underline decoration-dotted underline-offset-4">
-        what this goes by
+        what this goes by{of && 'corner' in finding && `, ${cornerNames[finding.corner]}`}
       </summary>
       <ul className="mt-0.5 pl-4">
         {inputs.map(({ name, value, unit, source }) => (

@@ -24,7 +24,7 @@ export function MeasuredFrom() {
   const offsets = [...new Set(ids.map((id) => document.corners[id].reference.offsetMm))];
   const [offset = 0] = offsets;
   const offsetWords =
-    offsets.length > 1 ? 'offsets of their own' : offset === 0 ? 'no offset' : `offset ${say(offset)}`;
+    offsets.length > 1 ? 'offsets differ' : offset === 0 ? 'no offset' : `offset ${say(offset)}`;
   return (
     <Panel title="Where it is measured" words={`${kinds.join(', ')}; ${offsetWords}`}>
       <div data-fields>

@@ -9,8 +9,7 @@ import { referenceKinds } from '#core/geometry/reference.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { bothWays, otherWays } from '#core/sag/prompts.ts';
 import { repeatSpread } from '#core/document/sagReadings.ts';
-import { factKey } from '../../jobStore/draftKeys.ts';
-import { useDrafts } from '../../jobStore/drafts.ts';
+import { useBegun } from '../../jobStore/useBegun.ts';
 import { limits } from '#contract/limits.ts';
 import { TravelRule } from '../../drawing/TravelRule.tsx';
 import { capital, cornerNumbers } from '../../ui/words.ts';
@@ -96,11 +95,9 @@ interface RowProps {
 /** What is read once has a second place, and what is read twice a third. */
 function ReadingRow({ id, round, base, words, who, rank }: RowProps) {
   const job = useThisJob();
-  const drafts = useDrafts((state) => state.drafts);
+  const begun = useBegun();
   const place = (k: number): FactPlace<'sag'> => ({ kind: 'sag', round, corner: id, slot: `${base}-${k}` });
-  const begun = (k: number) =>
-    factAt(job.facts, place(k)) !== undefined || factKey(job.record.id, place(k)) in drafts;
-  const shown = REPEATS.filter((k) => k === 1 || begun(k) || begun(k - 1));
+  const shown = REPEATS.filter((k) => k === 1 || begun(place(k)) || begun(place(k - 1)));
   const values = REPEATS.flatMap((k) => factAt(job.facts, place(k))?.fact.mm ?? []);
   const spread = repeatSpread(values);
   const here = job.state.rounds[round]?.sag[id] ?? { extended: [], states: {} };

@@ -1,7 +1,5 @@
-import { factAt } from '#core/document/facts.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
-import { factKey } from '../../jobStore/draftKeys.ts';
-import { useDrafts } from '../../jobStore/drafts.ts';
+import { useBegun } from '../../jobStore/useBegun.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { limits } from '#contract/limits.ts';
@@ -25,12 +23,11 @@ interface Props {
 /** Weight on each wheel, up to three times over: rolled off and on between. A time begun brings the next. */
 export function PadTable({ round, loadCase = 0 }: Props) {
   const job = useThisJob();
-  const drafts = useDrafts((state) => state.drafts);
+  const isBegun = useBegun();
   const begun = (repeat: string) =>
-    cornersIn(job.record.document).some((corner) => {
-      const place = { kind: 'pad', round, corner, slot: padSlot(loadCase, repeat) } as const;
-      return factAt(job.facts, place) !== undefined || factKey(job.record.id, place) in drafts;
-    });
+    cornersIn(job.record.document).some((corner) =>
+      isBegun({ kind: 'pad', round, corner, slot: padSlot(loadCase, repeat) }),
+    );
   const shown = REPEATS.slice(0, 1 + Math.max(0, ...REPEATS.map((repeat, k) => (begun(repeat) ? k + 1 : 0))));
   return (
     <CornerTable caption="Weight on each wheel" numbers>
