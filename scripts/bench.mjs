@@ -97,13 +97,14 @@ async function keystroke(page, digit) {
 /** Changes the plan, waits for the answer of the worker, and watches the page's frames from the first progress on. */
 async function sampledAnew(page) {
   await page.evaluate(() => {
-    window.sampled = new Promise((done) => {
+    window.sampled = new Promise((done, fail) => {
+      setTimeout(() => fail(new Error('the plan was not tried anew')), 30_000);
       const gaps = [];
       let began = 0;
       let last = 0;
       const frame = (now) => {
         const tried = document.querySelector('[data-testid=sampled]');
-        const running = document.body.textContent.includes('Trying it');
+        const running = tried === null;
         if (running && began === 0) began = last = now;
         else if (began > 0) gaps.push(now - last);
         last = now;

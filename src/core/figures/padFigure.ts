@@ -9,13 +9,12 @@ export interface PadFigure {
   measured: Measured | null;
   estimatedKg: number;
   predictedKg: number;
-  predictedSdKg: number;
 }
 
 /** The weight on a wheel as far as it is known. */
 export function padFigure(answer: Answer, id: CornerId): PadFigure {
   const { state, document } = answer;
   const read = takenPads(document, state.rounds[state.current]?.pads ?? {})[id] ?? [];
-  const { nowKg, afterKg, afterSdKg } = padsAround(answer, id);
-  return { measured: measuredOf(read), estimatedKg: nowKg, predictedKg: afterKg, predictedSdKg: afterSdKg };
+  const { nowKg, afterKg } = padsAround(answer, id);
+  return { measured: measuredOf(read), estimatedKg: nowKg, predictedKg: afterKg };
 }

@@ -28,13 +28,15 @@ export function scalesSpread(answer: Answer, what: 'cross' | 'front'): number {
   return spreadAt(answer, answer.specifiedAfter, (outcome) => [extraValue(goal, outcome)])[0] ?? 0;
 }
 
+/** One standard deviation of the weight on a wheel's pad once the plan is done, kg. */
+export function padSpreadKg(answer: Answer, id: CornerId): number {
+  return padSpread(answer)[answer.machine.corners.indexOf(id)] ?? 0;
+}
+
 /** Weights on a wheel's pad now and after the plan, kg: as the machine that the readings allow comes to rest. */
-export function padsAround(
-  answer: Answer,
-  id: CornerId,
-): { nowKg: number; afterKg: number; afterSdKg: number } {
+export function padsAround(answer: Answer, id: CornerId): { nowKg: number; afterKg: number } {
   const { machine, now, after, predictAt } = answer;
   const i = machine.corners.indexOf(id);
   const kg = (situation: Situation) => (predictAt(situation).outcome.solver.pads[i] ?? 0) / GRAVITY;
-  return { nowKg: kg(now), afterKg: kg(after), afterSdKg: padSpread(answer)[i] ?? 0 };
+  return { nowKg: kg(now), afterKg: kg(after) };
 }

@@ -7,8 +7,9 @@ import { scalesWanted, type CornerAnswer } from '#core/planning/cornerAnswer.ts'
 import { cornersIn } from '#core/kinds/classes/index.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { chanceSum, crossSum, estimateSum, heightNowSum, predictedSum } from '#words/explain/cornerSums.ts';
+import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { scalesSpread } from '#core/scales/padsAround.ts';
+import { padSpreadKg, scalesSpread } from '#core/scales/padsAround.ts';
 import { padFigure } from '#core/figures/padFigure.ts';
 import { padAfterSum } from '#words/explain/scaleSums.ts';
 import { Mass } from '../../ui/Measure.tsx';
@@ -16,6 +17,7 @@ import { useSampledPlan } from '../job/useSampledPlan.ts';
 import { SumFigure } from '../sums/SumFigure.tsx';
 import { cornerHeight } from '#core/figures/cornerHeight.ts';
 import { cornersCounted, percent } from '#words/figures.ts';
+import { useDebounced } from '../../ui/useDebounced.ts';
 import { Length, SizeLength } from '../../ui/Figure.tsx';
 import { EstimatedLength, MeasuredLength, PredictedLength } from '../../ui/FigureKinds.tsx';
 import { Asked } from '../finding/Asked.tsx';
@@ -167,15 +169,17 @@ function SagLine({ corner, answer }: { corner: CornerAnswer; answer: Answer }) {
 
 /** Weight on the wheel now and after, where it was ever weighed on pads. */
 function WeightLine({ corner: { id }, answer }: { corner: CornerAnswer; answer: Answer }) {
+  const stood = useDebounced(answer);
   if (!answer.state.rounds.some(({ pads }) => pads[id])) return null;
-  const { measured, estimatedKg, predictedKg, predictedSdKg } = padFigure(answer, id);
+  const { measured, estimatedKg, predictedKg } = padFigure(answer, id);
   return (
     <p className="text-second" data-testid={`weight-${id}`}>
       <SumFigure name={`Weight after the plan, ${cornerNames[id]}`} sum={() => padAfterSum(answer, id)}>
         {measured ? '' : '≈ '}
         <Mass kg={measured?.value ?? estimatedKg} decimals={1} />{' '}
         <span className="label">{measured ? 'measured' : 'estimated'}</span> →{' '}
-        <Mass kg={predictedKg} sd={predictedSdKg} decimals={1} /> <span className="label">predicted</span>
+        <Mass kg={predictedKg} sd={padSpreadKg(stood, id)} decimals={1} />{' '}
+        <span className="label">predicted</span>
       </SumFigure>
     </p>
   );
@@ -240,6 +244,12 @@ function Outlook({ answer }: { answer: Answer }) {
 /** What is asked of the scales: cross weight, or equal front wheels. */
 function CrossLine({ answer, jobId }: { answer: Answer; jobId: string }) {
   const wanted = scalesWanted(answer.cross);
+  // While a seat is dragged its weight follows every frame; how sure that is comes once the seat stands.
+  const stood = useDebounced(answer);
+  const spread = useMemo(() => {
+    const asked = scalesWanted(stood.cross);
+    return asked ? scalesSpread(stood, asked.what) : 0;
+  }, [stood]);
   if (!wanted) return null;
   const { what, now, after, target } = wanted;
   return (
@@ -247,8 +257,7 @@ function CrossLine({ answer, jobId }: { answer: Answer; jobId: string }) {
       {' '}
       {what === 'front' ? 'Right front of the front' : 'Cross weight'}{' '}
       <SumFigure name="Weight on the scales" sum={() => crossSum(answer)}>
-        ≈ {(100 * now).toFixed(1)} → {(100 * after).toFixed(1)} ±{' '}
-        {(100 * scalesSpread(answer, what)).toFixed(1)} % predicted
+        ≈ {(100 * now).toFixed(1)} → {(100 * after).toFixed(1)} ± {(100 * spread).toFixed(1)} % predicted
       </SumFigure>
       , {(100 * target).toFixed(1)} wanted:{' '}
       <Link to={`/jobs/${jobId}/scales`} className="text-action underline underline-offset-4">
