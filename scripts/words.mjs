@@ -1,11 +1,14 @@
+import { uncommonWords } from './lib/commonWords.mjs';
+import { paperSentences } from './lib/papers.mjs';
 import { collectTexts, sentencesOf, wordsOf } from './lib/texts.mjs';
 
 /**
- * Holds the product's own texts to docs/style.md: words we do not use, and how many words a sentence has. `npm run words`, or
- * with a number every sentence of more words than that. Fails past its limits.
+ * Holds the product's own texts and the docs for readers to docs/style.md: words we do not use, words that few know, and how many words a sentence has.
+ * `npm run words`, or with a number every sentence of more words than that. Fails past its limits.
  */
 const MOST_IN_THE_MEAN = 8;
 const MOST_IN_ONE = 22;
+const MOST_ON_PAPER = 25;
 
 /** What was once written, and what is written in its place. */
 const INSTEAD = [
@@ -59,6 +62,20 @@ const most = Math.max(...sentences.map(({ count }) => count));
 console.log(`${sentences.length} sentences, ${mean.toFixed(1)} words in the mean, ${most} at most`);
 if (unused.length > 0) {
   console.error(unused.join('\n'));
+  process.exitCode = 1;
+}
+const lengthy = paperSentences().filter(({ sentence }) => wordsOf(sentence).length > MOST_ON_PAPER);
+if (lengthy.length > 0) {
+  console.error(lengthy.map(({ file, sentence }) => `${file}: ${sentence}`).join('\n'));
+  console.error(`expected at most ${MOST_ON_PAPER} words in a sentence of the docs`);
+  process.exitCode = 1;
+}
+const uncommon = texts.flatMap(({ file, line, text }) =>
+  uncommonWords(text).map((word) => `${file}:${line}: "${word}" in "${text}"`),
+);
+if (uncommon.length > 0) {
+  console.error(uncommon.join('\n'));
+  console.error('expected words that everybody knows, or the trade (scripts/lib/commonWords.mjs)');
   process.exitCode = 1;
 }
 if (mean > MOST_IN_THE_MEAN || most > MOST_IN_ONE) {

@@ -7,11 +7,12 @@ const ROOMS = ['src/web', 'src/words', 'src/cli', 'src/contract', 'src/server'];
 /** Attributes of the page that nobody reads. */
 const UNREAD =
   /^(className|look|d|data-.*|key|id|htmlFor|type|viewBox|transform|role|to|path|testId|order|kind|name|draftKey|points)$/;
-/** Names of styles: no sentence has a hyphen between two pieces of every word or a bracket in one. */
+/** Names of styles and fonts: no sentence has a hyphen between two pieces of every word or a bracket in one. */
 const isStyle = (text) =>
-  !/[.?!,:]( |$)/.test(text) &&
-  text.split(' ').filter((word) => /[a-z]-[a-z0-9[]|:[a-z]|\[/.test(word)).length > 0 &&
-  !/ (a|the|is|of|to|and|no) /.test(` ${text} `);
+  /-gradient\(|\bVariable\b/.test(text) ||
+  (!/[.?!,:]( |$)/.test(text) &&
+    text.split(' ').filter((word) => /[a-z]-[a-z0-9[]|:[a-z]|\[/.test(word)).length > 0 &&
+    !/ (a|the|is|of|to|and|no) /.test(` ${text} `));
 
 /** What a node says, with § for every figure put in; null where it is no text of ours. */
 function textOf(node) {

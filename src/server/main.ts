@@ -38,7 +38,7 @@ async function main(): Promise<void> {
     if (loaded > 0) process.stdout.write(`Loaded ${loaded} demo jobs.\n`);
     process.stdout.write(`Margin is on http://127.0.0.1:${port}\n`);
     freshenLines(db).catch((error: unknown) =>
-      log.error({ err: error }, 'lists could not be worked out anew'),
+      log.error({ err: error }, 'lists could not be worked out again'),
     );
   });
   const stop = () => {

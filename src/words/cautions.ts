@@ -29,7 +29,7 @@ const cautionWords: Record<CautionId, Omit<Caution, 'id'>> = {
     why: 'Lines tear inside before they show it.',
   },
   pinch: {
-    words: 'Keep fingers out of the coils and clear of pinch points when levering.',
+    words: 'Keep fingers out of the coils and clear of pinch points when you use a lever.',
     why: 'Levers slip.',
   },
   torsion: {

@@ -62,7 +62,7 @@ function wantWords(want: Want, path: string, say: Say): string {
     case 'name':
       return `a name of 1 to ${want.most} characters`;
     case 'more-than-stroke':
-      return `more than the ${want.volumeCm3.toFixed(1)} cm³ the stroke displaces`;
+      return `more than the ${want.volumeCm3.toFixed(1)} cm³ that the stroke takes`;
     case 'below-free-length':
       return `less than the free length of ${say(want.freeLengthMm)}`;
     case 'not-solid-yet':

@@ -40,7 +40,7 @@ const jobWords: Record<Exclude<PathsIn<typeof jobField.fields>, 'corners'>, stri
   loads: 'loads',
   'bars.front': 'front bar',
   'bars.rear': 'rear bar',
-  settlingMm: 'settling allowance',
+  settlingMm: 'what is allowed for settling',
   'steering.toeMm': 'toe-in wanted',
   'steering.toePerMm': 'toe per mm',
   'steering.tyreMm': 'tyre diameter',

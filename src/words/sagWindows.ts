@@ -13,7 +13,7 @@ const reasons: Record<UsualWindow, string> = {
   road: 'road: keeps the geometry where it was drawn',
   sport: 'sport road machines',
   scooter: 'short travel: a percentage would leave nothing',
-  'sled-rear': 'sled rear from topped out; less for aggressive riders',
+  'sled-rear': 'sled rear from topped out; less for hard riding',
   'sled-rear-deep': 'sled rear, deeper: lighter skis, more comfort',
   ski: 'ski shocks, machine alone',
   plush: 'comfort first, smooth ground',

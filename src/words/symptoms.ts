@@ -70,7 +70,7 @@ export const symptomWords: Record<SymptomId, SymptomWords> = {
     ],
   },
   rolls: {
-    words: 'rolls or wallows',
+    words: 'rolls or sways',
     try: [
       {
         words: 'Rebound damping two clicks slower, both ends alike.',

@@ -55,7 +55,7 @@ function wordsFor(type: string, { limit, valids, want }: Context): string {
 }
 
 const WORDS: Record<string, string> = {
-  number: 'must be a finite number',
+  number: 'must be a number',
   string: 'must be a text of the right form',
   boolean: 'must be true or false',
   object: 'must be an object',

@@ -39,7 +39,7 @@ export function keepLinesFresh(db: Database, events: JobEvents, log: Logger, res
   const deaf = events.listen(() => {
     clearTimeout(timer);
     timer = setTimeout(() => {
-      catchUp(db).catch((error: unknown) => log.error({ err: error }, 'lists could not be worked out anew'));
+      catchUp(db).catch((error: unknown) => log.error({ err: error }, 'lists could not be worked out again'));
     }, restsMs);
   });
   return () => {

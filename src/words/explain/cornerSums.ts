@@ -91,7 +91,7 @@ export function seatMoveSum(corner: CornerMove, answer: Answer): Sum {
       input('c', 'seat move chosen', corner.seatBy, 'length', 'computed'),
     ],
     result: unit.result,
-    note: 'Every seat moves every height: a rigid body on its springs, tyres and hooked bars. With equal wheel rates one seat gives its own corner about 3/4 of its move. Its neighbours get 1/4, the corner across −1/4. It is worked out anew as the seats move.',
+    note: 'Every seat moves every height: a rigid body on its springs, tyres and hooked bars. With equal wheel rates one seat gives its own corner about 3/4 of its move. Its neighbours get 1/4, the corner across −1/4. It is worked out again as the seats move.',
   };
 }
 

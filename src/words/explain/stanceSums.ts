@@ -91,7 +91,7 @@ export function angleSum({ title, by, deg, heightMm, tyres }: AngleOf): Sum {
   return {
     title,
     words:
-      'the steepest plane that touches the tyre and passes just under the point; a crest has one to either tyre',
+      'the steepest plane that touches the tyre and passes just under the point; a rise between the wheels has one to either tyre',
     formula: 'a sin α + (R − h) cos α = R',
     inputs: [
       input('h', `${by} over the ground after the plan`, heightMm, 'length', 'computed'),
@@ -110,7 +110,7 @@ export function linkSum(link: LinkLength, linkMm: number, perWheel: number): Sum
   return {
     title: `Link of the ${link.axle} bar, ${cornerNames[link.corner]}`,
     words:
-      'its length, plus what it lacked when measured, minus the rise of its wheel against the other wheel once at the targets',
+      'its length, plus what it was short when measured, minus its wheel’s rise against the other wheel once at the targets',
     formula: 'l′ = l + g′,  g′ = g − q·Δz',
     inputs: [
       input('l', 'length as it is', linkMm, 'length', 'measured'),

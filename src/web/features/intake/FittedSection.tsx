@@ -89,7 +89,7 @@ function Faults() {
   return (
     <div role="alert" className="border-short label border-l-2 py-1 pl-3">
       <p className="font-semibold">
-        Something fitted contradicts itself; until it is put right, springs and weights are left out.
+        Two figures of what is fitted cannot both be right. Until they are, springs and weights are left out.
       </p>
       {faults
         .map((fault) => faultTold(fault, say))

@@ -142,7 +142,7 @@ function FitWords({ fit }: { fit: NonNullable<ReturnType<typeof pressFit>> }) {
           ± <Plain value={inReadersUnit('rate', 2 * fit.sdNPerMm, rates).value} decimals={2} />
         </>
       )}
-      ; farthest reading {force(fit.worstN)} off the line.{' '}
+      ; furthest reading {force(fit.worstN)} off the line.{' '}
       {fit.curved && (
         <span className="text-tight">The readings bend: it is progressive, so keep them as its table.</span>
       )}

@@ -225,7 +225,9 @@ function Adjusters({ problem, change }: Props) {
   return (
     <>
       <h3 className="mt-4 font-semibold">What can be adjusted</h3>
-      <p className="label text-second">Room for the springs with the wheel hanging, seat to perch.</p>
+      <p className="label text-second">
+        Room for the springs with the wheel hanging, from one seat to the other.
+      </p>
       <div className={grid}>
         <Field
           label="Room, seat turned in"

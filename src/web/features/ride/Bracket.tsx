@@ -23,7 +23,7 @@ export function Bracket() {
       <div className="flex items-baseline justify-between gap-3">
         <h3 className="font-semibold">
           Bracket a damper setting{' '}
-          <span className="label text-second font-normal">both extremes, then towards the middle</span>
+          <span className="label text-second font-normal">both ends, then towards the middle</span>
         </h3>
         <Button look="quiet" aria-expanded={open} onClick={() => setOpen(!open)}>
           {open ? 'Close' : 'Begin'}

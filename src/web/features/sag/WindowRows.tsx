@@ -26,7 +26,7 @@ export function WindowRows({ ends }: { ends: readonly SagEnd[] }) {
           <CornerRow
             key={of}
             label={of === 'rider' ? 'Rider on' : 'Static (no rider)'}
-            help={of === 'rider' ? 'full gear, riding posture' : 'the machine alone'}
+            help={of === 'rider' ? 'full gear, sitting as they ride' : 'the machine alone'}
           >
             {(id) => <OneWindow id={id} of={of} rank={100 + 100 * k} ends={ends} />}
           </CornerRow>

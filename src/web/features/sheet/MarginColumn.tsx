@@ -216,7 +216,7 @@ function Strays() {
         <p key={k} className="text-tight">
           {capital(cornerNames[stray.corner])}, {roundWords(stray.round)}:{' '}
           {stray.what === 'pad' ? 'the weight' : lengthText(stray.mm, style)}
-          {stray.what === 'travel' ? ' of travel used' : ''} disagrees with the other readings. It is given{' '}
+          {stray.what === 'travel' ? ' of travel used' : ''} does not fit the other readings. It is given{' '}
           {Math.max(Math.round(100 * stray.weight), 1)} % weight. Settle the machine and read it again.
         </p>
       ))}

@@ -109,7 +109,7 @@ function Cycled({ id, slot, order, lines }: CycledProps) {
           ? 'touches'
           : least !== null && (
               <>
-                ledger says <Length mm={least} decimals={0} />
+                worked out: <Length mm={least} decimals={0} />
               </>
             )}
       </span>

@@ -96,7 +96,7 @@ function LinkTold({ told, bar }: { told: ReturnType<typeof linkLength>; bar: Bar
   if (!told)
     return (
       <p className="label text-second mt-5 max-w-[75ch]">
-        With one link undone and the machine settled, measure what the link lacks to reach its hole; a minus
+        With one link undone and the machine settled, measure how far the link is short of its hole; a minus
         where it is too long. A link that hangs down from the arm has its movement per wheel with a minus.
       </p>
     );

@@ -266,7 +266,7 @@ const MISSING: Record<string, string> = {
 
 const ANGLES = [
   { key: 'approach', title: 'Approach', help: 'ramp ahead' },
-  { key: 'breakover', title: 'Breakover', help: 'crest between' },
+  { key: 'breakover', title: 'Breakover', help: 'rise between' },
   { key: 'departure', title: 'Departure', help: 'ramp behind' },
 ] as const;
 

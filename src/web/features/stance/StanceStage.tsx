@@ -71,7 +71,10 @@ export function StanceStage() {
       <div className="flex-1 px-4 py-4">
         {answer ? (
           <>
-            <Part title="From the side" words="before in a broken line, after the plan in ink, to scale">
+            <Part
+              title="From the side"
+              words="before in a broken line, after the plan in a full line, to scale"
+            >
               <Side answer={answer} />
             </Part>
             <div className="mt-4">
