@@ -104,7 +104,7 @@ async function sampledAnew(page) {
       let last = 0;
       const frame = (now) => {
         const tried = document.querySelector('[data-testid=sampled]');
-        const running = tried === null;
+        const running = document.body.textContent.includes('machines so far');
         if (running && began === 0) began = last = now;
         else if (began > 0) gaps.push(now - last);
         last = now;

@@ -12,7 +12,7 @@ const sampler = startedOnce<SamplingApi>(
 );
 
 const sampling: Work<JobRecord, number, Sampled> = {
-  restMs: 400,
+  restMs: 1000,
   run: (record, tell) => sampler.get().sample(record, SAMPLES, proxy(tell)),
   cancel: () => void sampler.ifStarted()?.cancel(),
 };
