@@ -1,5 +1,5 @@
 import type { Columns, Fault, Plain, Want } from '#core/faults.ts';
-import type { Say } from './figures.ts';
+import { tellMetric, type Say } from './figures.ts';
 
 /** A fault in words. */
 export interface ToldFault {
@@ -62,7 +62,7 @@ function wantWords(want: Want, path: string, say: Say): string {
     case 'name':
       return `a name of 1 to ${want.most} characters`;
     case 'more-than-stroke':
-      return `more than the ${want.volumeCm3.toFixed(1)} cm³ that the stroke takes`;
+      return `more than the ${(say.tell ?? tellMetric)('chamber', want.volumeCm3)} that the stroke takes`;
     case 'below-free-length':
       return `less than the free length of ${say(want.freeLengthMm)}`;
     case 'not-solid-yet':

@@ -87,10 +87,10 @@ test.describe('the spring rack', () => {
     const file = page.getByLabel('CSV file');
     await file.setInputFiles(csv('bad.csv', 'Part;Rate (lb/in);Length\nquay 1;350;8\nquay 2;soft;8\n'));
     await expect(page.getByRole('alert')).toContainText('Row 3, Rate (lb/in)');
-    await expect(page.getByRole('button', { name: /^Take in/ }).last()).toBeDisabled();
+    await expect(page.getByRole('button', { name: /^Import .* spring/ }).last()).toBeDisabled();
     await file.setInputFiles(csv('good.csv', 'Part;Rate (lb/in);Length\nquay 1;350;8\nquay 2;400;8\n'));
     await page.getByLabel('Unit of Length').selectOption('in');
-    await page.getByRole('button', { name: 'Take in 2 springs' }).click();
+    await page.getByRole('button', { name: 'Import 2 springs' }).click();
     await expect(page.locator('[data-spring="quay 1"]')).toContainText('203.2');
     await expect(page.locator('[data-spring="quay 2"]')).toContainText('70.05');
     const all = async () =>
@@ -103,7 +103,7 @@ test.describe('the spring rack', () => {
     const saved = await readFile(await download.path());
     await page.getByRole('button', { name: 'Import CSV' }).click();
     await file.setInputFiles({ name: 'again.csv', mimeType: 'text/csv', buffer: saved });
-    await page.getByRole('button', { name: `Take in ${before.springs.length} springs` }).click();
+    await page.getByRole('button', { name: `Import ${before.springs.length} springs` }).click();
     await expect(page.getByRole('dialog')).toHaveCount(0);
     const bare = ({ springs }: Awaited<ReturnType<typeof all>>) =>
       springs.map((one) => ({ ...one, version: 0 }));
@@ -153,7 +153,7 @@ test.describe('which springs do it', () => {
     await page
       .getByLabel('CSV file')
       .setInputFiles(csv('many.csv', `name,rate,free,solid\n${springs.join('\n')}\n`));
-    await page.getByRole('button', { name: 'Take in 2500 springs' }).click();
+    await page.getByRole('button', { name: 'Import 2500 springs' }).click();
     await expect(page.getByRole('dialog')).toHaveCount(0);
     await page.goto('/rack/search');
     await page.getByRole('button', { name: /^Search/ }).click();

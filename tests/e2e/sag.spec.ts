@@ -71,7 +71,7 @@ test.describe('from first reading to in its window, on a simulated machine', () 
       await read(page, rig, { first: true });
       const outlook = page.getByTestId('sag-outlook');
       let turns = 0;
-      while (turns < 3 && !(await outlook.getByText('In their windows').isVisible())) {
+      while (turns < 3 && !(await outlook.getByText('Done:').isVisible())) {
         if (await page.getByText('Nothing to turn').isVisible()) break;
         turns++;
         await turn(page, rig, id, turns);

@@ -67,9 +67,9 @@ function Travel({ setup, index, change }: Props) {
   );
 }
 
-const grows = [
-  { value: 'with-seat', words: 'towards springs' },
-  { value: 'against-seat', words: 'away from them' },
+const ends = [
+  { value: 'with-seat', words: 'the side away from the spring' },
+  { value: 'against-seat', words: 'the spring’s side' },
 ];
 
 function Seat({ setup, index, change }: Props) {
@@ -115,11 +115,11 @@ function Seat({ setup, index, change }: Props) {
       />
       {collar && (
         <div>
-          <span className="label text-second block">reads more going</span>
+          <span className="label text-second block">Caliper goes from</span>
           <Select
-            label="The reading grows as the seat goes"
+            label="Caliper goes from"
             value={collar.grows}
-            options={grows}
+            options={ends}
             onChange={(to) =>
               change({ ...setup, collar: { ...collar, grows: to as 'with-seat' | 'against-seat' } })
             }

@@ -162,7 +162,8 @@ function SagLine({ corner, answer }: { corner: CornerAnswer; answer: Answer }) {
   return (
     <p className="text-second" data-testid={`sag-${corner.id}`}>
       sag ≈ <Length mm={corner.nowSagMm} decimals={0} bare /> estimated →{' '}
-      <Length mm={corner.sagMm} decimals={0} bare /> predicted, for <Length mm={sagMm} decimals={0} />
+      <Length mm={corner.sagMm} decimals={0} bare /> ± <SizeLength mm={corner.sagSdMm} /> predicted, for{' '}
+      <Length mm={sagMm} decimals={0} />
     </p>
   );
 }

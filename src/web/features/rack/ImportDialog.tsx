@@ -1,5 +1,7 @@
 import { cellFaultWords } from '#words/rackFaults.ts';
 import { useSay } from '../../ui/settings.ts';
+import { SizeLength } from '../../ui/Figure.tsx';
+import { Rate } from '../../ui/Rate.tsx';
 import { Select } from '../../ui/Select.tsx';
 import Papa from 'papaparse';
 import { useState } from 'react';
@@ -96,7 +98,7 @@ export function ImportDialog({ open, onClose }: { open: boolean; onClose: () => 
             disabled={read.faults.length > 0 || read.springs.length === 0 || send.isPending}
             onClick={() => keep(read)}
           >
-            Take in {read.springs.length === 1 ? 'one spring' : `${read.springs.length} springs`}
+            Import {read.springs.length === 1 ? 'one spring' : `${read.springs.length} springs`}
           </Button>
         </>
       )}
@@ -181,21 +183,34 @@ function Columns({ sheet, choices, choose }: ColumnsProps) {
   );
 }
 
+const Size = ({ mm }: { mm: number | null }) => (mm === null ? '–' : <SizeLength mm={mm} />);
+
 function Preview({ read }: { read: ImportedRack }) {
   const say = useSay(1);
   const { springs, faults } = read;
-  const figure = (value: number | null) => (value === null ? '–' : String(Number(value.toFixed(2))));
   return (
     <>
-      <h3 className="mt-4 font-semibold">As they will stand, in N/mm and mm</h3>
+      <h3 className="mt-4 font-semibold">As they will stand</h3>
       <table className="w-full">
         <tbody>
           {springs.slice(0, SHOWN).map((spring, i) => (
             <tr key={i} className="border-rule border-t">
               <td className="truncate pr-3">{spring.name}</td>
-              <td className="figures pr-3">{spring.rows ? 'measured' : figure(spring.rateNPerMm)}</td>
-              <td className="figures pr-3">{figure(spring.freeLengthMm)} free</td>
-              <td className="figures pr-3">{figure(spring.solidLengthMm)} solid</td>
+              <td className="figures pr-3">
+                {spring.rows ? (
+                  'measured'
+                ) : spring.rateNPerMm === null ? (
+                  '–'
+                ) : (
+                  <Rate nPerMm={spring.rateNPerMm} />
+                )}
+              </td>
+              <td className="figures pr-3">
+                <Size mm={spring.freeLengthMm} /> free
+              </td>
+              <td className="figures pr-3">
+                <Size mm={spring.solidLengthMm} /> solid
+              </td>
               <td className="figures">{spring.stock} in stock</td>
             </tr>
           ))}
@@ -205,7 +220,7 @@ function Preview({ read }: { read: ImportedRack }) {
       {faults.length > 0 && (
         <div role="alert" className="text-short mt-3">
           <p className="font-semibold">
-            {faults.length === 1 ? 'One row cannot be read' : `${faults.length} faults`}: nothing is taken in
+            {faults.length === 1 ? 'One row cannot be read' : `${faults.length} faults`}: nothing is imported
             yet.
           </p>
           <ul>

@@ -6,6 +6,7 @@ import { askedCorners } from '#core/estimate/sagEvidence.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
 import { chanceSum } from '#words/explain/cornerSums.ts';
+import { percent } from '#words/figures.ts';
 import { SumFigure } from '../sums/SumFigure.tsx';
 import { Settled } from '../measure/Settled.tsx';
 import { sagRound } from './sagRound.ts';
@@ -25,9 +26,14 @@ export function SagOutlook({ answer, ends }: { answer: Answer; ends: readonly Sa
       <p className="min-w-[220px] flex-1" data-testid="sag-outlook" aria-live="polite">
         <b>
           <SumFigure name="Chance that every sag is in" sum={() => chanceSum(answer, done ? 'now' : 'after')}>
-            {done ? 'In their windows' : 'In after this round'}
-            {only.length > 0 && `, ${only.map((id) => cornerNames[id]).join(' and ')} only`}:{' '}
-            {Math.round(100 * (chance ?? 0))} %.
+            {done && 'Done: '}
+            {percent(chance ?? 0)} chance that{' '}
+            {only.length > 0
+              ? `the sag of ${only.map((id) => `the ${cornerNames[id]}`).join(' and ')} is`
+              : wanted.length === 1
+                ? 'the sag is'
+                : 'every sag is'}{' '}
+            in its window{!done && ' after this round'}.
           </SumFigure>
         </b>
         {short.length > 0 && (
