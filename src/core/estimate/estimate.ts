@@ -125,6 +125,12 @@ export function estimateOf(
 
 /** Whether somebody has looked into it and found it right. */
 function isChecked(checkedRight: readonly string[], misfit: JobMisfit): boolean {
+  // Who finds the tape right at a corner has it as it stands: no earlier reading there is suspected again either.
+  if (misfit.code === 'odd-reading')
+    return checkedRight.some((key) => {
+      const [, code, corner, round] = key.split(':');
+      return code === 'odd-reading' && corner === misfit.corner && misfit.round <= Number(round);
+    });
   if (misfit.code !== 'turned-other-way') return checkedRight.includes(misfitKey(misfit));
   // One collar that went as recorded is enough: they cannot all have gone the other way.
   return misfit.corners.some((id) => isTurnChecked(checkedRight, id, misfit.round));

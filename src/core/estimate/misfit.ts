@@ -1,9 +1,10 @@
 import type { BelievedMachine, Situation } from './belief.ts';
-import { fit, readAs, type Fit, type RoundEvidence } from './fit.ts';
+import { fit, readAs, type Fit, type Reading, type RoundEvidence } from './fit.ts';
 import type { Axle } from '../kinds/corners.ts';
 import { CornerModel } from '../machine/corner.ts';
 import type { MassDescription } from '../machine/description.ts';
 import { chiSquaredAbove } from '../numerics/chiSquared.ts';
+import { meanOf } from '../numerics/mean.ts';
 import { softmaxShares } from '../numerics/softmax.ts';
 
 /** What could be wrong where readings and machine do not agree. */
@@ -61,6 +62,13 @@ function isStrained({ cost, parameters }: Fit, rounds: readonly RoundEvidence[])
 const FLAT_MM = 100;
 /** Standard deviations of chi-squared beyond its mean that ask what is wrong: of healthy simulated machines 2 in 100 are asked about. */
 const STRAIN = 2.5;
+
+/** Shares of a move between which a corner that went the other way is taken to have been turned so. */
+const MIRRORED = { least: 0.6, most: 1.8 };
+/** What the collar has of a reading's suspicion, read once and read again alike. */
+const [READ_ONCE, READ_AGAIN] = [0.45, 0.8];
+/** mm. Repeats no further apart are alike. */
+const ALIKE_MM = 3;
 
 /** Squared deviations. What explanations are weighed by need not be known better: odds to a twentieth. */
 const ROUGHLY = 0.1;
@@ -140,7 +148,11 @@ export function explanations(
     probability: shares[k] ?? 0,
     share: shares[k] ?? 0,
   }));
-  return { fine: plainly + roughly, plain, explained: together(explained) };
+  return {
+    fine: plainly + roughly,
+    plain,
+    explained: sharedWithCollars(together(explained), believed, rounds),
+  };
 }
 
 const unchanged = (situation: Situation) => situation;
@@ -199,18 +211,12 @@ interface Turned {
  * to go apart he looks twice, and a bar that is still hooked up is likelier.
  */
 function moves(believed: BelievedMachine, rounds: readonly RoundEvidence[], worked: number): Turned[] {
-  // As described: what a strained fit has made of the ratio is no measure of a move.
-  const ratios = believed.machine.contacts.map((one) => new CornerModel(one).meanRatio);
   return Array.from({ length: worked - 1 }, (_, k) => k + 1).flatMap((round) => {
-    const [was, is] = [rounds[round - 1]?.situation, rounds[round]?.situation];
-    const atWheel = believed.machine.contacts.map((_, contact) => {
-      const mm = (key: 'seatsBy' | 'mountsMm') => (is?.[key][contact] ?? 0) - (was?.[key][contact] ?? 0);
-      return (mm('seatsBy') + mm('mountsMm')) / (ratios[contact] ?? 1);
-    });
-    const moved = [...atWheel.keys()].filter((contact) => Math.abs(atWheel[contact] ?? 0) >= TOLD_MOVE_MM);
+    const byWheel = atWheel(believed, rounds, round);
+    const moved = [...byWheel.keys()].filter((contact) => Math.abs(byWheel[contact] ?? 0) >= TOLD_MOVE_MM);
     const on = (axle: Axle) => moved.filter((contact) => believed.machine.contacts[contact]?.axle === axle);
     const oneWay = (contacts: number[]) =>
-      new Set(contacts.map((contact) => Math.sign(atWheel[contact] ?? 0))).size < 2;
+      new Set(contacts.map((contact) => Math.sign(byWheel[contact] ?? 0))).size < 2;
     const axles = [on('front'), on('rear')];
     const together = [...axles.filter(oneWay), ...(axles.every(oneWay) ? [moved] : [])];
     const groups = [...moved.map((contact) => [contact]), ...together].filter(({ length }) => length > 0);
@@ -218,6 +224,68 @@ function moves(believed: BelievedMachine, rounds: readonly RoundEvidence[], work
     return [...unlike.values()].map((contacts) => ({ contacts, round }));
   });
 }
+
+/** What every adjuster was moved by in a round, mm at its own wheel, positive raises: as recorded, by the ratio as described. */
+function atWheel(believed: BelievedMachine, rounds: readonly RoundEvidence[], round: number): number[] {
+  const [was, is] = [rounds[round - 1]?.situation, rounds[round]?.situation];
+  return believed.machine.contacts.map((one, contact) => {
+    const mm = (key: 'seatsBy' | 'mountsMm') => (is?.[key][contact] ?? 0) - (was?.[key][contact] ?? 0);
+    // What a strained fit has made of the ratio is no measure of a move.
+    return (mm('seatsBy') + mm('mountsMm')) / new CornerModel(one).meanRatio;
+  });
+}
+
+/**
+ * A corner that went the other way by about as much as it was moved, on a machine whose others did not follow as a rigid body's
+ * would: the model says "misread", whoever holds the tape says "turned the other way". Neither can be told from heights, so
+ * that they share what the reading alone had; read again alike, the collar has the larger part.
+ */
+function sharedWithCollars(
+  explained: readonly Explained[],
+  believed: BelievedMachine,
+  rounds: readonly RoundEvidence[],
+): Explained[] {
+  const shared = [...explained];
+  for (const [k, odd] of explained.entries()) {
+    if (odd.misfit.code !== 'odd-reading') continue;
+    const { reference } = odd.misfit;
+    const mirrored = shared.map(({ misfit }) =>
+      misfit.code === 'turned-other-way' ? isMirrored(believed, rounds, misfit, reference) : null,
+    );
+    const at = mirrored.findIndex((one) => one !== null);
+    const turned = shared[at];
+    if (!turned || turned.probability > odd.probability) continue;
+    const part = mirrored[at] === 'again' ? READ_AGAIN : READ_ONCE;
+    shared[at] = {
+      ...turned,
+      probability: turned.probability + part * odd.probability,
+      share: turned.share + part * odd.share,
+    };
+    shared[k] = { ...odd, probability: (1 - part) * odd.probability, share: (1 - part) * odd.share };
+  }
+  return shared.sort((a, b) => b.probability - a.probability);
+}
+
+/** Whether one adjuster's corner, by its own readings, went the other way by about as much as it was moved, and was read again so. */
+function isMirrored(
+  believed: BelievedMachine,
+  rounds: readonly RoundEvidence[],
+  { contacts, round }: Turned,
+  reference: number,
+): 'once' | 'again' | null {
+  const [contact, another] = contacts;
+  if (contact === undefined || another !== undefined || believed.references[reference]?.contact !== contact)
+    return null;
+  const read = (at: number) =>
+    (rounds[at]?.readings ?? []).filter((one) => one.what === 'height' && one.index === reference).map(mmOf);
+  const [was, is] = [read(round - 1), read(round)];
+  if (was.length === 0 || is.length === 0) return null;
+  const share = (meanOf(was) - meanOf(is)) / (atWheel(believed, rounds, round)[contact] ?? 0);
+  if (!(share >= MIRRORED.least && share <= MIRRORED.most)) return null;
+  return is.length > 1 && Math.max(...is) - Math.min(...is) <= ALIKE_MM ? 'again' : 'once';
+}
+
+const mmOf = (reading: Reading) => ('mm' in reading ? reading.mm : 0);
 
 function withRatio(believed: BelievedMachine, axle: Axle): BelievedMachine {
   const { belief } = believed;

@@ -75,6 +75,16 @@ test('left as it is shown, nothing is committed; emptied, none is', () => {
   expect(onCommit.mock.calls).toEqual([[null, '']]);
 });
 
+test('in other units the echo is of what stands, not of its rounded text', () => {
+  useSettings.setState({ system: 'in', denominator: 16 });
+  const { type, field } = setUp();
+  expect(field()).toMatchObject({ text: '14 5/8', state: { words: '372 mm · 14 5/8 in' } });
+  type('14 5/8 ');
+  expect(field()).toMatchObject({ state: { words: '372 mm · 14 5/8 in' } });
+  type('14.625');
+  expect(field()).toMatchObject({ state: { words: expect.stringContaining('371.48 mm') as string } });
+});
+
 test('half a number keeps the units it was begun in', () => {
   const { type, commit, onCommit, field } = setUp();
   type('14');

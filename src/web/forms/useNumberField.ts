@@ -92,9 +92,16 @@ export function useNumberField(options: NumberFieldOptions) {
   function stateOf(): FieldState {
     if (read === null) return { kind: 'empty' };
     if (!read.ok) return { kind: 'refused', words: read.why };
-    const question = options.question?.(read.value) ?? null;
+    const exact = exactly(read.value);
+    const question = options.question?.(exact) ?? null;
     if (question) return { kind: 'questioned', words: question };
-    return { kind: 'understood', words: quantity.echo(read.value, style) };
+    return { kind: 'understood', words: quantity.echo(exact, style) };
+  }
+
+  /** A field left as it is means the value behind it, also where its units show that rounded. */
+  function exactly(readValue: number): number {
+    const meant = meantBy(text, value, { quantity, range, style });
+    return meant.kind === 'same' ? (meant.value ?? readValue) : readValue;
   }
 }
 
