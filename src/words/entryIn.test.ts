@@ -8,6 +8,8 @@ test.each([
   ['Sag window', 'Sag'],
   ['Tolerance, each corner ±', 'Tolerance'],
   ['Cross weight wanted, RF + LR', 'Cross weight'],
+  ['Ratio, front', 'Motion ratio'],
+  ['Pitch, rear', 'Thread pitch'],
   ['Ring stops the slider', null],
   ['Load on board while measuring', null],
   ['Sagging seat', null],

@@ -104,7 +104,7 @@ export const glossary: readonly Entry[] = [
   {
     id: 'motion-ratio',
     term: 'Motion ratio',
-    also: ['leverage ratio', 'installation ratio'],
+    also: ['leverage ratio', 'installation ratio', 'ratio'],
     means: [
       'How far the damper moves for each millimetre of the wheel. 0.5 is half as far.',
       'With 0.5, 1 mm of collar moves the machine 2 mm.',
@@ -122,7 +122,7 @@ export const glossary: readonly Entry[] = [
   {
     id: 'rake',
     term: 'Rake',
-    also: ['pitch'],
+    also: [],
     means: ['Rear height minus front height, measured at like points.'],
   },
   {
@@ -167,6 +167,15 @@ export const glossary: readonly Entry[] = [
     term: 'Thread engaged',
     also: ['thread engagement'],
     means: ['How deep a lower mount is screwed in. Too little and the mount can let go.'],
+  },
+  {
+    id: 'thread-pitch',
+    term: 'Thread pitch',
+    also: ['pitch', 'mm a turn'],
+    means: [
+      'How far the collar goes in one turn.',
+      'Measure ten threads with a caliper and divide by ten. A wrong pitch makes every count of turns wrong by the same share.',
+    ],
   },
   {
     id: 'tolerance',

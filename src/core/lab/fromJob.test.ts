@@ -47,6 +47,25 @@ test('a ratio that rises keeps its form on the bench, with what was learnt of it
   for (const z of [0, 60, 120]) expect(made.model.ratioAt(z)).toBeCloseTo(corner.ratioAt(z), 3);
 });
 
+test('a spring that was measured goes to the bench as stiff as it was learnt to be', () => {
+  const known: JobRecord = structuredClone(record);
+  const rows: [number, number][] = [
+    [0, 0],
+    [50, 1500],
+    [100, 3600],
+  ];
+  const [first] = known.document.corners.LF.springs;
+  if (!first) throw new Error('expected a spring');
+  Object.assign(first, { kind: 'progressive', rateNPerMm: null, rows });
+  const answered = answerFor(known);
+  if (!answered) throw new Error('expected an answer');
+  const [scale = NaN] = answered.predictAt(answered.specifiedAfter).outcome.settings[0]?.springScales ?? [];
+  expect(Math.abs(scale - 1)).toBeGreaterThan(0.001);
+  expect(benchFrom(answered, 'LF', 'LF')?.setup.springs[0]?.rows).toEqual(
+    rows.map(([mm, n]) => [mm, n * scale]),
+  );
+});
+
 test('a seat tried by hand lifts its corner most and leaves what was read as it was', () => {
   const seatBy = (answer.after.seatsBy[0] ?? 0) + 4;
   const tried = triedAnswer(answer, { LF: { seatBy } });

@@ -242,6 +242,21 @@ describe('links of bars', () => {
     expect(linkLength(must(answerFor(job)), standingFacts(job), 'front')).toBeNull();
   });
 
+  test('of two measurings the later one counts, however they were kept', () => {
+    const later = factEntry({ kind: 'link', round: 1, corner: 'LF', slot: 'gap', mm: 5 });
+    for (const order of [
+      [gap(3), later],
+      [later, gap(3)],
+    ]) {
+      const job = jobOf(withBar, ...order);
+      expect(linkLength(must(answerFor(job)), standingFacts(job), 'front')).toMatchObject({
+        gapMm: 5,
+        corner: 'LF',
+        round: 1,
+      });
+    }
+  });
+
   test('length follows what its wheel goes up against the other, by the true machine', () => {
     const job = jobOf((document) => {
       withBar(document);

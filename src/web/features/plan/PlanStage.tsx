@@ -22,6 +22,7 @@ import { Length, SizeLength } from '../../ui/Figure.tsx';
 import { EstimatedLength, MeasuredLength, PredictedLength } from '../../ui/FigureKinds.tsx';
 import { Asked } from '../finding/Asked.tsx';
 import { Doubts } from '../doubt/Doubts.tsx';
+import { AssumedMark } from '../job/AssumedMark.tsx';
 import { RatioLine } from '../ratio/RatioLine.tsx';
 import { CornerGrid } from '../sheet/CornerGrid.tsx';
 import { Footer, NextLink } from '../sheet/Footer.tsx';
@@ -225,6 +226,7 @@ function Outlook({ answer }: { answer: Answer }) {
           chance that {cornersCounted(wanted)} {wanted === 1 ? 'is' : 'are'} within{' '}
           <span className="whitespace-nowrap">
             ± <SizeLength mm={answer.tolerance.value} />
+            {answer.tolerance.source === 'assumed' && <AssumedMark />}
           </span>
         </SumFigure>
       </b>

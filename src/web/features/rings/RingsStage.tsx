@@ -1,3 +1,4 @@
+import { Link } from 'react-router';
 import { Length } from '../../ui/Figure.tsx';
 import { filledIn } from '#words/filledIn.ts';
 import { useSay } from '../../ui/settings.ts';
@@ -19,11 +20,20 @@ export function RingsStage() {
   if (!answer || ringed.length === 0)
     return (
       <div className="p-6">
-        <p>
-          {answer
-            ? 'No crossover rings are fitted, as far as intake says.'
-            : 'Rings are set once the heights are read.'}
-        </p>
+        {answer ? (
+          <p>
+            No rings are entered yet. Where two springs stand one on another, add their rings under{' '}
+            <Link
+              to={`/jobs/${job.record.id}/intake`}
+              className="text-action font-semibold underline underline-offset-4"
+            >
+              Intake, Springs and weights
+            </Link>
+            .
+          </p>
+        ) : (
+          <p>Rings are set once the heights are read.</p>
+        )}
         <div className="mt-4 flex">
           <NextLink from="rings" />
         </div>

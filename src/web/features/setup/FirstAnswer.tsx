@@ -4,7 +4,9 @@ import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { chanceSum } from '#words/explain/cornerSums.ts';
 import { percent } from '#words/figures.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
+import { SizeLength } from '../../ui/Figure.tsx';
 import { capital } from '../../ui/words.ts';
+import { AssumedMark } from '../job/AssumedMark.tsx';
 import { Move } from '../plan/PlannedMove.tsx';
 import { SumFigure } from '../sums/SumFigure.tsx';
 import { SetupAnswer } from './SetupGrid.tsx';
@@ -19,7 +21,8 @@ export function FirstAnswer() {
         answer &&
         answer.chanceAfter !== null && (
           <SumFigure name="Chance" sum={() => chanceSum(answer, 'after')}>
-            {percent(answer.chanceAfter)} chance in tolerance
+            {percent(answer.chanceAfter)} chance in tolerance, ± <SizeLength mm={answer.tolerance.value} />
+            {answer.tolerance.source === 'assumed' && <AssumedMark />}
           </SumFigure>
         )
       }
