@@ -163,8 +163,10 @@ function SagLine({ corner, answer }: { corner: CornerAnswer; answer: Answer }) {
   return (
     <p className="text-second" data-testid={`sag-${corner.id}`}>
       sag ≈ <Length mm={corner.nowSagMm} decimals={0} bare /> estimated →{' '}
-      <Length mm={corner.sagMm} decimals={0} bare /> ± <SizeLength mm={corner.sagSdMm} /> predicted, for{' '}
-      <Length mm={sagMm} decimals={0} />
+      <span className="whitespace-nowrap">
+        <Length mm={corner.sagMm} decimals={0} bare /> ± <SizeLength mm={corner.sagSdMm} />
+      </span>{' '}
+      predicted, for <Length mm={sagMm} decimals={0} />
     </p>
   );
 }
