@@ -12,7 +12,9 @@ test.describe('what is turned, and what is wanted beside heights', () => {
     await expect(page.getByTestId('move-RA')).toContainText('cam to position 3');
     await expect(page.getByTestId('move-LS')).toContainText(/add air to 5\.\d bar/);
     await expect(page.getByTestId('move-FA')).toContainText('Leave it');
-    await expect(page.getByTestId('sag-RA')).toContainText(/sag ≈ 94 estimated → 6\d ± \d\.\d\smm predicted, for 64\smm/);
+    await expect(page.getByTestId('sag-RA')).toContainText(
+      /sag ≈ 94 estimated → 6\d ± \d\.\d\smm predicted, for 64\smm/,
+    );
     await page.getByRole('button', { name: 'Start turning' }).click();
     for (const corner of ['left ski', 'right ski', 'skid rear arm'])
       await page.getByRole('button', { name: `Done, ${corner}` }).click();
