@@ -174,7 +174,7 @@ export const glossary: readonly Entry[] = [
     also: ['pitch', 'mm a turn'],
     means: [
       'How far the collar goes in one turn.',
-      'Measure ten threads with a caliper: a tenth of that. A wrong pitch makes every count of turns wrong by the same share.',
+      'Measure over ten threads with a caliper. A tenth of that is the pitch. A wrong pitch makes every count of turns wrong by the same share.',
     ],
   },
   {

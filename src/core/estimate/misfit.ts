@@ -6,6 +6,7 @@ import type { MassDescription } from '../machine/description.ts';
 import { chiSquaredAbove } from '../numerics/chiSquared.ts';
 import { meanOf } from '../numerics/mean.ts';
 import { softmaxShares } from '../numerics/softmax.ts';
+import { tolerances } from '../tolerances.ts';
 
 /** What could be wrong where readings and machine do not agree. */
 export type Misfit =
@@ -67,8 +68,6 @@ const STRAIN = 2.5;
 const MIRRORED = { least: 0.6, most: 1.8 };
 /** What the collar has of a reading's suspicion, read once and read again alike. */
 const [READ_ONCE, READ_AGAIN] = [0.45, 0.8];
-/** mm. Repeats no further apart are alike. */
-const ALIKE_MM = 3;
 
 /** Squared deviations. What explanations are weighed by need not be known better: odds to a twentieth. */
 const ROUGHLY = 0.1;
@@ -282,7 +281,7 @@ function isMirrored(
   if (was.length === 0 || is.length === 0) return null;
   const share = (meanOf(was) - meanOf(is)) / (atWheel(believed, rounds, round)[contact] ?? 0);
   if (!(share >= MIRRORED.least && share <= MIRRORED.most)) return null;
-  return is.length > 1 && Math.max(...is) - Math.min(...is) <= ALIKE_MM ? 'again' : 'once';
+  return is.length > 1 && Math.max(...is) - Math.min(...is) <= tolerances.repeatQuestionMm ? 'again' : 'once';
 }
 
 const mmOf = (reading: Reading) => ('mm' in reading ? reading.mm : 0);
