@@ -36,9 +36,13 @@ function gotWords(want: Want, say: Say): string | null {
   }
 }
 
-/** Faults in words, one a line. */
-export function faultWords(faults: readonly Fault[], say: Say = plainMm): string {
-  return toldWords(faults.map((fault) => faultTold(fault, say)));
+/** Faults in words, one a line; `called` says what the reader knows a path by. */
+export function faultWords(
+  faults: readonly Fault[],
+  say: Say = plainMm,
+  called = (path: string): string => path,
+): string {
+  return toldWords(faults.map((fault) => ({ ...faultTold(fault, say), path: called(fault.path) })));
 }
 
 /** The same of faults that are told already. */

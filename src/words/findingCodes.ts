@@ -89,6 +89,7 @@ export const remedyMeanings: Record<RemedyDo['do'], string> = {
   mount: 'The lower mount screwed out by `mm`.',
   cam: 'The cam set to another position.',
   air: 'The air spring pumped up or let down.',
+  ring: 'The ring moved `mm`, towards the springs or away from them.',
   'mount-for-seat': 'The mount moved and the seat as far the other way.',
   helper: 'A helper spring that takes up `takesUpMm`.',
   spring: 'Another spring: `rateTimes` the rate, `longerMm` longer.',

@@ -1,3 +1,4 @@
+import { positionText } from './positions.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import type { AtItsEnd, Finding, RunOut } from '#core/findings/finding.ts';
 import type { Remedy } from '#core/findings/remedies/remedy.ts';
@@ -65,7 +66,7 @@ function toldOf(finding: Finding, say: Say): { what: string; remedy: string } {
       };
     case 'cam-high':
       return {
-        what: `${capital(cornerNames[finding.corner])}: the cam stands at ${finding.position} of ${finding.positions}, above its middle.`,
+        what: `${capital(cornerNames[finding.corner])}: it stands at position ${positionText(finding.position)} of ${finding.positions}, above its middle.`,
         remedy: 'Little is left for a passenger or rough ground. No reason to leave a window that is met.',
       };
     case 'tender-open':

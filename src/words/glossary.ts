@@ -111,6 +111,16 @@ export const glossary: readonly Entry[] = [
     ],
   },
   {
+    id: 'plus-or-minus',
+    term: 'Plus or minus',
+    also: ['±', 'spread', 'how sure', 'standard deviation'],
+    means: [
+      'What stands behind ± says how far the truth may be from the figure.',
+      'Two times in three it is within that, and 19 times in 20 within twice that.',
+      'A figure that was read has no ±: it is what the tape said.',
+    ],
+  },
+  {
     id: 'preload',
     term: 'Preload',
     also: ['initial compression'],

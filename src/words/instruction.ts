@@ -36,7 +36,7 @@ export function oneMoreWords(corner: CornerDocument, tell: Tell): string {
     case 'steps':
       return stepOf(corner.fitting)?.one ?? 'step';
     case 'positions':
-      return 'cam position';
+      return corner.torsion?.halves ? 'half position' : 'position';
     case 'pressure':
       return `step of pressure, ${tell('pressure', AIR_STEP_BAR)},`;
   }

@@ -29,7 +29,9 @@ export function checkWords(misfit: JobMisfit): string {
     case 'ratio':
       return 'Measure the ratio: heights and damper lengths, standing and hanging.';
     case 'turned-other-way':
-      return 'Before anything is turned, compare the collar with where the record says it should be.';
+      return misfit.corners.length === 1
+        ? 'Before anything is turned, compare the collar with where the record says it should be.'
+        : 'Before anything is turned, compare one of the collars with where the record says it should be.';
     case 'odd-reading':
       return 'Roll it, measure again at the same point, and correct the reading.';
     case 'aboard':
@@ -41,7 +43,8 @@ export function checkWords(misfit: JobMisfit): string {
   }
 }
 
-/** How likely it is, in words that fit a percentage. */
+/** How likely it is, in words: how often such a thing happens at all is chosen, so that a percentage would say too much. */
 export function likelyWords({ probability }: Suspicion): string {
-  return `${Math.round(100 * Math.min(probability, 0.99))} %`;
+  if (probability >= 0.9) return 'Almost sure';
+  return probability >= 0.5 ? 'Most likely' : 'Perhaps';
 }

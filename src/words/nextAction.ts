@@ -24,7 +24,7 @@ export function nextWords(next: NextDo, tell: Tell = tellMetric): string {
     case 'measure-corners-again':
       return next.corners.length === next.of ? 'measure again' : `measure ${namesOf(next.corners, next.of)}`;
     case 'read-sag':
-      return `read the sag, rider on${next.corners.length === next.of ? '' : `, ${namesOf(next.corners, next.of)}`}`;
+      return `read the sag, ${next.alone ? 'nobody on' : 'rider on'}${next.corners.length === next.of ? '' : `, ${namesOf(next.corners, next.of)}`}`;
     case 'set-ring':
       return `set the ring ${cornerNames[next.corner]}`;
     case 'lock':
@@ -38,7 +38,7 @@ export function nextWords(next: NextDo, tell: Tell = tellMetric): string {
     case 'find-out-why':
       return `find out why ${cornerNames[next.corner]} is off`;
     case 'read-again':
-      return 'read once more to be sure';
+      return next.settle ? 'roll it, then read once more to be sure' : 'read once more to be sure';
     case 'decide-nearest':
       return 'nearest heights reached: decide';
     case 'decide-out-of-reach':

@@ -1,3 +1,4 @@
+import { positionText } from './positions.ts';
 import type { Cost, Remedy, RemedyDo } from '#core/findings/remedies/remedy.ts';
 import { axleOf, cornerNames } from '#core/kinds/corners.ts';
 import type { MarginKind } from '#core/margins/index.ts';
@@ -28,13 +29,15 @@ function doWords(remedy: RemedyDo, say: Say): string {
       return `Move ${seats} ${say(Math.abs(by))}${turns} ${springWay(by)}.`;
     }
     case 'cam':
-      return `Set the cam from position ${remedy.from} to ${remedy.to}.`;
+      return `Set it from position ${positionText(remedy.from)} to ${positionText(remedy.to)}.`;
     case 'air':
       return `${remedy.bar > 0 ? 'Pump it up' : 'Let it down'} by ${(say.tell ?? tellMetric)('pressure', Math.abs(remedy.bar))}.`;
     case 'mount':
       return `Screw ${remedy.both ? `both ${axleOf(remedy.corner)} lower mounts` : 'the lower mount'} ${outOrIn(remedy.mm)} by ${say(Math.abs(remedy.mm))} (${turnsText(Math.abs(remedy.mm) / remedy.pitchMm)}).`;
     case 'mount-for-seat':
       return `Screw the lower mount ${outOrIn(remedy.mountMm)} by ${say(Math.abs(remedy.mountMm))} and move the seat as far ${springWay(remedy.seatBy)}.`;
+    case 'ring':
+      return `Move the ring ${say(Math.abs(remedy.mm))} ${springWay(remedy.mm)}.`;
     case 'helper':
       return `Fit a helper spring that takes up ${say(remedy.takesUpMm)} and lies solid under load. Move the seat back by its solid length.`;
     case 'spring':

@@ -67,6 +67,7 @@ describe('a cam', () => {
     leverMm: 90,
     camDegrees: [20, 32, 50],
     mostDegrees: null,
+    halves: false,
   };
   const arc = (degrees: number) => (degrees * Math.PI * 90) / 180;
 

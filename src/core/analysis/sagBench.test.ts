@@ -39,7 +39,13 @@ describe('a job that is worked by sag', () => {
   });
 
   test('it asks for the rider’s sag, then has a plan, then asks again once that is turned', () => {
-    expect(analyse(begun).next).toEqual({ stage: 'sag', code: 'read-sag', corners: ['FW', 'RW'], of: 2 });
+    expect(analyse(begun).next).toEqual({
+      stage: 'sag',
+      code: 'read-sag',
+      corners: ['FW', 'RW'],
+      of: 2,
+      alone: false,
+    });
     const half = add(begun, factEntry({ kind: 'sag', corner: 'RW', slot: 'r1-press-1', mm: 400 }));
     expect(nextWords(analyse(half).next)).toBe('read the sag, rider on, front wheel');
     const whole = read(read(begun, rig, 0, 'alone'), rig, 0, 'r1');
@@ -48,7 +54,13 @@ describe('a job that is worked by sag', () => {
     const told = add(whole, factEntry(planFact(answer)));
     expect(analyse(told).next.stage).toBe('turn');
     const turned = add(told, ...answer.corners.map(({ id, seatBy }) => adjustment(1, id, seatBy)));
-    expect(analyse(turned).next).toEqual({ stage: 'sag', code: 'read-sag', corners: ['FW', 'RW'], of: 2 });
+    expect(analyse(turned).next).toEqual({
+      stage: 'sag',
+      code: 'read-sag',
+      corners: ['FW', 'RW'],
+      of: 2,
+      alone: false,
+    });
   });
 
   test('one end alone is a whole job: the other is asked for nowhere, and does not lower the chance', () => {

@@ -17,6 +17,7 @@ import { seatBetween, settingsOf, type CornerSetting } from './settings.ts';
 const corner = (part: Partial<CornerSetting>): CornerSetting => ({
   heightMm: 365,
   collarMm: null,
+  camHalves: false,
   seatMm: 0,
   pitchMm: 2,
   pitchAssumed: false,

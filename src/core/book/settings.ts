@@ -23,6 +23,8 @@ export interface CornerSetting {
   readingSign: 1 | -1;
   mountMm: number;
   cam: number | null;
+  /** Whether the cam has halves between its numbers. */
+  camHalves: boolean;
   airBar: number | null;
   /** Damper clicks as last noted. */
   compression: number | null;
@@ -88,6 +90,7 @@ export function settingsOf(record: JobRecord): MachineSetting[] {
         readingSign,
         mountMm: mounts.get(id) ?? 0,
         cam: torsion && cam,
+        camHalves: torsion?.halves ?? false,
         airBar: air?.gaugeBar ?? null,
         compression: noted('clicks', id, 'compression'),
         rebound: noted('clicks', id, 'rebound'),

@@ -27,9 +27,21 @@ export function camArcs(torsion: TorsionDocument): number[] {
   return camDegrees(torsion).map((degrees) => torsionArc({ leverMm }, degrees));
 }
 
-/** Degrees of each cam position: as given, or as they mostly are. */
-export function camDegrees({ camDegrees: given }: TorsionDocument): readonly number[] {
-  return given ?? part.torsion.fields.camDegrees.assumed ?? [];
+/** Degrees at every place of a cam: as given, or as they mostly are, with halves between them where it has those. */
+export function camDegrees({ camDegrees: given, halves }: TorsionDocument): readonly number[] {
+  return given ?? withHalves(halves, part.torsion.fields.camDegrees.assumed ?? []);
+}
+
+/** Numbered positions with halves between them, where a cam has those. */
+export const withHalves = (halves: boolean, degrees: readonly number[]): number[] =>
+  degrees.flatMap((one, k) => {
+    const before = degrees[k - 1];
+    return halves && before !== undefined ? [Math.round(5 * (one + before)) / 10, one] : [one];
+  });
+
+/** What is written beside a cam's place, counted from 0: numbers from 1, with halves between them where it has those. */
+export function camPosition(torsion: Pick<TorsionDocument, 'halves'> | null, place: number): number {
+  return 1 + place / (torsion?.halves ? 2 : 1);
 }
 
 /** Whether torsion springs push by figures that nobody has given. */
@@ -37,14 +49,22 @@ export function isTorsionAssumed({ rateNMmPerDeg, leverMm }: TorsionDocument): b
   return rateNMmPerDeg === null || leverMm === null;
 }
 
-/** An air spring as it is worked with: what was given, and usual figures for what was not. */
-export function airTaken(air: AirDocument): AirDescription {
+/** dimensionless. A chamber nobody measured holds at least so many times what the whole stroke pushes out of it. */
+const LEAST_CHAMBER = 1.3;
+
+/**
+ * An air spring as it is worked with: what was given, and usual figures for what was not. `strokeMm` is its whole stroke: a
+ * chamber that is only assumed is never used up by it.
+ */
+export function airTaken(air: AirDocument, strokeMm = 0): AirDescription {
   const { gaugeBar, volumeCm3, areaMm2 } = part.air.fields;
+  const area = taken(areaMm2, air.areaMm2);
+  const leastCm3 = (LEAST_CHAMBER * area * strokeMm) / 1000 - (air.second?.volumeCm3 ?? 0);
   return {
     ...air,
     gaugeBar: taken(gaugeBar, air.gaugeBar),
-    volumeCm3: taken(volumeCm3, air.volumeCm3),
-    areaMm2: taken(areaMm2, air.areaMm2),
+    volumeCm3: air.volumeCm3 ?? Math.max(taken(volumeCm3, null), leastCm3),
+    areaMm2: area,
   };
 }
 

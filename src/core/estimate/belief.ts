@@ -31,6 +31,8 @@ interface Belief {
   masses: readonly number[];
   /** Log of each hooked bar's rate. */
   bars: readonly number[];
+  /** Log of true over described of what a step of an adjuster does, shared by the contacts named. */
+  steps: readonly (Spread & { contacts: readonly number[] })[];
   /** Loss of height of new springs once settled, mm at the wheel: what all share, and each its own. */
   settling: { all: Spread; own: number };
   /** Log of the distance (km) in which two thirds of it are lost. */

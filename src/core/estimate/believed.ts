@@ -9,6 +9,7 @@ import {
   barRate,
   camDegrees,
   isAirAssumed,
+  areAnglesAssumed,
   isPlaceAssumed,
   isTorsionAssumed,
   camArcs,
@@ -22,7 +23,7 @@ import { referenceKinds } from '../geometry/reference.ts';
 import { axleRatioSd, isRatioUnsaid, ownRatio, type MeasuredRatios } from './ratioBelief.ts';
 import { frictionPrior, priors } from './prior.ts';
 import type { BelievedMachine, ContactBelief, Reference, Situation } from './belief.ts';
-import { axleOf, sideOf, type CornerId } from '../kinds/corners.ts';
+import { axleOf, sideOf, twinOf, type CornerId } from '../kinds/corners.ts';
 import { contactPoint } from '../machine/body.ts';
 import { cornerFault, cornersIn } from '../kinds/classes/index.ts';
 import { checkMachine } from '../machine/check.ts';
@@ -148,12 +149,26 @@ export function machineOf(
           contacts: corners.map(({ belief }) => belief),
           masses: [...ids.map(() => loadSd), ...loads.map(() => MASS_SD), ...people.map(({ sd }) => sd)],
           bars: hookedBarSds(document),
+          steps: unknownSteps(document, ids),
           settling: settlingPrior(document, driven),
           settlingKm: { mean: Math.log(SETTLING_KM), sd: 0 },
         },
       },
     },
   };
+}
+
+/** Adjusters of which nobody said what a step does, left and right together. */
+function unknownSteps(document: JobDocument, ids: readonly CornerId[]): BelievedMachine['belief']['steps'] {
+  return ids.flatMap((id, i) => {
+    const { torsion, air } = document.corners[id];
+    const isUnknown = torsion ? areAnglesAssumed(torsion) : air !== null && isAirAssumed(air);
+    const twin = twinOf(id);
+    const other = twin === null ? -1 : ids.indexOf(twin);
+    if (!isUnknown || (other >= 0 && other < i)) return [];
+    const prior = torsion ? priors.unknownStep.positions : priors.unknownStep.pressure;
+    return [{ contacts: other >= 0 ? [i, other] : [i], ...prior }];
+  });
 }
 
 /** What is expected of springs that settle, mm at the wheel. */
@@ -319,6 +334,8 @@ interface Rest {
   /** N along the spring, and mm of its compression from full droop, at an ordinary ride height. */
   forceN: number;
   strokeMm: number;
+  /** mm of its compression from full droop to full bump. */
+  fullMm: number;
 }
 
 /** What a spring of this corner carries at the class's usual ride height. */
@@ -331,10 +348,12 @@ function restingSpring(
   const travelMm = cornerSpec(document, id).travelMm.value;
   const z = classDefaults[document.machine.class].restShare * travelMm;
   const map = usableMap(ratio, travelMm);
+  map?.evaluate(travelMm);
+  const fullMm = map?.value ?? travelMm;
   map?.evaluate(z);
   const weightN = Math.max(cornerKg(document, id) - unsprungKg, 5) * GRAVITY;
   const slope = map && map.slope > 0.01 ? map.slope : 0.8;
-  return { forceN: weightN / slope, strokeMm: Math.max(map?.value ?? 0.8 * z, 1) };
+  return { forceN: weightN / slope, strokeMm: Math.max(map?.value ?? 0.8 * z, 1), fullMm };
 }
 
 function fittedSprings(
@@ -344,7 +363,7 @@ function fittedSprings(
   faults: FaultList,
 ): SpringsDescription | null {
   const { springs, rings, torsion, cam, air } = document.corners[id];
-  if (air) return { kind: 'air', air: airTaken(air) };
+  if (air) return { kind: 'air', air: airTaken(air, rest.fullMm) };
   if (torsion) {
     const positions = camDegrees(torsion).length;
     if (cam !== null && cam >= positions)

@@ -86,6 +86,12 @@ export function gainGroups(document: JobDocument): GainGroup[] {
   });
 }
 
+/** The corners that a group tells once. */
+export function sidesOf({ id }: GainGroup): [CornerId, ...CornerId[]] {
+  const twin = twinOf(id);
+  return twin ? [id, twin] : [id];
+}
+
 /** The tolerance of a job: its own or the class's. */
 export function toleranceOf(document: JobDocument): Sourced {
   return given(document.toleranceMm, classDefaults[document.machine.class].toleranceMm);

@@ -34,6 +34,23 @@ test('read once, it asks for the second reading before anything is turned', () =
   expect(nextWords(analyse(once).next)).toBe('read once more to be sure');
 });
 
+test('as it came and all in, it is read again before anything is turned; far enough out, it is turned', () => {
+  const once = (...mm: number[]) => add(record(wanted), settled(0), ...heights(0, mm));
+  const next = (job: ReturnType<typeof once>) => analyse(job).next;
+  for (const mm of [
+    [375, 375, 381, 381],
+    [374, 378, 378, 382],
+  ]) {
+    expect(next(once(...mm))).toEqual({ stage: 'baseline', code: 'read-again', settle: false });
+    expect(moved(once(...mm))).toBe(0);
+  }
+  // 5 mm either way, with 6 wanted: turning betters the chance by far more than reading would.
+  expect(next(once(373, 373, 383, 383)).code).toBe('turn');
+  expect(moved(once(373, 373, 383, 383))).toBeGreaterThan(0);
+  const loose = add(record(wanted), ...heights(0, [378, 378, 378, 378]));
+  expect(nextWords(next(loose))).toBe('roll it, then read once more to be sure');
+});
+
 test('only a corner out of the plane of the others by more than readings are good for is asked about', () => {
   const why = (RR: number) => must(answerFor(read(378, 378, 378, RR))).doubt.suspicions[0]?.misfit.code;
   // Four corners, each good to 1 mm by tape and 1.5 by friction: two and a half times that is 9.1 mm of twist.

@@ -10,6 +10,7 @@ export type Parameter = Spread &
     | { kind: 'spring'; contact: number; spring: number }
     | { kind: 'mass'; mass: number }
     | { kind: 'bar'; bar: number }
+    | { kind: 'step'; contacts: readonly number[] }
     | { kind: 'settling-all' | 'settling-km' }
     | { kind: 'constant'; reference: number }
     | { kind: 'friction'; contact: number; round: number }
@@ -45,6 +46,7 @@ export function parametersOf({ machine, belief, references }: BelievedMachine, r
     ...contacts,
     ...belief.masses.map((sd, mass): Parameter => ({ kind: 'mass', mass, ...off(sd) })),
     ...belief.bars.map((sd, bar): Parameter => ({ kind: 'bar', bar, ...off(sd) })),
+    ...belief.steps.map((one): Parameter => ({ kind: 'step', ...one })),
     { kind: 'settling-all', ...belief.settling.all },
     { kind: 'settling-km', ...belief.settlingKm },
     ...references.map(({ constant }, reference): Parameter => ({ kind: 'constant', reference, ...constant })),
@@ -60,6 +62,8 @@ export interface Values {
   tyreScales: number[];
   massScales: number[];
   barScales: number[];
+  /** How much of a seat's move arrives, by contact: 1 where what a step does is known. */
+  stepScales: number[];
   settlingMm: number[];
   settlingKm: number;
   constants: number[];
@@ -87,6 +91,7 @@ export function unpack(
     tyreScales: contacts.map(() => 1),
     massScales: belief.masses.map(() => 1),
     barScales: belief.bars.map(() => 1),
+    stepScales: contacts.map(() => 1),
     settlingMm: contacts.map(() => 0),
     settlingKm: Math.exp(belief.settlingKm.mean),
     constants: references.map(() => 0),
@@ -129,6 +134,8 @@ export function unpack(
         return (values.massScales[parameter.mass] = 1 + value);
       case 'bar':
         return (values.barScales[parameter.bar] = Math.exp(value));
+      case 'step':
+        return parameter.contacts.forEach((i) => (values.stepScales[i] = Math.exp(value)));
       case 'constant':
         return (values.constants[parameter.reference] = value);
       case 'friction':

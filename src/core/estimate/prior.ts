@@ -32,6 +32,11 @@ export const priors = {
   unknownBar: 0.7,
   /** bar by which an air spring of unknown pressure, volume or piston may push like another. */
   unknownAirBar: 1,
+  /**
+   * Log of what a step does over what usual figures make of it: a cam's position, and pressure in a chamber nobody measured.
+   * Chosen so that what is seen lies within, not measured.
+   */
+  unknownStep: { positions: { mean: 0, sd: 0.4 }, pressure: { mean: -0.4, sd: 0.7 } },
   /** mm that friction leaves at the wheel, settled: at least so much, and a share of the travel; it is learnt from the readings. */
   friction: { leastMm: 1.3, perTravel: 0.005 },
   /**

@@ -1,3 +1,4 @@
+import { sagWish } from '../document/sagWish.ts';
 import { cornerSpec } from './corner.ts';
 import type { JobMachine } from './believed.ts';
 import type { PerCorner, Round, RoundsState } from './rounds.ts';
@@ -27,10 +28,9 @@ export function sagRead({ rounds }: RoundsState): CornerId[] {
  * while another is read, is left alone: one end is a whole job.
  */
 export function askedCorners(document: JobDocument, { rounds }: RoundsState): CornerId[] {
-  const wanted = cornersIn(document).filter((id) => {
-    const { targetMm, sagMm } = document.corners[id];
-    return targetMm !== null || sagMm !== null;
-  });
+  const wanted = cornersIn(document).filter(
+    (id) => document.corners[id].targetMm !== null || sagWish(document, id) !== null,
+  );
   const touched = wanted.filter(
     (id) =>
       document.corners[id].targetMm !== null ||

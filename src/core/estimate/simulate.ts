@@ -19,7 +19,7 @@ export interface Outcome {
 function settingsIn(values: Values, { seatsBy, mountsMm, ringsMm }: Situation): CornerSetting[] {
   return values.settings.map((setting, i) => ({
     ...setting,
-    seatBy: seatsBy[i] ?? 0,
+    seatBy: (seatsBy[i] ?? 0) * (values.stepScales[i] ?? 1),
     mountMm: mountsMm[i] ?? 0,
     ringsMm: ringsMm?.[i],
   }));
@@ -325,6 +325,11 @@ function gradientChange(parameter: Parameter, scratch: Scratch, change: Float64A
       push(bar.b, -force);
       return true;
     }
+    case 'step':
+      // Through the seat that has gone so far: dF / d log = F' s.
+      for (const i of parameter.contacts)
+        push(i, (forces[i]?.preload ?? 0) * (situation.seatsBy[i] ?? 0) * (values.stepScales[i] ?? 1));
+      return true;
     case 'settling-all':
       for (let i = 0; i < n; i++) lose(i, share);
       return share > 0;

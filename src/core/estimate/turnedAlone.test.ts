@@ -1,3 +1,4 @@
+import { analyse } from '../analysis/analyse.ts';
 import { blankDocument } from '../document/create.ts';
 import type { Entry, JobRecord } from '../document/types.ts';
 import { answerFor } from '../planning/answer.ts';
@@ -48,6 +49,14 @@ test('one corner as far up as it should be down: its collar is named beside its 
   expect(again.suspicions[0]?.probability).toBeCloseTo(0.8, 2);
   expect(again.adopted?.code).toBe('turned-other-way');
   expect(suspected(tapeOnly(up, ...heights(1, [412, 340, 365, 364], '2')))[0]).not.toBe(collar);
+});
+
+test('nothing is planned on a reading that is likeliest wrong until it was read again, or found right', () => {
+  const moves = (job: JobRecord) => must(answerFor(job)).corners.filter(({ seatBy }) => seatBy !== 0);
+  expect(moves(tapeOnly(up))).toEqual([]);
+  expect(analyse(tapeOnly(up)).next).toMatchObject({ code: 'check-reading', corner: 'LF' });
+  expect(moves(tapeOnly(up, ...heights(1, up, '2'))).length).toBeGreaterThan(0);
+  expect(moves(tapeOnly(up, found('misfit:odd-reading:LF:1'))).length).toBeGreaterThan(0);
 });
 
 test('a reading that is off by far more, by less or the way it was moved is no collar', () => {

@@ -1,5 +1,6 @@
 import type { Answer } from '../planning/answerShape.ts';
 import { sagAsRead, type SagRead } from '../sag/asRead.ts';
+import { shaftAsRead } from '../sag/atShaft.ts';
 import type { SagEnd } from '../sag/bench.ts';
 import { tolerances } from '../tolerances.ts';
 import { measuredOf, type Estimated, type Measured } from './figure.ts';
@@ -9,6 +10,8 @@ export interface SagFigure {
   /** As read in the newest round; null where it was not, or a part of it had to be guessed. */
   measured: Measured | null;
   read: SagRead | null;
+  /** mm of damper shaft used, where it was read there; only the ratio makes it the wheel's. */
+  shaft: Measured | null;
   /** Wheel travel used there by all readings together, loaded as it was read. */
   estimated: Estimated;
   /** Whether the two differ by more than the reading is good for. */
@@ -19,6 +22,7 @@ export interface SagFigure {
 export function sagFigure(answer: Answer, end: SagEnd, who: string): SagFigure {
   const read = sagAsRead(answer, end.id, who);
   const mm = read?.sagMm ?? null;
+  const shaftMm = mm === null ? shaftAsRead(answer, end.id, who) : null;
   const measured: Measured | null = mm === null ? null : measuredOf([mm]);
   const { nowMm, nowSdMm } = who === 'alone' ? end.alone : end.ridden;
   const estimatedMm = who === 'alone' ? nowMm : end.asReadMm;
@@ -26,6 +30,7 @@ export function sagFigure(answer: Answer, end: SagEnd, who: string): SagFigure {
   return {
     measured,
     read,
+    shaft: shaftMm === null ? null : measuredOf([shaftMm]),
     estimated: { kind: 'estimated', value: estimatedMm, sd: nowSdMm },
     differs: mm !== null && Math.abs(mm - estimatedMm) > sd,
   };

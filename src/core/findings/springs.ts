@@ -1,5 +1,5 @@
 import { part } from '../calculation/part.ts';
-import { camDegrees } from '../document/taken.ts';
+import { camDegrees, camPosition } from '../document/taken.ts';
 import { springWhich } from '../document/which.ts';
 import { collarMistake } from '../judgement/collarMistake.ts';
 import {
@@ -86,14 +86,15 @@ function adjuster(answer: Answer, { id, cam, collarMm }: CornerAnswer): Finding[
   const { torsion } = answer.document.corners[id];
   if (share === null) return [];
   if (cam && torsion) {
-    const positions = camDegrees(torsion).length;
-    const evidence = { parts: [part('k', cam.now + 1, 'count', 'measured')], onGuess: false };
+    const positions = camPosition(torsion, camDegrees(torsion).length - 1);
+    const position = camPosition(torsion, cam.now);
+    const evidence = { parts: [part('k', position, 'count', 'measured')], onGuess: false };
     return share > 0.5
       ? [
           {
             code: 'cam-high',
             corner: id,
-            position: cam.now + 1,
+            position,
             positions,
             severity: 'hint',
             when: 'now',

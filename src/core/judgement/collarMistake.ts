@@ -1,3 +1,4 @@
+import { sagWish } from '../document/sagWish.ts';
 import type { Answer } from '../planning/answerShape.ts';
 import type { CornerId } from '../kinds/corners.ts';
 
@@ -28,8 +29,8 @@ const MEANT_MM = 3;
  */
 export function collarMistake(answer: Answer, id: CornerId): CollarMistake | null {
   const { document, machine, now, predictAt, state } = answer;
-  const { mount, sagMm } = document.corners[id];
-  if (!mount || sagMm !== null || machine.sources[id].springs === 'assumed') return null;
+  const { mount } = document.corners[id];
+  if (!mount || sagWish(document, id) !== null || machine.sources[id].springs === 'assumed') return null;
   const i = machine.corners.indexOf(id);
   const { solver } = predictAt(now).outcome;
   const corner = solver.corners[i];

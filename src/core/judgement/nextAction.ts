@@ -1,3 +1,4 @@
+import { sagWish } from '../document/sagWish.ts';
 import { isUntold } from '../document/untold.ts';
 import { firstToTurn, toldOrder } from './turningOrder.ts';
 import { type Stage } from './stages.ts';
@@ -6,6 +7,7 @@ import { askedCorners } from '../estimate/sagEvidence.ts';
 import { lacksStep } from '../document/fitting.ts';
 import { isOffItsGap } from '../planning/cornerAnswer.ts';
 import { goodEnough, wantsReadingAgain } from '../planning/enough.ts';
+import { heldBackBy } from '../planning/heldBack.ts';
 import type { Reason } from '../planning/reasons.ts';
 import { type CornerId } from '../kinds/corners.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
@@ -19,20 +21,18 @@ export type NextDo =
   | { code: 'locked'; due: Recheck | null }
   | {
       code:
-        | 'set-targets'
-        | 'settle-and-measure'
-        | 'measure'
-        | 'lock'
-        | 'read-again'
-        | 'decide-nearest'
-        | 'decide-out-of-reach';
+        'set-targets' | 'settle-and-measure' | 'measure' | 'lock' | 'decide-nearest' | 'decide-out-of-reach';
     }
+  /** Every height reads in: read once more, after it was settled where it was not. */
+  | { code: 'read-again'; settle: boolean }
   /** Heights are in, and so many points are open all the same. */
   | { code: 'open-points'; open: number }
   | { code: 'say-step' | 'set-ring' | 'find-out-why' | 'check-reading' | 'turn'; corner: CornerId }
   /** Adjusters that seem to have been turned the other way: looked at before anything is turned again. */
   | { code: 'check-collars'; corners: CornerId[] }
-  | { code: 'measure-corners' | 'measure-corners-again' | 'read-sag'; corners: CornerId[]; of: number };
+  /** Sags that are to be read; `alone` where all of them are wanted with nobody on. */
+  | { code: 'read-sag'; corners: CornerId[]; of: number; alone: boolean }
+  | { code: 'measure-corners' | 'measure-corners-again'; corners: CornerId[]; of: number };
 
 export type NextAction = NextDo & { stage: Stage };
 
@@ -70,17 +70,25 @@ export function nextAction(record: JobRecord, answer: Answer | null): NextAction
 }
 
 /** Whether a job is worked by sag: somebody is in its book of riders, and no height was ever read. */
-function isOnSagBench({ riders }: JobDocument, { rounds }: RoundsState): boolean {
-  return riders.length > 0 && Object.keys(rounds[0]?.heights ?? {}).length === 0;
+function isOnSagBench(document: JobDocument, { rounds }: RoundsState): boolean {
+  const bySag =
+    document.riders.length > 0 || cornersIn(document).some((id) => sagWish(document, id) !== null);
+  return bySag && Object.keys(rounds[0]?.heights ?? {}).length === 0;
 }
 
 function nextOnSagBench(document: JobDocument, state: RoundsState, answer: Answer | null): NextAction {
   const key = document.riders[0]?.key ?? '';
   const here = state.rounds[state.current]?.sag ?? {};
-  const all = askedCorners(document, state).filter((id) => document.corners[id].sagMm !== null);
-  const unread = all.filter((id) => here[id]?.states[key] === undefined);
+  const wished = askedCorners(document, state).flatMap((id) => {
+    const wish = sagWish(document, id);
+    return wish ? [{ id, who: wish.who }] : [];
+  });
+  const unread = wished.filter(({ id, who }) => here[id]?.states[who === 'alone' ? who : key] === undefined);
   if (unread.length > 0 || !answer) {
-    return { stage: 'sag', code: 'read-sag', corners: unread, of: all.length };
+    // One state at a time: with the rider on first.
+    const alone = unread.length > 0 && unread.every(({ who }) => who === 'alone');
+    const corners = unread.filter(({ who }) => (who === 'alone') === alone).map(({ id }) => id);
+    return { stage: 'sag', code: 'read-sag', corners, of: wished.length, alone };
   }
   const next = afterReadings(answer);
   return next.stage === 'plan' ? { ...next, stage: 'sag' } : next;
@@ -104,20 +112,16 @@ function afterReadings(answer: Answer): NextAction {
       ? { stage: 'rings', code: 'set-ring', corner: ring.id }
       : { stage: 'close-out', code: 'lock' };
   }
-  const asked = answer.doubt.suspicions[0]?.misfit;
-  if (asked?.code === 'one-corner') return { stage: 'plan', code: 'find-out-why', corner: asked.corner };
   const stage = answer.state.current === 0 ? 'baseline' : 'measure';
-  // Nothing is turned on a reading that is likeliest wrong, as long as it was read only once.
-  if (asked?.code === 'odd-reading' && isReadOnce(answer, asked))
-    return { stage, code: 'check-reading', corner: asked.corner };
-  if (wantsReadingAgain(answer)) return { stage, code: 'read-again' };
+  const held = heldBackBy(answer.doubt, answer.state);
+  if (held?.code === 'one-corner') return { stage: 'plan', code: 'find-out-why', corner: held.corner };
+  if (held?.code === 'odd-reading') return { stage, code: 'check-reading', corner: held.corner };
+  if (wantsReadingAgain(answer)) {
+    const settle = answer.state.rounds[answer.state.current]?.settled === null;
+    return { stage, code: 'read-again', settle };
+  }
   const first = firstToTurn(answer);
   if (!first) return { stage: 'plan', code: 'decide-nearest' };
   if (answer.reasons.some(blocks)) return { stage: 'plan', code: 'decide-out-of-reach' };
   return { stage: 'plan', code: 'turn', corner: first };
-}
-
-/** Whether a corner was read once in a round, and that round is the one that counts now. */
-function isReadOnce({ state }: Answer, { corner, round }: { corner: CornerId; round: number }): boolean {
-  return round === state.current && state.rounds[round]?.heights[corner]?.length === 1;
 }

@@ -1,3 +1,4 @@
+import { sagWindowAt } from '../document/sagWish.ts';
 import type { SagLimits } from '../document/types.ts';
 import { part } from '../calculation/part.ts';
 import type { CornerAnswer } from '../planning/cornerAnswer.ts';
@@ -8,8 +9,8 @@ export const sag: StandingMargin = {
   byLoad: false,
   tight: 0.25,
   left: ({ answer, corner }) => {
-    const { sagWindow } = answer.document.corners[corner.id];
-    return sagWindow ? [sagLeft(sagWindow, corner)] : [];
+    const window = sagWindowAt(answer.document, corner.id);
+    return window ? [sagLeft(window, corner)] : [];
   },
 };
 

@@ -234,7 +234,7 @@ function wake(
     const up = wantedUp(problem, outcome, contact);
     if (kind !== 'seat' || !corner || up === null) return move;
     const passed = up > 1 ? deadStretchUp(outcome, contact, stepBy) : 0;
-    const pressed = pressedStretch(outcome, contact);
+    const pressed = pressedStretch(outcome, contact) / (problem.fit.values.stepScales[contact] ?? 1);
     const along = Math.sign(pressed) * Math.sign(up);
     if (along === -1) return stopAtEnd(reach, j, { at: move + pressed, stepBy });
     const further = along === 1 ? pressed : passed;
@@ -305,12 +305,13 @@ function linearise(problem: AimProblem, outcome: Outcome): Linear {
       };
     const corner = solver.corners[contact];
     const z = solver.z[contact] ?? 0;
+    const scale = kind === 'seat' ? (fit.values.stepScales[contact] ?? 1) : 1;
     // A lower mount does to the body what a seat does, by the damper's ratio; it leaves travel and preload alone.
-    const push = corner ? seatForce(corner, z) : 0;
+    const push = corner ? seatForce(corner, z) * scale : 0;
     corner?.evaluate(z);
     const rate = corner?.rateNPerMm ?? 0;
     const gain = kind === 'seat' ? (rate > 0 ? push / rate : 0) : 1 / (corner?.ratioAt(0) ?? 1);
-    const asSeat = kind === 'seat' || push === 0 ? 1 : (gain * rate) / push;
+    const asSeat = kind === 'seat' || push === 0 ? scale : (gain * rate) / push;
     const travelOwn = kind === 'mount' ? gain : 0;
     const body = (x: number, y: number) => {
       const row = new Float64Array(solver.m);

@@ -21,7 +21,8 @@ import { tolerances } from '../tolerances.ts';
 import type { Answer } from './answerShape.ts';
 import { chanceIn } from './landing.ts';
 import { extendedOf, sagRead } from '../estimate/sagEvidence.ts';
-import { goodEnough } from './enough.ts';
+import { isLeftAlone } from './enough.ts';
+import { heldBackBy } from './heldBack.ts';
 import { oneCornerOff } from '../estimate/oneCorner.ts';
 import { scalesWanted } from './cornerAnswer.ts';
 import { evidenceOf, straysOf } from '../estimate/evidence.ts';
@@ -75,9 +76,10 @@ export function answerFor(
   const specified = meetAt(document, machine, now.km);
   const setting = { document, machine, state, learnt, read, now, specified, predictAt, doubt, otherwise };
   const corners = cornersNow(setting);
-  const asked = doubt.suspicions.some(({ misfit }) => misfit.code === 'one-corner');
   const plan =
-    state.locked || !planned || asked ? null : sparing(setting, corners, planFor(setting, corners));
+    state.locked || !planned || heldBackBy(doubt, state)
+      ? null
+      : sparing(setting, corners, planFor(setting, corners));
   const tolerance = toleranceOf(document);
   const chanceNow = chanceIn(setting, { ...now, ...specified });
   const answered = (by: Plan | null) =>
@@ -87,7 +89,7 @@ export function answerFor(
   const onlyHeights =
     scalesWanted(whole.cross) === null &&
     whole.corners.every(({ rings }) => rings.every(({ moveMm }) => moveMm === 0));
-  return plan && onlyHeights && goodEnough(whole) ? answered(null) : whole;
+  return plan && onlyHeights && isLeftAlone(whole) ? answered(null) : whole;
 }
 
 interface Answered extends Setting {

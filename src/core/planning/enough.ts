@@ -1,3 +1,4 @@
+import { sagWish } from '../document/sagWish.ts';
 import { type CornerId } from '../kinds/corners.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
 import type { Answer } from './answerShape.ts';
@@ -33,6 +34,8 @@ export function goodEnough(answer: Answer): boolean {
   // Settled, read twice at every corner and in every time: it is left alone.
   if (scalesWanted(answer.cross) === null && readTwice(answer) && chanceNow >= READ_IN_CHANCE.twice)
     return true;
+  // As it came, a second reading is had for nothing.
+  if (isAsItCame(answer) && !readTwice(answer)) return false;
   return chanceNow >= leastChance(answer) && chanceAfter - chanceNow < WORTHWHILE_GAIN;
 }
 
@@ -44,19 +47,32 @@ function isToBeCleared({ doubt }: Answer): boolean {
 
 /** share. From this chance on a second reading is tried before anything is turned. */
 const WORTH_READING_AGAIN = 0.85;
+/** share. A machine as it came that reads in is not touched for less: a second reading shows as much. */
+const WORTH_TURNING = 0.3;
 
-/** Whether all heights read in and it is so nearly sure that reading every one once more may settle it. */
+/** Whether all heights read in, and reading every one once more may settle it as well as turning. */
 export function wantsReadingAgain(answer: Answer): boolean {
-  const { chanceNow } = answer;
+  const { chanceNow, chanceAfter } = answer;
   return (
     chanceNow !== null &&
-    chanceNow >= WORTH_READING_AGAIN &&
+    chanceAfter !== null &&
+    (chanceNow >= WORTH_READING_AGAIN || (isAsItCame(answer) && chanceAfter - chanceNow < WORTH_TURNING)) &&
     !isToBeCleared(answer) &&
     answer.corners.some(({ spec }) => spec.targetMm !== null) &&
     scalesEnough(answer) &&
     readsOut(answer).length === 0 &&
     !readTwice(answer)
   );
+}
+
+/** Whether there is nothing to turn: it is good enough, or it came as wanted and is only read once more. */
+export function isLeftAlone(answer: Answer): boolean {
+  return goodEnough(answer) || (isAsItCame(answer) && wantsReadingAgain(answer));
+}
+
+/** Whether nothing was turned yet. */
+function isAsItCame({ state }: Answer): boolean {
+  return state.current === 0;
 }
 
 /** Whether the machine was settled in this round and every corner of which something is wanted was read at least twice. */
@@ -73,12 +89,12 @@ function readTwice({ state, document }: Answer): boolean {
 
 /** Whether sag in windows is all that is wanted. */
 function isBySag({ document }: Answer): boolean {
-  const wanted = cornersIn(document).map((id) => document.corners[id]);
+  const ids = cornersIn(document);
+  const wishes = ids.flatMap((id) => sagWish(document, id) ?? []);
   return (
-    wanted.some(({ sagMm }) => sagMm !== null) &&
-    wanted.every(
-      ({ targetMm, sagMm, sagWindow }) => targetMm === null && (sagMm === null || sagWindow !== null),
-    )
+    wishes.length > 0 &&
+    wishes.every(({ window }) => window !== null) &&
+    ids.every((id) => document.corners[id].targetMm === null)
   );
 }
 
@@ -163,9 +179,10 @@ function readsOut(answer: Answer): CornerId[] {
 
 /** Whether a sag lies in its window, or within tolerance of what is wanted where there is none. */
 function sagReadsIn({ document, tolerance }: Answer, id: CornerId, nowSagMm: number): boolean {
-  const { sagMm, sagWindow } = document.corners[id];
-  if (sagMm === null) return true;
-  return sagWindow
-    ? nowSagMm >= sagWindow.fromMm && nowSagMm <= sagWindow.toMm
-    : Math.abs(nowSagMm - sagMm) <= tolerance.value;
+  const wish = sagWish(document, id);
+  if (!wish) return true;
+  const { mm, window } = wish;
+  return window
+    ? nowSagMm >= window.fromMm && nowSagMm <= window.toMm
+    : Math.abs(nowSagMm - mm) <= tolerance.value;
 }

@@ -17,7 +17,7 @@ test('a sag counts in mm, a share of weight in the mm that its tolerance is wort
     weights: [1],
     toleranceMm: 5,
     extras: [
-      { kind: 'sag', contact: 1, target: 40 },
+      { kind: 'sag', contact: 1, target: 40, window: null },
       { kind: 'share', contacts: [0], of: [0, 1], target: 0.5, weight: 9 },
     ],
   });

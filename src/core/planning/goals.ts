@@ -1,11 +1,12 @@
+import type { SagLimits } from '../document/types.ts';
 import type { Outcome } from '../estimate/simulate.ts';
 import { entry } from '../numerics/matrix.ts';
 import { tolerances } from '../tolerances.ts';
 
 /** Something wanted beside heights, met when the heights are to be met. */
 export type ExtraGoal =
-  /** mm of wheel travel used. */
-  | { kind: 'sag'; contact: number; target: number }
+  /** mm of wheel travel used where the targets are met, and the window it may lie in. */
+  | { kind: 'sag'; contact: number; target: number; window: SagLimits | null }
   /** What stands on some pads over what stands on more of them, 0 to 1; it counts `weight` times, 1 as a rule. */
   | { kind: 'share'; contacts: readonly number[]; of: readonly number[]; target: number; weight: number };
 

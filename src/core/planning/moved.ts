@@ -1,3 +1,4 @@
+import { sagPrediction } from './sagGoals.ts';
 import { wayOf } from '../adjusting/index.ts';
 import { isPlaceAssumed } from '../document/taken.ts';
 import { cornerSpec } from '../estimate/corner.ts';
@@ -18,6 +19,8 @@ export function withMoves(setting: Setting, corners: readonly CornerNow[], after
   const spec = predictAt({ ...after, ...specified });
   return corners.map((corner, r) => {
     const i = machine.corners.indexOf(corner.id);
+    const sagNow = sagPrediction(setting, corner.id, now);
+    const sagThen = sagPrediction(setting, corner.id, after);
     const seatBy = (after.seatsBy[i] ?? 0) - (now.seatsBy[i] ?? 0);
     return {
       ...corner,
@@ -29,9 +32,9 @@ export function withMoves(setting: Setting, corners: readonly CornerNow[], after
       nowSpecMm: entry(nowSpec.mean, r),
       specMm: entry(spec.mean, r),
       specSdMm: Math.sqrt(at(spec.covariance, r, r)),
-      nowSagMm: entry(nowSpec.travel, i),
-      sagMm: entry(spec.travel, i),
-      sagSdMm: entry(spec.travelSd, i),
+      nowSagMm: entry(sagNow.travel, i),
+      sagMm: entry(sagThen.travel, i),
+      sagSdMm: entry(sagThen.travelSd, i),
       rings: document.corners[corner.id].rings.map(({ after: slider, on, gapMm }, j) => {
         const placeMm = (situation: Situation) => situation.ringsMm?.[i]?.[j] ?? 0;
         return {

@@ -1,3 +1,5 @@
+import { sagGoals, sagPrediction } from './sagGoals.ts';
+import { sagWish } from '../document/sagWish.ts';
 import { canMove, hardEndOf } from '../document/fitting.ts';
 import type { JobMachine } from '../estimate/believed.ts';
 import { toleranceOf } from '../estimate/corner.ts';
@@ -106,25 +108,23 @@ function isSetBefore({ document, machine, state }: Setting, { contact }: Adjuste
 }
 
 /** An end whose sag lies surely in its window, on both sides where there are two: nobody chases the middle of it. */
-function isInItsWindow(
-  { document, machine, now, specified, predictAt }: Setting,
-  { contact }: Adjuster,
-): boolean {
+function isInItsWindow(setting: Setting, { contact }: Adjuster): boolean {
+  const { document, machine, now } = setting;
   const own = machine.corners[contact] as CornerId;
-  const { travel, travelSd } = predictAt({ ...now, ...specified });
   return [own, twinOf(own)].every((id) => {
     if (id === null) return true;
-    const { sagWindow, sagMm, targetMm } = document.corners[id];
-    if (sagMm === null || targetMm !== null || sagWindow === null) return false;
+    const window = sagWish(document, id)?.window;
+    if (!window || document.corners[id].targetMm !== null) return false;
+    const { travel, travelSd } = sagPrediction(setting, id, now);
     const i = machine.corners.indexOf(id);
     const [mm, sd] = [travel[i] ?? NaN, travelSd[i] ?? 0];
-    return sagWindow.fromMm + sd <= mm && mm <= sagWindow.toMm - sd;
+    return window.fromMm + sd <= mm && mm <= window.toMm - sd;
   });
 }
 
 /** Whether a plan brings every height and what is wanted beside them well inside its tolerance. */
 function isWithin(
-  { document, machine }: Setting,
+  { document }: Setting,
   corners: readonly CornerNow[],
   { prediction }: AimSolution,
   extras: readonly ExtraGoal[],
@@ -138,9 +138,7 @@ function isWithin(
     off.every((mm) => mm <= mostMm) &&
     extras.every((goal) => {
       const value = extraValue(goal, outcome);
-      const window =
-        goal.kind === 'sag' ? document.corners[machine.corners[goal.contact] as CornerId].sagWindow : null;
-      if (window) return window.fromMm <= value && value <= window.toMm;
+      if (goal.kind === 'sag' && goal.window) return goal.window.fromMm <= value && value <= goal.window.toMm;
       const most = goal.kind === 'share' ? LEFT_ALONE_SHARE * tolerances.crossShare : mostMm;
       return Math.abs(value - goal.target) <= most;
     })
@@ -205,22 +203,19 @@ function effortOf(document: JobDocument, id: CornerId): number {
 }
 
 /** Where nothing can be moved, or nothing is asked of a corner or its twin, it is left as it is. */
-function isLeft(
-  { corners, crossTarget, frontEqual }: JobDocument,
-  machine: JobMachine,
-  { contact }: Adjuster,
-): boolean {
+function isLeft(document: JobDocument, machine: JobMachine, { contact }: Adjuster): boolean {
+  const { corners, crossTarget, frontEqual } = document;
   const id = machine.corners[contact] as CornerId;
   const twin = twinOf(id);
-  const asks = (one: CornerId) => corners[one].targetMm !== null || corners[one].sagMm !== null;
+  const asks = (one: CornerId) => corners[one].targetMm !== null || sagWish(document, one) !== null;
   const asked = asks(id) || (twin !== null && asks(twin)) || crossTarget !== null || frontEqual;
   return !canMove(corners[id]) || !asked;
 }
 
 /** A seat beside a lower mount, where no sag is asked for. */
-function isSpared({ corners }: JobDocument, machine: JobMachine, { contact, kind }: Adjuster): boolean {
-  const corner = corners[machine.corners[contact] as CornerId];
-  return kind === 'seat' && corner.mount !== null && corner.sagMm === null;
+function isSpared(document: JobDocument, machine: JobMachine, { contact, kind }: Adjuster): boolean {
+  const id = machine.corners[contact] as CornerId;
+  return kind === 'seat' && document.corners[id].mount !== null && sagWish(document, id) === null;
 }
 
 function heldAt(adjuster: Adjuster, mm: number): Adjuster {
@@ -232,11 +227,9 @@ function ranOut({ room, stepBy }: Adjuster, wantedMm: number): boolean {
 }
 
 /** What is wanted beside heights: sag at corners, and how the weight shall stand. */
-function extrasOf({ document, machine }: Setting, scalesWeight: number): ExtraGoal[] {
-  const sags = machine.corners.flatMap((id, contact): ExtraGoal[] => {
-    const { sagMm } = document.corners[id];
-    return sagMm === null ? [] : [{ kind: 'sag', contact, target: sagMm }];
-  });
+function extrasOf(setting: Setting, scalesWeight: number): ExtraGoal[] {
+  const { document, machine } = setting;
+  const sags = sagGoals(setting);
   const pads = padGoals(machine);
   if (!pads) return sags;
   const weight = scalesWeight;

@@ -1,3 +1,4 @@
+import { sagWish } from '../document/sagWish.ts';
 import { referenceKinds } from '../geometry/reference.ts';
 import { canMove } from '../document/fitting.ts';
 import type { JobDocument } from '../document/types.ts';
@@ -148,9 +149,9 @@ function adjusterReasons({ corners, needs, document, springs, toleranceMm }: Inp
     needs.flatMap((need): AdjusterReason[] => {
       if (need.corner !== corner.id) return [];
       // Where sag alone is wanted, that it is missed says it all.
-      if (corner.spec.targetMm === null && document.corners[corner.id].sagMm !== null) return [];
+      if (corner.spec.targetMm === null && sagWish(document, corner.id) !== null) return [];
       const met = corner.spec.targetMm !== null && Math.abs(missing(corner)) <= toleranceMm;
-      if (met && need.kind === 'seat' && document.corners[corner.id].sagMm === null) return [];
+      if (met && need.kind === 'seat' && sagWish(document, corner.id) === null) return [];
       const { kind, neededBy, room } = need;
       const roomBy = neededBy > 0 ? room.up : room.down;
       if (!isShort(need)) return [];
@@ -238,8 +239,9 @@ type SagReason = Extract<Reason, { kind: 'sag' }>;
 
 function sagReasons({ corners, document, needs, toleranceMm }: Input): SagReason[] {
   return corners.flatMap((corner): SagReason[] => {
-    const { sagMm, sagWindow } = document.corners[corner.id];
-    if (sagMm === null) return [];
+    const wish = sagWish(document, corner.id);
+    if (!wish) return [];
+    const { mm: sagMm, window: sagWindow } = wish;
     // Anywhere in its window is right; nobody chases the middle of it.
     const nearestMm = sagWindow ? Math.min(Math.max(corner.sagMm, sagWindow.fromMm), sagWindow.toMm) : sagMm;
     const missingMm = nearestMm - corner.sagMm;

@@ -25,8 +25,13 @@ export function standingStill(answer: Answer): Answer {
   return movedTo(settingOf(answer), answer, answer.now);
 }
 
-/** What is moved at a corner beyond where an answer leaves it: seats in their own count, mounts mm screwed out. */
-export type Further = Partial<Record<CornerId, { seatBy?: number; mountMm?: number }>>;
+/**
+ * What is moved at a corner beyond where an answer leaves it: seats in their own count, mounts mm screwed out, rings mm
+ * towards the springs, in the order of the corner's rings.
+ */
+export type Further = Partial<
+  Record<CornerId, { seatBy?: number; mountMm?: number; ringsMm?: readonly number[] }>
+>;
 
 /** The answer with some adjusters moved further than it leaves them. */
 export function movedFurther(answer: Answer, further: Further): Answer {
@@ -37,6 +42,11 @@ export function movedFurther(answer: Answer, further: Further): Answer {
     ...after,
     seatsBy: after.seatsBy.map((by, i) => by + (of(i).seatBy ?? 0)),
     mountsMm: after.mountsMm.map((mm, i) => mm + (of(i).mountMm ?? 0)),
+    ringsMm: corners.map((id, i) =>
+      answer.document.corners[id].rings.map(
+        (_, j) => (after.ringsMm?.[i]?.[j] ?? 0) + (of(i).ringsMm?.[j] ?? 0),
+      ),
+    ),
   });
 }
 

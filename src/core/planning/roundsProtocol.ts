@@ -102,6 +102,7 @@ function believedFrom(nominal: Nominal): Checked<BelievedMachine> {
         })),
         masses: nominal.masses.map(() => said.mass),
         bars: nominal.arbs.map(() => said.bar),
+        steps: [],
         settling: said.settling,
         settlingKm: said.settlingKm,
       },

@@ -1,9 +1,8 @@
 import { halfBandOf, midReading } from '../document/sagReadings.ts';
-import { referenceKinds } from '../geometry/reference.ts';
-import { footingOf } from '../kinds/classes/index.ts';
-import { axleOf, type CornerId } from '../kinds/corners.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import { meanOf } from '../numerics/mean.ts';
 import type { Answer } from '../planning/answerShape.ts';
+import { isAtShaft } from './atShaft.ts';
 
 /** What a sag was read as: fully extended, let go both ways (or as it rested), and the difference, mm as the tape has them. */
 export interface SagRead {
@@ -27,13 +26,10 @@ export function sagAsRead(
   id: CornerId,
   who: string,
 ): SagRead | null {
-  const { kind } = document.corners[id].reference;
   const sag = state.rounds[state.current]?.sag[id];
   const extended = state.rounds.findLast((round) => (round.sag[id]?.extended.length ?? 0) > 0)?.sag[id]
     ?.extended;
-  // A fork slides in itself: what its leg shows is the sag. Of any other shaft only the ratio makes it the wheel's.
-  const isFork = footingOf(document.machine.class) === 'bikes' && axleOf(id) === 'front';
-  if (!sag || !extended || (referenceKinds[kind].follows === 'damper' && !isFork)) return null;
+  if (!sag || !extended || isAtShaft(document, id)) return null;
   const { press = [], lift = [], rest = [] } = sag.states[who] ?? {};
   if (!(press.length > 0 && lift.length > 0) && rest.length === 0) return null;
   const middle = midReading({ press, lift, rest }, halfBandOf(sag));

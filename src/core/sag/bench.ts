@@ -49,7 +49,9 @@ export interface SagEnd {
   /** Against the windows, as it will stand after the plan. */
   riderSag: SagReading | null;
   staticSag: SagReading | null;
-  /** Topped out with nobody on, now and after. */
+  /** Whether anything is known of it with nobody on: that was read, or its springs were named. */
+  aloneKnown: boolean;
+  /** Topped out with nobody on, now and after; never by a guess. */
   toppedOut: { now: boolean; after: boolean };
   /** Mean rate of the spring at its place, N/mm: as fitted and as the readings have it. */
   rate: { nominalNPerMm: number; nPerMm: number; known: boolean };
@@ -63,11 +65,10 @@ export interface SagEnd {
 
 const DRAWS = 48;
 
-/** What the bench says of every end that is ridden; empty where nobody is in the book. */
+/** What the bench says of every end that was read; empty where nobody is in the book. */
 export function sagEnds(answer: Answer): SagEnd[] {
   const { machine, now, after, specifiedAfter } = answer;
-  const [first] = answer.document.riders;
-  if (!first) return [];
+  if (answer.document.riders.length === 0) return [];
   const { km, level } = specifiedAfter;
   const aloneOn = (situation: Situation): Situation => ({ ...situation, km, level, aboard: machine.alone });
   const states = {
@@ -92,6 +93,7 @@ export function sagEnds(answer: Answer): SagEnd[] {
     const travelMm = corner.spec.travelMm.value;
     const { sagWindow, staticWindow } = answer.document.corners[id];
     const aloneRead = isSagRead(answer.state, id, 'alone');
+    const aloneKnown = aloneRead || machine.sources[id].springs !== 'assumed';
     return {
       id,
       travelMm,
@@ -104,9 +106,10 @@ export function sagEnds(answer: Answer): SagEnd[] {
       staticSag: aloneRead
         ? staticWindow && readSag(windowOf(staticWindow, 'static'), alone.afterMm, travelMm)
         : null,
+      aloneKnown,
       toppedOut: {
-        now: alone.nowMm < TOPPED_OUT_MM,
-        after: alone.afterMm < TOPPED_OUT_MM,
+        now: aloneKnown && alone.nowMm < TOPPED_OUT_MM,
+        after: aloneKnown && alone.afterMm < TOPPED_OUT_MM,
       },
       perStepMm: perStep(answer, id, i),
       ...springOf(answer, id, i),

@@ -1,3 +1,4 @@
+import { sagWish } from '../document/sagWish.ts';
 import type { JobDocument } from '../document/types.ts';
 import { type CornerId } from '../kinds/corners.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
@@ -12,14 +13,12 @@ export interface SagPrompt {
   state: { who: string; how: LetGo } | null;
 }
 
-/** The ways that make a whole reading, in the order of the work. */
-export const bothWays: readonly LetGo[] = ['press', 'lift'];
-/** Other ways, for who reads alone or has no helper. */
-export const otherWays: readonly LetGo[] = ['rest', 'band'];
+/** The ways that take friction out of a reading, in the order of the work. */
+const bothWays: readonly LetGo[] = ['press', 'lift'];
 
-/** Every reading of a whole round, in the order in which one helper gets through it soonest: each state once round. */
+/** Every reading of a whole round taken both ways, in the order in which one helper gets through it soonest: each state once round. */
 export function promptsOf(document: JobDocument, rider: string): SagPrompt[] {
-  const ids = cornersIn(document);
+  const ids = sagEndsOf(document);
   return [
     ...ids.map((id): SagPrompt => ({ id, slot: 'extended-1', state: null })),
     ...['alone', rider].flatMap((who) =>
@@ -30,21 +29,55 @@ export function promptsOf(document: JobDocument, rider: string): SagPrompt[] {
   ];
 }
 
-/** The first reading that is still missing in a round; what reads fully extended is taken over from earlier ones. */
-export function nextPrompt(
+/** Ends that are set by sag: those of which one is wanted; all of them while none is. */
+export function sagEndsOf(document: JobDocument): readonly CornerId[] {
+  const ids = cornersIn(document);
+  const wanted = ids.filter((id) => sagWish(document, id) !== null);
+  return wanted.length > 0 ? wanted : ids;
+}
+
+/** Who is on while the sag of an end is read, the one that it is set by first: by rider's key, or `alone`. */
+export function statesAt(document: JobDocument, id: CornerId, rider: string): string[] {
+  return sagWish(document, id)?.who === 'alone' ? ['alone'] : [rider, 'alone'];
+}
+
+/** What of a round is read, and how: by `pressing` both ways where somebody chose to, else as it rests. */
+interface Reading {
+  sag: SagReadings;
+  /** Ends that were read fully extended, in this round or before. */
+  extended: readonly CornerId[];
+  pressing: boolean;
+}
+
+/**
+ * The reading that is taken next: each end hanging, then as it is set; null once all are in. A state that was read in one
+ * way is asked for in no other, but for the way back of one that was pressed or lifted; a band needs nothing else.
+ */
+export function nextReading(
   document: JobDocument,
   rider: string,
-  sag: SagReadings,
-  extended: readonly CornerId[],
+  { sag, extended, pressing }: Reading,
 ): SagPrompt | null {
-  return (
-    promptsOf(document, rider).find(({ id, slot }) => {
-      const [who = '', how = ''] = slot.split('-');
-      if (who === 'extended') return !extended.includes(id);
-      return (sag[id]?.states[who]?.[how as LetGo]?.length ?? 0) === 0;
-    }) ?? null
-  );
+  const ends = sagEndsOf(document).map((id) => {
+    const [who = 'alone'] = statesAt(document, id, rider);
+    return { id, who, read: sag[id]?.states[who] ?? {} };
+  });
+  const hanging = ends.find(({ id, read }) => !extended.includes(id) && !read.band?.length);
+  if (hanging) return { id: hanging.id, slot: 'extended-1', state: null };
+  const open = ends.flatMap(({ id, who, read: { rest, band, press, lift } }): SagPrompt[] => {
+    const has = (list?: readonly number[]) => (list?.length ?? 0) > 0;
+    if (has(band) || (has(rest) && !pressing)) return [];
+    if (!pressing && !has(press) && !has(lift)) return [prompt(id, who, 'rest')];
+    return bothWays.filter((how) => !has(how === 'press' ? press : lift)).map((how) => prompt(id, who, how));
+  });
+  return open[0] ?? null;
 }
+
+const prompt = (id: CornerId, who: string, how: LetGo): SagPrompt => ({
+  id,
+  slot: `${who}-${how}-1`,
+  state: { who, how },
+});
 
 /** How a reading goes against another of the same end. */
 export type SagQuestion = 'over-extended' | 'under-pressed' | 'over-lifted' | 'over-alone';

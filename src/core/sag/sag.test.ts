@@ -18,7 +18,8 @@ import { attitudeOf } from './attitude.ts';
 import { sagEnds } from './bench.ts';
 import { bookPages } from './book.ts';
 import { loweringBy } from './lowering.ts';
-import { nextPrompt, promptsOf, questionSag } from './prompts.ts';
+import type { CornerId } from '../kinds/corners.ts';
+import { nextReading, promptsOf, questionSag } from './prompts.ts';
 import { chooseRate, springForSags } from './rates.ts';
 import { gatherSag, halfBandOf, midReading, repeatSpread } from '../document/sagReadings.ts';
 import { machineAlone, massesOf, missingFuel, nextRiderKey, withRider } from '../document/riders.ts';
@@ -99,11 +100,42 @@ describe('readings', () => {
       ...['FW extended-1', 'RW extended-1', 'FW alone-press-1', 'RW alone-press-1', 'FW alone-lift-1'],
       ...['RW alone-lift-1', 'FW r1-press-1', 'RW r1-press-1', 'FW r1-lift-1', 'RW r1-lift-1'],
     ]);
-    const sag = gatherSag([{ corner: 'FW', slot: 'alone-press-1', mm: 280 }]);
-    expect(nextPrompt(document, 'r1', sag, ['FW', 'RW'])).toMatchObject({ id: 'RW', slot: 'alone-press-1' });
     expect(promptWords(document, must(promptsOf(document, 'r1')[6] ?? null)).say).toBe(
       'owner on, front wheel. Press it down, let it rise slowly by itself.',
     );
+  });
+});
+
+describe('what is read next', () => {
+  const document = blankDocument('motorcycle', 'x');
+  document.riders = [rider({ name: 'owner' })];
+  Object.assign(document.corners.FW, { sagMm: 36, sagWindow: { fromMm: 30, toMm: 42 } });
+  const asked = (read: [string, number][], extended: CornerId[], pressing = false) =>
+    nextReading(document, 'r1', {
+      sag: gatherSag(read.map(([slot, mm]) => ({ corner: 'FW', slot, mm }))),
+      extended,
+      pressing,
+    })?.slot ?? null;
+
+  test('hanging, then as it rests with the rider on, of the end that is set alone', () => {
+    expect(asked([], [])).toBe('extended-1');
+    expect(asked([], ['FW'])).toBe('r1-rest-1');
+    expect(asked([['r1-rest-1', 90]], ['FW'])).toBeNull();
+    // A band on the shaft tells what was used by itself.
+    expect(asked([['r1-band-1', 36]], [])).toBeNull();
+  });
+
+  test('both ways where somebody presses and lifts, and the way back of what was only pressed', () => {
+    expect(asked([], ['FW'], true)).toBe('r1-press-1');
+    expect(asked([['r1-press-1', 88]], ['FW'])).toBe('r1-lift-1');
+    expect(asked([['r1-rest-1', 90]], ['FW'], true)).toBe('r1-press-1');
+  });
+
+  test('with nobody on where that is what it is set by', () => {
+    const alone = structuredClone(document);
+    Object.assign(alone.corners.FW, { sagMm: null, sagWindow: null, staticWindow: { fromMm: 10, toMm: 20 } });
+    const none = { sag: {}, extended: ['FW' as const], pressing: false };
+    expect(nextReading(alone, 'r1', none)?.slot).toBe('alone-rest-1');
   });
 });
 

@@ -1,3 +1,6 @@
+import { MM_PER_INCH } from '../units/formatLength.ts';
+import type { LengthSystem } from '../units/parseLength.ts';
+
 /** A habit of setting sag: what is measured, and between what it should lie. Presets, to be edited, not dogma. */
 export interface SagWindow {
   id: string;
@@ -8,6 +11,10 @@ export interface SagWindow {
   unit: 'mm' | 'share of travel';
   low: number;
   high: number;
+  /** The same in inches, in numbers as round as those. */
+  inches?: readonly [low: number, high: number];
+  /** mm. Limits are rounded to whole ones of these; 1 where left out. */
+  stepMm?: number;
 }
 
 /** Every habit; which are met on a machine, and the usual one among them, its class says. */
@@ -35,6 +42,7 @@ export const sagWindows = [
     unit: 'mm',
     low: 30,
     high: 40,
+    inches: [1.25, 1.5],
   },
   {
     id: 'scooter',
@@ -43,6 +51,7 @@ export const sagWindows = [
     unit: 'mm',
     low: 17,
     high: 23,
+    inches: [0.75, 1],
   },
   {
     id: 'sled-rear',
@@ -51,6 +60,7 @@ export const sagWindows = [
     unit: 'mm',
     low: 50,
     high: 75,
+    inches: [2, 3],
   },
   {
     id: 'sled-rear-deep',
@@ -59,6 +69,7 @@ export const sagWindows = [
     unit: 'mm',
     low: 75,
     high: 90,
+    inches: [3, 3.5],
   },
   {
     id: 'ski',
@@ -67,6 +78,7 @@ export const sagWindows = [
     unit: 'mm',
     low: 19,
     high: 25,
+    inches: [0.75, 1],
   },
   {
     id: 'plush',
@@ -83,6 +95,7 @@ export const sagWindows = [
     unit: 'mm',
     low: 20,
     high: 30,
+    inches: [0.75, 1.25],
   },
   {
     id: 'static-road',
@@ -91,6 +104,7 @@ export const sagWindows = [
     unit: 'mm',
     low: 5,
     high: 15,
+    inches: [0.25, 0.5],
   },
   {
     id: 'static-scooter',
@@ -99,6 +113,7 @@ export const sagWindows = [
     unit: 'mm',
     low: 3,
     high: 10,
+    inches: [0.125, 0.375],
   },
   {
     id: 'static-offroad',
@@ -107,8 +122,19 @@ export const sagWindows = [
     unit: 'mm',
     low: 25,
     high: 40,
+    inches: [1, 1.5],
   },
 ] as const satisfies readonly SagWindow[];
+
+/** A sixteenth of an inch, mm. */
+const SIXTEENTH_MM = MM_PER_INCH / 16;
+
+/** A window as readers in inches set it: in their own round numbers, limits that are shares to the sixteenth. */
+export function inSystem(window: SagWindow, system: LengthSystem): SagWindow {
+  if (system === 'mm') return window;
+  const [low, high] = window.inches?.map((one) => one * MM_PER_INCH) ?? [window.low, window.high];
+  return { ...window, low: low ?? window.low, high: high ?? window.high, stepMm: SIXTEENTH_MM };
+}
 
 export type UsualWindow = (typeof sagWindows)[number]['id'];
 

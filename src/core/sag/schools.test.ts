@@ -1,7 +1,8 @@
+import { must } from '../../../tests/fixtures/records.ts';
 import { windowWords } from '#words/sagWindows.ts';
 import { classDefaults, cornersOf, machineClasses, type MachineClass } from '../kinds/classes/index.ts';
 import { blankDocument } from '../document/create.ts';
-import { sagWindows } from './sagWindows.ts';
+import { inSystem, sagWindows } from './sagWindows.ts';
 import { isAsked, isRough, limitsOf, middleOf, schoolOf, schoolsAt } from './schools.ts';
 
 const idsOf = (machineClass: MachineClass) => schoolsAt(blankDocument(machineClass, 'x'), cornersOf(machineClass)[0] ?? 'FW', 'rider').map(({ id }) => id); // prettier-ignore
@@ -67,4 +68,25 @@ describe('schools of sag', () => {
       ),
     ).toEqual([true, true, false, false, false]);
   });
+});
+
+test('readers in inches have windows in round inches, and what was chosen stays what it is', () => {
+  const sled = blankDocument('snowmobile', 'x');
+  const [usual] = schoolsAt(sled, 'RA', 'rider', 'in');
+  const window = limitsOf(sled, 'RA', must(usual ?? null));
+  expect(window.fromMm / 25.4).toBeCloseTo(2, 9);
+  expect(window.toMm / 25.4).toBeCloseTo(3, 9);
+  expect(windowWords(must(usual ?? null), (mm) => (mm / 25.4).toFixed(0)).title).toBe('2 to 3');
+  sled.corners.RA.sagWindow = window;
+  expect(schoolOf(sled, 'RA', 'rider')?.id).toBe('sled-rear');
+  // In millimetres it is somebody's own: 50.8 to 76.2 is not 50 to 75.
+  expect(schoolOf(sled, 'RA', 'rider', schoolsAt(sled, 'RA', 'rider'))).toBeNull();
+});
+
+test('every window in inches is about the one in millimetres', () => {
+  for (const one of sagWindows.filter(({ unit }) => unit === 'mm')) {
+    const inches = inSystem(one, 'in');
+    expect(Math.abs(inches.low - one.low)).toBeLessThanOrEqual(4);
+    expect(Math.abs(inches.high - one.high)).toBeLessThanOrEqual(4);
+  }
 });

@@ -3,25 +3,37 @@ import { ratioTaken } from '../document/taken.ts';
 import { ratioMap } from '../geometry/ratioMap.ts';
 import { cornerSpec } from '../estimate/corner.ts';
 import type { JobDocument, SagLimits } from '../document/types.ts';
-import { sagWindows, type SagWindow } from './sagWindows.ts';
+import type { LengthSystem } from '../units/parseLength.ts';
+import { inSystem, sagWindows, type SagWindow } from './sagWindows.ts';
 import { axleOf, type CornerId } from '../kinds/corners.ts';
 
-/** The habits of setting sag that are met at an end of this machine; a ski's is read alone, at its shaft. */
-export function schoolsAt(document: JobDocument, id: CornerId, of: SagWindow['of']): SagWindow[] {
+/** The habits of setting sag that are met at an end of this machine, in round numbers of a system; a ski's is read alone, at its shaft. */
+export function schoolsAt(
+  document: JobDocument,
+  id: CornerId,
+  of: SagWindow['of'],
+  system: LengthSystem = 'mm',
+): SagWindow[] {
   const { sagHabits, sagAtShaft } = classDefaults[document.machine.class];
   const atShaft = axleOf(id) === sagAtShaft;
   return sagHabits
     .flatMap((habit) => sagWindows.filter((one) => one.id === habit))
-    .filter((one) => one.of === of && (sagAtShaft === null || atShaft === (one.at === 'shaft')));
+    .filter((one) => one.of === of && (sagAtShaft === null || atShaft === (one.at === 'shaft')))
+    .map((one) => inSystem(one, system));
 }
 
-/** A school's window at an end, mm of wheel travel rounded to whole millimetres. */
-export function limitsOf(document: JobDocument, id: CornerId, { unit, at, low, high }: SagWindow): SagLimits {
+/** A school's window at an end, mm of wheel travel rounded as it is: to whole millimetres, or sixteenths of an inch. */
+export function limitsOf(
+  document: JobDocument,
+  id: CornerId,
+  { unit, at, low, high, stepMm = 1 }: SagWindow,
+): SagLimits {
   const { travelMm, ratio } = cornerSpec(document, id);
   const { ratioFrom } = document.corners[id];
   const mean = ratioFrom ? meanOver(ratioTaken(ratioFrom), travelMm.value) : ratio.value;
   const scale = unit === 'share of travel' ? travelMm.value : at === 'shaft' ? 1 / mean : 1;
-  return { fromMm: Math.round(low * scale), toMm: Math.round(high * scale) };
+  const rounded = (limit: number) => Math.round((limit * scale) / stepMm) * stepMm;
+  return { fromMm: rounded(low), toMm: rounded(high) };
 }
 
 function meanOver(from: Parameters<typeof ratioMap>[0], travelMm: number): number {
@@ -30,12 +42,15 @@ function meanOver(from: Parameters<typeof ratioMap>[0], travelMm: number): numbe
   return map.value / travelMm;
 }
 
+/** mm. Two limits nearer than this are one, typed or worked out. */
+const SAME_MM = 0.01;
+
 /** The school whose window stands at an end; null where it is somebody's own, or none. */
 export function schoolOf(
   document: JobDocument,
   id: CornerId,
   of: SagWindow['of'],
-  schools: readonly SagWindow[] = schoolsAt(document, id, of),
+  schools: readonly SagWindow[] = [...schoolsAt(document, id, of), ...schoolsAt(document, id, of, 'in')],
 ): SagWindow | null {
   const { sagWindow, staticWindow } = document.corners[id];
   const window = of === 'rider' ? sagWindow : staticWindow;
@@ -43,7 +58,7 @@ export function schoolOf(
   return (
     schools.find((one) => {
       const { fromMm, toMm } = limitsOf(document, id, one);
-      return fromMm === window.fromMm && toMm === window.toMm;
+      return Math.hypot(fromMm - window.fromMm, toMm - window.toMm) < SAME_MM;
     }) ?? null
   );
 }

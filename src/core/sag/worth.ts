@@ -1,3 +1,4 @@
+import { sagWish } from '../document/sagWish.ts';
 import type { Answer } from '../planning/answerShape.ts';
 import { conditioned } from '../estimate/worth.ts';
 import { dot } from '../numerics/matrix.ts';
@@ -37,7 +38,7 @@ export function worthReading(answer: Answer): SagAsking[] {
     });
   return machine.corners
     .flatMap((id, i): SagAsking[] => {
-      if (document.corners[id].sagMm === null) return [];
+      if (sagWish(document, id) === null) return [];
       const goals = [row(after, i), row(still, i)];
       const spread = (known: { row: Float64Array; sd: number }[]) =>
         Math.sqrt(

@@ -1,3 +1,4 @@
+import { sagWish } from '../document/sagWish.ts';
 import { wayNamed, wayOf, type WayName } from '../adjusting/index.ts';
 import type { Answer } from '../planning/answerShape.ts';
 import { canMove } from '../document/fitting.ts';
@@ -74,7 +75,7 @@ function effectsIn({ document, machine, now }: Answer, outcome: Outcome): PlainE
   return ids.flatMap((seat, j): PlainEffect[] => {
     const corner = document.corners[seat];
     if (!canMove(corner)) return [];
-    const by = corner.mount && corner.sagMm === null ? 'mount' : 'seat';
+    const by = corner.mount && sagWish(document, seat) === null ? 'mount' : 'seat';
     const turnBy =
       by === 'mount' && corner.mount
         ? corner.mount.pitchMm

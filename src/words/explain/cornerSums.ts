@@ -1,3 +1,6 @@
+import { camPosition } from '#core/document/taken.ts';
+import type { TorsionDocument } from '#core/document/types.ts';
+import { sagWish } from '#core/document/sagWish.ts';
 import { leftAtRest, restInputs } from './rest.ts';
 import { input } from './input.ts';
 import type { Sum, SumInput } from './types.ts';
@@ -49,7 +52,7 @@ export function estimateSum(corner: CornerAnswer, answer: Answer): Sum {
 
 /** The seat move: least squares over all corners. */
 export function seatMoveSum(corner: CornerMove, answer: Answer): Sum {
-  const unit = toldIn(corner);
+  const unit = toldIn(corner, answer.document.corners[corner.id].torsion);
   const bySag = wantedSags(answer);
   return {
     title: `Seat move, ${cornerNames[corner.id]}`,
@@ -98,8 +101,8 @@ export function seatMoveSum(corner: CornerMove, answer: Answer): Sum {
 /** Sags that are wanted, each with what is left of it after the plan. */
 function wantedSags({ document, corners }: Answer): SumInput[] {
   return corners.flatMap(({ id, sagMm, nowSagMm }) => {
-    const wanted = document.corners[id].sagMm;
-    if (wanted === null) return [];
+    const wanted = sagWish(document, id)?.mm;
+    if (wanted === undefined) return [];
     const name = cornerNames[id];
     return [
       input(`z*−z ${id}`, `sag still wanted, ${name}`, wanted - nowSagMm, 'length', 'computed'),
@@ -109,17 +112,26 @@ function wantedSags({ document, corners }: Answer): SumInput[] {
 }
 
 /** In what a move is told: turns of the thread, whole steps, a position of the cam, steps of pressure. */
-function toldIn({ spec, seatBy, turns, steps, cam, airBar, placeAssumed }: CornerMove) {
+function toldIn(
+  { spec, seatBy, turns, steps, cam, airBar, placeAssumed }: CornerMove,
+  torsion: TorsionDocument | null,
+) {
   const standsBy = placeAssumed ? 'assumed' : 'measured';
   const { pitchMm, stepMm } = spec;
   if (cam)
     return {
       formula: 'position = n + m',
       inputs: [
-        input('n', 'position now', cam.now + 1, 'count', standsBy),
-        input('m', 'positions to move', cam.after - cam.now, 'count', 'computed'),
+        input('n', 'position now', camPosition(torsion, cam.now), 'count', standsBy),
+        input(
+          'm',
+          'positions to move',
+          camPosition(torsion, cam.after) - camPosition(torsion, cam.now),
+          'count',
+          'computed',
+        ),
       ],
-      result: { value: cam.after + 1, unit: 'count' as const },
+      result: { value: camPosition(torsion, cam.after), unit: 'count' as const },
     };
   if (airBar)
     return {

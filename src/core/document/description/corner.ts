@@ -27,7 +27,7 @@ function usualReference({ machineClass, corner }: Place): ReferenceKind {
 }
 
 /** What is turned at a corner, as it mostly is. */
-function usualFitting({ machineClass, corner }: Place) {
+export function usualFitting({ machineClass, corner }: Place) {
   return corner && axleOf(corner) === 'front' && footingOf(machineClass) === 'bikes' ? 'cap' : 'seat';
 }
 

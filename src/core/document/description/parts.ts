@@ -106,6 +106,8 @@ export const torsion = groupOrNone(
       most: range.mostCams,
       assumed: [20, 30, 40, 50],
     }),
+    /** Whether it also stands half way between its numbers: every second of its positions is then a half. */
+    halves: flag({ blank: false, since: 12 }),
     /** Degrees of twist at which it must not be wound further. */
     mostDegrees: given('deg', { min: 1, max: 720 }),
   },

@@ -33,7 +33,8 @@ export const odometerKm = { min: 0, max: 5_000_000 };
 
 /** How many there may be. */
 export const mostSprings = 4;
-export const mostCams = 12;
+/** Twelve numbers, and halves between them. */
+export const mostCams = 23;
 export const mostLoads = 20;
 export const mostCases = 6;
 export const mostRiders = 12;

@@ -1,5 +1,7 @@
+import { camPosition } from '../../document/taken.ts';
 import { wayOf } from '../../adjusting/index.ts';
 import type { MountDocument } from '../../document/types.ts';
+import { sliderWhich, whichKey } from '../../document/which.ts';
 import { twinOf, type CornerId } from '../../kinds/corners.ts';
 import { marginsFor } from '../../margins/margins.ts';
 import type { Answer } from '../../planning/answerShape.ts';
@@ -63,7 +65,18 @@ export function bySeat(at: At, sign: 1 | -1): Remedy[] {
   const by = sign * found.by;
   const then = found.then.corners.find((one) => one.id === id);
   if (cam && then?.cam)
-    return [worked(at, { do: 'cam', corner: id, from: cam.after + 1, to: then.cam.after + 1 }, found.then)];
+    return [
+      worked(
+        at,
+        {
+          do: 'cam',
+          corner: id,
+          from: camPosition(described.torsion, cam.after),
+          to: camPosition(described.torsion, then.cam.after),
+        },
+        found.then,
+      ),
+    ];
   if (airBar && then?.airBar)
     return [worked(at, { do: 'air', corner: id, bar: then.airBar.after - airBar.after }, found.then)];
   const pitchMm = steps === null ? spec.pitchMm.value : null;
@@ -123,6 +136,19 @@ export function byMount(at: At, sign: 1 | -1): Remedy[] {
     both: both.length > 1,
   } as const;
   return [worked(at, told, found.then)];
+}
+
+/** The ring of a slider moved the fewest millimetres that cure it: towards the springs (1), or away from them (-1). */
+export function byRing(at: At, sign: 1 | -1): Remedy[] {
+  const { base, corner, finding } = at;
+  const { rings } = base.document.corners[corner.id];
+  const j = rings.findIndex(({ after }) => whichKey(sliderWhich(after)) === whichKey(finding.which));
+  if (j < 0) return [];
+  const found = leastMove(at, { by: 1, most: MOST_MM }, (by) => ({
+    [corner.id]: { ringsMm: rings.map((_, k) => (k === j ? sign * by : 0)) },
+  }));
+  if (!found) return [];
+  return [worked(at, { do: 'ring', corner: corner.id, mm: sign * found.by }, found.then)];
 }
 
 /** What sets the height alone: the lower mount where there is one, else the adjuster. */

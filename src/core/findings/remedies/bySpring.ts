@@ -1,3 +1,4 @@
+import { sagWindowAt, sagWish } from '../../document/sagWish.ts';
 import { axleOf, twinOf, type CornerId } from '../../kinds/corners.ts';
 import { marginsFor } from '../../margins/margins.ts';
 import { once } from '../../once.ts';
@@ -101,10 +102,11 @@ function sagsLeft(
   { document, corners, machine, specifiedAfter, predictAt, tolerance }: Answer,
   id: CornerId,
 ): { ridden: number; both: number } {
-  const { sagWindow, sagMm, staticWindow } = document.corners[id];
-  const wanted = sagWindow ?? {
-    fromMm: (sagMm ?? 0) - tolerance.value,
-    toMm: (sagMm ?? 0) + tolerance.value,
+  const { staticWindow } = document.corners[id];
+  const wish = sagWish(document, id);
+  const wanted = sagWindowAt(document, id) ?? {
+    fromMm: (wish?.mm ?? 0) - tolerance.value,
+    toMm: (wish?.mm ?? 0) + tolerance.value,
   };
   const inside = (mm: number, window: { fromMm: number; toMm: number }) =>
     Math.min(mm - window.fromMm, window.toMm - mm);
@@ -121,7 +123,7 @@ export function otherSprings(
   id: CornerId,
   { longerMm, stiffer }: { longerMm: number; stiffer: number | null },
 ): Remedy[] {
-  if (answer.document.corners[id].sagMm !== null) return [];
+  if (sagWish(answer.document, id) !== null) return [];
   const away = (value: number, step: number) => Math.sign(value) * Math.ceil(Math.abs(value) / step) * step;
   const tries: { rateTimes: number; longerMm: number }[] = [
     { rateTimes: 1, longerMm: away(longerMm, LENGTH_STEP_MM) },

@@ -4,7 +4,7 @@ import type { Answer } from '../../planning/answerShape.ts';
 import { standingStill } from '../../planning/replan.ts';
 import { tolerances } from '../../tolerances.ts';
 import type { Finding, RunOut } from '../finding.ts';
-import { byHeight, byMount, bySeat, mountForSeat } from './byAdjuster.ts';
+import { byHeight, byMount, byRing, bySeat, mountForSeat } from './byAdjuster.ts';
 import { helper, otherRate, otherSprings, rightSpring, roomier, softer } from './bySpring.ts';
 import type { Remedy } from './remedy.ts';
 import { find } from './tried.ts';
@@ -60,6 +60,10 @@ function ofRunOut(base: Answer, finding: RunOut): Remedy[] {
       return bySeat(at, 1);
     case 'engagement':
       return byMount(at, -1);
+    case 'crossover':
+      return byRing(at, -1);
+    case 'ring-order':
+      return byRing(at, 1);
     default:
       return [];
   }

@@ -13,6 +13,8 @@ export type RemedyDo =
   | { do: 'mount'; corner: CornerId; mm: number; pitchMm: number; both: boolean }
   /** The mount screwed out and the seat back by as much of height, or the other way round. */
   | { do: 'mount-for-seat'; corner: CornerId; mountMm: number; seatBy: number }
+  /** The ring of the slider that it is said of, mm towards the springs; negative away from them. */
+  | { do: 'ring'; corner: CornerId; mm: number }
   /** A helper on the spring that takes up so much, mm, and lies solid at ride height. */
   | { do: 'helper'; corner: CornerId; takesUpMm: number }
   /** Another spring: times the rate, mm longer unloaded. */

@@ -16,7 +16,8 @@ const SEEN_MM = 1;
 
 /** Kinds of which less is nearer to harm: those that a remedy may cost. */
 const counted: readonly MarginKind[] = [
-  'droop', 'bump-stop', 'bump-metal', 'coil', 'seated', 'thread-up', 'thread-down', 'engagement', 'clearance', 'joint', 'ground',
+  'droop', 'bump-stop', 'bump-metal', 'coil', 'seated', 'thread-up', 'thread-down', 'engagement', 'crossover',
+  'ring-order', 'clearance', 'joint', 'ground',
 ]; // prettier-ignore
 
 /** What has run out, where, and what the machine is that a remedy is tried on. */

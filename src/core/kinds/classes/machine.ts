@@ -19,6 +19,7 @@ export interface Machine extends SeeTo {
   restShare: number;
   /** Wheel travel left at which the bump stop is first touched. */
   stopMm: number;
+  /** What is near enough while nobody has said: close, whatever its makers allow. What they allow is chosen, not assumed. */
   toleranceMm: number;
   /** Whole machine, and the share of it on the front axle. */
   massKg: number;

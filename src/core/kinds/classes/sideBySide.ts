@@ -14,7 +14,7 @@ export const sideBySide: Machine = {
   travelMm: { front: 450, rear: 460 },
   restShare: 0.4,
   stopMm: 50,
-  toleranceMm: 25,
+  toleranceMm: 6,
   massKg: 820,
   frontShare: 0.44,
   tyreRateNPerMm: 110,

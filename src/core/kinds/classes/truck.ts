@@ -14,7 +14,7 @@ export const truck: Machine = {
   travelMm: { front: 230, rear: 250 },
   restShare: 0.4,
   stopMm: 45,
-  toleranceMm: 13,
+  toleranceMm: 6,
   massKg: 2150,
   frontShare: 0.54,
   tyreRateNPerMm: 280,

@@ -1,0 +1,84 @@
+import { add, adjustment, factEntry, must, record } from '../../../tests/fixtures/records.ts';
+import { nextWords } from '#words/nextAction.ts';
+import { blankDocument } from '../document/create.ts';
+import { fittingFields } from '../document/fitting.ts';
+import type { JobRecord } from '../document/types.ts';
+import type { CornerId } from '../kinds/corners.ts';
+import { sagFigure } from '../figures/sagFigure.ts';
+import { shaftAsRead, shaftScale } from '../sag/atShaft.ts';
+import { sagEnds } from '../sag/bench.ts';
+import { answerFor } from '../planning/answer.ts';
+import type { Answer } from '../planning/answerShape.ts';
+import { analyse } from './analyse.ts';
+
+const skis: CornerId[] = ['LS', 'RS'];
+
+/** A sled whose skis are on air at 4.3 bar, set with nobody on: so much of the shaft shows used, 18 to 26 mm of it are wanted. */
+function skiSled(bands: readonly number[]): JobRecord {
+  const document = blankDocument('snowmobile', 'Knot');
+  for (const id of skis)
+    Object.assign(document.corners[id], {
+      ...fittingFields('air'), reference: { kind: 'shaft', offsetMm: 0 }, ratio: 1, staticWindow: { fromMm: 18, toMm: 26 },
+    }); // prettier-ignore
+  return bands.reduce((job, mm, round) => band(job, round, mm), record(document));
+}
+
+const band = (job: JobRecord, round: number, mm: number) =>
+  add(job, ...skis.map((corner) => factEntry({ kind: 'sag', round, corner, slot: 'alone-band-1', mm })));
+
+test('with nobody on is a whole job: too much is pumped up, too little let down, what is in is left', () => {
+  const told = (mm: number) => {
+    const { answer, next } = analyse(skiSled([mm]));
+    return { bars: must(answer).corners.map(({ seatBy }) => Math.sign(seatBy)), code: next.code };
+  };
+  expect(told(34)).toEqual({ bars: [1, 1], code: 'turn' });
+  expect(told(10)).toEqual({ bars: [-1, -1], code: 'turn' });
+  expect(told(22)).toEqual({ bars: [0, 0], code: 'lock' });
+});
+
+test('its reading is asked for with nobody on, and no other end is', () => {
+  const { next } = analyse(skiSled([]));
+  expect(nextWords(next)).toBe('read the sag, nobody on');
+});
+
+test('what so much air does is not known, then learnt: the second round lands', () => {
+  // 5 psi take 4 mm: a third of what usual figures make of it.
+  const takesMm = (bar: number) => (4 / (5 * 0.0689476)) * bar;
+  const barsOf = ({ corners }: Answer) =>
+    corners.map(({ airBar }) => (airBar?.after ?? NaN) - (airBar?.now ?? NaN));
+  const first = must(answerFor(skiSled([34])));
+  const [one = NaN] = barsOf(first);
+  expect(first.corners.map(({ sagSdMm }) => sagSdMm > 5)).toEqual([true, true]);
+  const turned = add(skiSled([34]), ...first.corners.map(({ id, seatBy }) => adjustment(1, id, seatBy)));
+  const secondMm = 34 - takesMm(one);
+  expect(secondMm).toBeGreaterThan(26);
+  const second = must(answerFor(band(turned, 1, secondMm)));
+  const thirdMm = secondMm - takesMm(barsOf(second)[0] ?? NaN);
+  expect(thirdMm).toBeGreaterThan(18);
+  expect(thirdMm).toBeLessThan(26);
+  expect(second.corners[0]?.sagSdMm).toBeLessThan(first.corners[0]?.sagSdMm ?? 0);
+});
+
+test('what the band shows on the shaft is the figure; only the ratio makes it the wheel’s', () => {
+  const job = skiSled([34]);
+  for (const id of skis) job.document.corners[id].ratio = 0.66;
+  job.document.riders = [
+    { key: 'r1', name: 'owner', kg: 85, gearKg: 0, rearShare: null, passengerKg: 0, luggageKg: 0 },
+  ];
+  const answer = must(answerFor(job));
+  const end = must(sagEnds(answer).find(({ id }) => id === 'LS') ?? null);
+  const { measured, shaft, estimated } = sagFigure(answer, end, 'alone');
+  expect(measured).toBeNull();
+  expect(shaft?.value).toBe(34);
+  expect(estimated.value).toBeGreaterThan(40);
+  expect([shaftScale(job.document, 'LS'), shaftScale(job.document, 'RA')]).toEqual([0.66, 1]);
+});
+
+test('a shaft read hanging and at rest has used the difference', () => {
+  const job = skiSled([]);
+  const read = (slot: string, mm: number) => factEntry({ kind: 'sag', round: 0, corner: 'LS', slot, mm });
+  const both = add(job, read('extended-1', 152), read('alone-rest-1', 120), read('alone-rest-2', 118));
+  const answer = must(answerFor(both));
+  expect(shaftAsRead(answer, 'LS', 'alone')).toBe(33);
+  expect(shaftAsRead(answer, 'RS', 'alone')).toBeNull();
+});
