@@ -72,6 +72,16 @@ export async function putAway(id: string, away: Away | null): Promise<void> {
   await Promise.all(['jobs', 'book'].map((name) => queryClient.invalidateQueries({ queryKey: [name] })));
 }
 
+/** How a job is out of the way; null where it is not, undefined until that is known. */
+export function useAway(id: string): Away | null | undefined {
+  // Filed with the lists: whatever moves a job has those read again.
+  const { data } = useQuery({
+    queryKey: ['jobs', 'away', id],
+    queryFn: () => callApi<PutAway>(`/jobs/${id}/away`),
+  });
+  return data?.away;
+}
+
 /** Every line of the list that a search finds, read part by part. Throws as `callApi` does. */
 export async function wholeList(find: string): Promise<JobList['jobs']> {
   const jobs: JobList['jobs'] = [];

@@ -18,8 +18,14 @@ export function CommandBar({ onClose, onUnits }: { onClose: () => void; onUnits:
   const { id = '' } = useParams();
   const { record } = useJobRecord(id);
   const [find, setFind] = useState('');
-  const { data } = useJobList(useDebounced(find));
-  const jobs = data?.pages.flatMap((page) => page.jobs) ?? [];
+  const sought = useDebounced(find);
+  const listed = useJobList(sought).data?.pages.flatMap(({ jobs }) => jobs) ?? [];
+  const archived = useJobList(sought, 'archived').data?.pages.flatMap(({ jobs }) => jobs) ?? [];
+  const jobs = [
+    ...listed.map((job) => ({ ...job, where: '' })),
+    // What is out of the way is found by whoever looks for it by name.
+    ...(sought ? archived.map((job) => ({ ...job, where: 'archived' })) : []),
+  ];
   const go = (to: string) => () => {
     onClose();
     void navigate(to);
@@ -62,7 +68,7 @@ export function CommandBar({ onClose, onUnits }: { onClose: () => void; onUnits:
               onSelect={go(`/jobs/${job.id}/next`)}
             >
               <span className="mr-2 font-semibold">{job.name}</span>{' '}
-              <span className="text-second">{job.title}</span>
+              <span className="text-second">{[job.title, job.where].filter(Boolean).join(' · ')}</span>
             </Command.Item>
           ))}
         </Command.Group>

@@ -1,5 +1,5 @@
 import { lazy, Suspense, useEffect, useState } from 'react';
-import { Outlet } from 'react-router';
+import { Outlet, useLocation } from 'react-router';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useLiveUpdates } from '../api/jobs.ts';
 import { ConflictDialog } from '../features/conflict/ConflictDialog.tsx';
@@ -21,6 +21,8 @@ export function Shell({ bare = false }: { bare?: boolean }) {
   const [bar, setBar] = useState(false);
   const [keys, setKeys] = useState(false);
   const [units, setUnits] = useState(false);
+  // Names the page that is drawn, which comes after its address.
+  const { pathname } = useLocation();
   useLiveUpdates();
   useTopOfPage();
   useEffect(() => {
@@ -37,7 +39,7 @@ export function Shell({ bare = false }: { bare?: boolean }) {
   useHotkeys('?', () => setKeys(true), { useKey: true });
 
   return (
-    <div className="flex min-h-screen flex-col">
+    <div data-page={pathname} className="flex min-h-screen flex-col">
       {!bare && (
         <Header onFind={() => setBar(true)} onKeys={() => setKeys(true)} onUnits={() => setUnits(true)} />
       )}

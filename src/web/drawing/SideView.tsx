@@ -1,8 +1,12 @@
+import type { CSSProperties } from 'react';
 import type { MachineClass } from '#core/kinds/classes/index.ts';
 import { sideProfile } from './sideProfile.ts';
 
 /** Arches are this much wider than their tyres. */
 const ARCH = 1.1;
+
+/** Words in the drawing: on a phone they keep a size that can be read, where the drawing shrinks. */
+const WORDS = 'figures [font-size:var(--words)] narrow:[font-size:calc(1.6*var(--words))]';
 
 /** One state of the machine in the side view: heights over the ground, mm. */
 export interface SideState {
@@ -49,13 +53,14 @@ export function SideView(props: Props) {
   const above = top + font;
   return (
     <svg
-      viewBox={`${view.x} ${-above} ${view.w} ${above + 3.4 * font}`}
+      viewBox={`${view.x} ${-above} ${view.w} ${above + 4.6 * font}`}
       className="h-auto w-full"
       role="img"
       aria-label="The machine from the side, before and after"
       data-testid="side-view"
       fill="none"
       strokeLinejoin="round"
+      style={{ '--words': `${font}px` } as CSSProperties}
     >
       <line x1={view.x} x2={view.x + view.w} y1={0} y2={0} stroke="var(--ink)" strokeWidth={font / 6} />
       <g stroke="var(--second)" strokeWidth={font / 7} strokeDasharray={`${font} ${font * 0.7}`}>
@@ -84,10 +89,9 @@ export function SideView(props: Props) {
             key={axle}
             x={x}
             y={-radiusMm[axle] + font * 0.4}
-            fontSize={font}
+            className={WORDS}
             textAnchor="middle"
             fill="var(--ink)"
-            className="figures"
           >
             {is >= was ? '+' : '−'}
             {say(Math.abs(is - was))}
@@ -100,10 +104,9 @@ export function SideView(props: Props) {
           <line x1={-xMm} x2={-xMm} y1={-afterMm} y2={0} stroke="var(--rule)" strokeWidth={font / 8} />
           <text
             x={Math.min(Math.max(-xMm, view.x + font / 2), view.x + view.w - font / 2)}
-            y={font * (1.4 + 1.3 * (k % 2))}
-            fontSize={font}
+            y={font * (1.9 + 2.1 * (k % 2))}
+            className={WORDS}
             textAnchor={xMm > half ? 'start' : xMm < -half ? 'end' : 'middle'}
-            className="figures"
           >
             {name} {say(afterMm)}
           </text>
@@ -162,10 +165,9 @@ function Ramp({ x, sign, deg, radiusMm, long, font }: RampProps) {
       <text
         x={x + sign * long}
         y={-rise - font * 0.5}
-        fontSize={font}
+        className={WORDS}
         textAnchor={sign < 0 ? 'start' : 'end'}
         fill="var(--action)"
-        className="figures"
       >
         {deg.toFixed(1)}°
       </text>

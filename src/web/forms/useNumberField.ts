@@ -1,8 +1,7 @@
 import { meantBy } from './meant.ts';
 import { useRef } from 'react';
-import type { MeasureName } from '#core/units/measure.ts';
-import { useLengthStyle, useSettings } from '../ui/settings.ts';
 import { useDrafts } from '../jobStore/drafts.ts';
+import { useStyleOf } from './useStyleOf.ts';
 import { quantities, readWithin, type QuantityName, type Range, type Read } from './quantity.ts';
 
 export interface NumberFieldOptions {
@@ -32,9 +31,7 @@ export type FieldState =
  */
 export function useNumberField(options: NumberFieldOptions) {
   const { draftKey, value, range, onCommit } = options;
-  const lengths = useLengthStyle(options.decimals ?? 1);
-  const own = useSettings((state) => state.own);
-  const shown = { ...lengths, system: own[options.quantity as MeasureName] ?? lengths.system };
+  const shown = useStyleOf(options.quantity, options.decimals);
   const quantity = quantities[options.quantity];
   const draft = useDrafts((state) => state.drafts[draftKey]);
   // Half a number keeps the units it was begun in, whatever the page is switched to meanwhile.

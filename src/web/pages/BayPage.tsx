@@ -1,3 +1,4 @@
+import { camPosition } from '#core/document/taken.ts';
 import { useTell } from '../ui/settings.ts';
 import { nextWords } from '#words/nextAction.ts';
 import { JobContext, useThisJob } from '../jobStore/jobContext.ts';
@@ -269,7 +270,9 @@ function Figure({ step: { id, work, asked } }: { step: WorkStep }) {
       turns={asked.turns}
       steps={asked.steps ?? null}
       fitting={fitting}
-      cam={asked.camTo ?? null}
+      cam={
+        asked.camTo === undefined ? null : camPosition(job.record.document.corners[id].torsion, asked.camTo)
+      }
       air={airTold(asked)}
       id={id}
     />

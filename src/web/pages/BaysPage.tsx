@@ -1,3 +1,4 @@
+import { setupPath } from '../features/setup/setupPath.ts';
 import { summarise, type JobSummary } from '#core/analysis/summary.ts';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useState } from 'react';
@@ -51,7 +52,7 @@ export function BaysPage() {
         {machineClasses.map((one) => (
           <Link
             key={one}
-            to={`/new?class=${one}`}
+            to={setupPath(one)}
             className="border-ink/60 hover:border-ink flex min-h-11 items-center border px-4 font-semibold"
           >
             {classDefaults[one].title}

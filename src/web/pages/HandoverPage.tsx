@@ -1,3 +1,5 @@
+import { camPosition } from '#core/document/taken.ts';
+import { positionText } from '#words/positions.ts';
 import { dayWords } from '#words/day.ts';
 import { aboutWords } from '#words/about.ts';
 import { recheckAfter, recheckWords } from '#words/recheck.ts';
@@ -243,7 +245,12 @@ function Setting({ corner }: { corner: CornerAnswer }) {
   if (corner.cam || corner.airBar)
     return (
       <>
-        {corner.cam && <>cam {corner.cam.now + 1}</>}
+        {corner.cam && (
+          <>
+            position{' '}
+            {positionText(camPosition(job.record.document.corners[corner.id].torsion, corner.cam.now))}
+          </>
+        )}
         {corner.airBar && <Pressure bar={corner.airBar.now} />}
         {corner.placeAssumed && <AssumedMark />}
       </>

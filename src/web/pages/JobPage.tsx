@@ -7,6 +7,7 @@ import { Button } from '../ui/Button.tsx';
 import { FailurePage } from './FailurePage.tsx';
 import { ByHandContext, useTriedJob } from '../features/job/tryByHand.ts';
 import { useJob } from '../jobStore/useJob.ts';
+import { AwayNote } from '../features/bays/AwayNote.tsx';
 import { BaselineStage, MeasureStage } from '../features/measure/ReadingStage.tsx';
 import { CloseOutStage } from '../features/finish/CloseOutStage.tsx';
 import { IntakeStage } from '../features/intake/IntakeStage.tsx';
@@ -87,6 +88,7 @@ function Sheet({ stage }: { stage: Stage }) {
         <Rail stage={stage} />
       </JobContext>
       <main className="bg-sheet border-rule flex min-h-[calc(100vh-90px)] min-w-0 flex-col border max-lg:min-h-0">
+        <AwayNote />
         <ByHandContext value={byHand}>
           <JobContext value={shown}>
             <Page key={stage} />

@@ -5,6 +5,7 @@ import { ClassChoice } from '../features/job/ClassChoice.tsx';
 import { Asked } from '../features/finding/Asked.tsx';
 import { FirstAnswer } from '../features/setup/FirstAnswer.tsx';
 import { RiderOn } from '../features/setup/RiderOn.tsx';
+import { setupPath } from '../features/setup/setupPath.ts';
 import { SetupAssumed, SetupCollars, SetupFitted } from '../features/setup/SetupFitted.tsx';
 import { SetupColumns } from '../features/setup/SetupGrid.tsx';
 import { SetupHeights } from '../features/setup/SetupHeights.tsx';
@@ -22,7 +23,7 @@ import { useUndoKeys } from '../jobStore/useUndoKeys.ts';
 export function NewSetupPage() {
   const job = useNewJob(useNewSetup);
   const { setClass, start } = useNewSetup();
-  const [params, setParams] = useSearchParams();
+  const [params] = useSearchParams();
   const navigate = useNavigate();
   const button = useRef<HTMLButtonElement>(null);
   const asked = params.get('class') as MachineClass | null;
@@ -39,7 +40,7 @@ export function NewSetupPage() {
   }, []);
   const choose = (one: MachineClass) => {
     setClass(one);
-    setParams({ class: one }, { replace: true });
+    void navigate(setupPath(one), { replace: true });
   };
   const begin = () => void navigate(`/jobs/${start()}/next`);
   return (

@@ -14,6 +14,7 @@ import { ProblemFields } from '../features/rack/ProblemFields.tsx';
 import { useProblem } from '../features/rack/useProblem.ts';
 import { useSearch, type Search as Searching } from '../features/rack/useSearch.ts';
 import { WhyNotPanel } from '../features/rack/WhyNotPanel.tsx';
+import { problemName } from '../features/rack/problemNames.ts';
 
 /** Which springs of the rack do it: for a corner of a job, or for figures typed in. */
 export function RackSearchPage() {
@@ -66,7 +67,7 @@ export function RackSearchPage() {
             )}
             {!checked.ok && (
               <p role="alert" className="text-short mt-2 whitespace-pre-line">
-                {faultWords(checked.faults, say)}
+                {faultWords(checked.faults, say, (path) => problemName(problem, path))}
               </p>
             )}
             {search.failed !== null && <WorkFailed />}

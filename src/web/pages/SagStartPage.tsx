@@ -1,6 +1,6 @@
 import { JobContext } from '../jobStore/jobContext.ts';
 import { useEffect } from 'react';
-import { useNavigate, useSearchParams } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import { machineClasses, type MachineClass } from '#core/kinds/classes/index.ts';
 import { isRidden } from '#core/document/riders.ts';
 import { ClassChoice } from '../features/job/ClassChoice.tsx';
@@ -10,6 +10,7 @@ import { useUndoKeys } from '../jobStore/useUndoKeys.ts';
 import { useSagSetup } from '../jobStore/useNewSetup.ts';
 import { SumPanel } from '../features/sums/SumPanel.tsx';
 import { TextField } from '../forms/TextField.tsx';
+import { setupPath } from '../features/setup/setupPath.ts';
 import { SagStage } from '../features/sag/SagStage.tsx';
 
 const ridden = machineClasses.filter(isRidden);
@@ -18,7 +19,7 @@ const ridden = machineClasses.filter(isRidden);
 export function SagStartPage() {
   const job = useNewJob(useSagSetup);
   const { setClass, start } = useSagSetup();
-  const [params, setParams] = useSearchParams();
+  const [params] = useSearchParams();
   const navigate = useNavigate();
   const current = job.record.document.machine.class;
   const asked = params.get('class') as MachineClass | null;
@@ -28,19 +29,28 @@ export function SagStartPage() {
   }, [wanted, current, setClass]);
   useUndoKeys(job.actions);
   const choose = (one: MachineClass) => {
-    setClass(one);
-    setParams({ class: one }, { replace: true });
+    if (ridden.includes(one)) setClass(one);
+    void navigate(setupPath(one), { replace: true });
   };
   return (
     <JobContext value={job}>
       <main className="mx-auto grid w-full max-w-[1232px] flex-1 grid-cols-[minmax(0,1fr)_284px] content-start gap-x-6 px-6 py-4 max-lg:grid-cols-1 narrow:px-4">
-        <title>Sag bench · Margin</title>
+        <title>New setup by sag · Margin</title>
         <div className="min-w-0">
           <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-            <h1 className="text-head mr-2 font-semibold">Sag bench</h1>
-            <ClassChoice classes={ridden} current={current} onChoose={choose} />
+            <h1 className="text-head mr-2 font-semibold">New setup by sag</h1>
+            <ClassChoice classes={machineClasses} current={current} onChoose={choose} />
           </div>
           <div className="bg-sheet border-rule mt-4 border">{isRidden(current) && <SagStage fresh />}</div>
+          <p className="text-second mt-3">
+            No sag, but heights with nobody on?{' '}
+            <Link
+              to={`/new?class=${current}`}
+              className="text-action font-semibold underline underline-offset-4"
+            >
+              Set it by heights
+            </Link>
+          </p>
         </div>
         <aside
           aria-label="Notes"
@@ -73,8 +83,9 @@ export function SagStartPage() {
           <h2 className="mt-6 font-semibold">How sag is read</h2>
           <ul className="text-second mt-1 list-none space-y-1">
             <li>Fully extended once: lifted, free play out.</li>
-            <li>Pressed and let go, lifted and let go: friction is out of their middle.</li>
-            <li>The same with the rider on, in full gear, feet up.</li>
+            <li>Rider on in full gear, feet up: rock it until it reads the same again.</li>
+            <li>Better: pressed and let go, then lifted and let go. Friction is out of their middle.</li>
+            <li>With nobody on as well, it tells whether the spring is right.</li>
           </ul>
         </aside>
       </main>

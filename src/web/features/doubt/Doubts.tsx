@@ -3,6 +3,7 @@ import { adjusterOf } from '#core/kinds/adjusters/index.ts';
 import { Link } from 'react-router';
 import { misfitKey, type JobMisfit, type Suspicion } from '#core/estimate/estimate.ts';
 import { factAt } from '#core/document/facts.ts';
+import { heldBackBy } from '#core/planning/heldBack.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { checkWords, likelyWords, misfitWords } from '#words/misfit.ts';
 import type { Say } from '#words/figures.ts';
@@ -19,6 +20,7 @@ export function Doubts() {
   const [first, ...others] = doubt.suspicions;
   if (!first) return null;
   const asks = first.misfit.code === 'one-corner';
+  const held = heldBackBy(doubt, job.state) !== null;
   return (
     <section
       aria-label="What does not agree"
@@ -28,12 +30,12 @@ export function Doubts() {
       <p className="font-semibold">
         {asks
           ? ''
-          : `The readings do not agree with the machine as it is taken to be. Most likely (${likelyWords(first)}): `}
+          : `The readings do not agree with the machine as it is taken to be. ${likelyWords(first)}: `}
         {misfitWords(first.misfit, say)}
       </p>
       <p className="text-second">
         {checkWords(first.misfit)}{' '}
-        {asks
+        {held
           ? 'Nothing is planned until that is done.'
           : doubt.adopted
             ? 'The plan takes it to be so.'
@@ -41,7 +43,7 @@ export function Doubts() {
       </p>
       {others.length > 0 && (
         <p className="label text-second">
-          Or: {others.map((one) => `${misfitWords(one.misfit, say)} (${likelyWords(one)})`).join(' ')}
+          Or: {others.map((one) => misfitWords(one.misfit, say)).join(' Or: ')}
         </p>
       )}
       <div className="mt-1 flex flex-wrap gap-3 print:hidden">

@@ -21,6 +21,7 @@ import { Panel } from '../sheet/Panel.tsx';
 import { Clearances } from './Clearances.tsx';
 import { CheckList } from '../prep/CheckList.tsx';
 import { SumFigure } from '../sums/SumFigure.tsx';
+import { UnitOf } from '../../forms/UnitOf.tsx';
 import { FactField, PathField } from '../../forms/fields.tsx';
 
 /** Everything that is seen to and written down before a machine goes out. */
@@ -159,7 +160,7 @@ function Clicks({ round }: { round: number }) {
           ))}
           <tr className="relative">
             <th scope="row" className="text-left font-normal">
-              Gas charge
+              Gas charge, <UnitOf name="pressure" />
             </th>
             {cornersIn(job.record.document).map((id) => (
               <td key={id} className="px-1">
@@ -169,6 +170,7 @@ function Clicks({ round }: { round: number }) {
                   order={340 + cornerNumbers[id]}
                   quantity="pressure"
                   range={{ min: 0.1, max: limits.gasBar }}
+                  showUnit={false}
                   narrow
                 />
               </td>

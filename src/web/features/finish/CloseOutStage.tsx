@@ -1,4 +1,5 @@
-import { byCorner } from '#core/planning/answerShape.ts';
+import { byCorner, type Answer } from '#core/planning/answerShape.ts';
+import type { CornerAnswer } from '#core/planning/cornerAnswer.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { cornerHeight, hasTaught } from '#core/figures/cornerHeight.ts';
 import { cautionList } from '#words/cautions.ts';
@@ -16,6 +17,7 @@ import { Cautions } from '../turn/Cautions.tsx';
 import { analysisOf } from '../../jobStore/analysisOf.ts';
 import { CloseOutSections } from './CloseOutSections.tsx';
 import { Lock } from './Lock.tsx';
+import { ToleranceAsked } from './ToleranceAsked.tsx';
 import { OpenPoints } from './OpenPoints.tsx';
 import { Footer } from '../sheet/Footer.tsx';
 
@@ -31,6 +33,7 @@ export function CloseOutStage() {
     <div className="flex flex-1 flex-col">
       <div className="px-4 py-5">
         <h2 className="text-head font-semibold">{headline(job)}</h2>
+        <ToleranceAsked />
         <Heights />
         {!state.locked && <OpenPoints />}
         {answer && state.current > 0 && taught.length > 0 && (
@@ -72,10 +75,20 @@ function headline({ answer, state, record }: Job): string {
   return `Not finished: ${open} ${open === 1 ? 'point is' : 'points are'} open.`;
 }
 
+/** Whether anything of the table is known or asked for of a corner: of a job by sag no height is. */
+function isListed(answer: Answer, corner: CornerAnswer | undefined): boolean {
+  if (!corner) return false;
+  const { measured } = cornerHeight(answer, corner.id);
+  return corner.spec.targetMm !== null || measured !== null || corner.collarMm !== null;
+}
+
 function Heights() {
   const job = useThisJob();
   const { answer } = job;
   if (!answer) return null;
+  const corners = byCorner(answer);
+  const ids = cornersIn(job.record.document).filter((id) => isListed(answer, corners[id]));
+  if (ids.length === 0) return null;
   return (
     <table className="mt-4 w-full max-w-2xl">
       <thead className="label text-second text-left">
@@ -88,8 +101,8 @@ function Heights() {
         </tr>
       </thead>
       <tbody>
-        {cornersIn(job.record.document).flatMap((id) => {
-          const corner = byCorner(answer)[id];
+        {ids.flatMap((id) => {
+          const corner = corners[id];
           if (!corner) return [];
           const { measured } = cornerHeight(answer, id);
           const { targetMm } = corner.spec;
@@ -107,7 +120,9 @@ function Heights() {
                     <MeasuredLength figure={measured} className="text-[18px]" below="" />
                   </SumFigure>
                 ) : (
-                  <span className="text-second font-normal">not measured yet</span>
+                  <span className="text-second font-normal">
+                    {targetMm === null ? '—' : 'not measured yet'}
+                  </span>
                 )}
               </td>
               <td className="py-1.5 pl-2 text-right">{targetMm === null ? '—' : <Length mm={targetMm} />}</td>

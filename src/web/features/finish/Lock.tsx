@@ -14,6 +14,7 @@ import { useDrafts } from '../../jobStore/drafts.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SizeLength } from '../../ui/Figure.tsx';
+import { AssumedMark } from '../job/AssumedMark.tsx';
 import { startNextJob } from '../job/nextJob.ts';
 import { NextLink } from '../sheet/Footer.tsx';
 import { SumFigure } from '../sums/SumFigure.tsx';
@@ -62,6 +63,7 @@ function ChanceOf({ answer }: { answer: Answer }) {
       ) : (
         <>
           all heights are within <SizeLength mm={answer.tolerance.value} />
+          {answer.tolerance.source === 'assumed' && <AssumedMark />}
         </>
       )}
     </>

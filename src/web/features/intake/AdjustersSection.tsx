@@ -1,15 +1,16 @@
-import { useSay } from '../../ui/settings.ts';
+import { useLengthStyle, useSay } from '../../ui/settings.ts';
 import { windowWords } from '#words/sagWindows.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
-import { sagWindows } from '#core/sag/sagWindows.ts';
+import { inSystem, sagWindows } from '#core/sag/sagWindows.ts';
 import { adjusterOf, hasMount, stepOf } from '#core/kinds/adjusters/index.ts';
-import { airTaken, camDegrees } from '#core/document/taken.ts';
+import { airTaken } from '#core/document/taken.ts';
 import { mountOfPitch } from '#core/document/fitting.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
 import { cornersIn, standsOnFour } from '#core/kinds/classes/index.ts';
 import { limitsOf, middleOf, schoolOf } from '#core/sag/schools.ts';
 import { limits } from '#contract/limits.ts';
 import { cornerNumbers } from '../../ui/words.ts';
+import { CamField, CamStands } from './CamFields.tsx';
 import { camParts, isMoreGiven, usualSecond, windowRange } from './adjusterParts.ts';
 import { Select } from '../../ui/Select.tsx';
 import { NumberField } from '../../forms/NumberField.tsx';
@@ -72,11 +73,13 @@ function CrossWeight() {
 }
 
 /** Schools that speak of the loaded wheel: the others are for the machine alone. */
-const schools = sagWindows.filter(({ of, at }) => of === 'rider' && at === 'wheel');
+const ridden = sagWindows.filter(({ of, at }) => of === 'rider' && at === 'wheel');
 
 function SagRows() {
   const job = useThisJob();
   const say = useSay(0);
+  const { system } = useLengthStyle();
+  const schools = ridden.map((one) => inSystem(one, system));
   const { document } = job.record;
   const setWindow = (id: CornerId, { name, change }: Side, to: string) => {
     const school = schools.find((one) => one.id === to);
@@ -114,7 +117,7 @@ function SagRows() {
               onChange={(school) => school !== 'own' && setWindow(id, side, school)}
             />
             {document.corners[id].sagWindow && (
-              <div className="mt-1 grid grid-cols-2 gap-x-2">
+              <div className="mt-1 grid grid-cols-2 gap-x-1">
                 {(['fromMm', 'toMm'] as const).map((name, k) => (
                   <PartField
                     key={name}
@@ -280,57 +283,14 @@ function CamRows() {
   return (
     <>
       <PartRows at="torsion" rows={torsionRows} order={200} />
-      {camParts.map(({ label, help, range, read, write }, k) => (
-        <CornerRow key={label} label={label} help={help} paths={['torsion']}>
-          {(id, { name, change }) => {
-            const { torsion, cam } = document.corners[id];
-            return (
-              torsion && (
-                <NumberField
-                  label={`${label}, ${name}`}
-                  order={230 + 10 * k + cornerNumbers[id]}
-                  draftKey={`${pathKey(job.record.id, ['corners', id, 'torsion'])}.cams.${k}`}
-                  quantity="number"
-                  decimals={1}
-                  range={range}
-                  value={torsion.camDegrees === null ? null : read(torsion.camDegrees)}
-                  assumed={read(camDegrees(torsion))}
-                  onCommit={(value) => {
-                    const next = value === null ? null : write(camDegrees(torsion), value);
-                    const positions = camDegrees({ ...torsion, camDegrees: next }).length;
-                    change(
-                      `${label}, ${name}`,
-                      [['corners', id, 'torsion'], { ...torsion, camDegrees: next }],
-                      [['corners', id, 'cam'], cam === null ? null : Math.min(cam, positions - 1)],
-                    );
-                  }}
-                />
-              )
-            );
-          }}
+      {camParts.map((part, k) => (
+        <CornerRow key={part.label} label={part.label} help={part.help} paths={['torsion']}>
+          {(id, { name, change }) => <CamField id={id} name={name} change={change} part={part} k={k} />}
         </CornerRow>
       ))}
       <CornerRow label="Cam stands at" help="position at the baseline" paths={['cam', 'torsion']}>
         {(id, { name, change }) => {
-          const { torsion, cam } = document.corners[id];
-          return (
-            torsion && (
-              <Select
-                label={`Cam stands at, ${name}`}
-                value={cam === null ? '' : String(cam)}
-                options={[
-                  ...(cam === null ? [{ value: '', words: 'not said: 1 assumed' }] : []),
-                  ...camDegrees(torsion).map((degrees, k, all) => ({
-                    value: String(k),
-                    words: `${k + 1} of ${all.length}, ${degrees}°${torsion.camDegrees === null ? ' assumed' : ''}`,
-                  })),
-                ]}
-                onChange={(value) =>
-                  change(`Cam stands at, ${name}`, [['corners', id, 'cam'], Number(value)])
-                }
-              />
-            )
-          );
+          return document.corners[id].torsion && <CamStands id={id} name={name} change={change} />;
         }}
       </CornerRow>
     </>

@@ -1,6 +1,7 @@
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useState } from 'react';
 import { adjusterOf, adjustersMetAt } from '#core/kinds/adjusters/index.ts';
+import { usualFitting } from '#core/document/description/corner.ts';
 import { fittingFields } from '#core/document/fitting.ts';
 import type { CornerDocument, Fitting, Json } from '#core/document/types.ts';
 import { cornerNames, twinOf, type CornerId } from '#core/kinds/corners.ts';
@@ -14,14 +15,20 @@ import { PickedButton } from '../../ui/PictureButton.tsx';
 export function FittingChoice({ id, axle }: { id: CornerId; axle?: string }) {
   const job = useThisJob();
   const [open, setOpen] = useState(false);
-  const { fitting } = job.record.document.corners[id];
+  const { machine, corners } = job.record.document;
+  const { fitting } = corners[id];
+  // Filled in beforehand: whoever has not looked yet sees what it stands on.
+  const isUsual = axle !== undefined && fitting === usualFitting({ machineClass: machine.class, corner: id });
   const { title } = adjusterOf(fitting);
   const where = axle ?? cornerNames[id];
   return (
     <>
       <PickedButton onClick={() => setOpen(true)} label={`What is turned, ${where}: ${title}`}>
         <FittingPicture kind={fitting} height={40} />
-        <span className="text-[13px] leading-4">{title}</span>
+        <span className="text-[13px] leading-4">
+          {title}
+          {isUsual && <span className="text-second block">usual here</span>}
+        </span>
       </PickedButton>
       <Dialog
         open={open}

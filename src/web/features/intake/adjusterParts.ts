@@ -54,6 +54,8 @@ export const camParts = [
   },
 ] as const;
 
+export type CamPart = (typeof camParts)[number];
+
 /** What a second chamber usually holds beside the first, until it is given: twice its pressure, a third of its volume. */
 export const usualSecond = ({ gaugeBar, volumeCm3 }: { gaugeBar: number; volumeCm3: number }) => ({
   gaugeBar: 2 * gaugeBar,

@@ -1,3 +1,4 @@
+import { positionText } from '#words/positions.ts';
 import { plannedMoves } from '#core/planning/answerShape.ts';
 import { airTaken, areAnglesAssumed, isPlaceAssumed } from '#core/document/taken.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
@@ -27,7 +28,7 @@ export function SeatMove({
   /** Grooves, leaves or spacers, where it is not turned. */
   steps: number | null;
   fitting?: Fitting;
-  /** Position to stop at, counted from 0. */
+  /** Position to stop at, as it is numbered. */
   cam: number | null;
   air: { toBar: number; byBar: number } | null;
   /** The corner, where it is an instruction: which way along the damper, and what a position or a pressure is assumed from. */
@@ -36,7 +37,8 @@ export function SeatMove({
   if (cam !== null)
     return (
       <>
-        cam to position <span className="figures">{cam + 1}</span>
+        position <span className="figures">{positionText(cam)}</span>
+        {id && <BothSides id={id} />}
         {id && <PlaceAssumed id={id} />}
       </>
     );
@@ -80,6 +82,12 @@ export function airMove(bar: CornerMove['airBar']): { toBar: number; byBar: numb
 /** A pressure as it was told. */
 export function airTold({ airToBar, airByBar }: ToldCorner): { toBar: number; byBar: number } | null {
   return airToBar === undefined || airByBar === undefined ? null : { toBar: airToBar, byBar: airByBar };
+}
+
+/** A pair of torsion springs is set alike: told, so that nobody sets one. */
+function BothSides({ id }: { id: CornerId }) {
+  const { torsion } = useThisJob().record.document.corners[id];
+  return torsion?.count === 2 ? <>, both sides alike</> : null;
 }
 
 /** What a position or a pressure is counted from where nobody gave it; nothing where it was given. */

@@ -2,11 +2,10 @@ import { Plus, X } from 'lucide-react';
 import { blankSpring, type SpringDocument } from '#core/document/spring.ts';
 import { LAB_CASES, type LabSetup } from '#core/lab/setup.ts';
 import { limits } from '#contract/limits.ts';
-import { useLengthStyle } from '../../ui/settings.ts';
-import { quantities } from '../../forms/quantity.ts';
 import { TextField } from '../../forms/TextField.tsx';
 import { LabField } from './LabField.tsx';
 import { ToRack } from './ToRack.tsx';
+import { UnitOf } from '../../forms/UnitOf.tsx';
 import { WheelFields } from './WheelFields.tsx';
 
 interface Props {
@@ -37,46 +36,47 @@ const figures = [
 
 function Springs({ setup, index, change }: Props) {
   const { springs } = setup;
-  const style = useLengthStyle();
   const put = (next: SpringDocument[]) =>
     change({ ...setup, springs: next, rings: setup.rings.filter(({ after }) => after < next.length - 1) });
   return (
     <>
       <h3 className="font-semibold">Springs, from the seat outwards</h3>
-      <table className="w-full table-fixed">
-        <colgroup>
-          <col className="w-[20%]" />
-          <col />
-          <col />
-          <col />
-          <col className="w-12" />
-          <col className="w-[72px]" />
-        </colgroup>
-        <thead className="label text-second text-left">
-          <tr>
-            <th className="font-normal">spring</th>
-            {figures.map(({ name, label, quantity }) => (
-              <th key={name} className="px-1 font-normal">
-                {label}, {quantities[quantity].unit(style)}
-              </th>
+      <div className="overflow-x-auto">
+        <table className="w-full min-w-[460px] table-fixed">
+          <colgroup>
+            <col className="w-[20%]" />
+            <col />
+            <col />
+            <col />
+            <col className="w-12" />
+            <col className="w-[72px]" />
+          </colgroup>
+          <thead className="label text-second text-left">
+            <tr>
+              <th className="font-normal">spring</th>
+              {figures.map(({ name, label, quantity }) => (
+                <th key={name} className="px-1 font-normal">
+                  {label}, <UnitOf name={quantity} />
+                </th>
+              ))}
+              <th className="font-normal">tender</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {springs.map((spring, i) => (
+              <SpringRow
+                key={i}
+                spring={spring}
+                setup={index}
+                place={i}
+                change={(part) => put(springs.map((one, k) => (k === i ? { ...one, ...part } : one)))}
+                {...(springs.length > 1 ? { takeOff: () => put(springs.filter((_, k) => k !== i)) } : {})}
+              />
             ))}
-            <th className="font-normal">tender</th>
-            <th />
-          </tr>
-        </thead>
-        <tbody>
-          {springs.map((spring, i) => (
-            <SpringRow
-              key={i}
-              spring={spring}
-              setup={index}
-              place={i}
-              change={(part) => put(springs.map((one, k) => (k === i ? { ...one, ...part } : one)))}
-              {...(springs.length > 1 ? { takeOff: () => put(springs.filter((_, k) => k !== i)) } : {})}
-            />
-          ))}
-        </tbody>
-      </table>
+          </tbody>
+        </table>
+      </div>
       {springs.length < limits.springsPerCorner && (
         <button
           type="button"

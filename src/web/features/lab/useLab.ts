@@ -1,10 +1,11 @@
 import { useDebouncedCallback } from 'use-debounce';
-import { useEffect, useMemo, useRef } from 'react';
-import { useSearchParams } from 'react-router';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { useLocation, useSearchParams } from 'react-router';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import { keptStorage } from '../../api/keeping.ts';
 import { LAB_SETUPS, plainSetup, type LabSetup } from '#core/lab/setup.ts';
+import { replaceQuery } from '../links/replaceQuery.ts';
 import { fromLink, linkFault, toLink } from './labLink.ts';
 
 interface Lab {
@@ -98,9 +99,12 @@ export type LabActions = ReturnType<typeof useLab>;
 
 /** Takes the setups of a link once, then keeps the link as the setups are; says what is wrong with a link. */
 function useLink(setups: LabSetup[], put: Lab['put']): string | null {
-  const [params, setParams] = useSearchParams();
+  const [params] = useSearchParams();
+  const { pathname } = useLocation();
   const link = params.get('s');
   const own = useRef<string | null>(null);
+  // The link that the address no longer has: the router is not told of that.
+  const [left, setLeft] = useState<string | null>(null);
   const fault = useMemo(() => (link === null ? null : linkFault(fromLink(link))), [link]);
   useEffect(() => {
     if (link === null || link === own.current) return;
@@ -112,12 +116,13 @@ function useLink(setups: LabSetup[], put: Lab['put']): string | null {
     const next = toLink(setups);
     // A link that cannot be read stays in the address, and said to be so, until something is changed.
     if (next === own.current || (fault && useLabStore.getState().past.length === 0)) return;
+    if (!replaceQuery(pathname, (query) => query.set('s', next))) return;
     own.current = next;
-    setParams({ s: next }, { replace: true });
+    setLeft(link);
   }, LINK_AFTER);
   useEffect(() => {
     follow();
     return follow.cancel;
   }, [setups, fault, follow]);
-  return fault;
+  return link === left ? null : fault;
 }

@@ -1,6 +1,7 @@
 import { useEffect } from 'react';
-import { useSearchParams } from 'react-router';
+import { useLocation } from 'react-router';
 import { useDebouncedCallback } from 'use-debounce';
+import { replaceQuery } from './replaceQuery.ts';
 
 /** Milliseconds of quiet before the address follows. */
 const AFTER = 60;
@@ -10,19 +11,15 @@ const AFTER = 60;
  * the address: what is typed in quick succession must not wait for it.
  */
 export function useMirrored(parts: Record<string, string>): void {
-  const [, setParams] = useSearchParams();
+  const { pathname } = useLocation();
   const text = JSON.stringify(parts);
   const mirror = useDebouncedCallback(
     () =>
-      setParams(
-        (before) => {
-          for (const [key, value] of Object.entries(JSON.parse(text) as Record<string, string>))
-            if (value === '') before.delete(key);
-            else before.set(key, value);
-          return before;
-        },
-        { replace: true },
-      ),
+      replaceQuery(pathname, (query) => {
+        for (const [key, value] of Object.entries(JSON.parse(text) as Record<string, string>))
+          if (value === '') query.delete(key);
+          else query.set(key, value);
+      }),
     AFTER,
   );
   useEffect(() => {

@@ -1,3 +1,5 @@
+import { camPosition } from '#core/document/taken.ts';
+import { positionText } from '#words/positions.ts';
 import { Select } from '../../ui/Select.tsx';
 import { springWay } from '#words/instruction.ts';
 import { Link } from 'react-router';
@@ -153,8 +155,11 @@ function SetAt({ setting }: { setting: CornerSetting | undefined }) {
   );
 }
 
+const position = ({ cam, camHalves }: CornerSetting) =>
+  `position ${positionText(camPosition({ halves: camHalves }, cam ?? 0))}`;
+
 function Adjuster({ setting }: { setting: CornerSetting }) {
-  if (setting.cam !== null) return <>cam {setting.cam + 1}</>;
+  if (setting.cam !== null) return <>{position(setting)}</>;
   if (setting.airBar !== null) return <Pressure bar={setting.airBar} />;
   if (setting.collarMm === null) return <>—</>;
   return (
@@ -173,7 +178,7 @@ function Adjuster({ setting }: { setting: CornerSetting }) {
 }
 
 function Way({ from, to, sameJob }: { from: CornerSetting; to: CornerSetting; sameJob: boolean }) {
-  if (to.cam !== null && from.cam !== null) return <>{to.cam === from.cam ? 'leave' : `cam ${to.cam + 1}`}</>;
+  if (to.cam !== null && from.cam !== null) return <>{to.cam === from.cam ? 'leave' : position(to)}</>;
   if (to.airBar !== null && from.airBar !== null) {
     if (Math.abs(to.airBar - from.airBar) < 0.05) return <>leave</>;
     return (

@@ -5,6 +5,7 @@ import { planBack } from './planBack.ts';
 const setting = (more: Partial<CornerSetting> = {}): CornerSetting => ({
   heightMm: 360,
   collarMm: 90,
+  camHalves: false,
   collarRead: true,
   seatMm: 0,
   pitchMm: 2,

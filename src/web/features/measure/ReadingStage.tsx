@@ -9,6 +9,7 @@ import { settledIn } from '#core/book/again.ts';
 import { scalesWanted } from '#core/planning/cornerAnswer.ts';
 import { tolerances } from '#core/tolerances.ts';
 import { cornerHeight, hasTaught } from '#core/figures/cornerHeight.ts';
+import { heldBackBy } from '#core/planning/heldBack.ts';
 import { goodEnough, unreadOf } from '#core/planning/enough.ts';
 import { percent } from '#words/figures.ts';
 import { restoredSlot } from '#core/document/repeats.ts';
@@ -35,6 +36,7 @@ import { FactField, ranges, useHeightQuestion } from '../../forms/fields.tsx';
 import { analysisOf } from '../../jobStore/analysisOf.ts';
 import { againstPrediction, turnedFurther } from './againstPrediction.ts';
 import { NextReading } from './NextReading.tsx';
+import { AssumedMark } from '../job/AssumedMark.tsx';
 import { PhotoSlot } from './PhotoSlot.tsx';
 import { Footer, NextLink } from '../sheet/Footer.tsx';
 import { ScalesPanel } from '../scales/ScalesPanel.tsx';
@@ -145,6 +147,7 @@ function Readings({ id, round, answer, told }: ReadingsProps) {
   const height = (slot: string) => ({ kind: 'height' as const, round, corner: id, slot });
   const ask = useHeightQuestion(job, id, round);
   const here = job.answer ? cornerHeight(job.answer, id, round) : null;
+  const isHeld = job.answer !== null && heldBackBy(job.answer.doubt, job.answer.state) !== null;
   return (
     <div>
       <p className="mt-0.5" data-testid={`now-${id}`}>
@@ -166,7 +169,10 @@ function Readings({ id, round, answer, told }: ReadingsProps) {
             name={`Estimated height, ${cornerNames[id]}`}
             sum={() => job.answer && estimateSum(answer, job.answer)}
           >
-            <EstimatedLength figure={here.estimated} note="without friction; planned from this" />
+            <EstimatedLength
+              figure={here.estimated}
+              note={isHeld ? 'by the other readings' : 'without friction; planned from this'}
+            />
           </SumFigure>
         </p>
       )}
@@ -360,6 +366,13 @@ function Verdict({ round }: { round: number }) {
         {done
           ? `In tolerance, ${chance} chance${open === 0 ? ': finish' : ''}.`
           : `${chance} chance that all are in tolerance.`}
+        {answer.tolerance.source === 'assumed' && (
+          <>
+            {' '}
+            ± <SizeLength mm={answer.tolerance.value} />
+            <AssumedMark />
+          </>
+        )}
       </SumFigure>
       {scalesOff(answer)}
       {open > 0 && (

@@ -62,14 +62,14 @@ function AimHigh() {
   const seen = Object.values(job.record.document.machine.learnt?.settled ?? {}).map(({ lostMm }) => lostMm);
   const style = useLengthStyle(1);
   return (
-    <div data-fields className="relative mb-4 flex items-end gap-3">
-      <div className="w-40">
+    <div data-fields className="relative mb-4 flex items-end gap-3 max-md:block">
+      <div className="w-44 shrink-0">
         <PathField
           path={['settlingMm']}
           label="Aim high for settling"
           showLabel
           order={1}
-          placeholder={seen.length > 0 ? `${bareLength(meanOf(seen), style)} last time` : 'not'}
+          placeholder={seen.length > 0 ? `${bareLength(meanOf(seen), style)} last time` : 'none'}
         />
       </div>
       <p className="label text-second pb-2">

@@ -19,6 +19,7 @@ import { cornerHeight } from '#core/figures/cornerHeight.ts';
 import { cornersCounted, percent } from '#words/figures.ts';
 import { useDebounced } from '../../ui/useDebounced.ts';
 import { Length, SizeLength } from '../../ui/Figure.tsx';
+import { heldBackBy } from '#core/planning/heldBack.ts';
 import { EstimatedLength, MeasuredLength, PredictedLength } from '../../ui/FigureKinds.tsx';
 import { Asked } from '../finding/Asked.tsx';
 import { Doubts } from '../doubt/Doubts.tsx';
@@ -111,7 +112,10 @@ function Heights({ corner, answer }: { corner: CornerAnswer; answer: Answer }) {
       {estimated && differs && (
         <p className="text-second">
           <SumFigure name={`Estimated height, ${name}`} sum={() => estimateSum(corner, answer)}>
-            <EstimatedLength figure={estimated} note="planned from this" />
+            <EstimatedLength
+              figure={estimated}
+              note={heldBackBy(answer.doubt, answer.state) ? 'by the other readings' : 'planned from this'}
+            />
           </SumFigure>
         </p>
       )}

@@ -1,3 +1,4 @@
+import { camPosition } from '#core/document/taken.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
 import { stepOf } from '#core/kinds/adjusters/index.ts';
 import { lacksStep } from '#core/document/fitting.ts';
@@ -63,7 +64,7 @@ function SeatLines({ corner, answer }: { corner: CornerMove; answer: Answer }) {
             turns={corner.turns}
             steps={corner.steps}
             fitting={answer.document.corners[corner.id].fitting}
-            cam={corner.cam?.after ?? null}
+            cam={corner.cam && camPosition(answer.document.corners[corner.id].torsion, corner.cam.after)}
             air={airMove(corner.airBar)}
             id={corner.id}
           />

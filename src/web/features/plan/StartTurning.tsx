@@ -10,6 +10,9 @@ import { RefusedNote } from '../../forms/RefusedNote.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { NextLink } from '../sheet/Footer.tsx';
 
+/** What is looked at before it is known whether anything has to be turned. */
+const readsFirst: readonly string[] = ['find-out-why', 'check-reading', 'read-again'];
+
 /** Tells the plan and opens the work list; goes on where something is being turned. */
 export function StartTurning({ answer, from }: { answer: Answer; from: Stage }) {
   const job = useThisJob();
@@ -29,8 +32,8 @@ export function StartTurning({ answer, from }: { answer: Answer; from: Stage }) 
     return (
       <>
         <p className="ml-auto font-semibold">
-          {answer.doubt.suspicions[0]?.misfit.code === 'one-corner'
-            ? `Nothing to turn: ${nextWords(job.next)}.`
+          {readsFirst.includes(job.next.code)
+            ? `Nothing to turn yet: ${nextWords(job.next)}.`
             : 'Nothing to turn: leave everything.'}
         </p>
         <NextLink from={from} />

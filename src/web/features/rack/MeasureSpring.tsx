@@ -139,7 +139,7 @@ function FitWords({ fit }: { fit: NonNullable<ReturnType<typeof pressFit>> }) {
       {fit.sdNPerMm !== null && (
         <>
           {' '}
-          ± <Plain value={inReadersUnit('rate', 2 * fit.sdNPerMm, rates).value} decimals={2} />
+          ± <Plain value={inReadersUnit('rate', fit.sdNPerMm, rates).value} decimals={2} />
         </>
       )}
       ; furthest reading {force(fit.worstN)} off the line.{' '}

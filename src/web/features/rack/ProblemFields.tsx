@@ -3,6 +3,7 @@ import { SEARCH_CASES, type SearchCase, type SearchProblem } from '#core/rack/pr
 import { limits } from '#contract/limits.ts';
 import { NumberField } from '../../forms/NumberField.tsx';
 import { TextField } from '../../forms/TextField.tsx';
+import { UnitOf } from '../../forms/UnitOf.tsx';
 import type { QuantityName, Range } from '../../forms/quantity.ts';
 
 interface Props {
@@ -28,6 +29,7 @@ function Field({ name, quantity = 'length', hideLabel = false, ...rest }: FieldP
       {...rest}
       quantity={quantity}
       showLabel={!hideLabel}
+      showUnit={!hideLabel}
       decimals={1}
       draftKey={`search.${name}`}
     />
@@ -120,9 +122,15 @@ function Cases({ problem, change }: Props) {
         <thead className="label text-second text-left">
           <tr>
             <th className="font-normal">case</th>
-            <th className="w-[24%] px-2 font-normal">carried</th>
-            <th className="w-[22%] px-2 font-normal">sag from</th>
-            <th className="w-[22%] px-2 font-normal">to</th>
+            <th className="w-[24%] px-1 font-normal">
+              carried, <UnitOf name="mass" />
+            </th>
+            <th className="w-[22%] px-1 font-normal">
+              sag from, <UnitOf name="length" />
+            </th>
+            <th className="w-[22%] px-1 font-normal">
+              to, <UnitOf name="length" />
+            </th>
             <th className="w-9" />
           </tr>
         </thead>
@@ -169,7 +177,7 @@ function CaseRow({ problem, change, k }: Props & { k: number }) {
           onCommit={(next) => set({ name: next })}
         />
       </td>
-      <td className="px-2">
+      <td className="px-1">
         <Field
           hideLabel
           label={`Carried, ${name}`}
@@ -181,7 +189,7 @@ function CaseRow({ problem, change, k }: Props & { k: number }) {
           onCommit={(value) => value !== null && set({ kg: value })}
         />
       </td>
-      <td className="px-2">
+      <td className="px-1">
         <Field
           hideLabel
           label={`Sag from, ${name}`}
@@ -192,7 +200,7 @@ function CaseRow({ problem, change, k }: Props & { k: number }) {
           onCommit={(mm) => set({ fromMm: mm ?? 0 })}
         />
       </td>
-      <td className="px-2">
+      <td className="px-1">
         <Field
           hideLabel
           label={`Sag to, ${name}`}

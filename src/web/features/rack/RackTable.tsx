@@ -13,11 +13,10 @@ import {
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { useState } from 'react';
 import { rateOf, solidOf, type RackSpring } from '#core/rack/spring.ts';
-import { useLengthStyle } from '../../ui/settings.ts';
-import { quantities } from '../../forms/quantity.ts';
 import { Button } from '../../ui/Button.tsx';
 import type { RackEdits } from './useRackEdits.ts';
 import { cells } from './rackCells.tsx';
+import { UnitOf } from '../../forms/UnitOf.tsx';
 import { RackRow } from './RackRow.tsx';
 
 const features = tableFeatures({
@@ -67,14 +66,12 @@ interface Column {
 
 /** Column titles with their units; each sorts. */
 function Headings({ table }: { table: { getColumn: (id: string) => Column | undefined } }) {
-  const style = useLengthStyle(1);
   return (
     <thead className="label text-second text-left">
       <tr>
         {cells.map(({ id, title, quantity, width }) => {
           const column = table.getColumn(id);
           const sorted = column?.getIsSorted();
-          const unit = quantity ? quantities[quantity].unit(style) : '';
           return (
             <th
               key={id}
@@ -89,7 +86,11 @@ function Headings({ table }: { table: { getColumn: (id: string) => Column | unde
                   className={`min-h-8 text-left ${sorted ? 'text-ink font-semibold' : ''}`}
                 >
                   {title}
-                  {unit && `, ${unit}`}
+                  {quantity && (
+                    <>
+                      , <UnitOf name={quantity} />
+                    </>
+                  )}
                   {sorted === 'asc' && <ArrowUp aria-hidden size={13} className="ml-0.5 inline" />}
                   {sorted === 'desc' && <ArrowDown aria-hidden size={13} className="ml-0.5 inline" />}
                 </button>

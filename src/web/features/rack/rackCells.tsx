@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { rateOf, solidOf, type RackSpring, type RackValues } from '#core/rack/spring.ts';
 import { limits } from '#contract/limits.ts';
-import { useLengthStyle } from '../../ui/settings.ts';
+import { useStyleOf } from '../../forms/useStyleOf.ts';
 import { quantities, type QuantityName, type Range } from '../../forms/quantity.ts';
 import { NumberField } from '../../forms/NumberField.tsx';
 import { TextField } from '../../forms/TextField.tsx';
@@ -56,7 +56,7 @@ function numberCell({ id, title, key, quantity, range, worked }: NumberColumn): 
     title,
     quantity,
     Read: function ReadNumber({ spring }) {
-      const style = useLengthStyle(1);
+      const style = useStyleOf(quantity);
       const given = spring[key];
       if (given !== null) return <span className="figures">{quantities[quantity].write(given, style)}</span>;
       const follows = worked?.(spring) ?? null;
@@ -65,7 +65,7 @@ function numberCell({ id, title, key, quantity, range, worked }: NumberColumn): 
       );
     },
     Cell: function NumberCell({ spring, edits, order }) {
-      const style = useLengthStyle(1);
+      const style = useStyleOf(quantity);
       const follows = spring[key] === null ? (worked?.(spring) ?? null) : null;
       return (
         <NumberField

@@ -79,8 +79,8 @@ function AxleRatio({ group, order }: { group: GainGroup; order: number }) {
     <section aria-label={`Motion ratio, ${group.title}`} className="min-w-0">
       <h3 className="font-semibold">{capital(group.title)}</h3>
       <StandingHanging leg={axleOf(group.id) === 'front' && group.id === 'FW'} />
-      <div className="relative grid grid-cols-[120px_1fr_1fr_72px] items-end gap-x-3 gap-y-2">
-        <span />
+      <div className="relative grid grid-cols-[120px_1fr_1fr_72px] items-end gap-x-3 gap-y-2 max-lg:grid-cols-[1fr_1fr_72px]">
+        <span className="max-lg:hidden" />
         <span className="label text-second">standing</span>
         <span className="label text-second">hanging</span>
         <span className="label text-second">difference</span>
@@ -88,7 +88,7 @@ function AxleRatio({ group, order }: { group: GainGroup; order: number }) {
           const by = difference(what);
           return (
             <div key={what} className="contents">
-              <span className="pb-2 font-medium">{title}</span>
+              <span className="pb-2 font-medium max-lg:col-span-3 max-lg:pb-0">{title}</span>
               {field(`${what}-standing`, `${title} standing`, 2 * k)}
               {field(`${what}-hanging`, `${title} hanging`, 2 * k + 1)}
               <span className="pb-2">{by === null ? '—' : <SizeLength mm={by} />}</span>

@@ -7,6 +7,7 @@ import { type Bench } from '#core/lab/setup.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { isOffItsGap, type CornerAnswer, type RingAnswer } from '#core/planning/cornerAnswer.ts';
 import { bareLength } from '#core/units/formatLength.ts';
+import type { LengthSystem } from '#core/units/parseLength.ts';
 import { limits } from '#contract/limits.ts';
 import { pathKey } from '../../jobStore/draftKeys.ts';
 import { capital, cornerNumbers } from '../../ui/words.ts';
@@ -18,6 +19,14 @@ import { NumberField } from '../../forms/NumberField.tsx';
 import { RingWarnings } from '../lab/RingFields.tsx';
 import { gapFor, useGap } from './ringGap.ts';
 
+/** The ways of saying where a ring is wanted, in the order of their fields. */
+const wishHeads = (unit: LengthSystem) => [
+  `gap wanted, ${unit}`,
+  `or from the seat, ${unit}`,
+  `or from the datum, ${unit}`,
+  'or share of bump, %',
+];
+
 interface TableProps {
   answer: Answer;
   ringed: CornerAnswer[];
@@ -26,19 +35,11 @@ interface TableProps {
 /** Every ring: where it is wanted, said in any of the ways, what there is to do, and the block that proves it. */
 export function RingTable({ answer, ringed }: TableProps) {
   const unit = useLengthStyle().system;
-  const heads = [
-    'ring',
-    'to do',
-    'proof',
-    `gap wanted, ${unit}`,
-    `or from the seat, ${unit}`,
-    `or from the datum, ${unit}`,
-    'or share of bump, %',
-  ];
+  const heads = ['ring', 'to do', 'proof', ...wishHeads(unit)];
   return (
     <div data-fields className="relative mt-3 overflow-x-auto px-4">
-      <table className="w-full min-w-[700px]">
-        <thead className="label text-second text-left">
+      <table className="w-full wide:min-w-[700px] narrow:block">
+        <thead className="label text-second text-left narrow:hidden">
           <tr>
             {heads.map((head, k) => (
               <th key={head} className={`py-1 align-bottom font-normal ${k === 0 ? '' : 'px-2'}`}>
@@ -47,7 +48,7 @@ export function RingTable({ answer, ringed }: TableProps) {
             ))}
           </tr>
         </thead>
-        <tbody>
+        <tbody className="narrow:block">
           {ringed.flatMap(({ id, rings }) => {
             const bench = benchFrom(answer, id, cornerNames[id]);
             return rings.map((ring, k) => (
@@ -72,6 +73,7 @@ function RingRow({ id, k, ring, bench }: RowProps) {
   const where = `ring ${ring.after + 1}, ${cornerNames[id]}`;
   const setGap = useGap(job, id, k, ring.after);
   const style = useLengthStyle(0);
+  const heads = wishHeads(style.system);
   const key = `${pathKey(job.record.id, ['corners', id, 'rings'])}.${k}`;
   const places = bench && ringPlaces(bench, k);
   const wish = (by: RingWish['by']) => (value: number | null) => {
@@ -86,8 +88,11 @@ function RingRow({ id, k, ring, bench }: RowProps) {
     { by: 'bump', label: 'Share of bump', name: 'share', quantity: 'share', range: { min: 0.01, max: 1 }, now: places?.ofBump ?? null, set: null },
   ] as const; // prettier-ignore
   return (
-    <tr className="border-rule relative border-t align-top" data-ring={`${id}-${k}`}>
-      <td className="py-2 font-medium">
+    <tr
+      className="border-rule relative border-t align-top narrow:grid narrow:grid-cols-2 narrow:gap-x-4 narrow:pb-3"
+      data-ring={`${id}-${k}`}
+    >
+      <td className="py-2 font-medium narrow:col-span-2">
         {capital(cornerNames[id])}
         <span className="label text-second block font-normal">
           ring {ring.after + 1}, {ring.follows ? 'goes with the seat' : 'stays on the body'}
@@ -98,14 +103,17 @@ function RingRow({ id, k, ring, bench }: RowProps) {
           </span>
         )}
       </td>
-      <td className="px-2 py-2">
+      <td className="px-2 py-2 narrow:px-0">
         <Work id={id} ring={ring} k={k} where={where} />
       </td>
-      <td className="px-2 py-2">
+      <td className="px-2 py-2 narrow:px-0">
         <Block id={id} k={k} gapMm={ring.wantedMm ?? ring.gapMm} where={where} />
       </td>
       {ways.map(({ by, label, name, quantity, range, now, set }, column) => (
-        <td key={by} className="w-[11%] px-2 py-1">
+        <td key={by} className="w-[11%] px-2 py-1 narrow:w-auto narrow:px-0">
+          <span aria-hidden className="label text-second wide:hidden">
+            {heads[column]}
+          </span>
           {(by === 'gap' || bench) && (
             <NumberField
               narrow

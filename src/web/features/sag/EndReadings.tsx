@@ -1,3 +1,4 @@
+import { sagWindowAt, sagWish } from '#core/document/sagWish.ts';
 import { sagAsked } from '#words/sagPrompts.ts';
 import { letGoWords } from '#words/sagPrompts.ts';
 import { byCorner } from '#core/planning/answerShape.ts';
@@ -7,31 +8,31 @@ import { factAt } from '#core/document/facts.ts';
 import { cornerSpec } from '#core/estimate/corner.ts';
 import { referenceKinds } from '#core/geometry/reference.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
-import { bothWays, otherWays } from '#core/sag/prompts.ts';
-import { repeatSpread } from '#core/document/sagReadings.ts';
+import { repeatSpread, type LetGo } from '#core/document/sagReadings.ts';
 import { useBegun } from '../../jobStore/useBegun.ts';
 import { limits } from '#contract/limits.ts';
 import { TravelRule } from '../../drawing/TravelRule.tsx';
 import { capital, cornerNumbers } from '../../ui/words.ts';
 import { Length } from '../../ui/Figure.tsx';
 import { FactField } from '../../forms/fields.tsx';
+import { EndAdjuster } from './EndAdjuster.tsx';
 
 interface Props {
   id: CornerId;
   round: number;
-  rider: string;
-  more: boolean;
+  /** Who is on, by rider's key or `alone`: the state that it is set by first. */
+  states: readonly string[];
+  ways: readonly LetGo[];
 }
 
 const REPEATS = [1, 2, 3] as const;
 const again = { 1: '', 2: 'again', 3: '3rd time' } as const;
 
-/** Everything the tape reads at one end: extended, alone and rider on, pressed and lifted, up to three times each. */
-export function EndReadings({ id, round, rider, more }: Props) {
+/** Everything the tape reads at one end: extended, rider on and nobody on, as it rests or both ways, up to three times each. */
+export function EndReadings({ id, round, states, ways }: Props) {
   const job = useThisJob();
   const { document } = job.record;
   const reference = referenceKinds[document.corners[id].reference.kind];
-  const ways = more ? [...bothWays, ...otherWays] : bothWays;
   return (
     <div className="flex gap-2">
       <Rule id={id} />
@@ -43,6 +44,7 @@ export function EndReadings({ id, round, rider, more }: Props) {
           {capital(cornerNames[id])}
           <span className="label text-second ml-2 font-normal">{reference.title}</span>
         </h2>
+        <EndAdjuster id={id} />
         <table className="w-full table-fixed">
           <caption className="sr-only">Sag readings, {cornerNames[id]}</caption>
           <colgroup>
@@ -54,7 +56,7 @@ export function EndReadings({ id, round, rider, more }: Props) {
           <tbody>
             <ReadingRow id={id} round={round} base="extended" words="fully extended" who="" rank={0} />
           </tbody>
-          {['alone', rider].map((who, w) => (
+          {states.map((who, w) => (
             <tbody key={who}>
               <tr>
                 <th scope="rowgroup" colSpan={4} className="label pt-2 text-left font-semibold">
@@ -137,7 +139,7 @@ function Rule({ id }: { id: CornerId }) {
   const { document } = job.record;
   const spec = cornerSpec(document, id);
   const corner = byCorner(job.answer)[id];
-  const { sagMm, sagWindow } = document.corners[id];
+  const wish = sagWish(document, id);
   return (
     <TravelRule
       name={cornerNames[id]}
@@ -146,11 +148,11 @@ function Rule({ id }: { id: CornerId }) {
         travelMm: spec.travelMm.value,
         stopMm: spec.stopMm.value,
         nowMm: corner?.nowSagMm ?? null,
-        targetMm: sagMm,
+        targetMm: wish?.mm ?? null,
         afterMm: corner?.sagMm ?? null,
         bandMm: 2 * (corner?.sagSdMm ?? 0),
         toleranceMm: 0,
-        window: sagWindow,
+        window: sagWindowAt(document, id),
         zeroAssumed: false,
       }}
     />

@@ -1,3 +1,5 @@
+import { shaftScale } from '#core/sag/atShaft.ts';
+import { sagWish } from '#core/document/sagWish.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { useLengthStyle, useTell } from '../../ui/settings.ts';
 import type { CornerAnswer } from '#core/planning/cornerAnswer.ts';
@@ -43,14 +45,17 @@ export function EndVerdict({ id, end }: { id: CornerId; end: SagEnd | null }) {
   const corner = byCorner(answer)[id];
   if (!answer || !corner || !end) return <p className="text-second mt-2">No reading yet.</p>;
   const rider = job.record.document.riders[0]?.key ?? '';
-  const asked = answer.document.corners[id].sagMm !== null;
+  const wish = sagWish(answer.document, id);
+  const asked = wish !== null;
+  // Set with nobody on, nothing is said of a rider.
+  const alone = wish?.who === 'alone';
   return (
     <div className="mt-2" aria-live="polite" data-testid={`sag-end-${id}`}>
       <div className="grid grid-cols-2 gap-x-3">
-        <Sag title="rider on" name="Rider sag" answer={answer} end={end} who={rider} />
+        {!alone && <Sag title="rider on" name="Rider sag" answer={answer} end={end} who={rider} />}
         <Sag title="nobody on" name="Static sag" answer={answer} end={end} who="alone" />
       </div>
-      {asked && <Wanted corner={corner} end={end} who={rider} answer={answer} />}
+      {asked && <Wanted corner={corner} end={end} who={rider} alone={alone} answer={answer} />}
       <Remarks end={end} answer={answer} />
       {corner.airBar && air && (
         <AirCurve
@@ -65,7 +70,7 @@ export function EndVerdict({ id, end }: { id: CornerId; end: SagEnd | null }) {
           <AssumedMark />
         </p>
       )}
-      <SpringLine id={id} end={end} />
+      {!alone && <SpringLine id={id} end={end} />}
     </div>
   );
 }
@@ -74,12 +79,15 @@ interface WantedProps {
   corner: CornerAnswer;
   end: SagEnd;
   who: string;
+  /** Set with nobody on. */
+  alone: boolean;
   answer: Answer;
 }
 
 /** What to turn for the sag that is wanted, and both sags then. */
-function Wanted({ corner, end, who, answer }: WantedProps) {
+function Wanted({ corner, end, who, alone, answer }: WantedProps) {
   const { id } = end;
+  const scale = shaftScale(answer.document, id);
   return (
     <>
       <div className="border-rule mt-2 border-t pt-2" data-testid={`move-${id}`}>
@@ -89,22 +97,28 @@ function Wanted({ corner, end, who, answer }: WantedProps) {
         )}
       </div>
       <dl className="label mt-1">
-        <Then
-          title="then, rider on"
-          mm={end.ridden.afterMm}
-          sdMm={end.ridden.afterSdMm}
-          reading={end.riderSag}
-          guessed={isWindowGuessed(answer.document, id)}
-          sum={() => sagAfterSum(answer, end, who)}
-        />
-        <Then
-          title="then, nobody on"
-          mm={end.alone.afterMm}
-          sdMm={end.alone.afterSdMm}
-          reading={end.staticSag}
-          guessed={false}
-          sum={() => sagAfterSum(answer, end, 'alone')}
-        />
+        {!alone && (
+          <Then
+            title="then, rider on"
+            mm={end.ridden.afterMm}
+            sdMm={end.ridden.afterSdMm}
+            reading={end.riderSag}
+            guessed={isWindowGuessed(answer.document, id)}
+            scale={scale}
+            sum={() => sagAfterSum(answer, end, who)}
+          />
+        )}
+        {end.aloneKnown && (
+          <Then
+            title="then, nobody on"
+            mm={end.alone.afterMm}
+            sdMm={end.alone.afterSdMm}
+            reading={end.staticSag}
+            guessed={false}
+            scale={scale}
+            sum={() => sagAfterSum(answer, end, 'alone')}
+          />
+        )}
       </dl>
     </>
   );
@@ -166,7 +180,7 @@ interface SagProps {
 
 /** The sag as it was read, with its estimate where that differs; where it was not read, the estimate as such. */
 function Sag({ title, name, answer, end, who }: SagProps) {
-  const { measured, estimated, differs } = sagFigure(answer, end, who);
+  const { measured, shaft, estimated, differs } = sagFigure(answer, end, who);
   const where = `${name}, ${cornerNames[end.id]}`;
   const whole = cornerSpec(answer.document, end.id).travelMm.source === 'assumed' ? ', assumed' : '';
   const percent = (mm: number) => `${Math.round((100 * mm) / end.travelMm)} % of travel${whole}`;
@@ -193,7 +207,13 @@ function Sag({ title, name, answer, end, who }: SagProps) {
           {differs && <span className="label block">{estimate}</span>}
         </>
       ) : (
-        estimate
+        <>
+          {shaft && <MeasuredLength figure={shaft} below="at the shaft" />}
+          <span className={shaft ? 'label block' : ''}>
+            {shaft && 'at the wheel '}
+            {estimate}
+          </span>
+        </>
       )}
     </p>
   );
@@ -206,10 +226,12 @@ interface ThenProps {
   reading: SagReading | null;
   /** Whether the window is a share of a travel that nobody gave. */
   guessed: boolean;
+  /** mm of shaft per mm of wheel where it is read on the shaft, else 1. */
+  scale: number;
   sum: () => ReturnType<typeof sagAfterSum>;
 }
 
-function Then({ title, mm, sdMm, reading, guessed, sum }: ThenProps) {
+function Then({ title, mm, sdMm, reading, guessed, scale, sum }: ThenProps) {
   return (
     <div className="flex flex-wrap items-center gap-x-2">
       <dt className="text-second">{title}</dt>
@@ -237,6 +259,18 @@ function Then({ title, mm, sdMm, reading, guessed, sum }: ThenProps) {
               )}
             </span>
           </>
+        )}
+        {scale !== 1 && (
+          <span className="text-second">
+            at the shaft <Length mm={mm * scale} decimals={0} />
+            {reading && (
+              <>
+                {' '}
+                of <Length mm={reading.lowMm * scale} decimals={0} bare /> to{' '}
+                <Length mm={reading.highMm * scale} decimals={0} />
+              </>
+            )}
+          </span>
         )}
       </dd>
     </div>
@@ -297,7 +331,7 @@ function SpringLine({ id, end }: { id: CornerId; end: SagEnd }) {
             <b className="text-ink">
               <Rate nPerMm={end.needed.rateNPerMm} />
             </b>{' '}
-            ± <Rate nPerMm={2 * end.needed.sdNPerMm} />
+            ± <Rate nPerMm={end.needed.sdNPerMm} />
           </SumFigure>{' '}
           with <SizeLength mm={end.needed.preloadMm} decimals={0} /> of preload
           {end.rate.known ? (

@@ -2,23 +2,26 @@ import { promptWords } from '#words/sagPrompts.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Link } from 'react-router';
 import { cornersIn } from '#core/kinds/classes/index.ts';
-import { nextPrompt } from '#core/sag/prompts.ts';
+import { nextReading } from '#core/sag/prompts.ts';
 import { capital } from '../../ui/words.ts';
 
 interface Props {
   round: number;
   rider: string;
+  /** Whether it is read pressed and lifted. */
+  pressing: boolean;
   fresh: boolean;
 }
 
 /** Where the tape goes next, in the order in which one helper gets through it soonest. */
-export function NextSag({ round, rider, fresh }: Props) {
+export function NextSag({ round, rider, pressing, fresh }: Props) {
   const job = useThisJob();
   const { document } = job.record;
   const extended = cornersIn(document).filter((id) =>
     job.state.rounds.some(({ sag }) => (sag[id]?.extended.length ?? 0) > 0),
   );
-  const next = nextPrompt(document, rider, job.state.rounds[round]?.sag ?? {}, extended);
+  const sag = job.state.rounds[round]?.sag ?? {};
+  const next = nextReading(document, rider, { sag, extended, pressing });
   const told = next && promptWords(document, next);
   if (job.state.locked) return null;
   return (
@@ -36,7 +39,7 @@ export function NextSag({ round, rider, fresh }: Props) {
             </button>
           </>
         ) : (
-          'All read once. Read everything a second time to see how well it repeats.'
+          'All is read. Read it once more to see how well it repeats.'
         )}
       </p>
       {!fresh && (

@@ -1,3 +1,4 @@
+import { camPosition } from '#core/document/taken.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Plus, X } from 'lucide-react';
@@ -212,7 +213,7 @@ function EndMove({ rider, end: { id, corner }, answer }: EndProps & { answer: An
               turns={corner.turns}
               steps={corner.steps}
               fitting={answer.document.corners[id].fitting}
-              cam={corner.cam?.after ?? null}
+              cam={corner.cam && camPosition(answer.document.corners[corner.id].torsion, corner.cam.after)}
               air={airMove(corner.airBar)}
               id={id}
             />

@@ -1,6 +1,8 @@
+import { camPosition } from '#core/document/taken.ts';
 import { useTell } from '../../ui/settings.ts';
 import { JobContext, useThisJob } from '../../jobStore/jobContext.ts';
 import { Link, useParams } from 'react-router';
+import { dayWords } from '#words/day.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { bookPages, type BookPage } from '#core/sag/book.ts';
 import { useJob } from '../../jobStore/useJob.ts';
@@ -46,6 +48,7 @@ export function RiderCards() {
 function Card({ page: { rider, ends } }: { page: BookPage }) {
   const { document, entries } = useThisJob().record;
   const { name, machine } = document;
+  const read = entries.at(-1)?.at;
   const tell = useTell();
   return (
     <section className="bg-sheet border-ink break-inside-avoid border p-4 print:bg-white">
@@ -61,7 +64,7 @@ function Card({ page: { rider, ends } }: { page: BookPage }) {
           <tr>
             <th className="font-normal">end</th>
             <th className="font-normal">set to</th>
-            <th className="font-normal">rider sag</th>
+            <th className="font-normal">rider sag, predicted</th>
           </tr>
         </thead>
         <tbody>
@@ -71,7 +74,7 @@ function Card({ page: { rider, ends } }: { page: BookPage }) {
         </tbody>
       </table>
       <p className="label text-second mt-2">
-        Turns count from the setting of {entries.at(-1)?.at.slice(0, 10) ?? 'the day it was read'}.
+        Turns count from the setting of {read ? dayWords(read) : 'the day it was read'}.
       </p>
     </section>
   );
@@ -96,7 +99,7 @@ function EndRow({ end: { id, corner, sagMm, sdMm } }: { end: BookPage['ends'][nu
               turns={corner.turns}
               steps={corner.steps}
               fitting={document.corners[id].fitting}
-              cam={corner.cam?.after ?? null}
+              cam={corner.cam && camPosition(document.corners[corner.id].torsion, corner.cam.after)}
               air={airMove(corner.airBar)}
               id={id}
             />
@@ -107,7 +110,7 @@ function EndRow({ end: { id, corner, sagMm, sdMm } }: { end: BookPage['ends'][nu
         )}
       </td>
       <td className="py-1">
-        <Length mm={sagMm} decimals={0} bare /> ± <SizeLength mm={2 * sdMm} decimals={0} />
+        → <Length mm={sagMm} decimals={0} bare /> ± <SizeLength mm={sdMm} />
       </td>
     </tr>
   );

@@ -1,89 +1,9 @@
 import { useThisJob } from '../../jobStore/jobContext.ts';
-import { useState } from 'react';
-import type { Json, RiderDocument } from '#core/document/types.ts';
-import { cornersIn } from '#core/kinds/classes/index.ts';
-import type { CornerId } from '#core/kinds/corners.ts';
-import { ASSUMED_RIDER_KG, withRider } from '#core/document/riders.ts';
-import { isAsked, limitsOf, middleOf, schoolsAt } from '#core/sag/schools.ts';
+import type { RiderDocument } from '#core/document/types.ts';
 import { limits } from '#contract/limits.ts';
 import { pathKey } from '../../jobStore/draftKeys.ts';
-import type { Job } from '../../jobStore/useJob.ts';
-import { Button } from '../../ui/Button.tsx';
 import { NumberField } from '../../forms/NumberField.tsx';
 import { PathField } from '../../forms/fields.tsx';
-
-/** Nobody is in the book yet: who rides it. */
-export function FirstRider() {
-  const job = useThisJob();
-  const [kg, setKg] = useState<number | null>(null);
-  const put = () => job.actions.change('First rider', ...firstRider(job, kg ?? ASSUMED_RIDER_KG));
-  return (
-    <div data-fields className="p-6">
-      <h2 className="text-head font-semibold">Who rides it?</h2>
-      <p className="text-second mt-1 max-w-[60ch]">
-        Sag is set for somebody: their weight in full riding gear, as near as a bathroom scale says; it can be
-        corrected at any time.
-      </p>
-      <div className="relative mt-4 flex flex-wrap items-end gap-6">
-        <NumberField
-          className="w-44"
-          label="Rider in full gear"
-          showLabel
-          order={1}
-          draftKey={`${job.record.id}|first-rider`}
-          quantity="mass"
-          range={limits.riderKg}
-          value={kg}
-          assumed={ASSUMED_RIDER_KG}
-          onCommit={setKg}
-        />
-        <Button look="main" onClick={put}>
-          Continue
-        </Button>
-      </div>
-      {job.record.document.machine.massKg !== null && (
-        <p className="label text-second mt-6 max-w-[60ch]">
-          The weight entered for this machine is taken with the rider on. The weight without the rider
-          replaces it.
-        </p>
-      )}
-    </div>
-  );
-}
-
-/** The first rider with windows usual for the class where none are set, as one change. */
-function firstRider(job: Job, kg: number): [string[], Json][] {
-  const { document } = job.record;
-  const rider: RiderDocument = {
-    key: 'r1',
-    name: 'rider',
-    kg,
-    gearKg: 0,
-    rearShare: null,
-    passengerKg: 0,
-    luggageKg: 0,
-  };
-  const { riders, massKg, frontShare } = withRider(document, rider);
-  return [
-    [['riders'], riders],
-    [['machine', 'massKg'], massKg],
-    [['machine', 'frontShare'], frontShare],
-    ...cornersIn(document).flatMap((id) => usualWindows(job, id)),
-  ];
-}
-
-function usualWindows({ record: { document } }: Job, id: CornerId): [string[], Json][] {
-  const { sagWindow, staticWindow, sagMm } = document.corners[id];
-  if (!isAsked(id)) return [];
-  const [school] = schoolsAt(document, id, 'rider');
-  const [still] = schoolsAt(document, id, 'static');
-  const rider = school ? limitsOf(document, id, school) : null;
-  const parts: [string[], Json][] = [];
-  if (!sagWindow && rider) parts.push([['corners', id, 'sagWindow'], rider]);
-  if (sagMm === null && rider) parts.push([['corners', id, 'sagMm'], middleOf(rider)]);
-  if (!staticWindow && still) parts.push([['corners', id, 'staticWindow'], limitsOf(document, id, still)]);
-  return parts;
-}
 
 /** Who is on while sag is read, in what clothes and with how much fuel. */
 export function RiderLine({ rider }: { rider: RiderDocument }) {

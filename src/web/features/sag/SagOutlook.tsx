@@ -1,3 +1,4 @@
+import { sagWish } from '#core/document/sagWish.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { goodEnough } from '#core/planning/enough.ts';
@@ -16,7 +17,7 @@ export function SagOutlook({ answer, ends }: { answer: Answer; ends: readonly Sa
   const job = useThisJob();
   const done = goodEnough(answer);
   const short = ends.filter(({ riderSag }) => riderSag !== null && riderSag.state !== 'in');
-  const wanted = cornersIn(answer.document).filter((id) => answer.document.corners[id].sagMm !== null);
+  const wanted = cornersIn(answer.document).filter((id) => sagWish(answer.document, id) !== null);
   const asked = askedCorners(answer.document, answer.state);
   const only = asked.length < wanted.length ? asked : [];
   const chance = done ? answer.chanceNow : answer.chanceAfter;

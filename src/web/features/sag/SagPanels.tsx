@@ -36,7 +36,7 @@ export function SagPanels({ ends, fresh }: Props) {
         words="what counts as right, at each end"
         open={ends.every((one) => !one.riderSag)}
       >
-        <WindowRows ends={ends} />
+        <WindowRows />
       </Panel>
       {job.answer && ends.length > 0 && <Known answer={job.answer} ends={ends} fresh={fresh} />}
       {footingOf(document.machine.class) === 'bikes' && (

@@ -2,12 +2,18 @@ import { Asked } from '../finding/Asked.tsx';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useMemo, useState } from 'react';
 import { cornersIn } from '#core/kinds/classes/index.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import { sagEndsOf, statesAt } from '#core/sag/prompts.ts';
+import type { LetGo } from '#core/document/sagReadings.ts';
+import { referenceKinds } from '#core/geometry/reference.ts';
+import { Button } from '../../ui/Button.tsx';
 import { sagEnds } from '#core/sag/bench.ts';
 import { Footer } from '../sheet/Footer.tsx';
 import { StartTurning } from '../plan/StartTurning.tsx';
 import { EndReadings } from './EndReadings.tsx';
 import { EndVerdict } from './EndVerdict.tsx';
-import { FirstRider, RiderLine } from './RiderLine.tsx';
+import { RiderLine } from './RiderLine.tsx';
+import { SagQuestions } from './SagQuestions.tsx';
 import { NextSag } from './NextSag.tsx';
 import { SagPanels } from './SagPanels.tsx';
 import { SagOutlook } from './SagOutlook.tsx';
@@ -19,49 +25,97 @@ export function SagStage({ fresh = false }: { fresh?: boolean }) {
   const { document } = job.record;
   const { answer } = job;
   const ends = useMemo(() => (answer ? sagEnds(answer) : []), [answer]);
-  const [asked, setMore] = useState(false);
+  const [more, setMore] = useState<readonly LetGo[]>([]);
+  const [opened, setOpened] = useState<readonly CornerId[]>([]);
   const [rider] = document.riders;
-  if (!rider) return <FirstRider />;
+  if (!rider) return <SagQuestions />;
   const round = sagRound(job);
+  const read = job.facts.flatMap(({ fact }) => (fact.kind === 'sag' && fact.corner ? [fact] : []));
   // What something was typed into stays in sight.
-  const filled = job.facts.some(
-    ({ fact }) => fact.kind === 'sag' && fact.round === round && /-(rest|band)-/.test(fact.slot),
+  const isFilled = (how: LetGo) =>
+    read.some((fact) => fact.round === round && fact.slot.includes(`-${how}-`));
+  const isShown = (how: LetGo) => more.includes(how) || isFilled(how);
+  const set = sagEndsOf(document);
+  const shown = cornersIn(document).filter(
+    (id) => set.includes(id) || opened.includes(id) || read.some(({ corner }) => corner === id),
   );
-  const more = asked || filled;
+  const hidden = cornersIn(document).filter((id) => !shown.includes(id));
+  const pressing = isShown('press') || isShown('lift');
+  const waysAt = (id: CornerId): LetGo[] => [
+    // Pressed and lifted take its place, but for what was read so.
+    ...(pressing && !isFilled('rest') ? [] : (['rest'] as const)),
+    ...(pressing ? (['press', 'lift'] as const) : []),
+    ...(isShown('band') || referenceKinds[document.corners[id].reference.kind].follows === 'damper'
+      ? (['band'] as const)
+      : []),
+  ];
   return (
     <>
-      <RiderLine rider={rider} />
-      <NextSag round={round} rider={rider.key} fresh={fresh} />
+      {shown.some((id) => statesAt(document, id, rider.key).length > 1) && <RiderLine rider={rider} />}
+      <NextSag round={round} rider={rider.key} pressing={pressing} fresh={fresh} />
       <div data-fields className="grid grid-cols-2 gap-x-6 gap-y-5 px-4 pt-3 narrow:grid-cols-1">
-        {cornersIn(document).map((id) => (
+        {shown.map((id) => (
           <section key={id} aria-labelledby={`end-${id}`} data-corner={id} className="min-w-0">
-            <EndReadings id={id} round={round} rider={rider.key} more={more} />
+            <EndReadings id={id} round={round} states={statesAt(document, id, rider.key)} ways={waysAt(id)} />
             <EndVerdict id={id} end={ends.find((one) => one.id === id) ?? null} />
           </section>
         ))}
       </div>
       <Asked />
-      <label className="label mx-4 mt-2 flex min-h-9 cursor-pointer items-center gap-2 self-start print:hidden">
-        <input
-          type="checkbox"
-          className="accent-action size-4"
-          checked={more}
-          disabled={filled}
-          onChange={(event) => setMore(event.target.checked)}
+      <div className="label mx-4 mt-2 flex flex-wrap items-center gap-x-6 print:hidden">
+        <MoreWays
+          words="pressed and lifted, which takes friction out"
+          checked={pressing}
+          filled={isFilled('press') || isFilled('lift')}
+          onChange={(on) => setMore(on ? [...more, 'press'] : more.filter((how) => how !== 'press'))}
         />
-        other ways to read: as it rests, or by a band on the shaft
-      </label>
+        <MoreWays
+          words="by a band on the shaft"
+          checked={isShown('band')}
+          filled={isFilled('band')}
+          onChange={(on) => setMore(on ? [...more, 'band'] : more.filter((how) => how !== 'band'))}
+        />
+        {hidden.length > 0 && (
+          <Button look="quiet" onClick={() => setOpened(hidden)}>
+            Also read {hidden.map((id) => cornerNames[id]).join(', ')}
+          </Button>
+        )}
+      </div>
       <SagPanels ends={ends} fresh={fresh} />
       <Footer>
         {answer && answer.chanceAfter !== null ? (
           <SagOutlook answer={answer} ends={ends} />
         ) : (
           <p className="text-second">
-            Read one end fully extended, then pressed and lifted: the first answer stands there.
+            Read one end fully extended, then as it rests: the first answer stands there.
           </p>
         )}
         {answer && !fresh && <StartTurning answer={answer} from="sag" />}
       </Footer>
     </>
+  );
+}
+
+interface MoreProps {
+  words: string;
+  checked: boolean;
+  /** Something is typed there: it stays in sight. */
+  filled: boolean;
+  onChange: (on: boolean) => void;
+}
+
+/** Another way to read, one tap away. */
+function MoreWays({ words, checked, filled, onChange }: MoreProps) {
+  return (
+    <label className="flex min-h-9 cursor-pointer items-center gap-2">
+      <input
+        type="checkbox"
+        className="accent-action size-4"
+        checked={checked}
+        disabled={filled}
+        onChange={(event) => onChange(event.target.checked)}
+      />
+      {words}
+    </label>
   );
 }

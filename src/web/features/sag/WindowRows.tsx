@@ -1,9 +1,8 @@
-import { useSay } from '../../ui/settings.ts';
+import { useLengthStyle, useSay } from '../../ui/settings.ts';
 import { windowWords } from '#words/sagWindows.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import type { Json, SagLimits } from '#core/document/types.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
-import type { SagEnd } from '#core/sag/bench.ts';
 import { limitsOf, middleOf, schoolOf, schoolsAt } from '#core/sag/schools.ts';
 import type { Job } from '../../jobStore/useJob.ts';
 import { cornerNumbers } from '../../ui/words.ts';
@@ -18,7 +17,7 @@ type Of = 'rider' | 'static';
 const key = { rider: 'sagWindow', static: 'staticWindow' } as const;
 
 /** What counts as right at each end: preset, then its figures, mm of wheel travel from fully extended. */
-export function WindowRows({ ends }: { ends: readonly SagEnd[] }) {
+export function WindowRows() {
   return (
     <div data-fields>
       <CornerTable caption="Sag windows">
@@ -28,7 +27,7 @@ export function WindowRows({ ends }: { ends: readonly SagEnd[] }) {
             label={of === 'rider' ? 'Rider on' : 'Static (no rider)'}
             help={of === 'rider' ? 'full gear, sitting as they ride' : 'the machine alone'}
           >
-            {(id) => <OneWindow id={id} of={of} rank={100 + 100 * k} ends={ends} />}
+            {(id) => <OneWindow id={id} of={of} rank={100 + 100 * k} />}
           </CornerRow>
         ))}
         <CornerRow label="Aimed at" help="rider on; the middle of the window unless said">
@@ -50,17 +49,17 @@ interface OneProps {
   id: CornerId;
   of: Of;
   rank: number;
-  ends: readonly SagEnd[];
 }
 
-function OneWindow({ id, of, rank, ends }: OneProps) {
+function OneWindow({ id, of, rank }: OneProps) {
   const job = useThisJob();
   const { document } = job.record;
   const say = useSay(0);
+  const { system } = useLengthStyle();
   const own = useOwnSchools((state) => state.schools);
   const machineClass = document.machine.class;
   const schools = [
-    ...schoolsAt(document, id, of),
+    ...schoolsAt(document, id, of, system),
     ...own.filter((one) => one.of === of && one.on.includes(machineClass)),
   ];
   const window = document.corners[id][key[of]];
@@ -78,8 +77,8 @@ function OneWindow({ id, of, rank, ends }: OneProps) {
         ]}
         onChange={(to) => {
           const school = schools.find((one) => one.id === to);
-          if (school) put(job, id, of, limitsOf(document, id, school), ends);
-          else if (to === '') put(job, id, of, null, ends);
+          if (school) put(job, id, of, limitsOf(document, id, school));
+          else if (to === '') put(job, id, of, null);
         }}
       />
       {window && (
@@ -103,19 +102,9 @@ function OneWindow({ id, of, rank, ends }: OneProps) {
   );
 }
 
-/**
- * Sets a window. What is aimed at with the rider on goes to its middle; where only the machine alone is spoken of (skis),
- * the rider's window follows by what the rider's weight makes of it here.
- */
-function put(job: Job, id: CornerId, of: Of, window: SagLimits | null, ends: readonly SagEnd[]): void {
-  const { document } = job.record;
+/** Sets a window; what is aimed at with the rider on goes to its middle. */
+function put(job: Job, id: CornerId, of: Of, window: SagLimits | null): void {
   const parts: [string[], Json][] = [[['corners', id, key[of]], window]];
   if (of === 'rider') parts.push([['corners', id, 'sagMm'], window && middleOf(window)]);
-  if (of === 'static' && window && schoolsAt(document, id, 'rider').length === 0) {
-    const end = ends.find((one) => one.id === id);
-    const more = end ? Math.round(end.ridden.nowMm - end.alone.nowMm) : 0;
-    const rider = { fromMm: window.fromMm + more, toMm: window.toMm + more };
-    parts.push([['corners', id, 'sagWindow'], rider], [['corners', id, 'sagMm'], middleOf(rider)]);
-  }
   job.actions.change(`${of === 'rider' ? 'Rider' : 'Static'} sag window, ${cornerNames[id]}`, ...parts);
 }

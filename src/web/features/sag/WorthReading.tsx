@@ -23,10 +23,9 @@ export function WorthReading({ answer }: { answer: Answer }) {
   return (
     <p className="label text-second mb-2" data-testid="worth-reading">
       <b className="text-ink">What would settle it:</b> {cornerNames[best.id]}, {words[best.ask]}.{' '}
-      {capital('the sags there are known to')} ± <SizeLength mm={2 * best.sdMm} decimals={0} />, and would be
-      to ±{' '}
+      {capital('the sags there are known to')} ± <SizeLength mm={best.sdMm} decimals={0} />, and would be to ±{' '}
       <SumFigure name="What it would settle" sum={() => worthSum(best)}>
-        <SizeLength mm={2 * best.withItMm} decimals={0} />
+        <SizeLength mm={best.withItMm} decimals={0} />
       </SumFigure>
       .
     </p>

@@ -41,7 +41,7 @@ export function ScalesStage() {
           <div data-fields>
             <div className="flex flex-wrap items-center gap-x-6">
               {cases.length > 1 && (
-                <label className="flex max-w-lg flex-1 items-center gap-3">
+                <label className="flex max-w-lg min-w-64 flex-1 items-center gap-3">
                   <span className="label text-second shrink-0">On board</span>
                   <Select
                     label="On board while weighing"

@@ -2,6 +2,7 @@ import { plannedMoves } from '#core/planning/answerShape.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { chanceSum } from '#words/explain/cornerSums.ts';
+import { nextWords } from '#words/nextAction.ts';
 import { percent } from '#words/figures.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { SizeLength } from '../../ui/Figure.tsx';
@@ -13,7 +14,7 @@ import { SetupAnswer } from './SetupGrid.tsx';
 
 /** How far to turn each, as soon as a height and its target are there. */
 export function FirstAnswer() {
-  const { record, answer } = useThisJob();
+  const { record, answer, next } = useThisJob();
   return (
     <SetupAnswer
       label="What to turn"
@@ -27,9 +28,14 @@ export function FirstAnswer() {
         )
       }
     >
-      {cornersIn(record.document).map((id) => (
-        <Cell key={id} id={id} />
-      ))}
+      {next.code === 'read-again' ? (
+        <div className="narrow:col-span-2 wide:col-start-2 wide:-col-end-1">
+          <p className="text-head font-bold">{capital(nextWords(next))}.</p>
+          <p className="text-second">Nothing to turn yet: all read within tolerance.</p>
+        </div>
+      ) : (
+        cornersIn(record.document).map((id) => <Cell key={id} id={id} />)
+      )}
     </SetupAnswer>
   );
 }

@@ -3,7 +3,7 @@ import { isTurned } from '#core/kinds/adjusters/index.ts';
 import { classDefaults, cornersIn } from '#core/kinds/classes/index.ts';
 import { cornerNames, twinOf } from '#core/kinds/corners.ts';
 import type { Json } from '#core/document/types.ts';
-import { FactField, ranges } from '../../forms/fields.tsx';
+import { FactField, PathField, ranges } from '../../forms/fields.tsx';
 import { NumberField } from '../../forms/NumberField.tsx';
 import { pathKey } from '../../jobStore/draftKeys.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
@@ -12,7 +12,7 @@ import { FittingChoice } from '../intake/FittingChoice.tsx';
 import { CollarChoice } from '../suspension/CollarChoice.tsx';
 import { SuspensionChoice } from '../suspension/SuspensionChoice.tsx';
 import { cellSpan, SetupRow } from './SetupGrid.tsx';
-import { sidesOf } from './SetupHeights.tsx';
+import { sidesOf } from '#core/estimate/corner.ts';
 
 /** Two beside one another where a column is wide enough for both. */
 const SIDE_BY_SIDE = 'grid grid-cols-[repeat(auto-fit,minmax(140px,1fr))] gap-x-4';
@@ -69,7 +69,15 @@ export function SetupCollars() {
 export function SetupAssumed() {
   const { document } = useThisJob().record;
   return (
-    <SetupRow label="Assumed" help="type over what you know: ratio 0.5 or 2:1, pitch per turn">
+    <SetupRow
+      label="Assumed"
+      help={
+        <>
+          type over what you know: ratio 0.5 or 2:1, pitch per turn
+          <PathField path={['toleranceMm']} label="Tolerance ±" showLabel order={40} />
+        </>
+      }
+    >
       {gainGroups(document).map((group, i) => (
         <div key={group.id} className={`${SIDE_BY_SIDE} ${cellSpan(group.id)}`}>
           <GroupField group={group} name="ratio" order={31 + 2 * i} />

@@ -1,23 +1,16 @@
 import { useState } from 'react';
-import { gainGroups, type GainGroup } from '#core/estimate/corner.ts';
-import { kindsOn, referenceKinds } from '#core/geometry/reference.ts';
+import { gainGroups, sidesOf, type GainGroup } from '#core/estimate/corner.ts';
 import { cornersIn, footingOf } from '#core/kinds/classes/index.ts';
-import { cornerNames, twinOf, type CornerId } from '#core/kinds/corners.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import type { Json } from '#core/document/types.ts';
 import { FactField, ranges, useHeightQuestion, useTargetQuestion } from '../../forms/fields.tsx';
 import { NumberField } from '../../forms/NumberField.tsx';
 import { pathKey } from '../../jobStore/draftKeys.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Select } from '../../ui/Select.tsx';
 import { cornerNumbers } from '../../ui/words.ts';
+import { ReferenceChoice } from '../intake/ReferenceChoice.tsx';
 import { cellSpan, SetupRow } from './SetupGrid.tsx';
-
-/** The corners that a group tells once. */
-export function sidesOf({ id }: GainGroup): [CornerId, ...CornerId[]] {
-  const twin = twinOf(id);
-  return twin ? [id, twin] : [id];
-}
 
 /** What the tape reads and from where to where, and what it should read. */
 export function SetupHeights({ toStart }: { toStart: () => void }) {
@@ -77,30 +70,6 @@ export function SetupHeights({ toStart }: { toStart: () => void }) {
         ))}
       </SetupRow>
     </>
-  );
-}
-
-/** From where to where is read, alike at these corners. */
-function ReferenceChoice({ label, corners }: { label: string; corners: readonly CornerId[] }) {
-  const job = useThisJob();
-  const { document } = job.record;
-  const [first = 'LF'] = corners;
-  return (
-    <Select
-      label={label}
-      look="-ml-1 h-8 w-full bg-transparent text-[13px]"
-      value={document.corners[first].reference.kind}
-      options={kindsOn(footingOf(document.machine.class)).map((one) => ({
-        value: one,
-        words: referenceKinds[one].title,
-      }))}
-      onChange={(to) =>
-        job.actions.change(
-          label,
-          ...corners.map((id): [string[], Json] => [['corners', id, 'reference', 'kind'], to]),
-        )
-      }
-    />
   );
 }
 

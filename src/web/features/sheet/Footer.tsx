@@ -25,7 +25,7 @@ export function NextLink({ from }: { from: Stage }) {
   return (
     <Link
       to={`/jobs/${job.record.id}/${job.next.stage}`}
-      className="bg-action text-on-action ml-auto flex min-h-9 items-center px-4 font-semibold"
+      className="bg-action text-on-action ml-auto flex min-h-9 items-center px-4 py-1 font-semibold"
       data-testid="next"
     >
       {capital(nextWords(job.next, tell))}

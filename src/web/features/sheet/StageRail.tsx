@@ -17,12 +17,12 @@ export function StageRail({ stage }: { stage: Stage }) {
     <nav aria-label="Stages" className="print:hidden">
       <WhereNow stage={stage} unfolded={unfolded} onFold={() => setUnfoldedAt(unfolded ? null : stage)} />
       <ol
-        className={`border-ink ${unfolded ? '' : 'narrow:hidden'} flex min-h-[calc(100vh-90px)] flex-col border-l-[1.5px] max-lg:min-h-0 max-lg:flex-row max-lg:flex-wrap max-lg:border-t-[1.5px] max-lg:border-l-0`}
+        className={`border-ink ${unfolded ? '' : 'narrow:hidden'} flex min-h-[calc(100vh-90px)] flex-col border-l-[1.5px] max-lg:min-h-0 max-lg:flex-row max-lg:flex-wrap wide:max-lg:flex-nowrap wide:max-lg:text-[13px] max-lg:border-t-[1.5px] max-lg:border-l-0`}
       >
         {stagesOf(job.record.document).map((one) => (
           <li
             key={one}
-            className="relative flex min-h-[76px] flex-col max-lg:min-h-0 max-lg:flex-1 max-lg:basis-20"
+            className="relative flex min-h-[76px] flex-col max-lg:min-h-0 max-lg:flex-1 max-lg:basis-20 wide:max-lg:min-w-0 wide:max-lg:basis-0"
           >
             <span
               aria-hidden

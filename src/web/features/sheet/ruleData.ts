@@ -1,3 +1,4 @@
+import { sagWindowAt, sagWish } from '#core/document/sagWish.ts';
 import type { JobDocument } from '#core/document/types.ts';
 import { cornerSpec, toleranceOf } from '#core/estimate/corner.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
@@ -27,11 +28,11 @@ export function ruleData(
     targetMm:
       answer && spec.targetMm !== null
         ? answer.travelNow.value - (spec.targetMm - answer.nowMm)
-        : document.corners[id].sagMm,
+        : (sagWish(document, id)?.mm ?? null),
     afterMm: showPlan || unread ? (expected ?? null) : null,
     bandMm: answer?.predictedSdMm ?? 0,
     toleranceMm: toleranceOf(document).value,
-    window: document.corners[id].sagWindow,
+    window: sagWindowAt(document, id),
     zeroAssumed: (now?.source ?? 'assumed') === 'assumed',
   };
 }

@@ -15,6 +15,7 @@ import { roundWords } from '#words/fields.ts';
 import { SumFigure } from '../sums/SumFigure.tsx';
 import { Length, Plain, Turns } from '../../ui/Figure.tsx';
 import { CornerRow, CornerTable } from '../sheet/CornerRow.tsx';
+import { UnitOf } from '../../forms/UnitOf.tsx';
 import { FactField, PathField } from '../../forms/fields.tsx';
 
 /** Camber and toe against height: what is read, how they go, and where the plan leaves them. */
@@ -38,12 +39,20 @@ export function Alignment({ answer }: { answer: Answer }) {
             />
           )}
         </CornerRow>
-        <CornerRow label="Gains as it drops" help="where known; else learnt">
+        <CornerRow
+          label="Gains as it drops"
+          help={
+            <>
+              <UnitOf name="angleGain" />, where known; else learnt
+            </>
+          }
+        >
           {(id) => (
             <PathField
               path={['corners', id, 'camberPerMm']}
               label={`Camber gained, ${cornerNames[id]}`}
               order={410 + cornerNumbers[id]}
+              showUnit={false}
               placeholder={learntWords(camberShift(answer, job.facts, id), angles)}
             />
           )}

@@ -16,6 +16,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Length, Plain } from '../../ui/Figure.tsx';
 import { NumberField } from '../../forms/NumberField.tsx';
 import { StateMark } from '../../ui/StateMark.tsx';
+import { UnitOf } from '../../forms/UnitOf.tsx';
 import { TextField } from '../../forms/TextField.tsx';
 
 const FIELDS = [
@@ -101,7 +102,7 @@ function Head({ next }: { next: boolean }) {
         <th className="w-32 py-1 font-normal">point</th>
         {FIELDS.map(({ key, label }) => (
           <th key={key} className="px-2 font-normal">
-            {label}
+            {label}, <UnitOf name="length" />
           </th>
         ))}
         <th className="w-24 px-2 text-right font-normal">≈ now, estimated</th>
@@ -240,7 +241,16 @@ interface PointFieldProps {
 }
 
 function PointField({ point, column: { label, range }, ...field }: PointFieldProps) {
-  return <NumberField label={`${point}, ${label}`} quantity="length" decimals={1} range={range} {...field} />;
+  return (
+    <NumberField
+      label={`${point}, ${label}`}
+      quantity="length"
+      showUnit={false}
+      decimals={1}
+      range={range}
+      {...field}
+    />
+  );
 }
 
 function RemoveButton({ name, onClick }: { name: string; onClick: () => void }) {

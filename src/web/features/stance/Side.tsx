@@ -22,8 +22,8 @@ export function Side({ answer }: { answer: Answer }) {
   };
   const angles = anglesAfter(answer);
   return (
-    <figure className="mt-2 overflow-x-auto">
-      <div className="min-w-[520px]">
+    <figure className="mt-2">
+      <div>
         <SideView
           machineClass={document.machine.class}
           wheelbaseMm={wheelbaseOf(answer)}

@@ -1,3 +1,4 @@
+import { camPosition } from '#core/document/taken.ts';
 import { toldOrder } from '#core/judgement/turningOrder.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Link } from 'react-router';
@@ -190,7 +191,11 @@ function SeatWork({ id, round, asked }: Omit<WorkProps, 'told'> & { asked: ToldC
             turns={asked.turns}
             steps={asked.steps ?? null}
             fitting={job.record.document.corners[id].fitting}
-            cam={asked.camTo ?? null}
+            cam={
+              asked.camTo === undefined
+                ? null
+                : camPosition(job.record.document.corners[id].torsion, asked.camTo)
+            }
             air={null}
             id={id}
           />
