@@ -23,7 +23,7 @@ export type Shelf = 'all' | 'working' | 'due' | 'locked' | Away;
 export const aways = ['archived', 'deleted'] as const;
 export type Away = (typeof aways)[number];
 
-/** POST /api/jobs/:id/away: puts a job away, or with null back into the list. */
+/** GET /api/jobs/:id/away: how it is out of the way, null where it is in the list. POST puts a job away, or with null back into the list. */
 export interface PutAway {
   away: Away | null;
 }

@@ -54,7 +54,9 @@ export const limits = {
   springsPerCorner: ranges.mostSprings,
   loads: ranges.mostLoads,
   cases: ranges.mostCases,
-  cams: ranges.mostCams,
+  /** Numbered positions: with halves between them a cam has as many places as a job may hold. */
+  cams: (ranges.mostCams + 1) / 2,
+  camPlaces: ranges.mostCams,
   rounds: 200,
   opsPerEntry: 50,
   entriesPerJob: 5000,

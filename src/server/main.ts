@@ -7,7 +7,7 @@ import { hostsFrom } from './http/allowed.ts';
 import { loadDemo } from './demo.ts';
 import { serveSimulatedGauge } from './instruments/simulated.ts';
 import { openJobEvents } from './services/events.ts';
-import { freshenLines, keepLinesFresh } from './services/lines.ts';
+import { keepLinesFresh } from './services/lines.ts';
 
 /** The one place that reads the environment and listens. Run from the project's folder. */
 async function main(): Promise<void> {
@@ -37,16 +37,14 @@ async function main(): Promise<void> {
   server.listen(port, '127.0.0.1', () => {
     if (loaded > 0) process.stdout.write(`Loaded ${loaded} demo jobs.\n`);
     process.stdout.write(`Margin is on http://127.0.0.1:${port}\n`);
-    freshenLines(db).catch((error: unknown) =>
-      log.error({ err: error }, 'lists could not be worked out again'),
-    );
   });
   const stop = () => {
     endGauge();
-    endLines();
     server.close();
     server.closeAllConnections();
-    void Promise.allSettled([events.close(), db.$client.end()]).then(() => process.exit(0));
+    void Promise.allSettled([events.close(), endLines().then(() => db.$client.end())]).then(() =>
+      process.exit(0),
+    );
   };
   process.once('SIGTERM', stop);
   process.once('SIGINT', stop);

@@ -13,7 +13,7 @@ import { openDatabase } from '#db/connect.ts';
 import { announceJob } from '#db/jobs.ts';
 import { openJobEvents } from '#server/services/events.ts';
 import { loadDemo } from '#server/demo.ts';
-import { freshenLines, keepLinesFresh } from '#server/services/lines.ts';
+import { keepLinesFresh } from '#server/services/lines.ts';
 import { plainDocument } from '../fixtures/records.ts';
 import { serve, startTestServer, type TestServer } from '../fixtures/server.ts';
 
@@ -239,9 +239,15 @@ describe('keeping jobs', () => {
   test('lines that an older program worked out are made anew in one go', async () => {
     const id = await newJob();
     await server.db.execute(sql`update jobs set line_revision = 0, line = null where id = ${id}`);
-    await freshenLines(server.db);
-    const { rows } = await server.db.execute(sql`select line from jobs where id = ${id}`);
-    expect(rows[0]).toMatchObject({ line: { summary: { name: 'Sandpiper' } } });
+    const log = pino({ level: 'silent' });
+    const events = openJobEvents(server.url, log);
+    const end = keepLinesFresh(server.db, events, log);
+    const line = async () =>
+      (await server.db.execute(sql`select line from jobs where id = ${id}`)).rows[0]?.line;
+    for (let k = 0; k < 200 && !(await line()); k++) await new Promise((done) => setTimeout(done, 50));
+    await end();
+    await events.close();
+    expect(await line()).toMatchObject({ summary: { name: 'Sandpiper' } });
   });
 
   test('what lists show is worked out once a job rests, before any list asks', async () => {
@@ -258,7 +264,7 @@ describe('keeping jobs', () => {
       await announceJob(server.db, id, 1);
       await new Promise((done) => setTimeout(done, 50));
     }
-    end();
+    await end();
     await events.close();
     expect(await worked()).toBe(1);
   });
@@ -679,6 +685,7 @@ describe('jobs out of the way', () => {
     await post(id, height(371)).expect(201);
     for (const away of ['archived', 'deleted']) {
       await move(id, away).expect(200, { away });
+      await api().get(`/api/jobs/${id}/away`).expect(200, { away });
       expect(await listed(away)).toContain(id);
       for (const shelf of ['all', 'working', 'due', 'locked', away === 'archived' ? 'deleted' : 'archived'])
         expect(await listed(shelf)).not.toContain(id);
@@ -686,6 +693,7 @@ describe('jobs out of the way', () => {
     // What a tablet had not sent yet is not lost by it.
     await post(id, height(372, '2')).expect(201);
     await move(id, null).expect(200, { away: null });
+    await api().get(`/api/jobs/${id}/away`).expect(200, { away: null });
     expect(await listed('working')).toContain(id);
     expect((await read(id)).entries).toHaveLength(2);
   });
@@ -708,7 +716,8 @@ describe('jobs out of the way', () => {
     const id = await newJob();
     expect(expectProblem(await move(id, 'burnt'), 'invalid').errors?.[0]?.pointer).toBe('/away');
     expectProblem(await move(randomUUID(), 'deleted'), 'job-not-found');
-    expectProblem(await api().get(`/api/jobs/${id}/away`), 'method-not-allowed');
+    expectProblem(await api().delete(`/api/jobs/${id}/away`), 'method-not-allowed');
+    expectProblem(await api().get(`/api/jobs/${randomUUID()}/away`), 'job-not-found');
   });
 
   test('every window hears of it', async () => {

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, test } from './app.ts';
+import { expect, test, visit } from './app.ts';
 
 const [DUNLIN, SALTMARSH, CURLEW, SLED, SHOVELER] = [1, 2, 3, 4, 8].map(
   (n) => `/jobs/00000000-0000-4000-8000-000${n}00000000`,
@@ -83,7 +83,7 @@ test.describe('accessible by day and by night, and nothing scrolls sideways at 7
   test.describe.configure({ timeout: 180_000, mode: 'parallel' });
   for (const [name, path, act] of screens) {
     test(name, async ({ page }) => {
-      await page.goto(path);
+      await visit(page, path);
       await expect(page.locator('h1').first()).toBeVisible();
       await act?.(page);
       await page.waitForTimeout(300);

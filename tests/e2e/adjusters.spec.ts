@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { allSent, expect, field, quickStart, test } from './app.ts';
+import { allSent, expect, field, quickStart, test, visit } from './app.ts';
 
 const demo = (n: number, stage: string) => `/jobs/00000000-0000-4000-8000-000${n}00000000/${stage}`;
 const column = 'Margins';
@@ -8,8 +8,8 @@ test.describe('what is turned, and what is wanted beside heights', () => {
   test('a sled: cam and pressure are told as such, turned, and the sag they give is shown', async ({
     page,
   }) => {
-    await page.goto(demo(4, 'plan'));
-    await expect(page.getByTestId('move-RA')).toContainText('cam to position 3');
+    await visit(page, demo(4, 'plan'));
+    await expect(page.getByTestId('move-RA')).toContainText('position 3, both sides alike');
     await expect(page.getByTestId('move-LS')).toContainText(/add air to 5\.\d bar/);
     await expect(page.getByTestId('move-FA')).toContainText('Leave it');
     await expect(page.getByTestId('sag-RA')).toContainText(
@@ -58,7 +58,7 @@ test.describe('what is turned, and what is wanted beside heights', () => {
   test('cross weight: asked for, it is had, opened as a sum, and what was asked before is back by undo', async ({
     page,
   }) => {
-    await page.goto(demo(2, 'intake'));
+    await visit(page, demo(2, 'intake'));
     await field(page, 'Cross weight wanted, RF + LR').fill('50.2');
     await page.keyboard.press('Tab');
     await page.getByRole('link', { name: /^Plan/ }).click();
@@ -76,7 +76,7 @@ test.describe('what is turned, and what is wanted beside heights', () => {
   test('a ring is brought to the gap asked for, and the page says where it then takes over', async ({
     page,
   }) => {
-    await page.goto(demo(3, 'intake'));
+    await visit(page, demo(3, 'intake'));
     await field(page, 'Gap wanted, ring 1, front').fill('20');
     await page.keyboard.press('Tab');
     await page.getByRole('link', { name: /^Plan/ }).click();
@@ -87,7 +87,7 @@ test.describe('what is turned, and what is wanted beside heights', () => {
   });
 
   test('a sag that cannot be had says why, and how much stiffer a spring would do it', async ({ page }) => {
-    await page.goto(demo(6, 'plan'));
+    await visit(page, demo(6, 'plan'));
     await expect(page.getByRole('region', { name: 'Why it cannot be reached' })).toContainText(
       /rear wheel would sag [\d.]+ mm too much with its adjuster at the end/,
     );
@@ -103,10 +103,12 @@ test.describe('machines of every class', () => {
   test('a motorcycle through the quick start; what was typed for another class comes back with it', async ({
     page,
   }) => {
-    await page.goto('/new?class=car');
+    await visit(page, '/new?class=car');
     await field(page, 'Measured height, front left').fill('375');
     await page.keyboard.press('Tab');
     await page.getByRole('radio', { name: 'motorcycle', exact: true }).click();
+    // What is ridden begins with its sag; heights are one step away.
+    await page.getByRole('link', { name: 'Set it by heights' }).click();
     await expect(field(page, 'Measured height, front left')).toHaveCount(0);
     await field(page, 'Measured height, front wheel').fill('78');
     await field(page, 'Measured height, rear wheel').fill('560');
@@ -116,6 +118,7 @@ test.describe('machines of every class', () => {
     await page.getByRole('radio', { name: 'car', exact: true }).click();
     await expect(field(page, 'Measured height, front left')).toHaveValue('375');
     await page.getByRole('radio', { name: 'motorcycle', exact: true }).click();
+    await page.getByRole('link', { name: 'Set it by heights' }).click();
     await expect(field(page, 'Target height, rear wheel')).toHaveValue('568');
     await field(page, 'Name of the job').fill('Knot');
     await page.getByRole('button', { name: 'Start job' }).click();
@@ -126,7 +129,7 @@ test.describe('machines of every class', () => {
   });
 
   test('the next job on a machine starts with what the last one taught', async ({ page }) => {
-    await page.goto(demo(7, 'close-out'));
+    await visit(page, demo(7, 'close-out'));
     await page.getByRole('button', { name: 'Next job on this machine' }).click();
     await expect(page.getByText('Its ratios are as Turnstone taught them.')).toBeVisible();
     await expect(page.getByRole('heading', { name: 'Turnstone, again' })).toBeVisible();
@@ -148,7 +151,7 @@ test.describe('job files', () => {
     const path = await file.path();
     expect(JSON.parse(readFileSync(path, 'utf8'))).toMatchObject({ document: { name: 'Dotterel' } });
 
-    await page.goto('/');
+    await visit(page, '/');
     await page.getByLabel('Job file').setInputFiles(path);
     await expect(page.getByRole('heading', { name: 'Dotterel' })).toBeVisible();
     expect(page.url()).not.toBe(first);
@@ -157,7 +160,7 @@ test.describe('job files', () => {
   });
 
   test('a file that is not right is refused with where and why, and nothing is made', async ({ page }) => {
-    await page.goto('/');
+    await visit(page, '/');
     const lines = page.getByRole('listitem');
     await expect(lines.first()).toBeVisible();
     // The shelves are read one by one: the last of them is there.

@@ -78,6 +78,26 @@ export function field(page: Page, label: string): Locator {
   return page.getByLabel(label, { exact: true });
 }
 
+/**
+ * Goes to an address of the application as its links do: the page is loaded the first time only, which takes
+ * longer than everything else a test does. Use `page.goto` where the loading itself is what is tried.
+ */
+export async function visit(page: Page, path: string): Promise<void> {
+  if (!page.url().startsWith('http')) {
+    await page.goto(path);
+    return;
+  }
+  const shown = page.locator('[data-page]');
+  const before = await shown.getAttribute('data-page');
+  await page.evaluate((to) => {
+    history.pushState(null, '', to);
+    dispatchEvent(new PopStateEvent('popstate', { state: null }));
+  }, path);
+  const { pathname } = new URL(path, page.url());
+  // Whatever it leads to: the page that was left is gone before anything is looked at.
+  if (pathname !== before) await expect(shown).not.toHaveAttribute('data-page', before ?? '');
+}
+
 /** Opens the margins that are folded since they are well and known. */
 export async function showAllMargins(page: Page): Promise<void> {
   await page.getByRole('button', { name: /more (is|are) ok|Every corner/ }).click();
@@ -133,7 +153,8 @@ export async function quickStart(
   const made = await page.request.post('/api/jobs', { data: { id, document, entries } });
   expect([made.status(), await made.text()]).toEqual([201, expect.any(String)]);
   await page.goto(`/jobs/${id}/next`);
-  await expect(page).toHaveURL(new RegExp(`/jobs/${id}/\\w+`));
+  // Where it leads is settled before anything else is gone to.
+  await expect(page).toHaveURL(new RegExp(`/jobs/${id}/(?!next)\\w+`));
   return id;
 }
 
@@ -188,4 +209,10 @@ export async function lockAnyway(page: Page, reason: string): Promise<void> {
     await why.fill(reason);
     await lock.click();
   }
+}
+
+/** Has the sag bench show the fields for pressed and lifted. */
+export async function pressAndLift(page: Page): Promise<void> {
+  const way = page.getByLabel('pressed and lifted, which takes friction out', { exact: true });
+  if (!(await way.isChecked())) await way.check();
 }

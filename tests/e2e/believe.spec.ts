@@ -1,11 +1,11 @@
-import { allSent, expect, field, quickStart, test, readAll, turnAll } from './app.ts';
+import { allSent, expect, field, quickStart, test, readAll, turnAll, visit } from './app.ts';
 
 test.describe('the tape is believed', () => {
   test('a value corrected twice shows the last one, here and after a reload; undoing shows the one before', async ({
     page,
   }) => {
     const id = await quickStart(page, 'Knot', ['360', '375', '371', '371'], '350', '350');
-    await page.goto(`/jobs/${id}/baseline`);
+    await visit(page, `/jobs/${id}/baseline`);
     for (const value of ['355', '350']) {
       await field(page, 'Front left, reading 1').fill(value);
       await field(page, 'Front left, reading 1').press('Enter');
@@ -23,7 +23,7 @@ test.describe('the tape is believed', () => {
   test('an entry that is no number stays with its reason and stops the job from starting', async ({
     page,
   }) => {
-    await page.goto('/new?class=car');
+    await visit(page, '/new?class=car');
     await field(page, 'Measured height, front left').fill('375');
     await field(page, 'Measured height, front right').fill('37o');
     await field(page, 'Target height, front').fill('365');
@@ -40,7 +40,7 @@ test.describe('the tape is believed', () => {
 
   test('switched to inches, every field opened and left changes nothing', async ({ page }) => {
     const id = await quickStart(page, 'Stilt', ['372', '375', '388', '386'], '350', '360');
-    await page.goto(`/jobs/${id}/intake`);
+    await visit(page, `/jobs/${id}/intake`);
     await field(page, 'Thread pitch, front').fill('1.75');
     await field(page, 'Thread pitch, front').press('Enter');
     await allSent(page);
@@ -63,7 +63,7 @@ test.describe('the tape is believed', () => {
     page,
   }) => {
     const id = await quickStart(page, 'Godwit', ['372', '375', '388', '386'], '350', '360');
-    await page.goto(`/jobs/${id}/plan`);
+    await visit(page, `/jobs/${id}/plan`);
     await expect(page.getByTestId('move-LF')).toContainText(/^Lower 2\d\s?mm/);
     await expect(page.getByTestId('move-LF')).toContainText('turns away from the spring');
     await turnAll(page);
@@ -79,7 +79,7 @@ test.describe('the tape is believed', () => {
     await expect(page.getByTestId('compared').first()).toContainText(/predicted .* measured .* lower/);
     await expect(page.getByTestId('expected')).toHaveCount(0);
     await expect(page.getByTestId('learnt')).toContainText(/Front: 1 mm of seat moves it.*≈ 1\.[789]/);
-    await page.goto(`/jobs/${id}/plan`);
+    await visit(page, `/jobs/${id}/plan`);
     await expect(page.getByTestId('move-LF')).toContainText(/^Raise \d+\s?mm/);
     await expect(page.getByTestId('move-LR')).toContainText(/^Lower \d+\s?mm/);
   });
@@ -87,12 +87,12 @@ test.describe('the tape is believed', () => {
   test('the suspension is picked from pictures, the ratio measured in two heights and two lengths', async ({
     page,
   }) => {
-    await page.goto('/new?class=car');
+    await visit(page, '/new?class=car');
     await page.getByRole('button', { name: /^Suspension, front/ }).click();
     await page.getByRole('button', { name: /^Double wishbone/ }).click();
     await expect(field(page, 'Ratio, front')).toHaveAttribute('placeholder', '0.61 assumed');
     const id = await quickStart(page, 'Dunlin two', ['372', '375', '388', '386'], '350', '360');
-    await page.goto(`/jobs/${id}/plan`);
+    await visit(page, `/jobs/${id}/plan`);
     await expect(page.getByTestId('ratio-offer')).toContainText('Measure it while it goes up');
     await page.getByTestId('ratio-offer').getByRole('link').click();
     for (const [label, value] of [
@@ -113,14 +113,14 @@ test.describe('the tape is believed', () => {
     page,
   }) => {
     const id = await quickStart(page, 'Greenshank', ['380', '380', '380', '380'], '360', '360');
-    await page.goto(`/jobs/${id}/intake`);
+    await visit(page, `/jobs/${id}/intake`);
     for (const corner of ['front', 'rear']) {
       await field(page, `Motion ratio, ${corner}`).fill('0.5');
       await field(page, `Motion ratio, ${corner}`).press('Enter');
     }
-    await page.goto(`/jobs/${id}/baseline`);
+    await visit(page, `/jobs/${id}/baseline`);
     await page.getByLabel('rolled').check();
-    await page.goto(`/jobs/${id}/plan`);
+    await visit(page, `/jobs/${id}/plan`);
     await turnAll(page);
     await page.getByLabel('rolled').check();
     // Left front up instead of down: 30 mm above the others there, 10 at its neighbours, 10 below across.
@@ -128,18 +128,18 @@ test.describe('the tape is believed', () => {
     const doubt = page.getByTestId('doubt');
     await expect(doubt).toContainText('The front left collar was turned the other way in round 1');
     await expect(page.getByTestId('verdict')).not.toContainText('finish');
-    await page.goto(`/jobs/${id}/plan`);
+    await visit(page, `/jobs/${id}/plan`);
     await expect(page.getByTestId('move-LF')).toContainText('check its collar first');
     await doubt.getByRole('button', { name: 'I checked: it is right as read' }).click();
     await expect(page.getByTestId('move-LF')).not.toContainText('check its collar first');
   });
 
   test('the sag bench and a new setup keep what is theirs', async ({ page }) => {
-    await page.goto('/new?class=motorcycle');
+    await visit(page, '/new?class=motorcycle');
     await field(page, 'Measured height, rear wheel').fill('604');
     await field(page, 'Measured height, rear wheel').press('Enter');
-    await page.goto('/sag');
-    await page.goto('/new?class=motorcycle');
+    await visit(page, '/sag');
+    await visit(page, '/new?class=motorcycle');
     await expect(field(page, 'Measured height, rear wheel')).toHaveValue('604');
     const kept = await page.evaluate(() => localStorage.getItem('margin-sag-setup') ?? '');
     expect(kept).not.toContain('604');
@@ -153,7 +153,7 @@ test.describe('the tape is believed', () => {
     await field(last, 'Front left, reading 2').fill('373');
     await field(last, 'Front left, reading 2').press('Enter');
     await allSent(last);
-    await page.goto(`/jobs/${id}/baseline`);
+    await visit(page, `/jobs/${id}/baseline`);
     await expect(field(page, 'Front left, reading 2')).toHaveValue('373');
   });
 });

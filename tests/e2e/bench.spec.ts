@@ -1,10 +1,10 @@
-import { allSent, expect, field, quickStart, test } from './app.ts';
+import { allSent, expect, field, quickStart, test, visit } from './app.ts';
 
 const demo = (n: number, stage: string) => `/jobs/00000000-0000-4000-8000-000${n}00000000/${stage}`;
 
 test('a ratio that changes: table in place of constant, the same on the other side', async ({ page }) => {
   const id = await quickStart(page, 'Pipit', ['375', '375', '381', '381'], '365', '371');
-  await page.goto(`/jobs/${id}/intake`);
+  await visit(page, `/jobs/${id}/intake`);
   await page.getByRole('button', { name: 'Motion ratio from, front: constant' }).click();
   const dialog = page.getByRole('dialog', { name: 'Motion ratio, front' });
   await dialog.getByLabel('Motion ratio from').selectOption('table');
@@ -56,7 +56,7 @@ test('a ratio that changes: table in place of constant, the same on the other si
 });
 
 test('a cam’s positions and an end-stroke chamber are described as they are read off', async ({ page }) => {
-  await page.goto(demo(4, 'intake'));
+  await visit(page, demo(4, 'intake'));
   await expect(field(page, 'Each further, skid rear arm')).toHaveValue('10');
   await field(page, 'Positions, skid rear arm').fill('5');
   await page.keyboard.press('Tab');
@@ -82,7 +82,7 @@ test('a cam’s positions and an end-stroke chamber are described as they are re
 test('a clearance measured before it goes out is held against the least that was wanted', async ({
   page,
 }) => {
-  await page.goto(demo(1, 'close-out'));
+  await visit(page, demo(1, 'close-out'));
   const section = page.getByRole('region', { name: 'Clearances at this height' });
   await expect(section.getByRole('row')).toHaveCount(3);
   await expect(section).toContainText('172');
@@ -98,7 +98,7 @@ test('a clearance measured before it goes out is held against the least that was
 });
 
 test('a tender is told apart from the springs that carry', async ({ page }) => {
-  await page.goto(demo(3, 'intake'));
+  await visit(page, demo(3, 'intake'));
   const tender = page.getByRole('checkbox', { name: 'Spring 1 is a tender, front' });
   await expect(tender).not.toBeChecked();
   await tender.check();

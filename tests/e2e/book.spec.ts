@@ -1,4 +1,4 @@
-import { allSent, expect, field, quickStart, test } from './app.ts';
+import { allSent, expect, field, quickStart, test, visit } from './app.ts';
 
 test('two rounds side by side, and the first put back as the next plan', async ({ page }) => {
   await quickStart(page, 'Stint', Array<string>(4).fill('375'), '365', '365');
@@ -16,7 +16,7 @@ test('two rounds side by side, and the first put back as the next plan', async (
   await page.keyboard.press('Tab');
   await allSent(page);
 
-  await page.goto('/');
+  await visit(page, '/');
   await page.getByRole('link', { name: 'Logbook' }).click();
   const sheet = page.getByRole('region', { name: 'Settings of Stint' });
   await expect(sheet).toBeVisible();
@@ -39,9 +39,9 @@ test('two rounds side by side, and the first put back as the next plan', async (
 test('every machine has its page, also a sled with its cam, and one that is locked says so', async ({
   page,
 }) => {
-  await page.goto('/book');
+  await visit(page, '/book');
   await page.getByRole('button', { name: /Kittiwake/ }).click();
-  await expect(page.getByRole('region', { name: 'Settings of Kittiwake' })).toContainText('cam 1');
+  await expect(page.getByRole('region', { name: 'Settings of Kittiwake' })).toContainText('position 1');
   await page
     .getByRole('button', { name: /Turnstone/ })
     .first()
@@ -52,7 +52,7 @@ test('every machine has its page, also a sled with its cam, and one that is lock
 
 test('at 390 px the book scrolls within itself, not the page', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
-  await page.goto('/book');
+  await visit(page, '/book');
   await expect(page.getByRole('table')).toBeVisible();
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
 });

@@ -7,7 +7,7 @@ import type { JobDocument } from '#core/document/types.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import type { MachineClass } from '#core/kinds/classes/index.ts';
 import { hideVehicle, isIn, measure, work, type Vehicle } from '../fixtures/shop.ts';
-import { lockAnyway, allSent, expect, field, test, turnAsTold } from './app.ts';
+import { lockAnyway, allSent, expect, field, test, turnAsTold, visit } from './app.ts';
 
 /** Readings grow with the seat; a hundred more than the simulated collar, so that none is negative. */
 const READS = 100;
@@ -106,7 +106,7 @@ test.describe('a whole job on a simulated machine, from readings to the handover
         data: { id, document: describe(vehicle, leafMm), entries: [] },
       });
       expect(made.status()).toBe(201);
-      await page.goto(`/jobs/${id}/baseline`);
+      await visit(page, `/jobs/${id}/baseline`);
       await read(page, vehicle);
       for (const { name, collar } of vehicle.nominal.corners)
         await page

@@ -1,7 +1,7 @@
-import { allSent, expect, field, quickStart, test } from './app.ts';
+import { allSent, expect, field, quickStart, test, visit } from './app.ts';
 
 test.describe('the number field', () => {
-  test.beforeEach(({ page }) => page.goto('/new?class=car'));
+  test.beforeEach(({ page }) => visit(page, '/new?class=car'));
 
   test('says how it understood, in both systems, while typing', async ({ page }) => {
     const input = field(page, 'Measured height, front left');
@@ -67,7 +67,7 @@ test.describe('the number field', () => {
 
   test('the travel rule moves while typing, before anything is kept', async ({ page }) => {
     const id = await quickStart(page, 'Turnstone', ['375', '375', '371', '371'], '365', '362');
-    await page.goto(`/jobs/${id}/baseline`);
+    await visit(page, `/jobs/${id}/baseline`);
     const target = page.locator('[data-rule="front left"] [data-mark=target]').locator('..');
     const before = await target.getAttribute('style');
     await field(page, 'Front left, reading 2').fill('385');

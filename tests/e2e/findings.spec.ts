@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { Page } from '@playwright/test';
 import { situations } from '../fixtures/situations/index.ts';
-import { allSent, expect, field, quickStart, test } from './app.ts';
+import { allSent, expect, field, quickStart, test, visit } from './app.ts';
 
 /** Puts a situation of the table, or its twin, on the server; gives the way to its sheet. */
 async function put(page: Page, name: string): Promise<string> {
@@ -33,18 +33,18 @@ const told: { name: string; stage: string; region: string; what: RegExp; way: Re
 test.describe('what is found is told on the sheet with its way out, and not of the twin', () => {
   for (const { name, stage, region, what, way } of told)
     test(name, async ({ page }) => {
-      await page.goto(`${await put(page, name)}/${stage}`);
+      await visit(page, `${await put(page, name)}/${stage}`);
       const place = page.getByRole('region', { name: region });
       await expect(place).toContainText(what);
       await expect(place).toContainText(way);
-      await page.goto(`${await put(page, `${name}: twin`)}/${stage}`);
+      await visit(page, `${await put(page, `${name}: twin`)}/${stage}`);
       await expect(page.getByRole('heading', { name: 'Margins' })).toBeVisible();
       await expect(page.getByText(what)).toHaveCount(0);
     });
 });
 
 test('a finding opens to the figures it goes by, each with where it is from', async ({ page }) => {
-  await page.goto(`${await put(page, 'lower mount below its engagement')}/plan`);
+  await visit(page, `${await put(page, 'lower mount below its engagement')}/plan`);
   const place = page.getByRole('region', { name: 'Correct these' });
   await expect(place.getByText(/^thread diameter/)).toBeHidden();
   await place.getByText('what this goes by').click();
@@ -56,15 +56,15 @@ test('everything turned the wrong way: that is checked before anything else, and
   page,
 }) => {
   const sheet = await put(page, 'all four turned the other way, by the tape alone');
-  await page.goto(`${sheet}/next`);
+  await visit(page, `${sheet}/next`);
   await expect(page).toHaveURL(/measure$/);
   const doubt = page.getByTestId('doubt');
   await expect(doubt).toContainText(
     'front left, front right, rear left and rear right collars were turned the other way',
   );
-  await page.goto('/');
+  await visit(page, '/');
   await expect(page.locator('main')).toContainText(/check which way it was turned, front left/i);
-  await page.goto(`${sheet}/measure`);
+  await visit(page, `${sheet}/measure`);
   await doubt.getByRole('button', { name: 'It was: put the record right' }).click();
   await expect(doubt).toHaveCount(0);
   await allSent(page);
@@ -74,7 +74,7 @@ test('everything turned the wrong way: that is checked before anything else, and
 });
 
 test('two digits swapped: asked about on New setup as soon as all are read', async ({ page }) => {
-  await page.goto('/new?class=car');
+  await visit(page, '/new?class=car');
   for (const [k, mm] of ['327', '375', '388', '386'].entries())
     await field(
       page,
@@ -93,14 +93,14 @@ test('two digits swapped: asked about on the plan before it is followed, and gon
   page,
 }) => {
   const id = await quickStart(page, 'Sandpiper', ['327', '375', '388', '386'], '350', '360');
-  await page.goto(`/jobs/${id}/plan`);
+  await visit(page, `/jobs/${id}/plan`);
   const asked = page.getByTestId('asked-pair-apart');
   await expect(asked).toContainText('Is it 372 mm front left, with two digits swapped?');
   await asked.getByRole('link', { name: 'Correct it' }).click();
   await field(page, 'Front left, reading 1').fill('372');
   await page.keyboard.press('Tab');
   await allSent(page);
-  await page.goto(`/jobs/${id}/plan`);
+  await visit(page, `/jobs/${id}/plan`);
   await expect(page.getByTestId('move-LF')).toContainText('Lower');
   await expect(asked).toHaveCount(0);
 });
@@ -109,7 +109,7 @@ test('entries that cannot all be so are asked about until one is changed, or the
   page,
 }) => {
   const sheet = await put(page, 'tyres left and right unlike');
-  await page.goto(`${sheet}/prep`);
+  await visit(page, `${sheet}/prep`);
   const asked = page.getByTestId('asked-tyres-unlike');
   await expect(asked).toContainText('The front left tyre has 1.3 bar');
   await asked.getByRole('button', { name: 'It is right' }).click();
@@ -130,17 +130,17 @@ test('entries that cannot all be so are asked about until one is changed, or the
 test('a height typed in centimetres is asked about where it was typed, and stays as typed', async ({
   page,
 }) => {
-  await page.goto(`${await put(page, 'a height typed in centimetres')}/baseline`);
+  await visit(page, `${await put(page, 'a height typed in centimetres')}/baseline`);
   await expect(page.getByTestId('asked-in-cm')).toContainText('36.5 mm was read, about 365 mm is expected');
   await expect(field(page, 'Front left, reading 1')).toHaveValue('36.5');
 });
 
 test('cautions are those of what is really turned', async ({ page }) => {
   const cautions = page.getByText('Never undo the top nut of a damper');
-  await page.goto(`${await put(page, 'the thread ends before the target: twin')}/plan`);
+  await visit(page, `${await put(page, 'the thread ends before the target: twin')}/plan`);
   await page.getByRole('button', { name: 'Start turning' }).click();
   await expect(cautions).toBeVisible();
-  await page.goto(`${await put(page, 'leaves too coarse for the target')}/plan`);
+  await visit(page, `${await put(page, 'leaves too coarse for the target')}/plan`);
   const turning = page.getByRole('button', { name: 'Start turning' });
   if (await turning.isEnabled()) await turning.click();
   await expect(page.getByText('Keep fingers out of the coils')).toBeVisible();

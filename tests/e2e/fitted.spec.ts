@@ -1,4 +1,4 @@
-import { allSent, expect, field, quickStart, test, showAllMargins } from './app.ts';
+import { allSent, expect, field, quickStart, test, showAllMargins, visit } from './app.ts';
 
 const DUNLIN = '/jobs/00000000-0000-4000-8000-000100000000';
 
@@ -37,7 +37,7 @@ test.describe('springs and weights', () => {
   test('a load aboard in its own case: the margin says in which case it is least; undo takes it back', async ({
     page,
   }) => {
-    await page.goto(`${DUNLIN}/intake`);
+    await visit(page, `${DUNLIN}/intake`);
     const column = page.getByRole('complementary', { name: 'Margins' });
     await showAllMargins(page);
     await expect(column).toContainText('loaded for a week');
@@ -62,7 +62,7 @@ test.describe('springs and weights', () => {
   test('the plan is tried on drawn machines in a worker, and tried anew when it changes', async ({
     page,
   }) => {
-    await page.goto('/jobs/00000000-0000-4000-8000-000200000000/plan');
+    await visit(page, '/jobs/00000000-0000-4000-8000-000200000000/plan');
     const tried = page.getByTestId('sampled');
     await expect(tried).toContainText(/Tried on 2000 machines that fit the readings: \d+ % end in tolerance/);
     expect(page.workers()).toHaveLength(1);

@@ -1,8 +1,8 @@
 import { referenceKinds } from '#core/geometry/reference.ts';
-import { expect, test } from './app.ts';
+import { expect, test, visit } from './app.ts';
 
 test('a word of the trade is found by what else it is called, and its entry is opened', async ({ page }) => {
-  await page.goto('/');
+  await visit(page, '/');
   await expect(page.getByRole('heading', { name: 'Jobs', exact: true })).toBeVisible();
   await page.keyboard.press('/');
   await page.getByPlaceholder('Job, stage, command or word').fill('leverage');
@@ -15,7 +15,7 @@ test('a word of the trade is found by what else it is called, and its entry is o
 });
 
 test('every way to take a height is drawn; keys, printing and typing stand there too', async ({ page }) => {
-  await page.goto('/');
+  await visit(page, '/');
   await page.getByRole('link', { name: 'Help' }).click();
   await expect(page.getByRole('heading', { name: 'Help', exact: true })).toBeVisible();
   for (const kind of Object.keys(referenceKinds))
@@ -26,7 +26,7 @@ test('every way to take a height is drawn; keys, printing and typing stand there
 });
 
 test('a label with a word of the trade opens what it means, over the page', async ({ page }) => {
-  await page.goto('/jobs/00000000-0000-4000-8000-000200000000/intake');
+  await visit(page, '/jobs/00000000-0000-4000-8000-000200000000/intake');
   const dialog = page.getByRole('dialog');
   await page.getByRole('button', { name: 'Motion ratio', exact: true }).click();
   await expect(dialog).toContainText('How far the damper moves');

@@ -1,10 +1,10 @@
-import { allSent, expect, field, quickStart, test } from './app.ts';
+import { allSent, expect, field, quickStart, test, visit } from './app.ts';
 
 test('what is the same on both sides is asked once, and each side by itself where that is wanted', async ({
   page,
 }) => {
   const id = await quickStart(page, 'Knot', ['375', '375', '371', '371'], '365', '362');
-  await page.goto(`/jobs/${id}/intake`);
+  await visit(page, `/jobs/${id}/intake`);
   await field(page, 'Wheel travel, front').fill('142');
   await page.keyboard.press('Enter');
   await allSent(page);
@@ -30,7 +30,7 @@ test('what is the same on both sides is asked once, and each side by itself wher
 
 test('a refused word is never hidden by showing sides together or apart', async ({ page }) => {
   const id = await quickStart(page, 'Ruff', ['375', '375', '371', '371'], '365', '362');
-  await page.goto(`/jobs/${id}/intake`);
+  await visit(page, `/jobs/${id}/intake`);
   await field(page, 'Target height, front').fill('36o');
   await page.keyboard.press('Tab');
   const both = page.getByRole('checkbox', { name: 'Same both sides, front' });

@@ -1,4 +1,4 @@
-import { allSent, expect, field, quickStart, test } from './app.ts';
+import { allSent, expect, field, quickStart, test, visit } from './app.ts';
 
 test.describe('nothing typed is lost', () => {
   test('two windows: a change shows in the other; the later of two on one field is told and shown both', async ({
@@ -8,7 +8,7 @@ test.describe('nothing typed is lost', () => {
     baseURL,
   }) => {
     const id = await quickStart(page, 'Redshank', ['375', '375', '371', '371'], '365', '362');
-    await page.goto(`/jobs/${id}/intake`);
+    await visit(page, `/jobs/${id}/intake`);
     const other = await context.newPage();
     await other.goto(`/jobs/${id}/intake`);
     await field(page, 'Target height, front').fill('360');
@@ -41,7 +41,7 @@ test.describe('nothing typed is lost', () => {
     app,
   }) => {
     const id = await quickStart(page, 'Oystercatcher', ['375', '375', '371', '371'], '365', '362');
-    await page.goto(`/jobs/${id}/baseline`);
+    await visit(page, `/jobs/${id}/baseline`);
     await expect(page.getByTestId('now-LF')).toContainText('375');
     await app.stop();
     try {
@@ -64,7 +64,7 @@ test.describe('nothing typed is lost', () => {
 
   test('a job read while an entry was on its way shows that entry all the same', async ({ page }) => {
     const id = await quickStart(page, 'Knot', ['375', '375', '371', '371'], '365', '362');
-    await page.goto(`/jobs/${id}/baseline`);
+    await visit(page, `/jobs/${id}/baseline`);
     await page.route('**/entries', (route) => route.abort());
     await field(page, 'Front left, reading 2').fill('377');
     await field(page, 'Front left, reading 2').press('Enter');
@@ -97,7 +97,7 @@ test.describe('nothing typed is lost', () => {
 
   test('half a number survives leaving and reloading', async ({ page }) => {
     const id = await quickStart(page, 'Godwit', ['375', '375', '371', '371'], '365', '362');
-    await page.goto(`/jobs/${id}/baseline`);
+    await visit(page, `/jobs/${id}/baseline`);
     await field(page, 'Rear right, reading 3').fill('14 3/');
     await page.reload();
     await expect(field(page, 'Rear right, reading 3')).toHaveValue('14 3/');
@@ -108,7 +108,7 @@ test.describe('nothing typed is lost', () => {
     request,
   }) => {
     const id = await quickStart(page, 'Avocet', ['375', '375', '371', '371'], '365', '362');
-    await page.goto(`/jobs/${id}/baseline`);
+    await visit(page, `/jobs/${id}/baseline`);
     await field(page, 'Front left, reading 1').fill('370');
     await field(page, 'Front left, reading 1').press('Enter');
     await allSent(page);
@@ -123,9 +123,9 @@ test.describe('nothing typed is lost', () => {
   });
 
   test('a link to nothing says so', async ({ page }) => {
-    await page.goto('/jobs/00000000-0000-4000-8000-00000000ffff/plan');
+    await visit(page, '/jobs/00000000-0000-4000-8000-00000000ffff/plan');
     await expect(page.getByText('There is no such job.')).toBeVisible();
-    await page.goto('/no/such/place');
+    await visit(page, '/no/such/place');
     await expect(page.getByText('There is nothing at this address')).toBeVisible();
   });
 });

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { allSent, expect, field, test } from './app.ts';
+import { allSent, expect, field, test, visit } from './app.ts';
 
 /** What has the focus, by the name a screen reader would say. */
 const focused = (page: Page) =>
@@ -38,7 +38,7 @@ test('a whole job without a mouse: start, measure, plan, turn in the bay, measur
   page,
 }) => {
   test.setTimeout(120_000);
-  await page.goto('/?find=dunlin');
+  await visit(page, '/?find=dunlin');
   await expect(page.locator('a[href*="000100000000"]')).toBeVisible();
   await page.keyboard.press('n');
   await expect(page).toHaveURL(/\/new/);
@@ -106,7 +106,7 @@ test('a whole job without a mouse: start, measure, plan, turn in the bay, measur
 test('an adjuster is picked with the keyboard, and the focus comes back to where it was', async ({
   page,
 }) => {
-  await page.goto('/jobs/00000000-0000-4000-8000-000500000000/intake');
+  await visit(page, '/jobs/00000000-0000-4000-8000-000500000000/intake');
   await tabTo(page, /^What is turned, front wheel/);
   await page.keyboard.press('Enter');
   await expect(page.getByRole('dialog')).toBeVisible();

@@ -1,4 +1,4 @@
-import { allSent, expect, field, quickStart, test, showAllMargins } from './app.ts';
+import { allSent, expect, field, quickStart, test, showAllMargins, visit } from './app.ts';
 
 const READINGS = ['375', '375', '371', '371'];
 
@@ -22,7 +22,7 @@ test.describe('round the sheet', () => {
         .locator('svg')
         .first(),
     ).toBeVisible();
-    await page.goto(`/jobs/${id}/plan`);
+    await visit(page, `/jobs/${id}/plan`);
     await expect(page.getByTestId('move-LF')).toContainText('towards the spring');
     await expect(page.getByRole('banner')).toContainText('Round 1, rolled');
   });
@@ -32,10 +32,10 @@ test.describe('round the sheet', () => {
     await page.getByRole('button', { name: 'Start turning' }).click();
     await expect(page.getByRole('button', { name: 'Done, front left' })).toBeVisible();
     const before = await page.locator('[data-corner=LF]').innerText();
-    await page.goto(`/jobs/${id}/intake`);
+    await visit(page, `/jobs/${id}/intake`);
     await field(page, 'Target height, front').fill('355');
     await field(page, 'Target height, front').press('Enter');
-    await page.goto(`/jobs/${id}/plan`);
+    await visit(page, `/jobs/${id}/plan`);
     await page.getByRole('button', { name: 'Use this new plan' }).click();
     await expect(page).toHaveURL(/turn$/);
     await expect(async () =>
@@ -47,7 +47,7 @@ test.describe('round the sheet', () => {
     page,
   }) => {
     const id = await quickStart(page, 'Garganey', READINGS, '365', '362');
-    await page.goto(`/jobs/${id}/intake`);
+    await visit(page, `/jobs/${id}/intake`);
     await expect(field(page, 'Motion ratio, front')).toHaveAttribute('placeholder', '0.71 assumed');
     await field(page, 'Least collar reading, front').fill('60');
     await field(page, 'Least collar reading, front').press('Enter');
@@ -68,7 +68,7 @@ test.describe('round the sheet', () => {
     await expect(field(page, 'Greatest collar reading, front')).toHaveValue('');
     await field(page, 'Greatest collar reading, front').fill('120');
     await field(page, 'Greatest collar reading, front').press('Enter');
-    await page.goto(`/jobs/${id}/baseline`);
+    await visit(page, `/jobs/${id}/baseline`);
     await field(page, 'Collar reads').first().fill('80');
     await field(page, 'Collar reads').first().press('Enter');
     await showAllMargins(page);
@@ -94,7 +94,7 @@ test.describe('round the sheet', () => {
 
   test('stages walk with [ and ], corners with 1 to 4, units with u', async ({ page }) => {
     const id = await quickStart(page, 'Knot', READINGS, '365', '362');
-    await page.goto(`/jobs/${id}/baseline`);
+    await visit(page, `/jobs/${id}/baseline`);
     await expect(page.getByTestId('now-LF')).toBeVisible();
     await page.keyboard.press('3');
     await expect(page.locator('[data-corner=LR] [data-sum]').first()).toBeFocused();
@@ -121,7 +121,7 @@ test.describe('two hands at once', () => {
     baseURL,
   }) => {
     const id = await quickStart(page, 'Dotterel', READINGS, '365', '362');
-    await page.goto(`/jobs/${id}/baseline`);
+    await visit(page, `/jobs/${id}/baseline`);
     // Another browser: tabs of one share what the server tells.
     const deaf = await (await browser.newContext(baseURL ? { baseURL } : {})).newPage();
     await deaf.route('**/api/events', (route) => route.abort());
@@ -139,12 +139,12 @@ test.describe('two hands at once', () => {
   });
 
   test('a job started while the server is away is there when it is back', async ({ page, app }) => {
-    await page.goto('/new?class=truck');
+    await visit(page, '/new?class=truck');
     await field(page, 'Measured height, front left').fill('560');
     await field(page, 'Target height, front').fill('550');
     await field(page, 'Name of the job').fill('Storm Petrel');
     // The sheet's own code is fetched once before the server goes.
-    await page.goto('/jobs/00000000-0000-4000-8000-000100000000/plan');
+    await visit(page, '/jobs/00000000-0000-4000-8000-000100000000/plan');
     await page.getByRole('link', { name: 'Margin, to the jobs' }).click();
     await expect(page.getByRole('searchbox', { name: 'Search jobs and machines' })).toBeVisible();
     await page.keyboard.press('n');
@@ -158,7 +158,7 @@ test.describe('two hands at once', () => {
       await app.start();
     }
     await allSent(page);
-    await page.goto('/');
+    await visit(page, '/');
     await expect(page.getByRole('link', { name: /Storm Petrel/ })).toBeVisible();
   });
 
@@ -171,7 +171,7 @@ test.describe('two hands at once', () => {
     await other.goto(`/jobs/${id}/intake`);
     await field(other, 'Target height, rear').fill('350');
     await field(other, 'Target height, rear').press('Enter');
-    await page.goto(`/jobs/${id}/intake`);
+    await visit(page, `/jobs/${id}/intake`);
     const undo = page.getByRole('button', { name: 'Undo' });
     await expect(undo).toHaveAttribute('title', /Undo: Target height, rear/);
     await undo.click();
@@ -180,7 +180,7 @@ test.describe('two hands at once', () => {
 });
 
 test('on paper: corners where they are, boxes for a pen, no buttons', async ({ page }) => {
-  await page.goto('/jobs/00000000-0000-4000-8000-000100000000/plan');
+  await visit(page, '/jobs/00000000-0000-4000-8000-000100000000/plan');
   await expect(page.getByTestId('move-LF')).toBeVisible();
   await page.setViewportSize({ width: 703, height: 1000 });
   await page.emulateMedia({ media: 'print' });

@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import { lockAnyway, allSent, expect, field, quickStart, test } from './app.ts';
+import { lockAnyway, allSent, expect, field, quickStart, test, visit } from './app.ts';
 
 const demo = (n: number, stage: string) => `/jobs/00000000-0000-4000-8000-000${n}00000000/${stage}`;
 
@@ -7,7 +7,7 @@ test('an adjuster is picked from its picture, for both sides, and the plan then 
   page,
 }) => {
   const id = await quickStart(page, 'Godwit', ['575', '575', '580', '580'], '575', '600');
-  await page.goto(`/jobs/${id}/intake`);
+  await visit(page, `/jobs/${id}/intake`);
   await page.getByRole('button', { name: 'What is turned, rear: seat collar' }).click();
   await expect(page.getByRole('checkbox', { name: 'The same rear right' })).toBeChecked();
   await page.getByRole('button', { name: /^Leaf pack/ }).click();
@@ -15,7 +15,7 @@ test('an adjuster is picked from its picture, for both sides, and the plan then 
   await field(page, 'One step, rear').fill('20');
   await page.keyboard.press('Tab');
   await allSent(page);
-  await page.goto(`/jobs/${id}/plan`);
+  await visit(page, `/jobs/${id}/plan`);
   await expect(page.getByTestId('move-LR')).toContainText('1 leaf more');
   await page.getByRole('button', { name: 'Start turning' }).click();
   await field(page, 'Leaves done, fewer is −').first().fill('1');
@@ -28,7 +28,7 @@ test('what can touch is entered and becomes a margin; a second spring and its ri
   page,
 }) => {
   const id = await quickStart(page, 'Dotterel', ['375', '375', '381', '381'], '400', '400');
-  await page.goto(`/jobs/${id}/intake`);
+  await visit(page, `/jobs/${id}/intake`);
   await page.getByRole('button', { name: /Clearances, bars and floor/ }).click();
   await page.getByRole('button', { name: 'Add a shaft joint' }).click();
   // It starts empty and counts for nothing until it is filled; half filled it is still there after a reload.
@@ -71,7 +71,7 @@ test('a strut is read from its hole; load cases have names of their own; a toler
   page,
 }) => {
   const id = await quickStart(page, 'Ruff', ['375', '375', '381', '381'], '375', '381');
-  await page.goto(`/jobs/${id}/intake`);
+  await visit(page, `/jobs/${id}/intake`);
   await page.getByRole('button', { name: 'What is turned, front: seat collar' }).click();
   await page.getByRole('button', { name: /^Strut/ }).click();
   await page.getByRole('button', { name: /^Where it is measured/ }).click();
@@ -88,16 +88,16 @@ test('a strut is read from its hole; load cases have names of their own; a toler
   await page.keyboard.press('Tab');
   await page.getByRole('checkbox', { name: 'load 1 aboard two up' }).check();
   await allSent(page);
-  await page.goto(`/jobs/${id}/plan`);
+  await visit(page, `/jobs/${id}/plan`);
   await expect(page.locator('[data-case="two up"]')).toBeVisible();
-  await page.goto(`/jobs/${id}/intake`);
+  await visit(page, `/jobs/${id}/intake`);
   await page.getByRole('button', { name: 'Remove load case two up' }).click();
   await expect(field(page, 'Name of load case 3')).toHaveCount(0);
   await allSent(page);
 });
 
 test('a picture of the point is kept with the machine, shown, and removed', async ({ page, app }) => {
-  await page.goto(demo(6, 'baseline'));
+  await visit(page, demo(6, 'baseline'));
   const buffer = await sharp({ create: { width: 640, height: 480, channels: 3, background: '#778899' } })
     .jpeg()
     .toBuffer();
@@ -125,7 +125,7 @@ test('a picture of the point is kept with the machine, shown, and removed', asyn
 test('the next reading is named, and a reading far off what it should be is asked about', async ({
   page,
 }) => {
-  await page.goto(demo(2, 'measure'));
+  await visit(page, demo(2, 'measure'));
   const next = page.getByTestId('next-reading');
   // Read twice everywhere and alike: nothing more is asked for until one reading is far from the other.
   await expect(next).toHaveCount(0);
@@ -144,7 +144,7 @@ test('the next reading is named, and a reading far off what it should be is aske
 
 test('plans side by side: another way is taken and turned', async ({ page }) => {
   const id = await quickStart(page, 'Sanderling', ['379', '371', '381', '381'], '365', '371');
-  await page.goto(`/jobs/${id}/plan`);
+  await visit(page, `/jobs/${id}/plan`);
   await page.getByRole('button', { name: /Other ways to do it/ }).click();
   const alike = page.locator('[data-way=sides]');
   await expect(alike).toContainText('Equal left and right');
@@ -169,7 +169,7 @@ test('plans side by side: another way is taken and turned', async ({ page }) => 
 });
 
 test('a kit sheet’s start: its collar readings become the work list', async ({ page }) => {
-  await page.goto(demo(1, 'plan'));
+  await visit(page, demo(1, 'plan'));
   await page.getByRole('button', { name: /Start from a kit sheet/ }).click();
   await field(page, 'Collar to read, front left').fill('60');
   await page.keyboard.press('Tab');
@@ -181,13 +181,13 @@ test('a kit sheet’s start: its collar readings become the work list', async ({
 });
 
 test('every load case stands on the plan', async ({ page }) => {
-  await page.goto(demo(1, 'plan'));
+  await visit(page, demo(1, 'plan'));
   await expect(page.locator('[data-case]')).toHaveCount(2);
   await expect(page.locator('[data-case="loaded for a week"]')).toContainText(/ok|low|out/);
 });
 
 test('rings: a gap by share of bump, the move to it, and the block that proves it', async ({ page }) => {
-  await page.goto(demo(3, 'rings'));
+  await visit(page, demo(3, 'rings'));
   await field(page, 'Share of bump, ring 1, front left').fill('25');
   await page.keyboard.press('Tab');
   const row = page.locator('[data-ring=LF-0]');
@@ -202,7 +202,7 @@ test('rings: a gap by share of bump, the move to it, and the block that proves i
 
 test('a caution is ticked as read; back from the road, what the springs lost is learnt', async ({ page }) => {
   const id = await quickStart(page, 'Redshank', ['365', '365', '371', '371'], '365', '371');
-  await page.goto(`/jobs/${id}/close-out`);
+  await visit(page, `/jobs/${id}/close-out`);
   await expect(page.getByText('3 cautions not ticked as read.')).toBeVisible();
   await page.getByRole('checkbox', { name: /^Align before the road/ }).check();
   await expect(page.getByText('2 cautions not ticked as read.')).toBeVisible();
@@ -227,7 +227,7 @@ test('a caution is ticked as read; back from the road, what the springs lost is 
 test('ride: a damper setting found by halves, and an earlier setting opened beside this one', async ({
   page,
 }) => {
-  await page.goto(demo(2, 'ride'));
+  await visit(page, demo(2, 'ride'));
   await page.getByRole('button', { name: 'Begin' }).click();
   await field(page, 'Clicks from full hard to full soft').fill('12');
   await page.keyboard.press('Enter');
@@ -246,7 +246,7 @@ test('ride: a damper setting found by halves, and an earlier setting opened besi
 });
 
 test('a sled’s blocks and strap are set by position', async ({ page }) => {
-  await page.goto(demo(4, 'intake'));
+  await visit(page, demo(4, 'intake'));
   await field(page, 'Limiter strap holes').fill('6');
   await page.keyboard.press('Tab');
   await page.getByRole('link', { name: /^Ride/ }).click();
@@ -266,7 +266,7 @@ test('the measuring sheet is one page of paper, A4 and Letter, for every class a
     '/paper?class=motorcycle',
     demo(1, 'paper'),
   ]) {
-    await page.goto(path);
+    await visit(page, path);
     await expect(page.getByRole('article', { name: 'Measuring sheet' })).toBeVisible();
     await page.waitForTimeout(200);
     for (const format of ['A4', 'Letter']) {
@@ -277,13 +277,13 @@ test('the measuring sheet is one page of paper, A4 and Letter, for every class a
 });
 
 test('lists are found by words and read on', async ({ page }) => {
-  await page.goto('/');
+  await visit(page, '/');
   await page.getByRole('searchbox', { name: 'Search jobs and machines' }).fill('merg');
   await expect(page.getByRole('link', { name: /Merganser/ })).toBeVisible();
   await expect(page.getByRole('link', { name: /Dunlin/ })).toHaveCount(0);
   await page.getByRole('searchbox').fill('no such boat');
   await expect(page.getByText('No results. Type part of a job’s or a machine’s name.')).toBeVisible();
-  await page.goto('/book?find=turnst');
+  await visit(page, '/book?find=turnst');
   await expect(page.getByRole('heading', { name: 'Turnstone' })).toBeVisible();
 });
 

@@ -1,8 +1,8 @@
-import { allSent, expect, field, test, turnAsTold } from './app.ts';
+import { allSent, expect, field, test, turnAsTold, visit } from './app.ts';
 
 test('a quad, which stands on three: from readings to locked, with no scales to read', async ({ page }) => {
   test.setTimeout(90_000);
-  await page.goto('/new?class=quad');
+  await visit(page, '/new?class=quad');
   const names = ['front left', 'front right', 'rear'] as const;
   let heights = [262, 265, 281];
   for (const [i, name] of names.entries())
@@ -23,7 +23,7 @@ test('a quad, which stands on three: from readings to locked, with no scales to 
     heights = heights.map(
       (mm, i) => mm + (told[(['LF', 'RF', 'RM'] as const)[i] ?? 'RM'] ?? 0) * (i < 2 ? 1.9 : 1.25),
     );
-    await page.goto(`/jobs/${id}/measure`);
+    await visit(page, `/jobs/${id}/measure`);
     await page.getByLabel('rolled').check();
     for (const [i, name] of names.entries())
       for (const slot of [1, 2])
@@ -33,7 +33,7 @@ test('a quad, which stands on three: from readings to locked, with no scales to 
     await page.keyboard.press('Tab');
     await allSent(page);
     if ((await page.getByTestId('next').innerText()) === 'In tolerance: lock it') break;
-    await page.goto(`/jobs/${id}/plan`);
+    await visit(page, `/jobs/${id}/plan`);
   }
   await expect(page.getByTestId('next')).toHaveText('In tolerance: lock it');
   await page.getByTestId('next').click();

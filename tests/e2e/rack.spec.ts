@@ -1,11 +1,11 @@
 import { readFile } from 'node:fs/promises';
-import { expect, field, test } from './app.ts';
+import { expect, field, test, visit } from './app.ts';
 
 const csv = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
 
 test.describe('the spring rack', () => {
   test('is sorted, narrowed, typed over and put back', async ({ page }) => {
-    await page.goto('/rack');
+    await visit(page, '/rack');
     const rows = page.locator('[data-spring]');
     await expect(rows).toHaveCount(25);
     await page.getByRole('button', { name: /^rate, N\/mm/ }).click();
@@ -40,7 +40,7 @@ test.describe('the spring rack', () => {
   });
 
   test('a spring is new, measured on the press, removed, and back by undo', async ({ page }) => {
-    await page.goto('/rack?find=new+spring');
+    await visit(page, '/rack?find=new+spring');
     await page.getByRole('button', { name: 'New spring' }).click();
     await expect(page.locator('[data-spring="new spring"]')).toBeVisible();
     await page.getByRole('button', { name: 'Measure new spring' }).click();
@@ -63,7 +63,7 @@ test.describe('the spring rack', () => {
   });
 
   test('what cannot reach the server stays, and is sent again', async ({ page, app }) => {
-    await page.goto('/rack?find=tender+60-70');
+    await visit(page, '/rack?find=tender+60-70');
     const edit = page.getByRole('button', { name: 'Edit tender 60-70' });
     await edit.click();
     await expect(field(page, 'In stock, tender 60-70')).toHaveValue('4');
@@ -82,7 +82,7 @@ test.describe('the spring rack', () => {
   test('a CSV is taken in whole or not at all, and what is saved comes in again unchanged', async ({
     page,
   }) => {
-    await page.goto('/rack?find=quay');
+    await visit(page, '/rack?find=quay');
     await page.getByRole('button', { name: 'Import CSV' }).click();
     const file = page.getByLabel('CSV file');
     await file.setInputFiles(csv('bad.csv', 'Part;Rate (lb/in);Length\nquay 1;350;8\nquay 2;soft;8\n'));
@@ -115,7 +115,7 @@ test.describe('which springs do it', () => {
   const search = '/rack/search?job=00000000-0000-4000-8000-000300000000&corner=LR';
 
   test('for a corner of a job: found, cut open in the lab where it stands as told', async ({ page }) => {
-    await page.goto(search);
+    await visit(page, search);
     await expect(field(page, 'Wheel travel')).toHaveValue('452');
     await page.getByRole('button', { name: /^Search \d+ springs/ }).click();
     await expect(page.getByTestId('tried')).toContainText(/[1-9]\d* do it/);
@@ -128,7 +128,7 @@ test.describe('which springs do it', () => {
   });
 
   test('nothing does it: the page says so, and why not for a spring named', async ({ page }) => {
-    await page.goto(search);
+    await visit(page, search);
     await field(page, 'Coil space').fill('190');
     await page.keyboard.press('Tab');
     await page.getByRole('button', { name: /^Search/ }).click();
@@ -148,14 +148,14 @@ test.describe('which springs do it', () => {
       { length: 2500 },
       (_, i) => `coil ${i},${20 + (i % 97)},${200 + (i % 211)},${60 + (i % 31)}`,
     );
-    await page.goto('/rack');
+    await visit(page, '/rack');
     await page.getByRole('button', { name: 'Import CSV' }).click();
     await page
       .getByLabel('CSV file')
       .setInputFiles(csv('many.csv', `name,rate,free,solid\n${springs.join('\n')}\n`));
     await page.getByRole('button', { name: 'Import 2500 springs' }).click();
     await expect(page.getByRole('dialog')).toHaveCount(0);
-    await page.goto('/rack/search');
+    await visit(page, '/rack/search');
     await page.getByRole('button', { name: /^Search/ }).click();
     await expect(page.getByRole('progressbar')).toBeVisible();
     await expect(page.getByTestId('tried')).toContainText('combinations tried');

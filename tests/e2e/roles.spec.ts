@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { allSent, expect, test } from './app.ts';
+import { allSent, expect, test, visit } from './app.ts';
 
 const CORNERS = ['front left', 'front right', 'rear left', 'rear right'];
 const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
@@ -12,7 +12,7 @@ test('a whole job by roles and names alone: set up, by picture, turned, measured
   page,
 }) => {
   test.setTimeout(120_000);
-  await page.goto('/new');
+  await visit(page, '/new');
   await expect(page.getByRole('heading', { name: 'New setup' })).toBeVisible();
   await page.getByRole('radio', { name: 'car', exact: true }).click();
   for (const [k, corner] of CORNERS.entries())

@@ -14,7 +14,7 @@ import {
   standOf,
   type PadCar,
 } from '../fixtures/padCar.ts';
-import { allSent, expect, field, test, turnAsTold } from './app.ts';
+import { allSent, expect, field, test, turnAsTold, visit } from './app.ts';
 
 const SALTMARSH = '/jobs/00000000-0000-4000-8000-000200000000';
 
@@ -77,7 +77,7 @@ test('from pads that stream to cross weight 50.0 ± 0.2 % and every height withi
   expect(isIn(car)).toBe(false);
   const pads = await padsUnder(car);
   const id = await begin(page, describePadCar());
-  await page.goto(`/jobs/${id}/baseline`);
+  await visit(page, `/jobs/${id}/baseline`);
   await typeHeights(page, car);
   for (const where of ['LF', 'RF', 'LR', 'RR'])
     await page.locator(`[data-corner=${where}]`).getByLabel('Collar reads').fill('100');
@@ -111,7 +111,7 @@ test('from pads that stream to cross weight 50.0 ± 0.2 % and every height withi
 test('a car on pads: shares with their spread, what a turn of each seat does, why a wheel got lighter', async ({
   page,
 }) => {
-  await page.goto(`${SALTMARSH}/scales`);
+  await visit(page, `${SALTMARSH}/scales`);
   const balance = page.getByTestId('balance');
   // Means of two: (268.25 + 270.25) / 1085.5.
   await expect(balance).toContainText('49.6 %');
@@ -153,7 +153,7 @@ test('a combination that a rigid body cannot have is said plainly; a point of th
   });
   const readings = padFacts(0, readPadCar(hidePadCar(3)));
   const id = await begin(page, document, ...readings, ...collars(0, 100));
-  await page.goto(`/jobs/${id}/scales`);
+  await visit(page, `/jobs/${id}/scales`);
   const trade = page.getByTestId('trade');
   await expect(trade.getByRole('status')).toContainText('Not together on this machine');
   await expect(trade.getByRole('status')).toContainText('five wishes');
@@ -188,7 +188,7 @@ test('a combination that a rigid body cannot have is said plainly; a point of th
 });
 
 test('goals: heights alone, equal front wheels, and the machine’s own split put back', async ({ page }) => {
-  await page.goto(`${SALTMARSH}/scales`);
+  await visit(page, `${SALTMARSH}/scales`);
   const goal = page.getByRole('group', { name: 'Weight goal' });
   await goal.getByLabel(/^As before: 48\.7 %/).check();
   await expect(page.getByTestId('trade')).toContainText('gives 48.7 %');
@@ -212,7 +212,7 @@ test('a bar left hooked is told from the readings, counted, and its shift shown'
     ...padFacts(1, readPadCar(turned)),
   );
   const id = await begin(page, job.document, ...job.entries);
-  await page.goto(`/jobs/${id}/scales`);
+  await visit(page, `/jobs/${id}/scales`);
   const bars = page.getByTestId('bars');
   await expect(bars.locator('[data-hooked=front]')).toContainText('as if its front bar were hooked up');
   await bars.getByRole('button', { name: 'It was hooked up: count it so' }).click();
@@ -226,7 +226,7 @@ test('pads told apart by swapping two of them; load cases and fuel beside', asyn
   const under = (sign: 1 | -1) => standOf(hidePadCar(1, { plain: true, padMm: [2 * sign, -2 * sign, 0, 0] }));
   const round = (value: number) => Math.round(10 * value) / 10;
   const id = await begin(page, describePadCar(), ...padFacts(0, under(1)), ...collars(0, 100));
-  await page.goto(`/jobs/${id}/scales`);
+  await visit(page, `/jobs/${id}/scales`);
   await page.getByRole('button', { name: /^Check the scales/ }).click();
   for (const [i, corner] of fourCorners.entries())
     await field(page, `With the front pads swapped, ${cornerNames[corner]}`).fill(
@@ -255,7 +255,7 @@ test('simulated pads roll on, settle, and are taken reading by reading', async (
     describePadCar(),
     ...padFacts(0, standOf(hidePadCar(1, { plain: true }))).slice(0, 5),
   );
-  await page.goto(`/jobs/${id}/scales`);
+  await visit(page, `/jobs/${id}/scales`);
   await page.getByText('Read from an instrument').click();
   await page.getByRole('button', { name: 'A simulated one' }).click();
   await page.getByRole('button', { name: 'Take all four as reading 1' }).click({ timeout: 15_000 });

@@ -1,11 +1,11 @@
-import { allSent, expect, field, quickStart, test } from './app.ts';
+import { allSent, expect, field, quickStart, test, visit } from './app.ts';
 
 const SIDES = ['front left', 'front right', 'rear left', 'rear right'];
 
 test('a side-by-side: the first reading is ready to be typed, the offset and what is fitted are at hand', async ({
   page,
 }) => {
-  await page.goto('/new?class=side-by-side');
+  await visit(page, '/new?class=side-by-side');
   await expect(field(page, 'Measured height, front left')).toBeFocused();
   for (const [k, mm] of ['342', '342', '366', '368'].entries())
     await field(page, `Measured height, ${SIDES[k] ?? ''}`).fill(mm);
@@ -32,21 +32,21 @@ test('a side-by-side: the first reading is ready to be typed, the offset and wha
 });
 
 test('a bike has a column for each end, and asks whether a rider is on', async ({ page }) => {
-  await page.goto('/new?class=motorcycle');
+  await visit(page, '/new?class=motorcycle');
   const target = await field(page, 'Target height, rear wheel').boundingBox();
   const fitted = await page.getByRole('button', { name: /^What is turned, rear wheel/ }).boundingBox();
   expect(Math.abs((target?.x ?? NaN) - (fitted?.x ?? NaN))).toBeLessThan(8);
   await page.getByLabel('Height reference, rear wheel').selectOption({ label: 'axle to mark' });
   await page.getByRole('link', { name: 'Rider on: set sag' }).click();
   await expect(page).toHaveURL(/\/sag\?class=motorcycle/);
-  await expect(page.getByRole('heading', { name: 'Who rides it?' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Who rides it, and what is set?' })).toBeVisible();
 });
 
 test('on a phone the open stage stands alone; the others unfold, and fold again once one is chosen', async ({
   page,
 }) => {
   await page.setViewportSize({ width: 390, height: 844 });
-  await page.goto('/jobs/00000000-0000-4000-8000-000100000000/plan');
+  await visit(page, '/jobs/00000000-0000-4000-8000-000100000000/plan');
   const stages = page.getByRole('navigation', { name: 'Stages' });
   await expect(stages.getByRole('link')).toHaveCount(0);
   await stages.getByRole('button', { name: /^Stage \d+ of \d+$/ }).click();

@@ -1,11 +1,11 @@
-import { allSent, expect, field, quickStart, test } from './app.ts';
+import { allSent, expect, field, quickStart, test, visit } from './app.ts';
 
 const CORNERS = ['front left', 'front right', 'rear left', 'rear right'];
 
 test.describe('the whole slice', () => {
   test('by mouse: from bays to locked, with a reload in the middle', async ({ page }) => {
     // By its name: tests before this one may have filled the first part of the list.
-    await page.goto('/?find=curlew');
+    await visit(page, '/?find=curlew');
     await expect(page.locator('a[href*="000300000000"]')).toContainText('Turn rear left');
     await page.getByRole('link', { name: 'car', exact: true }).click();
     for (const corner of CORNERS) await field(page, `Measured height, ${corner}`).fill('375');
@@ -59,7 +59,7 @@ test.describe('the whole slice', () => {
   });
 
   test('by keyboard alone', async ({ page }) => {
-    await page.goto('/');
+    await visit(page, '/');
     await expect(page.getByRole('heading', { name: 'Jobs', exact: true })).toBeVisible();
     await page.keyboard.press('n');
     await expect(page).toHaveURL(/\/new/);
@@ -122,7 +122,7 @@ test.describe('the whole slice', () => {
   });
 
   test('an impossible target is met with the nearest, and what stands in the way', async ({ page }) => {
-    await page.goto('/?find=dunlin');
+    await visit(page, '/?find=dunlin');
     await page.locator('a[href*="000100000000"]').click();
     await expect(page.getByRole('region', { name: 'Why it cannot be reached' })).toContainText(
       'thread is left that way',

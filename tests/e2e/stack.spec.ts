@@ -1,11 +1,11 @@
 import { readFile } from 'node:fs/promises';
-import { allSent, expect, field, quickStart, test } from './app.ts';
+import { allSent, expect, field, quickStart, test, visit } from './app.ts';
 
 const demo = (n: number, stage: string) => `/jobs/00000000-0000-4000-8000-000${n}00000000/${stage}`;
 
 test.describe('the stack lab', () => {
   test.beforeEach(async ({ page }) => {
-    await page.goto('/stack');
+    await visit(page, '/stack');
     await expect(page.getByRole('group', { name: /spring cross-section$/ })).toBeVisible();
   });
 
@@ -90,9 +90,14 @@ test.describe('the stack lab', () => {
   test('a link that was cut short is told, and what was there is kept', async ({ page }) => {
     await field(page, 'Wheel travel').fill('222');
     await page.keyboard.press('Tab');
-    await page.goto('/stack?s=N4IgzgLg');
+    await visit(page, '/stack?s=N4IgzgLg');
     await expect(page.getByRole('alert')).toContainText('could not be read');
     await expect(field(page, 'Wheel travel')).toHaveValue('222');
+    // Once something is changed the address holds that, and the old link is no more spoken of.
+    await field(page, 'Wheel travel').fill('223');
+    await page.keyboard.press('Tab');
+    await expect(page).not.toHaveURL(/N4IgzgLg$/);
+    await expect(page.getByRole('alert')).toHaveCount(0);
   });
 
   test('what contradicts itself is named where the drawing would be', async ({ page }) => {
@@ -129,7 +134,7 @@ test.describe('the stack lab', () => {
 
   test('springs go to the rack, and into a job as what is fitted', async ({ page }) => {
     const id = await quickStart(page, 'Turtledove', ['375', '375', '381', '381'], '365', '371');
-    await page.goto('/stack');
+    await visit(page, '/stack');
     await field(page, 'Name, spring 1').fill('bench coil 55');
     await field(page, 'Rate, spring 1').fill('55');
     await page.keyboard.press('Tab');
@@ -142,10 +147,10 @@ test.describe('the stack lab', () => {
     await page.getByRole('button', { name: 'Write it into the job' }).click();
     await expect(page.getByText('Written into Turtledove.')).toBeVisible();
     await allSent(page);
-    await page.goto(`/jobs/${id}/intake`);
+    await visit(page, `/jobs/${id}/intake`);
     await expect(field(page, 'Spring rate, rear')).toHaveValue('55');
     await expect(field(page, 'Spring rate, front')).toHaveValue('');
-    await page.goto('/rack?find=bench+coil');
+    await visit(page, '/rack?find=bench+coil');
     await expect(page.locator('[data-spring="bench coil 55"]').getByRole('cell').nth(1)).toHaveText('55');
   });
 });
@@ -153,7 +158,7 @@ test.describe('the stack lab', () => {
 test.describe('spring cross-section in a job', () => {
   test('a seat tried by hand moves heights and margins, is put back, and can be turned', async ({ page }) => {
     const id = await quickStart(page, 'Siskin', ['375', '375', '381', '381'], '365', '371');
-    await page.goto(`/jobs/${id}/intake`);
+    await visit(page, `/jobs/${id}/intake`);
     await page.getByRole('button', { name: /Springs and weights/ }).click();
     for (const axle of ['front', 'rear']) await field(page, `Spring rate, ${axle}`).fill('50');
     await page.keyboard.press('Tab');
@@ -188,7 +193,7 @@ test.describe('spring cross-section in a job', () => {
   test('rings: a place from the datum becomes a gap; what it trades; both ends in motion', async ({
     page,
   }) => {
-    await page.goto(demo(3, 'rings'));
+    await visit(page, demo(3, 'rings'));
     await field(page, 'Place from the datum, ring 1, front left').fill('255');
     await page.keyboard.press('Tab');
     await expect(field(page, 'Gap wanted, ring 1, front left')).toHaveValue(/^\d\d(\.5)?$/);
@@ -211,21 +216,21 @@ test.describe('spring cross-section in a job', () => {
 
 test.describe('spring cross-section wherever a corner is shown', () => {
   test('at the baseline as they stand now, while turning as they will, and in the bay', async ({ page }) => {
-    await page.goto('/jobs/00000000-0000-4000-8000-000200000000/baseline');
+    await visit(page, '/jobs/00000000-0000-4000-8000-000200000000/baseline');
     await page.getByRole('button', { name: /^Spring cross-section/ }).click();
     await expect(page.getByRole('group', { name: 'Spring cross-section, front left' })).toBeVisible();
     await expect(page.getByRole('slider', { name: 'Seat, front left' })).toHaveCount(0);
-    await page.goto('/jobs/00000000-0000-4000-8000-000300000000/turn');
+    await visit(page, '/jobs/00000000-0000-4000-8000-000300000000/turn');
     await page.getByRole('button', { name: /^Spring cross-section/ }).click();
     await expect(page.getByRole('group', { name: 'Spring cross-section, rear left' })).toBeVisible();
     await expect(page.getByRole('slider')).toHaveCount(0);
-    await page.goto('/jobs/00000000-0000-4000-8000-000300000000/bay');
+    await visit(page, '/jobs/00000000-0000-4000-8000-000300000000/bay');
     await expect(page.getByRole('group', { name: 'Spring cross-section, rear left' })).toBeVisible();
   });
 });
 
 test('the wheel of the lab: ratio by levers, a stop’s own table, gas', async ({ page }) => {
-  await page.goto('/stack');
+  await visit(page, '/stack');
   const rate = page.getByRole('row', { name: /^Setup/ });
   const before = await rate.innerText();
   await page.getByRole('button', { name: 'Motion ratio from: constant' }).click();
@@ -262,7 +267,7 @@ test('the wheel of the lab: ratio by levers, a stop’s own table, gas', async (
 });
 
 test('intake: a spring from the rack on both sides, and a linkage by its places', async ({ page }) => {
-  await page.goto('/jobs/00000000-0000-4000-8000-000200000000/intake');
+  await visit(page, '/jobs/00000000-0000-4000-8000-000200000000/intake');
   await page.getByRole('button', { name: 'From the rack, rear' }).click();
   const dialog = page.getByRole('dialog', { name: 'From the rack, rear' });
   await dialog.getByLabel('Find a spring').fill('52-140-070');
@@ -271,7 +276,7 @@ test('intake: a spring from the rack on both sides, and a linkage by its places'
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(field(page, 'Spring rate, rear')).toHaveValue('50');
   await allSent(page);
-  await page.goto('/jobs/00000000-0000-4000-8000-000600000000/intake');
+  await visit(page, '/jobs/00000000-0000-4000-8000-000600000000/intake');
   await page.getByRole('button', { name: /^Motion ratio from, rear wheel/ }).click();
   await page.getByRole('dialog').getByLabel('Motion ratio from').selectOption('a linkage');
   // Places are typed one by one, and none counts before the last; what is drawn until then is called an example.

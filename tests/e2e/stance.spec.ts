@@ -1,5 +1,5 @@
 import type { Locator } from '@playwright/test';
-import { allSent, expect, field, test } from './app.ts';
+import { allSent, expect, field, test, visit } from './app.ts';
 
 const SALTMARSH = '/jobs/00000000-0000-4000-8000-000200000000';
 const DUNLIN = '/jobs/00000000-0000-4000-8000-000100000000';
@@ -9,7 +9,7 @@ async function shown(figure: Locator): Promise<number> {
   return Number(/(-?[\d.]+)\s*(?:mm|°)/.exec((await figure.innerText()).replace('−', '-'))?.[1] ?? NaN);
 }
 
-test.beforeEach(async ({ page }) => page.goto(`${SALTMARSH}/stance`));
+test.beforeEach(async ({ page }) => visit(page, `${SALTMARSH}/stance`));
 
 test('side view to scale, gaps, rake; other tyres are carried through', async ({ page }) => {
   const side = page.getByTestId('side-view');
@@ -114,6 +114,6 @@ test('the ledger: measured at a known height, by a table, and cycled to its ends
   for (let k = 0; k < 3; k++) await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(line).toContainText('× 0.08');
   await allSent(page);
-  await page.goto(`${DUNLIN}/stance`);
+  await visit(page, `${DUNLIN}/stance`);
   await expect(page.locator('[data-ledger="LF outer joint"]')).toContainText('°');
 });

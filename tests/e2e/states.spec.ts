@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { allSent, expect, field, quickStart, test } from './app.ts';
+import { allSent, expect, field, quickStart, test, visit } from './app.ts';
 
 const DUNLIN = '/jobs/00000000-0000-4000-8000-000100000000';
 
@@ -25,7 +25,7 @@ test.describe('while it is being read', () => {
   for (const [path, url, words, there] of screens)
     test(`${path} says so, and then shows it`, async ({ page }) => {
       const letGo = await held(page, url);
-      await page.goto(path);
+      await visit(page, path);
       await expect(page.getByText(words)).toBeVisible();
       letGo();
       await expect(page.getByText(there).first()).toBeVisible();
@@ -42,7 +42,7 @@ test.describe('when the server cannot be reached', () => {
     test(`${path} says so and is tried again`, async ({ page }) => {
       test.setTimeout(90_000);
       await page.route(url, (route) => route.abort());
-      await page.goto(path);
+      await visit(page, path);
       await expect(page.getByText(/No connection to the server/)).toBeVisible({ timeout: 30_000 });
       await page.unroute(url);
       await page.getByRole('button', { name: 'Try again' }).click();
@@ -51,17 +51,17 @@ test.describe('when the server cannot be reached', () => {
 });
 
 test('nothing there: a job, a stage and an address that do not exist', async ({ page }) => {
-  await page.goto('/jobs/00000000-0000-4000-8000-00000000dead/plan');
+  await visit(page, '/jobs/00000000-0000-4000-8000-00000000dead/plan');
   await expect(page.getByText('There is no such job.')).toBeVisible();
-  await page.goto(`${DUNLIN}/nowhere`);
+  await visit(page, `${DUNLIN}/nowhere`);
   await expect(page.getByRole('heading')).toBeVisible();
-  await page.goto('/book?machine=00000000-0000-4000-8000-00000000dead');
+  await visit(page, '/book?machine=00000000-0000-4000-8000-00000000dead');
   await expect(page.getByRole('heading', { name: 'Logbook' })).toBeVisible();
 });
 
 test('a job of which nothing is known yet says at every stage what it needs', async ({ page }) => {
   const id = await quickStart(page, 'Knot', ['375', '375', '381', '381'], '365', '371');
-  await page.goto(`/jobs/${id}/baseline`);
+  await visit(page, `/jobs/${id}/baseline`);
   for (const corner of ['Front left', 'Front right', 'Rear left', 'Rear right']) {
     await field(page, `${corner}, reading 1`).fill('');
     await page.keyboard.press('Tab');
@@ -77,9 +77,9 @@ test('a job of which nothing is known yet says at every stage what it needs', as
     ['handover', /Nothing has been measured yet/],
   ];
   for (const [stage, words] of says) {
-    await page.goto(`/jobs/${id}/${stage}`);
+    await visit(page, `/jobs/${id}/${stage}`);
     await expect(page.getByText(words).first()).toBeVisible();
   }
-  await page.goto(`/jobs/${id}/bay`);
+  await visit(page, `/jobs/${id}/bay`);
   await expect(page.getByRole('link', { name: /sheet|plan/i }).first()).toBeVisible();
 });

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, field, quickStart, test } from './app.ts';
+import { expect, field, quickStart, test, visit } from './app.ts';
 
 const job = (n: number, stage: string) => `/jobs/00000000-0000-4000-8000-000${n}00000000/${stage}`;
 const STAGES = ['intake', 'baseline', 'scales', 'plan', 'measure', 'stance', 'close-out', 'handover'];
@@ -45,10 +45,10 @@ for (const [system, other] of [
 ] as const)
   test(`chosen ${system}, no page shows a figure in another unit, and none is cut off`, async ({ page }) => {
     test.setTimeout(180_000);
-    await page.goto('/');
+    await visit(page, '/');
     await page.getByRole('button', { name: system, exact: true }).click();
     for (const path of pages) {
-      await page.goto(path);
+      await visit(page, path);
       await expect(page.locator('h1').first()).toBeVisible();
       await openAll(page);
       expect(await linesIn(page, OF[other]), path).toEqual([]);
@@ -63,15 +63,41 @@ for (const [system, other] of [
     }
   });
 
+for (const width of [390, 768])
+  test(`${width} px wide, every field has room for a height as a tape reads it`, async ({ page }) => {
+    test.setTimeout(120_000);
+    await page.setViewportSize({ width, height: 844 });
+    const more = ['prep', 'turn', 'rings', 'ride', 'tape'].map((stage) => job(3, stage));
+    for (const path of [...pages, ...more, '/rack/search', '/sag', '/paper']) {
+      await visit(page, path);
+      await expect(page.locator('h1, h2').first()).toBeVisible();
+      await openAll(page);
+      const tight = await page.evaluate(() => {
+        const pen = document.createElement('canvas').getContext('2d');
+        return [...document.querySelectorAll<HTMLInputElement>('main input.figures')]
+          .filter((field) => {
+            if (!pen || !field.checkVisibility()) return false;
+            const { font, paddingLeft, paddingRight } = getComputedStyle(field);
+            pen.font = font;
+            const needed =
+              pen.measureText('388.5').width + parseFloat(paddingLeft) + parseFloat(paddingRight);
+            return field.clientWidth < needed - 2;
+          })
+          .map((field) => field.labels?.[0]?.innerText);
+      });
+      expect(tight, `too narrow at ${path}`).toEqual([]);
+    }
+  });
+
 test('each quantity has its own unit: kg beside inches, and what is typed counts in it', async ({ page }) => {
   const id = await quickStart(page, 'Siskin', ['375', '375', '371', '371'], '365', '362');
-  await page.goto(`/jobs/${id}/intake`);
+  await visit(page, `/jobs/${id}/intake`);
   await page.getByRole('button', { name: 'Units of each quantity' }).click();
   const units = page.getByRole('dialog', { name: 'Units' });
   await units.getByRole('group', { name: 'Length' }).getByRole('button', { name: 'in' }).click();
   await units.getByRole('group', { name: 'Weight' }).getByRole('button', { name: 'kg' }).click();
   await units.getByRole('button', { name: 'Close' }).click();
-  await page.goto(`/jobs/${id}/scales`);
+  await visit(page, `/jobs/${id}/scales`);
   await field(page, 'On the pad, front left, reading 1').fill('300');
   await page.keyboard.press('Tab');
   await page.reload();

@@ -1,12 +1,12 @@
 import { gzipSync } from 'node:zlib';
-import { expect, test } from './app.ts';
+import { expect, test, visit } from './app.ts';
 
 test('the first load is under 250 kB of JavaScript, and the chart library is not in it', async ({ page }) => {
   const scripts: Promise<Buffer>[] = [];
   page.on('response', (response) => {
     if (response.url().endsWith('.js')) scripts.push(response.body());
   });
-  await page.goto('/?find=curlew');
+  await visit(page, '/?find=curlew');
   await expect(page.getByText('Curlew').first()).toBeVisible();
   const bodies = await Promise.all(scripts);
   const size = bodies.reduce((sum, body) => sum + gzipSync(body).length, 0);
@@ -22,7 +22,7 @@ test('nothing is fetched from anywhere else', async ({ page, app }) => {
       foreign.push(request.url());
   });
   for (const path of ['/', '/new', '/jobs/00000000-0000-4000-8000-000200000000/measure']) {
-    await page.goto(path);
+    await visit(page, path);
     await page.waitForTimeout(300);
   }
   expect(foreign).toEqual([]);

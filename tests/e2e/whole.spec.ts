@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { allSent, expect, field, quickStart, test } from './app.ts';
+import { allSent, expect, field, quickStart, test, visit } from './app.ts';
 
 const demo = (n: number, stage: string) => `/jobs/00000000-0000-4000-8000-000${n}00000000/${stage}`;
 
@@ -60,7 +60,7 @@ test.describe('bay view', () => {
 
   test('works on a phone, and with the server away', async ({ page, app }) => {
     await page.setViewportSize({ width: 390, height: 844 });
-    await page.goto(demo(3, 'bay'));
+    await visit(page, demo(3, 'bay'));
     await expect(page.getByTestId('bay-figure')).toContainText('turns');
     const wide = await page.evaluate(() => document.documentElement.scrollWidth);
     expect(wide).toBeLessThanOrEqual(390);
@@ -78,7 +78,7 @@ test.describe('bay view', () => {
 test('close out: seen to, toe in turns of the tie rods, clicks, recheck in a calendar file, handover on paper', async ({
   page,
 }) => {
-  await page.goto(demo(7, 'close-out'));
+  await visit(page, demo(7, 'close-out'));
   await page.getByRole('button', { name: /^Done: Every lock ring/ }).click();
   await page.getByRole('button', { name: 'Toe front axle' }).click();
   await field(page, 'At the tyres’ front').fill('1502');
@@ -115,14 +115,14 @@ test('close out: seen to, toe in turns of the tie rods, clicks, recheck in a cal
     expect(paper.toString('latin1').match(/\/Type\s*\/Page\b/g), format).toHaveLength(1);
   }
   await page.emulateMedia({ media: 'screen' });
-  await page.goto('/?find=turnstone');
+  await visit(page, '/?find=turnstone');
   await expect(page.getByRole('link', { name: /Turnstone.*Recheck due 11 December 2026/ })).toBeVisible();
 });
 
 test('ride: a note is kept while typed, a symptom has its ladder, what was tried is noted and can be taken back', async ({
   page,
 }) => {
-  await page.goto(demo(4, 'ride'));
+  await visit(page, demo(4, 'ride'));
   await page.getByLabel('Note, where and at what speed').fill('dives into the harbour wall corner');
   await page.reload();
   await expect(page.getByLabel('Note, where and at what speed')).toHaveValue(/harbour wall/);

@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { hideVehicle, measure } from '../fixtures/shop.ts';
@@ -64,6 +64,7 @@ test.each(examples)('$command gives what docs/cli.md says', ({ command, lines, c
 
 describe('what is wrong is told by its place', () => {
   const folder = mkdtempSync(join(tmpdir(), 'margin-cli-'));
+  afterAll(() => rmSync(folder, { recursive: true }));
   const written = (name: string, content: unknown) => {
     const file = join(folder, name);
     writeFileSync(file, typeof content === 'string' ? content : JSON.stringify(content));

@@ -1,12 +1,14 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
 const check = (lines: string) => {
-  const file = join(mkdtempSync(join(tmpdir(), 'margin-units-')), 'some.ts');
+  const folder = mkdtempSync(join(tmpdir(), 'margin-units-'));
+  const file = join(folder, 'some.ts');
   writeFileSync(file, lines);
   const { status, stderr } = spawnSync(process.execPath, ['scripts/units.mjs', file], { encoding: 'utf8' });
+  rmSync(folder, { recursive: true });
   return {
     status,
     told: stderr

@@ -21,7 +21,7 @@ const toldCorner = Joi.object({
     .strict()
     .integer()
     .min(0)
-    .max(limits.cams - 1),
+    .max(limits.camPlaces - 1),
   steps: within({ min: -1000, max: 1000 }),
   airToBar: within({ min: 0, max: 100 }),
   airByBar: within({ min: -100, max: 100 }),

@@ -31,6 +31,7 @@ import {
   machineBook,
   machineList,
   moveJob,
+  whereJobIs,
   readJob,
 } from '../services/jobs.ts';
 import type { Deps } from '../deps.ts';
@@ -87,7 +88,7 @@ export function jobRoutes({ db }: Deps): Router {
       const job = validated<NewJob>(newJobSchema, migrateJob(request.body));
       response.status(201).json((await createJob(db, job)) satisfies JobAnswer);
     })
-    .all(only('GET', 'POST'));
+    .all(only('GET, POST'));
   router
     .route('/:id')
     .get(async (request, response) => {
@@ -104,11 +105,14 @@ export function jobRoutes({ db }: Deps): Router {
     .all(only('POST'));
   router
     .route('/:id/away')
+    .get(async (request, response) => {
+      response.json((await whereJobIs(db, jobId(request.params.id))) satisfies PutAway);
+    })
     .post(async (request, response) => {
       const id = jobId(request.params.id);
       const { away } = validated<PutAway>(awaySchema, request.body);
       response.json((await moveJob(db, id, away)) satisfies PutAway);
     })
-    .all(only('POST'));
+    .all(only('GET, POST'));
   return router;
 }

@@ -7,6 +7,7 @@ import type { Database, Queryable } from '#db/connect.ts';
 import {
   announceJob,
   appendEntry,
+  awayOf,
   findJob,
   insertJob,
   listLines,
@@ -91,6 +92,13 @@ export async function addEntry(db: Database, id: string, entry: Entry): Promise<
     await announceJob(tx, id, next.version);
     return next.version;
   });
+}
+
+/** How a job is out of the way. Throws `job-not-found`. */
+export async function whereJobIs(db: Database, id: string): Promise<PutAway> {
+  const away = await awayOf(db, id);
+  if (away === undefined) throw new ProblemError('job-not-found');
+  return { away };
 }
 
 /** Puts a job away, or back into the list, and tells every window. Throws `job-not-found`. */

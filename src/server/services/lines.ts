@@ -25,25 +25,41 @@ export async function lineFor(
 
 /** Works out what lists find and order by of every job that has gone on since, so that a list misses none. */
 export async function catchUp(db: Database): Promise<void> {
-  for (const id of await outrunJobs(db)) await lineFor(db, { id, line: null });
+  await workOut(db, await outrunJobs(db));
 }
 
-/** Works out anew what lists show of every job that an older program worked out, one after another. */
-export async function freshenLines(db: Database): Promise<void> {
-  for (const id of await staleJobs(db)) await lineFor(db, { id, line: null });
+/** Works out what lists show of jobs, one after another, as long as `goesOn` says so. */
+async function workOut(db: Database, ids: readonly string[], goesOn = () => true): Promise<void> {
+  for (const id of ids) if (goesOn()) await lineFor(db, { id, line: null });
 }
 
-/** Catches up after a job that changed has rested. Returns the function that ends it. */
-export function keepLinesFresh(db: Database, events: JobEvents, log: Logger, restsMs = RESTS_MS): () => void {
+/**
+ * Works out anew what an older program worked out, and catches up after every job that changed has rested. Returns the
+ * function that ends it; what it promises is kept once nothing is asked of the database any more.
+ */
+export function keepLinesFresh(
+  db: Database,
+  events: JobEvents,
+  log: Logger,
+  restsMs = RESTS_MS,
+): () => Promise<void> {
   let timer: NodeJS.Timeout | undefined;
+  let ended = false;
+  let work = Promise.resolve();
+  const freshen = (find: (db: Database) => Promise<string[]>) => {
+    work = work
+      .then(async () => (ended ? undefined : workOut(db, await find(db), () => !ended)))
+      .catch((error: unknown) => log.error({ err: error }, 'lists could not be worked out again'));
+  };
+  freshen(staleJobs);
   const deaf = events.listen(() => {
     clearTimeout(timer);
-    timer = setTimeout(() => {
-      catchUp(db).catch((error: unknown) => log.error({ err: error }, 'lists could not be worked out again'));
-    }, restsMs);
+    timer = setTimeout(() => freshen(outrunJobs), restsMs);
   });
   return () => {
+    ended = true;
     deaf();
     clearTimeout(timer);
+    return work;
   };
 }
