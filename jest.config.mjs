@@ -1,7 +1,5 @@
 const base = {
   testEnvironment: 'node',
-  // A machine that does other work beside is slow: that is no fault of what is tested.
-  testTimeout: 60_000,
   // Looked up anew in the sandbox at every use otherwise, which figures feel.
   sandboxInjectedGlobals: ['Math', 'Number', 'Object', 'Array', 'Float64Array', 'Map', 'Set'],
   transform: {
@@ -29,6 +27,8 @@ const cluster = {
 };
 
 export default {
+  // A machine that does other work beside is slow: that is no fault of what is tested. Counts here alone, in no project.
+  testTimeout: 60_000,
   projects: [
     { ...base, ...hooks, displayName: 'unit', testMatch: ['<rootDir>/src/**/*.test.ts'] },
     { ...base, ...cluster, displayName: 'server', testMatch: ['<rootDir>/tests/api/**/*.test.ts'] },

@@ -251,6 +251,7 @@ export const demoJobs = [
           leverMm: 118,
           camDegrees: [22, 32, 42, 52],
           mostDegrees: null,
+          halves: false,
         },
         cam: 0,
         sagMm: 64,

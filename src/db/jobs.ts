@@ -224,6 +224,12 @@ export async function appendEntry(db: Queryable, record: JobRecord, entry: Entry
     .where(eq(jobs.id, record.id));
 }
 
+/** How a job is out of the way, null where it is not; undefined where there is no such job. */
+export async function awayOf(db: Queryable, id: string): Promise<Away | null | undefined> {
+  const rows = await db.select({ away: jobs.away }).from(jobs).where(eq(jobs.id, id));
+  return rows[0]?.away;
+}
+
 /** Puts a job away, or back; its version, null where there is no such job. */
 export async function putAway(db: Queryable, id: string, away: Away | null): Promise<number | null> {
   const rows = await db
