@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import numeric from 'numeric';
 import { build } from 'vite';
+import { benchSag } from './sag.mjs';
 import { benchSearch } from './search.mjs';
 import { benchFaults, benchHealthy, benchTape } from './tape.mjs';
 
@@ -39,6 +40,7 @@ export async function benchEngine(line) {
   benchSearch(engine, line);
   benchRounds(engine, line);
   benchTape(engine, line);
+  benchSag(engine, line);
   benchFaults(engine, line);
   benchHealthy(engine, line);
 }

@@ -25,6 +25,8 @@ export function nextWords(next: NextDo, tell: Tell = tellMetric): string {
       return next.corners.length === next.of ? 'measure again' : `measure ${namesOf(next.corners, next.of)}`;
     case 'read-sag':
       return `read the sag, ${next.alone ? 'nobody on' : 'rider on'}${next.corners.length === next.of ? '' : `, ${namesOf(next.corners, next.of)}`}`;
+    case 'read-sag-again':
+      return `near the edge of its window${next.corners.length === next.of ? '' : ` (${namesOf(next.corners, next.of)})`}: read once more`;
     case 'set-ring':
       return `set the ring ${cornerNames[next.corner]}`;
     case 'lock':

@@ -54,6 +54,7 @@ function isAfterReadings({ code, stage }: NextAction): boolean {
   return (
     (code === 'turn' && stage !== 'turn') ||
     code === 'read-again' ||
+    code === 'read-sag-again' ||
     code === 'check-reading' ||
     code.startsWith('decide')
   );

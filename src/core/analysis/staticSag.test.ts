@@ -82,3 +82,20 @@ test('a shaft read hanging and at rest has used the difference', () => {
   expect(shaftAsRead(answer, 'LS', 'alone')).toBe(33);
   expect(shaftAsRead(answer, 'RS', 'alone')).toBeNull();
 });
+
+test('a cam of twelve numbers with halves between them is worked with, one more is refused', () => {
+  const document = blankDocument('snowmobile', 'Knot');
+  const cams = (count: number) => {
+    Object.assign(document.corners.RA, fittingFields('cam'), {
+      sagMm: 60,
+      sagWindow: { fromMm: 50, toMm: 75 },
+    });
+    Object.assign(document.corners.RA.torsion ?? {}, {
+      halves: true, camDegrees: Array.from({ length: count }, (_, k) => 20 + 2 * k),
+    }); // prettier-ignore
+    const read = (slot: string, mm: number) => factEntry({ kind: 'sag', round: 0, corner: 'RA', slot, mm });
+    return must(answerFor(add(record(document), read('extended-1', 600), read('alone-rest-1', 560)))).faults;
+  };
+  expect(cams(23)).toEqual([]);
+  expect(cams(24)).toHaveLength(1);
+});

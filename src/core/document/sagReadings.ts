@@ -39,6 +39,18 @@ export function gatherSag(facts: readonly SagFact[]): SagReadings {
   return all;
 }
 
+/**
+ * What a corner read fully extended, mm: the newest round that read it, and earlier readings that agree with those. One that
+ * does not agree was read from another point. Empty where it never was.
+ */
+export function extendedReadings(rounds: readonly { sag: SagReadings }[], id: CornerId): number[] {
+  const all = rounds.map(({ sag }) => sag[id]?.extended ?? []).filter((read) => read.length > 0);
+  const newest = all.at(-1);
+  if (!newest) return [];
+  const agrees = (mm: number) => Math.abs(mm - meanOf(newest)) <= tolerances.repeatQuestionMm;
+  return [...all.slice(0, -1).flat().filter(agrees), ...newest];
+}
+
 /** One reading out of several, as it would be without friction. */
 export interface MidReading {
   /** As the tape has it; of a band, mm of shaft used. */

@@ -8,7 +8,7 @@ import type { Situation } from './belief.ts';
 import type { Fit, Reading, RoundEvidence } from './fit.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import { GRAVITY } from '../machine/solver.ts';
-import { extendedOf, sagEvidence } from './sagEvidence.ts';
+import { extendedOf, extendedSds, sagEvidence } from './sagEvidence.ts';
 import { tolerances } from '../tolerances.ts';
 
 /** kg, absolute. No wheel is weighed better: the floor and friction see to that. */
@@ -42,6 +42,7 @@ export function evidenceOf(
   let rings = corners.map((id) => document.corners[id].rings.map(() => 0));
   let km = 0;
   const extendedMm = extendedOf(document, state);
+  const extendedSdMm = extendedSds(document, state);
   const sag: RoundEvidence[] = [];
   const rounds = state.rounds.map((round): RoundEvidence => {
     km += round.drivenKm ?? 0;
@@ -53,7 +54,7 @@ export function evidenceOf(
       km,
     };
     sag.push(...padEvidence(document, machine, round, situation));
-    sag.push(...sagEvidence(document, machine, { round, situation, extendedMm }, read));
+    sag.push(...sagEvidence(document, machine, { round, situation, extendedMm, extendedSdMm }, read));
     return {
       situation,
       readings: readingsOf(document, machine, round, read),

@@ -12,7 +12,13 @@ import type { CornerId } from '../kinds/corners.ts';
 import { CornerModel, plainSetting } from '../machine/corner.ts';
 import { meanOf } from '../numerics/mean.ts';
 import { tolerances } from '../tolerances.ts';
-import { halfBandOf, midReading, type CornerSag, type MidReading } from '../document/sagReadings.ts';
+import {
+  extendedReadings,
+  halfBandOf,
+  midReading,
+  type CornerSag,
+  type MidReading,
+} from '../document/sagReadings.ts';
 import { bisect } from '../numerics/bisect.ts';
 
 /** Friction is taken out of sag readings, or counted in their spread: none is left to the fit. */
@@ -64,9 +70,25 @@ export function extendedOf(document: JobDocument, { rounds }: RoundsState): PerC
   return Object.fromEntries(
     cornersIn(document).flatMap((id): [CornerId, number][] => {
       const spec = cornerSpec(document, id);
-      const read = rounds.findLast(({ sag }) => (sag[id]?.extended.length ?? 0) > 0)?.sag[id]?.extended;
-      if (read) return [[id, meanOf(read) + spec.offsetMm]];
+      const read = extendedReadings(rounds, id);
+      if (read.length > 0) return [[id, meanOf(read) + spec.offsetMm]];
       return taped(id) ? [] : [[id, spec.travelMm.value]];
+    }),
+  );
+}
+
+/**
+ * mm, one standard deviation of what the fully extended reading of a corner adds to each sag that is told from it. All of them
+ * share its error: spread so that together they say no more of it than one does.
+ */
+export function extendedSds(document: JobDocument, { rounds }: RoundsState): PerCorner<number> {
+  const sags = rounds.flatMap(({ sag }) => Object.entries(sag) as [CornerId, CornerSag][]);
+  return Object.fromEntries(
+    cornersIn(document).map((id) => {
+      const own = sags.filter(([corner]) => corner === id).map(([, one]) => one);
+      const told = own.reduce((sum, { states }) => sum + Object.keys(states).length, 0);
+      const times = Math.max(extendedReadings(rounds, id).length, 1);
+      return [id, tolerances.extendedSdMm * Math.sqrt(Math.max(told, 1) / times)];
     }),
   );
 }
@@ -75,7 +97,7 @@ export function extendedOf(document: JobDocument, { rounds }: RoundsState): PerC
 export function sagEvidence(
   document: JobDocument,
   machine: JobMachine,
-  { round, situation, extendedMm }: { round: Round; situation: Situation; extendedMm: PerCorner<number> },
+  { round, situation, ...extended }: { round: Round; situation: Situation } & Extended,
   read: readonly CornerId[],
 ): RoundEvidence[] {
   const states = [...new Set(Object.values(round.sag).flatMap(({ states: all }) => Object.keys(all)))];
@@ -84,18 +106,23 @@ export function sagEvidence(
     if (!aboard) return [];
     const readings = (Object.entries(round.sag) as [CornerId, CornerSag][]).flatMap(([id, sag]) => {
       const mid = midReading(sag.states[who] ?? {}, halfBandOf(sag));
-      return mid ? readingsFrom({ document, machine, situation, read, extendedMm }, id, mid) : [];
+      return mid ? readingsFrom({ document, machine, situation, read, ...extended }, id, mid) : [];
     });
     return [{ situation: { ...situation, aboard }, readings, frictionScale: NO_FRICTION }];
   });
 }
 
-interface Setting {
+/** What each corner reads fully extended, and what that adds to the spread of a sag, mm. */
+interface Extended {
+  extendedMm: PerCorner<number>;
+  extendedSdMm: PerCorner<number>;
+}
+
+interface Setting extends Extended {
   document: JobDocument;
   machine: JobMachine;
   situation: Situation;
   read: readonly CornerId[];
-  extendedMm: PerCorner<number>;
 }
 
 /**
@@ -125,7 +152,7 @@ function readingsFrom(setting: Setting, id: CornerId, mid: MidReading): Reading[
           what: 'travel',
           index: contact,
           mm: used + shift,
-          sdMm: Math.hypot(mid.sdMm, tolerances.extendedSdMm),
+          sdMm: Math.hypot(mid.sdMm, setting.extendedSdMm[id] ?? tolerances.extendedSdMm),
         },
       ];
 }
@@ -137,7 +164,10 @@ function travelOfBand(model: CornerModel, { mm, sdMm }: MidReading): { mm: numbe
 }
 
 /** The corner as described, with its seat and mount as they stood. */
-function modelIn({ machine, situation }: Setting, contact: number): CornerModel | null {
+function modelIn(
+  { machine, situation }: Pick<Setting, 'machine' | 'situation'>,
+  contact: number,
+): CornerModel | null {
   const description = machine.believed.machine.contacts[contact];
   if (!description) return null;
   const { seatsBy, mountsMm, ringsMm } = situation;
@@ -158,7 +188,7 @@ function usedMm({ document, machine, situation }: Setting, id: CornerId, downMm:
   const { kind, aheadMm } = document.corners[id].reference;
   const contact = machine.corners.indexOf(id);
   if (referenceKinds[kind].follows === 'damper') {
-    const model = modelIn({ document, machine, situation, read: [], extendedMm: {} }, contact);
+    const model = modelIn({ machine, situation }, contact);
     return model ? travelOfBand(model, { mm: downMm, sdMm: 0, bandMm: null, by: 'band' }).mm : downMm;
   }
   if (referenceKinds[kind].follows === 'travel') return downMm;

@@ -7,6 +7,7 @@ import { askedCorners } from '../estimate/sagEvidence.ts';
 import { lacksStep } from '../document/fitting.ts';
 import { isOffItsGap } from '../planning/cornerAnswer.ts';
 import { goodEnough, wantsReadingAgain } from '../planning/enough.ts';
+import { edgesToReadAgain } from '../planning/sagEnough.ts';
 import { heldBackBy } from '../planning/heldBack.ts';
 import type { Reason } from '../planning/reasons.ts';
 import { type CornerId } from '../kinds/corners.ts';
@@ -31,6 +32,8 @@ export type NextDo =
   /** Adjusters that seem to have been turned the other way: looked at before anything is turned again. */
   | { code: 'check-collars'; corners: CornerId[] }
   /** Sags that are to be read; `alone` where all of them are wanted with nobody on. */
+  /** Sags that read in their windows, too near an edge to be sure of: read once more. */
+  | { code: 'read-sag-again'; corners: CornerId[]; of: number }
   | { code: 'read-sag'; corners: CornerId[]; of: number; alone: boolean }
   | { code: 'measure-corners' | 'measure-corners-again'; corners: CornerId[]; of: number };
 
@@ -91,7 +94,9 @@ function nextOnSagBench(document: JobDocument, state: RoundsState, answer: Answe
     return { stage: 'sag', code: 'read-sag', corners, of: wished.length, alone };
   }
   const next = afterReadings(answer);
-  return next.stage === 'plan' ? { ...next, stage: 'sag' } : next;
+  if (next.code === 'read-again')
+    return { stage: 'sag', code: 'read-sag-again', corners: edgesToReadAgain(answer), of: wished.length };
+  return next.stage === 'close-out' || next.stage === 'rings' ? next : { ...next, stage: 'sag' };
 }
 
 /** Reasons that the owner has to decide on. */

@@ -48,8 +48,9 @@ export interface CornerAnswer {
   /** Height after the plan as the specification means it: its load case, with new springs settled. */
   specMm: number;
   specSdMm: number;
-  /** Wheel travel used now, loaded and settled as the specification means it. */
+  /** Wheel travel used now, loaded and settled as the specification means it, and its standard deviation. */
   nowSagMm: number;
+  nowSagSdMm: number;
   /** Wheel travel used after the plan as the specification means it, and its standard deviation. */
   sagMm: number;
   sagSdMm: number;

@@ -5,6 +5,7 @@ import type { Answer } from './answerShape.ts';
 import { isMoved, scalesWanted } from './cornerAnswer.ts';
 import { askedCorners } from '../estimate/sagEvidence.ts';
 import { meanOf } from '../numerics/mean.ts';
+import { edgesToReadAgain, isBySag, sagEnough } from './sagEnough.ts';
 import { tolerances } from '../tolerances.ts';
 
 /** share. Told to stop when all heights are in with at least this probability. */
@@ -27,9 +28,8 @@ export function goodEnough(answer: Answer): boolean {
   const { chanceNow, chanceAfter } = answer;
   if (chanceNow === null || chanceAfter === null || !scalesEnough(answer)) return false;
   if (unreadOf(answer).length > 0 || isToBeCleared(answer)) return false;
+  if (isBySag(answer)) return sagEnough(answer);
   if (chanceNow >= STOP_CHANCE) return true;
-  // Being inside its window ends a sag job: nobody chases the middle.
-  if (isBySag(answer) && readsOut(answer).length === 0 && chanceNow >= READ_IN_CHANCE.still) return true;
   if (readsOut(answer).length > 0) return false;
   // Settled, read twice at every corner and in every time: it is left alone.
   if (scalesWanted(answer.cross) === null && readTwice(answer) && chanceNow >= READ_IN_CHANCE.twice)
@@ -53,6 +53,7 @@ const WORTH_TURNING = 0.3;
 /** Whether all heights read in, and reading every one once more may settle it as well as turning. */
 export function wantsReadingAgain(answer: Answer): boolean {
   const { chanceNow, chanceAfter } = answer;
+  if (isBySag(answer)) return unreadOf(answer).length === 0 && edgesToReadAgain(answer).length > 0;
   return (
     chanceNow !== null &&
     chanceAfter !== null &&
@@ -65,9 +66,9 @@ export function wantsReadingAgain(answer: Answer): boolean {
   );
 }
 
-/** Whether there is nothing to turn: it is good enough, or it came as wanted and is only read once more. */
+/** Whether there is nothing to turn: it is good enough, or it came as wanted, or lies in its window, and is only read once more. */
 export function isLeftAlone(answer: Answer): boolean {
-  return goodEnough(answer) || (isAsItCame(answer) && wantsReadingAgain(answer));
+  return goodEnough(answer) || ((isAsItCame(answer) || isBySag(answer)) && wantsReadingAgain(answer));
 }
 
 /** Whether nothing was turned yet. */
@@ -84,17 +85,6 @@ function readTwice({ state, document }: Answer): boolean {
     round.settled !== null &&
     wanted.length > 0 &&
     wanted.every((id) => (round.heights[id]?.length ?? 0) >= 2)
-  );
-}
-
-/** Whether sag in windows is all that is wanted. */
-function isBySag({ document }: Answer): boolean {
-  const ids = cornersIn(document);
-  const wishes = ids.flatMap((id) => sagWish(document, id) ?? []);
-  return (
-    wishes.length > 0 &&
-    wishes.every(({ window }) => window !== null) &&
-    ids.every((id) => document.corners[id].targetMm === null)
   );
 }
 

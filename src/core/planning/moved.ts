@@ -33,6 +33,7 @@ export function withMoves(setting: Setting, corners: readonly CornerNow[], after
       specMm: entry(spec.mean, r),
       specSdMm: Math.sqrt(at(spec.covariance, r, r)),
       nowSagMm: entry(sagNow.travel, i),
+      nowSagSdMm: entry(sagNow.travelSd, i),
       sagMm: entry(sagThen.travel, i),
       sagSdMm: entry(sagThen.travelSd, i),
       rings: document.corners[corner.id].rings.map(({ after: slider, on, gapMm }, j) => {

@@ -1,4 +1,5 @@
 import { sagGoals, sagPrediction } from './sagGoals.ts';
+import { standIn } from './sagEnough.ts';
 import { sagWish } from '../document/sagWish.ts';
 import { canMove, hardEndOf } from '../document/fitting.ts';
 import type { JobMachine } from '../estimate/believed.ts';
@@ -117,8 +118,7 @@ function isInItsWindow(setting: Setting, { contact }: Adjuster): boolean {
     if (!window || document.corners[id].targetMm !== null) return false;
     const { travel, travelSd } = sagPrediction(setting, id, now);
     const i = machine.corners.indexOf(id);
-    const [mm, sd] = [travel[i] ?? NaN, travelSd[i] ?? 0];
-    return window.fromMm + sd <= mm && mm <= window.toMm - sd;
+    return standIn(window, travel[i] ?? NaN, travelSd[i] ?? 0) === 'in';
   });
 }
 

@@ -1,4 +1,4 @@
-import { halfBandOf, midReading } from '../document/sagReadings.ts';
+import { extendedReadings, halfBandOf, midReading } from '../document/sagReadings.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import { meanOf } from '../numerics/mean.ts';
 import type { Answer } from '../planning/answerShape.ts';
@@ -27,9 +27,8 @@ export function sagAsRead(
   who: string,
 ): SagRead | null {
   const sag = state.rounds[state.current]?.sag[id];
-  const extended = state.rounds.findLast((round) => (round.sag[id]?.extended.length ?? 0) > 0)?.sag[id]
-    ?.extended;
-  if (!sag || !extended || isAtShaft(document, id)) return null;
+  const extended = extendedReadings(state.rounds, id);
+  if (!sag || extended.length === 0 || isAtShaft(document, id)) return null;
   const { press = [], lift = [], rest = [] } = sag.states[who] ?? {};
   if (!(press.length > 0 && lift.length > 0) && rest.length === 0) return null;
   const middle = midReading({ press, lift, rest }, halfBandOf(sag));

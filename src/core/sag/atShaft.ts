@@ -5,7 +5,7 @@ import { axleOf, type CornerId } from '../kinds/corners.ts';
 import { meanOf } from '../numerics/mean.ts';
 import type { JobDocument } from '../document/types.ts';
 import type { Answer } from '../planning/answerShape.ts';
-import { halfBandOf, midReading } from '../document/sagReadings.ts';
+import { extendedReadings, halfBandOf, midReading } from '../document/sagReadings.ts';
 
 /** Whether an end is read on a damper's shaft, which only the ratio makes the wheel's. A fork slides in itself. */
 export function isAtShaft(document: JobDocument, id: CornerId): boolean {
@@ -30,9 +30,8 @@ export function shaftAsRead(
   const sag = state.rounds[state.current]?.sag[id];
   const { band = [], rest = [], press = [], lift = [] } = sag?.states[who] ?? {};
   if (band.length > 0) return meanOf(band);
-  const extended = state.rounds.findLast((round) => (round.sag[id]?.extended.length ?? 0) > 0)?.sag[id]
-    ?.extended;
+  const extended = extendedReadings(state.rounds, id);
   const whole = rest.length > 0 || (press.length > 0 && lift.length > 0);
   const middle = sag && whole ? midReading({ press, lift, rest }, halfBandOf(sag)) : null;
-  return isAtShaft(document, id) && extended && middle ? meanOf(extended) - middle.mm : null;
+  return isAtShaft(document, id) && extended.length > 0 && middle ? meanOf(extended) - middle.mm : null;
 }

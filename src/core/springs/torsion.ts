@@ -1,6 +1,9 @@
 import type { FaultList } from '../faults.ts';
 import type { StackDescription } from './stack.ts';
 
+/** Places of a cam at most: twelve numbered ones with halves between them. */
+export const mostCams = 23;
+
 /** Torsion springs with a cam, as on a skid's rear arm. */
 export interface TorsionDescription {
   /** Torque of one spring per degree, N mm. */
@@ -23,12 +26,12 @@ export function checkTorsion(path: string, torsion: TorsionDescription, faults: 
   faults.number(`${path}.leverMm`, torsion.leverMm, { min: 0, above: true, max: 2000 });
   if (![1, 2].includes(torsion.count))
     faults.add(`${path}.count`, torsion.count, { be: 'count', of: 'springs', least: 1, most: 2 });
-  if (torsion.camDegrees.length < 1 || torsion.camDegrees.length > 12)
+  if (torsion.camDegrees.length < 1 || torsion.camDegrees.length > mostCams)
     faults.add(`${path}.camDegrees`, torsion.camDegrees, {
       be: 'count',
       of: 'cam positions',
       least: 1,
-      most: 12,
+      most: mostCams,
     });
   torsion.camDegrees.forEach((degrees, i) =>
     faults.number(`${path}.camDegrees[${i}]`, degrees, { min: torsion.camDegrees[i - 1] ?? 0, max: 360 }),

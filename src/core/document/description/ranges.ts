@@ -33,8 +33,7 @@ export const odometerKm = { min: 0, max: 5_000_000 };
 
 /** How many there may be. */
 export const mostSprings = 4;
-/** Twelve numbers, and halves between them. */
-export const mostCams = 23;
+export { mostCams } from '../../springs/torsion.ts';
 export const mostLoads = 20;
 export const mostCases = 6;
 export const mostRiders = 12;

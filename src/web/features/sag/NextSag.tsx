@@ -2,7 +2,10 @@ import { promptWords } from '#words/sagPrompts.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Link } from 'react-router';
 import { cornersIn } from '#core/kinds/classes/index.ts';
-import { nextReading } from '#core/sag/prompts.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import { sagWish } from '#core/document/sagWish.ts';
+import { isSagRead } from '#core/estimate/sagEvidence.ts';
+import { nextReading, sagEndsOf } from '#core/sag/prompts.ts';
 import { capital } from '../../ui/words.ts';
 
 interface Props {
@@ -38,8 +41,10 @@ export function NextSag({ round, rider, pressing, fresh }: Props) {
               {capital(told.say)}
             </button>
           </>
+        ) : job.next.code === 'read-sag-again' ? (
+          <ReadAgain corners={job.next.corners} />
         ) : (
-          'All is read. Read it once more to see how well it repeats.'
+          <AllRead />
         )}
       </p>
       {!fresh && (
@@ -51,6 +56,41 @@ export function NextSag({ round, rider, pressing, fresh }: Props) {
         </Link>
       )}
     </div>
+  );
+}
+
+/** In its window, and so near an edge that one more reading tells more than a turn. */
+function ReadAgain({ corners }: { corners: readonly CornerId[] }) {
+  return (
+    <>
+      <span className="label text-second block">
+        {capital(corners.map((id) => cornerNames[id]).join(', '))}
+      </span>
+      <b className="text-head block leading-7">In its window, near the edge. Read it once more.</b>
+      <span className="label text-second block">Fully extended too. Pressed and lifted tells most.</span>
+    </>
+  );
+}
+
+/** What there still is to read where everything that the plan needs was read. */
+function AllRead() {
+  const { record, state } = useThisJob();
+  const { document } = record;
+  const missing = sagEndsOf(document).filter(
+    (id) =>
+      sagWish(document, id)?.who === 'ridden' &&
+      isSagRead(state, id, 'ridden') &&
+      !isSagRead(state, id, 'alone'),
+  );
+  if (missing.length === 0) return 'All is read. Read it once more to see how well it repeats.';
+  return (
+    <>
+      All is read that the setting needs.
+      <span className="label text-second block">
+        Read with nobody on too, and the spring can be judged:{' '}
+        {missing.map((id) => cornerNames[id]).join(', ')}.
+      </span>
+    </>
   );
 }
 
