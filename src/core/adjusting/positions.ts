@@ -22,20 +22,20 @@ export const positions: Way = {
   },
   told: ({ corner, seatBy }, by) => ({
     ...untold,
-    cam: { now: camAt(corner, seatBy), after: camAt(corner, seatBy + by) },
+    cam: { now: camPlaceAt(corner, seatBy), after: camPlaceAt(corner, seatBy + by) },
   }),
   // Where nobody said it stood it is known once it was set.
   carried: ({ corner, corner: { preloadMm, cam, air }, seatBy }) => ({
     preloadMm,
-    cam: cam === null && seatBy === 0 ? null : camAt(corner, seatBy),
+    cam: cam === null && seatBy === 0 ? null : camPlaceAt(corner, seatBy),
     air,
   }),
   cautions: ['torsion'],
   preloadByCollar: false,
 };
 
-/** Moves from now to every cam position, mm at the leg. */
-function camChoices({ torsion, cam }: CornerDocument, seatBy: number): number[] {
+/** Moves from now to every cam position, mm at the leg; none where there is no cam. */
+export function camChoices({ torsion, cam }: CornerDocument, seatBy: number): number[] {
   if (!torsion) return [];
   const arcs = camArcs(torsion);
   const base = arcs[cam ?? 0] ?? 0;
@@ -43,7 +43,7 @@ function camChoices({ torsion, cam }: CornerDocument, seatBy: number): number[] 
 }
 
 /** The cam position after a seat has gone so far from the baseline, counted from 0. */
-function camAt(corner: CornerDocument, seatBy: number): number {
+export function camPlaceAt(corner: CornerDocument, seatBy: number): number {
   const away = camChoices(corner, seatBy).map(Math.abs);
   return away.indexOf(Math.min(...away));
 }

@@ -42,15 +42,28 @@ export function gainsOf(fit: Fit, round: number): LearntGain[] {
   });
 }
 
-/** sqrt(a' P a) for a the sensitivities of a contact's log ratio, P the inverse of the fit's precision. */
-function logRatioSd({ factor, parameters, believed }: Fit, contact: number): number {
+/**
+ * Spread of the logarithm of what one step of a contact's own adjuster does at the wheel: that of its ratio, and of what a
+ * position or a pressure does where nobody has said that.
+ */
+export function logStepSd(fit: Fit, contact: number): number {
+  return logSd(fit, contact, true);
+}
+
+function logRatioSd(fit: Fit, contact: number): number {
+  return logSd(fit, contact, false);
+}
+
+/** sqrt(a' P a) for a the sensitivities of a contact's log ratio, of its step less that too, P the inverse of the fit's precision. */
+function logSd({ factor, parameters, believed }: Fit, contact: number, withStep: boolean): number {
   const n = parameters.length;
   const axle = believed.machine.contacts[contact]?.axle;
-  const row = Float64Array.from(parameters, (one) =>
-    (one.kind === 'axle-ratio' && one.axle === axle) || (one.kind === 'ratio' && one.contact === contact)
-      ? one.sd
-      : 0,
-  );
+  const row = Float64Array.from(parameters, (one) => {
+    if (withStep && one.kind === 'step' && one.contacts.includes(contact)) return -one.sd;
+    const isOwn =
+      (one.kind === 'axle-ratio' && one.axle === axle) || (one.kind === 'ratio' && one.contact === contact);
+    return isOwn ? one.sd : 0;
+  });
   const solved = row.slice();
   solveInPlace(factor, n, n, solved);
   return Math.sqrt(dot(row, solved));

@@ -89,12 +89,12 @@ export type MissingForVerdict =
  */
 export function missingForVerdict(answer: Answer, id: CornerId): MissingForVerdict | null {
   const { document, machine } = answer;
-  const { sagWindow, staticWindow, adjustable, torsion } = document.corners[id];
+  const { sagWindow, adjustable, torsion } = document.corners[id];
   const way = wayOf(document.corners[id]);
   const { springs, preload } = machine.sources[id];
   if (document.riders.length > 0 && sagWindow) {
     if (!isSagRead(answer.state, id, 'ridden')) return 'rider-sag';
-    if (staticWindow && !isSagRead(answer.state, id, 'alone')) return 'static-sag-too';
+    if (!isSagRead(answer.state, id, 'alone')) return 'static-sag-too';
   } else if (sagWindow && !isRiderSagRead(answer, id)) return 'travel-used';
   const corner = answer.corners.find((one) => one.id === id);
   if (document.riders.length > 0 && sagWindow && (corner?.sagSdMm ?? 0) > tolerances.sagKnownMm)

@@ -18,15 +18,16 @@ export interface SagRead {
 }
 
 /**
- * The sag of a corner as the newest round has it; `who` is 'alone' or the rider's key. Null where it was not read, or where a
+ * The sag of a corner as a round has it, the newest where none is named; `who` is 'alone' or the rider's key. Null where it was not read, or where a
  * part of it would have to be guessed: one way alone needs a guess of the friction, and that is no reading of sag.
  */
 export function sagAsRead(
   { state, document }: Pick<Answer, 'state' | 'document'>,
   id: CornerId,
   who: string,
+  round = state.current,
 ): SagRead | null {
-  const sag = state.rounds[state.current]?.sag[id];
+  const sag = state.rounds[round]?.sag[id];
   const extended = extendedReadings(state.rounds, id);
   if (!sag || extended.length === 0 || isAtShaft(document, id)) return null;
   const { press = [], lift = [], rest = [] } = sag.states[who] ?? {};

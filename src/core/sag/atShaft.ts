@@ -19,15 +19,16 @@ export function shaftScale(document: JobDocument, id: CornerId): number {
 }
 
 /**
- * mm of shaft that were used, as the newest round read them: by a band, or fully extended less as it rested. Null where the end
+ * mm of shaft that were used, as a round read them, the newest where none is named: by a band, or fully extended less as it rested. Null where the end
  * is read otherwise, or was not. `who` is 'alone' or the rider's key.
  */
 export function shaftAsRead(
   { state, document }: Pick<Answer, 'state' | 'document'>,
   id: CornerId,
   who: string,
+  round = state.current,
 ): number | null {
-  const sag = state.rounds[state.current]?.sag[id];
+  const sag = state.rounds[round]?.sag[id];
   const { band = [], rest = [], press = [], lift = [] } = sag?.states[who] ?? {};
   if (band.length > 0) return meanOf(band);
   const extended = extendedReadings(state.rounds, id);

@@ -1,3 +1,5 @@
+import { sagWish } from '../document/sagWish.ts';
+import { logStepSd } from '../estimate/gains.ts';
 import type { Answer } from '../planning/answerShape.ts';
 import { readSag, windowOf, type SagReading } from './sagWindows.ts';
 import type { Situation } from '../estimate/belief.ts';
@@ -55,8 +57,11 @@ export interface SagEnd {
   toppedOut: { now: boolean; after: boolean };
   /** Mean rate of the spring at its place, N/mm: as fitted and as the readings have it. */
   rate: { nominalNPerMm: number; nPerMm: number; known: boolean };
-  /** Sag in mm that one cam position, groove or turn takes away here, as the readings have it. */
-  perStepMm: number;
+  /**
+   * Sag that one cam position, groove or turn more takes away here where it is set, mm, as the readings have it, and the
+   * spread of its logarithm.
+   */
+  perStep: { mm: number; logSd: number };
   /** Preload after the plan, mm along the spring, and its force. */
   preload: { mm: number; forceN: number };
   /** The plain coil that would have both sags in the middle of their windows, with the spread of its rate. */
@@ -111,19 +116,24 @@ export function sagEnds(answer: Answer): SagEnd[] {
         now: aloneKnown && alone.nowMm < TOPPED_OUT_MM,
         after: aloneKnown && alone.afterMm < TOPPED_OUT_MM,
       },
-      perStepMm: perStep(answer, id, i),
+      perStep: { mm: perStepMm(answer, id, i), logSd: logStepSd(answer.fit, i) },
       ...springOf(answer, id, i),
       needed: aloneRead && isSagRead(answer.state, id, 'ridden') ? neededAt(answer, id, i, drawn) : null,
     };
   });
 }
 
-/** mm of sag that one step more takes away where the rider is on: a cam's next position, a groove, a turn, 0.1 bar. */
-function perStep({ document, now, specifiedAfter, predictAt }: Answer, id: CornerId, i: number): number {
+/** mm of sag that one step more takes away with whom on it is set: a cam's next position, a groove, a turn, 0.1 bar. */
+function perStepMm(
+  { document, machine, now, specifiedAfter, predictAt }: Answer,
+  id: CornerId,
+  i: number,
+): number {
   const corner = document.corners[id];
   const seatBy = now.seatsBy[i] ?? 0;
   const step = wayOf(corner).oneMore({ corner, spec: cornerSpec(document, id), collarMm: null, seatBy });
-  const { km, level, aboard } = specifiedAfter;
+  const { km, level } = specifiedAfter;
+  const aboard = sagWish(document, id)?.who === 'alone' ? machine.alone : specifiedAfter.aboard;
   const at = (by: number) => {
     const seatsBy = now.seatsBy.map((mm, k) => (k === i ? mm + by : mm));
     return predictAt({ ...now, km, level, aboard, seatsBy }).travel[i] ?? 0;

@@ -311,7 +311,7 @@ describe('on a simulated road bike', () => {
 
   test('one turn more takes what the ratio gives off the sag', () => {
     const [, rear] = sagEnds(must(answerFor(all)));
-    expect(Math.abs((rear?.perStepMm ?? 0) - 1.5 / 0.5)).toBeLessThan(0.35);
+    expect(Math.abs((rear?.perStep.mm ?? 0) - 1.5 / 0.5)).toBeLessThan(0.35);
   });
 
   test('the book has a page for everybody, the first as planned', () => {

@@ -52,16 +52,17 @@ export function preloadSum({ id, preload, rate }: SagEnd): Sum {
 }
 
 /** Sag that one step of an adjuster takes away. */
-export function stepSum(end: SagEnd): Sum {
+export function stepSum(end: SagEnd, alone = false): Sum {
+  const { nowMm } = alone ? end.alone : end.ridden;
   return {
     title: `One step more, ${cornerNames[end.id]}`,
-    words: 'the machine by its readings, at rest with the rider on: as it is set now, and one step further',
+    words: `the machine by its readings, at rest with ${alone ? 'nobody' : 'the rider'} on: as it is set now, and one step further`,
     formula: 'Δ = z(c) − z(c + step)',
     inputs: [
-      input('z(c)', 'rider sag as it is set now', end.ridden.nowMm, 'length', 'computed'),
-      input('z(c + step)', 'the same a step further', end.ridden.nowMm - end.perStepMm, 'length', 'computed'),
+      input('z(c)', 'sag as it is set now', nowMm, 'length', 'computed'),
+      input('z(c + step)', 'the same a step further', nowMm - end.perStep.mm, 'length', 'computed'),
     ],
-    result: { value: end.perStepMm, unit: 'length' },
+    result: { value: end.perStep.mm, unit: 'length' },
     note: null,
   };
 }

@@ -11,6 +11,7 @@ import { inReadersUnit } from '#core/units/measure.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { effectWords, springWay } from '#words/instruction.ts';
 import { useLengthStyle, useSystemOf } from '../../ui/settings.ts';
+import { capital } from '../../ui/words.ts';
 import { SizeLength, Plain, Turns } from '../../ui/Figure.tsx';
 import { AlongDamper } from './AlongDamper.tsx';
 import { AssumedMark } from './AssumedMark.tsx';
@@ -23,6 +24,7 @@ export function SeatMove({
   cam,
   air,
   id,
+  leads = false,
 }: {
   turns: number;
   /** Grooves, leaves or spacers, where it is not turned. */
@@ -33,11 +35,13 @@ export function SeatMove({
   air: { toBar: number; byBar: number } | null;
   /** The corner, where it is an instruction: which way along the damper, and what a position or a pressure is assumed from. */
   id?: CornerId;
+  /** Whether it begins its line. */
+  leads?: boolean;
 }) {
   if (cam !== null)
     return (
       <>
-        position <span className="figures">{positionText(cam)}</span>
+        {leads ? 'Position' : 'position'} <span className="figures">{positionText(cam)}</span>
         {id && <BothSides id={id} />}
         {id && <PlaceAssumed id={id} />}
       </>
@@ -45,7 +49,7 @@ export function SeatMove({
   if (air !== null)
     return (
       <>
-        {air.byBar > 0 ? 'add air' : 'let air out'} to <Pressure bar={air.toBar} />
+        {leads ? capital(airWay(air.byBar)) : airWay(air.byBar)} to <Pressure bar={air.toBar} />
         {id && <PlaceAssumed id={id} />}
       </>
     );
@@ -73,6 +77,9 @@ export function SeatMove({
     </>
   );
 }
+
+/** Which way a pressure goes. */
+const airWay = (byBar: number) => (byBar > 0 ? 'add air' : 'let air out');
 
 /** A pressure as a plan has it, as a move. */
 export function airMove(bar: CornerMove['airBar']): { toBar: number; byBar: number } | null {

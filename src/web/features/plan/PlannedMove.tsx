@@ -40,6 +40,21 @@ export function Move({
         )}
       </>
     );
+  // Where it goes to a place with a number, that number is what to do.
+  const toPlace = corner.seatBy !== 0 && (corner.cam ?? corner.airBar) !== null;
+  if (toPlace)
+    return (
+      <>
+        <p className={`text-action ${size} font-bold`}>
+          <SeatSum corner={corner} answer={answer} leads />
+        </p>
+        <p className="text-[18px] leading-6 font-semibold">
+          <Effect {...corner} />
+        </p>
+        {checked && <p className="text-tight font-semibold">check where it stands first</p>}
+        <OtherMoves corner={corner} fitting={document.corners[corner.id].fitting} />
+      </>
+    );
   return (
     <>
       <p className={`text-action ${size} font-bold`}>
@@ -52,38 +67,44 @@ export function Move({
   );
 }
 
-/** The seat, cam or pressure: which way and how far, then where to stop. */
+/** Which way and how far its own adjuster goes, with how that comes about. */
+function SeatSum({ corner, answer, leads = false }: { corner: CornerMove; answer: Answer; leads?: boolean }) {
+  return (
+    <SumFigure name={`Seat move, ${cornerNames[corner.id]}`} sum={() => seatMoveSum(corner, answer)}>
+      <SeatMove
+        turns={corner.turns}
+        steps={corner.steps}
+        fitting={answer.document.corners[corner.id].fitting}
+        cam={corner.cam && camPosition(answer.document.corners[corner.id].torsion, corner.cam.after)}
+        air={airMove(corner.airBar)}
+        id={corner.id}
+        leads={leads}
+      />
+    </SumFigure>
+  );
+}
+
+/** The seat: which way and how far, then where to stop. */
 function SeatLines({ corner, answer }: { corner: CornerMove; answer: Answer }) {
   const name = cornerNames[corner.id];
   if (corner.seatBy === 0) return null;
   return (
     <>
       <p className="text-[18px] leading-6 font-semibold">
-        <SumFigure name={`Seat move, ${name}`} sum={() => seatMoveSum(corner, answer)}>
-          <SeatMove
-            turns={corner.turns}
-            steps={corner.steps}
-            fitting={answer.document.corners[corner.id].fitting}
-            cam={corner.cam && camPosition(answer.document.corners[corner.id].torsion, corner.cam.after)}
-            air={airMove(corner.airBar)}
-            id={corner.id}
-          />
-        </SumFigure>
+        <SeatSum corner={corner} answer={answer} />
       </p>
-      {!corner.cam && !corner.airBar && (
-        <p>
-          {corner.stopAtMm === null ? (
-            <>
-              <SizeLength mm={Math.abs(corner.seatBy)} /> of seat
-            </>
-          ) : (
-            <SumFigure name={`Stop at, ${name}`} sum={() => stopAtSum(corner)}>
-              stop when the collar reads <SizeLength mm={corner.stopAtMm} />
-            </SumFigure>
-          )}
-          <PitchAssumed pitch={corner.spec.pitchMm} steps={corner.steps} />
-        </p>
-      )}
+      <p>
+        {corner.stopAtMm === null ? (
+          <>
+            <SizeLength mm={Math.abs(corner.seatBy)} /> of seat
+          </>
+        ) : (
+          <SumFigure name={`Stop at, ${name}`} sum={() => stopAtSum(corner)}>
+            stop when the collar reads <SizeLength mm={corner.stopAtMm} />
+          </SumFigure>
+        )}
+        <PitchAssumed pitch={corner.spec.pitchMm} steps={corner.steps} />
+      </p>
     </>
   );
 }

@@ -1,7 +1,7 @@
 import { shaftScale } from '#core/sag/atShaft.ts';
 import { sagWish } from '#core/document/sagWish.ts';
 import { lengthText } from '#core/units/formatLength.ts';
-import { useLengthStyle, useTell } from '../../ui/settings.ts';
+import { useLengthStyle } from '../../ui/settings.ts';
 import type { CornerAnswer } from '#core/planning/cornerAnswer.ts';
 import { byCorner, type Answer } from '#core/planning/answerShape.ts';
 import { analysisOf } from '../../jobStore/analysisOf.ts';
@@ -10,7 +10,6 @@ import { useThisJob } from '../../jobStore/jobContext.ts';
 import { airTaken, isAirAssumed } from '#core/document/taken.ts';
 import { adjusterOf } from '#core/kinds/adjusters/index.ts';
 import { Link } from 'react-router';
-import { oneMoreWords } from '#words/instruction.ts';
 import { missingWords, springReasonWords } from '#words/springVerdict.ts';
 import { cornerVerdict, missingForVerdict } from '#core/judgement/cornerVerdict.ts';
 import type { SagReading } from '#core/sag/sagWindows.ts';
@@ -21,7 +20,7 @@ import { isRough, schoolOf } from '#core/sag/schools.ts';
 import { cornerSpec } from '#core/estimate/corner.ts';
 import type { SagEnd } from '#core/sag/bench.ts';
 import { chooseRate } from '#core/sag/rates.ts';
-import { carriedSum, preloadSum, stepSum } from '#words/explain/benchSums.ts';
+import { carriedSum, preloadSum } from '#words/explain/benchSums.ts';
 import { frictionSum, neededSum, sagAfterSum, sagEstimateSum, sagSum } from '#words/explain/sagSums.ts';
 import { tolerances } from '#core/tolerances.ts';
 import { rateOf } from '#core/rack/spring.ts';
@@ -34,6 +33,7 @@ import { EstimatedLength, MeasuredLength, PredictedLength } from '../../ui/Figur
 import { Rate } from '../../ui/Rate.tsx';
 import { Force, Mass } from '../../ui/Measure.tsx';
 import { StateMark } from '../../ui/StateMark.tsx';
+import { StepLine } from './StepLine.tsx';
 import { AirCurve } from './AirCurve.tsx';
 import { Move } from '../plan/PlannedMove.tsx';
 
@@ -53,7 +53,14 @@ export function EndVerdict({ id, end }: { id: CornerId; end: SagEnd | null }) {
     <div className="mt-2" aria-live="polite" data-testid={`sag-end-${id}`}>
       <div className="grid grid-cols-2 gap-x-3">
         {!alone && <Sag title="rider on" name="Rider sag" answer={answer} end={end} who={rider} />}
-        <Sag title="nobody on" name="Static sag" answer={answer} end={end} who="alone" />
+        {end.aloneKnown ? (
+          <Sag title="nobody on" name="Static sag" answer={answer} end={end} who="alone" />
+        ) : (
+          <p>
+            <span className="label text-second block">nobody on</span>
+            <span className="text-second">not read</span>
+          </p>
+        )}
       </div>
       {asked && <Wanted corner={corner} end={end} who={rider} alone={alone} answer={answer} />}
       <Remarks end={end} answer={answer} />
@@ -70,6 +77,7 @@ export function EndVerdict({ id, end }: { id: CornerId; end: SagEnd | null }) {
           <AssumedMark />
         </p>
       )}
+      <StepLine answer={answer} end={end} alone={alone} />
       {!alone && <SpringLine id={id} end={end} />}
     </div>
   );
@@ -304,26 +312,7 @@ function SpringLine({ id, end }: { id: CornerId; end: SagEnd }) {
         )
       )}
       <AdjusterHints id={id} />
-      <p className="text-second mt-0.5">
-        It carries{' '}
-        <SumFigure name={`Carried with nobody on, ${cornerNames[id]}`} sum={() => carriedSum(end, 'alone')}>
-          <Mass kg={end.alone.kg} />
-        </SumFigure>{' '}
-        with nobody on,{' '}
-        <SumFigure name={`Carried ridden, ${cornerNames[id]}`} sum={() => carriedSum(end, 'ridden')}>
-          <Mass kg={end.ridden.kg} />
-        </SumFigure>{' '}
-        ridden
-        {!job.record.document.corners[id].air && (
-          <>
-            ; preload then{' '}
-            <SumFigure name={`Preload then, ${cornerNames[id]}`} sum={() => preloadSum(end)}>
-              <SizeLength mm={end.preload.mm} /> or <Force n={end.preload.forceN} />
-            </SumFigure>
-          </>
-        )}
-        . <OneStepMore id={id} end={end} />
-      </p>
+      <Carried id={id} end={end} />
       {end.needed && (
         <p className="text-second mt-0.5">
           Both sags ask for{' '}
@@ -350,19 +339,32 @@ function SpringLine({ id, end }: { id: CornerId; end: SagEnd }) {
   );
 }
 
-/** What one turn, step or position more would take off the sag. */
-function OneStepMore({ id, end }: { id: CornerId; end: SagEnd }) {
+/** What the springs carry, and the preload then: only where somebody named a weight or a spring that says so. */
+function Carried({ id, end }: { id: CornerId; end: SagEnd }) {
   const { document } = useThisJob().record;
-  const tell = useTell();
-  if (!(end.perStepMm > 0.05)) return null;
+  const isWeighed = document.machine.massKg !== null || document.corners[id].loadKg !== null;
+  if (!isWeighed && !end.rate.known) return null;
   return (
-    <>
-      One {oneMoreWords(document.corners[id], tell)} more takes{' '}
-      <SumFigure name={`One step more, ${cornerNames[id]}`} sum={() => stepSum(end)}>
-        <Length mm={end.perStepMm} />
+    <p className="text-second mt-0.5">
+      It carries{' '}
+      <SumFigure name={`Carried with nobody on, ${cornerNames[id]}`} sum={() => carriedSum(end, 'alone')}>
+        <Mass kg={end.alone.kg} />
       </SumFigure>{' '}
-      off the sag.
-    </>
+      with nobody on,{' '}
+      <SumFigure name={`Carried ridden, ${cornerNames[id]}`} sum={() => carriedSum(end, 'ridden')}>
+        <Mass kg={end.ridden.kg} />
+      </SumFigure>{' '}
+      ridden
+      {!document.corners[id].air && end.rate.known && (
+        <>
+          ; preload then{' '}
+          <SumFigure name={`Preload then, ${cornerNames[id]}`} sum={() => preloadSum(end)}>
+            <SizeLength mm={end.preload.mm} /> or <Force n={end.preload.forceN} />
+          </SumFigure>
+        </>
+      )}
+      .
+    </p>
   );
 }
 

@@ -1,6 +1,5 @@
 import { sagWish } from '#core/document/sagWish.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
-import { useThisJob } from '../../jobStore/jobContext.ts';
 import { goodEnough } from '#core/planning/enough.ts';
 import type { SagEnd } from '#core/sag/bench.ts';
 import { askedCorners } from '#core/estimate/sagEvidence.ts';
@@ -9,21 +8,21 @@ import { cornersIn } from '#core/kinds/classes/index.ts';
 import { chanceSum } from '#words/explain/cornerSums.ts';
 import { percent } from '#words/figures.ts';
 import { SumFigure } from '../sums/SumFigure.tsx';
-import { Settled } from '../measure/Settled.tsx';
-import { sagRound } from './sagRound.ts';
 
 /** The chance that every sag is in its window, and what an adjuster cannot do. */
 export function SagOutlook({ answer, ends }: { answer: Answer; ends: readonly SagEnd[] }) {
-  const job = useThisJob();
   const done = goodEnough(answer);
-  const short = ends.filter(({ riderSag }) => riderSag !== null && riderSag.state !== 'in');
+  const short = ends.filter(({ id, riderSag, alone }) => {
+    const wish = sagWish(answer.document, id);
+    if (wish?.who !== 'alone') return riderSag !== null && riderSag.state !== 'in';
+    return wish.window !== null && (alone.afterMm < wish.window.fromMm || alone.afterMm > wish.window.toMm);
+  });
   const wanted = cornersIn(answer.document).filter((id) => sagWish(answer.document, id) !== null);
   const asked = askedCorners(answer.document, answer.state);
   const only = asked.length < wanted.length ? asked : [];
   const chance = done ? answer.chanceNow : answer.chanceAfter;
   return (
     <>
-      <Settled round={sagRound(job)} />
       <p className="min-w-[220px] flex-1" data-testid="sag-outlook" aria-live="polite">
         <b>
           <SumFigure name="Chance that every sag is in" sum={() => chanceSum(answer, done ? 'now' : 'after')}>

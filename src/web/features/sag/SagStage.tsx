@@ -7,7 +7,7 @@ import { sagEndsOf, statesAt } from '#core/sag/prompts.ts';
 import type { LetGo } from '#core/document/sagReadings.ts';
 import { referenceKinds } from '#core/geometry/reference.ts';
 import { Button } from '../../ui/Button.tsx';
-import { sagEnds } from '#core/sag/bench.ts';
+import { sagEnds, type SagEnd } from '#core/sag/bench.ts';
 import { Footer } from '../sheet/Footer.tsx';
 import { StartTurning } from '../plan/StartTurning.tsx';
 import { EndReadings } from './EndReadings.tsx';
@@ -55,10 +55,14 @@ export function SagStage({ fresh = false }: { fresh?: boolean }) {
       <NextSag round={round} rider={rider.key} pressing={pressing} fresh={fresh} />
       <div data-fields className="grid grid-cols-2 gap-x-6 gap-y-5 px-4 pt-3 narrow:grid-cols-1">
         {shown.map((id) => (
-          <section key={id} aria-labelledby={`end-${id}`} data-corner={id} className="min-w-0">
-            <EndReadings id={id} round={round} states={statesAt(document, id, rider.key)} ways={waysAt(id)} />
-            <EndVerdict id={id} end={ends.find((one) => one.id === id) ?? null} />
-          </section>
+          <End
+            key={id}
+            id={id}
+            alone={shown.length === 1}
+            states={statesAt(document, id, rider.key)}
+            ways={waysAt(id)}
+            end={ends.find((one) => one.id === id) ?? null}
+          />
         ))}
       </div>
       <Asked />
@@ -93,6 +97,30 @@ export function SagStage({ fresh = false }: { fresh?: boolean }) {
         {answer && !fresh && <StartTurning answer={answer} from="sag" />}
       </Footer>
     </>
+  );
+}
+
+interface EndProps {
+  id: CornerId;
+  /** The only end that is read: what it comes to stands beside its readings. */
+  alone: boolean;
+  states: readonly string[];
+  ways: readonly LetGo[];
+  end: SagEnd | null;
+}
+
+/** One end: what was read of it, and what that comes to. */
+function End({ id, alone, states, ways, end }: EndProps) {
+  const job = useThisJob();
+  return (
+    <section
+      aria-labelledby={`end-${id}`}
+      data-corner={id}
+      className={alone ? 'col-span-full grid grid-cols-2 gap-x-6 narrow:grid-cols-1' : 'min-w-0'}
+    >
+      <EndReadings id={id} round={sagRound(job)} states={states} ways={ways} />
+      <EndVerdict id={id} end={end} />
+    </section>
   );
 }
 

@@ -12,7 +12,9 @@ import type { Fact, Fitting, ToldCorner, ToldPlan } from '#core/document/types.t
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { factKey } from '../../jobStore/draftKeys.ts';
 import { capital, cornerNumbers } from '../../ui/words.ts';
-import { airTold, Effect, MountMove, PitchAssumed, RingMove, SeatMove } from '../job/MoveWords.tsx';
+import { airTold, Effect, MountMove, PitchAssumed, RingMove, SeatMove, Pressure } from '../job/MoveWords.tsx';
+import { positionText } from '#words/positions.ts';
+import { AirStopped, CamStopped } from './Stopped.tsx';
 import { SumFigure } from '../sums/SumFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
 
@@ -213,14 +215,22 @@ function SeatWork({ id, round, asked }: Omit<WorkProps, 'told'> & { asked: ToldC
         </p>
       )}
       <div className="mt-2 flex flex-wrap items-end gap-x-3 gap-y-2 wide:in-data-[corner^=R]:flex-row-reverse">
-        {asked.camTo === undefined && <DoneField id={id} round={round} done={done} record={record} />}
+        {asked.camTo === undefined ? (
+          <DoneField id={id} round={round} done={done} record={record} />
+        ) : (
+          <CamStopped id={id} round={round} done={done} record={record} />
+        )}
         {!done && <AsTold next={next} id={id} record={() => record(asked.seatMm)} />}
       </div>
       {done && (
         <div className="mt-2">
           <Done
             done={done}
-            turned={asked.camTo === undefined}
+            camAsked={
+              asked.camTo === undefined
+                ? null
+                : camPosition(job.record.document.corners[id].torsion, asked.camTo)
+            }
             pitchMm={cornerSpec(job.record.document, id).pitchMm.value}
             stepMm={job.record.document.corners[id].stepMm}
             fitting={job.record.document.corners[id].fitting}
@@ -230,6 +240,9 @@ function SeatWork({ id, round, asked }: Omit<WorkProps, 'told'> & { asked: ToldC
     </div>
   );
 }
+
+/** bar. No gauge is read nearer. */
+const SAME_BAR = 0.005;
 
 /** Air let in or out: what the gauge is to show. */
 function AirWork({
@@ -243,8 +256,9 @@ function AirWork({
   const done = factAt(job.facts, place)?.fact ?? null;
   const next = useIsNext(id);
   if (byBar === 0) return <p className="text-second text-head mt-3 font-semibold">Leave it</p>;
-  const record = () =>
-    job.actions.record(`Pressure set, ${cornerNames[id]}`, { ...place, bar: byBar, askedBar: byBar });
+  const record = (bar: number) =>
+    job.actions.record(`Pressure set, ${cornerNames[id]}`, { ...place, bar, askedBar: byBar });
+  const otherwise = done && Math.abs(done.bar - byBar) > SAME_BAR;
   return (
     <div>
       <p className="text-[18px] leading-6 font-semibold">
@@ -262,15 +276,27 @@ function AirWork({
           />
         </SumFigure>
       </p>
-      <div className="mt-5">
-        {done ? (
-          <p data-testid="done" className="font-semibold">
-            <span aria-hidden>✓ </span>done
-          </p>
-        ) : (
-          <AsTold next={next} id={id} record={record} />
-        )}
+      <div className="mt-3 flex flex-wrap items-end gap-x-3 gap-y-2">
+        <AirStopped
+          id={id}
+          round={round}
+          beforeBar={(asked.airToBar ?? 0) - byBar}
+          doneBar={done?.bar ?? null}
+          record={record}
+        />
+        {!done && <AsTold next={next} id={id} record={() => record(byBar)} />}
       </div>
+      {done && (
+        <p data-testid="done" className={`mt-2 font-semibold ${otherwise ? 'text-tight' : ''}`}>
+          <span aria-hidden>✓ </span>done
+          {otherwise && (
+            <>
+              {' '}
+              (<Pressure bar={asked.airToBar ?? 0} /> asked)
+            </>
+          )}
+        </p>
+      )}
     </div>
   );
 }
@@ -300,13 +326,14 @@ function AsTold({ next, id, record }: { next: boolean; id: CornerId; record: () 
 
 function Done({
   done,
-  turned,
+  camAsked,
   pitchMm,
   stepMm,
   fitting,
 }: {
   done: Fact<'adjustment'>;
-  turned: boolean;
+  /** Position of a cam that was asked, as it is numbered; null where it is turned. */
+  camAsked: number | null;
   pitchMm: number;
   stepMm: number | null;
   fitting: Fitting;
@@ -319,7 +346,7 @@ function Done({
       <span aria-hidden>✓ </span>
       {mm === 0 ? (
         'left alone'
-      ) : !turned ? (
+      ) : camAsked !== null ? (
         'done'
       ) : (
         <>
@@ -329,7 +356,8 @@ function Done({
       {short && asked !== null && (
         <>
           {' '}
-          (<SizeLength mm={asked} signed /> asked)
+          ({camAsked === null ? <SizeLength mm={asked} signed /> : `position ${positionText(camAsked)}`}{' '}
+          asked)
         </>
       )}
     </p>
