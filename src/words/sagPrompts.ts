@@ -50,7 +50,10 @@ const sagQuestionWords: Record<SagQuestion, string> = {
 };
 
 /** The same for a reading as it is typed; null where it goes with the others. */
-export function sagAsked(...reading: Parameters<typeof questionSag>): string | null {
-  const question = questionSag(...reading);
+export function sagAsked(
+  { slot, mm, byGauge }: { slot: string; mm: number; byGauge: boolean },
+  here: Parameters<typeof questionSag>[1],
+): string | null {
+  const question = questionSag({ slot, mm: byGauge && !slot.includes('-band-') ? -mm : mm }, here);
   return question && sagQuestionWords[question];
 }

@@ -99,3 +99,31 @@ test('a cam of twelve numbers with halves between them is worked with, one more 
   expect(cams(23)).toEqual([]);
   expect(cams(24)).toHaveLength(1);
 });
+
+test('a gauge zeroed fully extended shows the sag itself: as it is typed, and as a tape would have it', () => {
+  const by = (kind: 'gauge' | 'axle-mark', mm: (sag: number) => number, extended: readonly number[]) => {
+    const document = blankDocument('scooter', 'Knot');
+    document.riders = [
+      { key: 'r1', name: 'owner', kg: 80, gearKg: 0, rearShare: null, passengerKg: 0, luggageKg: 0 },
+    ];
+    Object.assign(document.corners.FW, { sagMm: 20, sagWindow: { fromMm: 16, toMm: 24 } });
+    document.corners.FW.reference = { kind, offsetMm: 0, aheadMm: 0 };
+    const read = (slot: string, shown: number) =>
+      factEntry({ kind: 'sag', round: 0, corner: 'FW', slot, mm: shown });
+    const job = add(
+      record(document),
+      ...extended.map((one) => read('extended-1', one)),
+      read('r1-press-1', mm(29)),
+      read('r1-lift-1', mm(23)),
+    );
+    const answer = must(answerFor(job));
+    const end = must(sagEnds(answer)[0] ?? null);
+    const { measured, estimated } = sagFigure(answer, end, 'r1');
+    return { measured: measured?.value, estimated: estimated.value, seatBy: answer.corners[0]?.seatBy };
+  };
+  const gauge = by('gauge', (sag) => sag, []);
+  const tape = by('axle-mark', (sag) => 600 - sag, [600]);
+  expect(gauge.measured).toBeCloseTo(26, 9);
+  expect(gauge.estimated).toBeCloseTo(tape.estimated, 6);
+  expect(gauge.seatBy).toBe(tape.seatBy);
+});

@@ -27,11 +27,20 @@ interface SagFact {
   mm: number;
 }
 
-/** Gathers readings by their slots: `extended-1`, `alone-press-2`, `r1-lift-1`. */
-export function gatherSag(facts: readonly SagFact[]): SagReadings {
+/**
+ * Gathers readings by their slots: `extended-1`, `alone-press-2`, `r1-lift-1`. What is read by a gauge that was `zeroed` fully
+ * extended is counted from there: it has gone down by what the gauge shows.
+ */
+export function gatherSag(
+  facts: readonly SagFact[],
+  zeroed: (corner: CornerId) => boolean = () => false,
+): SagReadings {
   const all: SagReadings = {};
-  for (const { corner, slot, mm } of [...facts].sort((a, b) => a.slot.localeCompare(b.slot))) {
-    const here = (all[corner] ??= { extended: [], states: {} });
+  for (const { corner, slot, mm: shown } of [...facts].sort((a, b) => a.slot.localeCompare(b.slot))) {
+    const byGauge = zeroed(corner);
+    const here = (all[corner] ??= { extended: byGauge ? [0] : [], states: {} });
+    const mm = byGauge && !slot.includes('-band-') ? -shown : shown;
+    if (byGauge && slot.startsWith('extended')) continue;
     const [who = '', how = ''] = slot.split('-');
     if (who === 'extended') here.extended.push(mm);
     else ((here.states[who] ??= {})[how as LetGo] ??= []).push(mm);

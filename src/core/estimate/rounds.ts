@@ -7,7 +7,8 @@ import { numberOf, type Fact, type NumberedKind } from '../document/factKinds.ts
 import { isOf, standingFacts, type FactEntry } from '../document/facts.ts';
 import { restoredSlot, sortRepeats, type Repeat, type SortedRepeats } from '../document/repeats.ts';
 import { AIR_STEP_BAR } from '../springs/air.ts';
-import type { JobRecord, ToldCorner, ToldPlan } from '../document/types.ts';
+import { showsSag } from '../document/showsSag.ts';
+import type { JobDocument, JobRecord, ToldCorner, ToldPlan } from '../document/types.ts';
 
 export type PerCorner<T> = Partial<Record<CornerId, T>>;
 
@@ -62,10 +63,10 @@ export interface RoundsState {
 }
 
 /** Reads the rounds from the facts that stand. */
-export function readRounds(record: Pick<JobRecord, 'entries'>): RoundsState {
+export function readRounds(record: Pick<JobRecord, 'entries' | 'document'>): RoundsState {
   const facts = standingFacts(record);
   const last = Math.max(0, ...facts.map(({ fact }) => fact.round));
-  const all = Array.from({ length: last + 1 }, (_, round) => readRound(facts, round));
+  const all = Array.from({ length: last + 1 }, (_, round) => readRound(facts, record.document, round));
   const newest = all[last] as Round;
   const left = newest.told ? leftToTurn(newest.told, newest) : [];
   const open = last > 0 && left.length > 0 && !measuringBegan(newest);
@@ -124,7 +125,7 @@ function measuringBegan(round: Round): boolean {
   );
 }
 
-function readRound(facts: readonly FactEntry[], round: number): Round {
+function readRound(facts: readonly FactEntry[], document: JobDocument, round: number): Round {
   const here = facts.filter(({ fact }) => fact.round === round).map(({ fact }) => fact);
   const single = (kind: NumberedKind): PerCorner<number> =>
     Object.fromEntries(here.filter(isOf(kind)).map((fact) => [fact.corner, numberOf(fact)]));
@@ -147,6 +148,7 @@ function readRound(facts: readonly FactEntry[], round: number): Round {
     travelUsed: single('travel-used'),
     sag: gatherSag(
       here.filter(isOf('sag')).flatMap(({ corner, slot, mm }) => (corner ? [{ corner, slot, mm }] : [])),
+      (id) => showsSag(document, id),
     ),
     settled: here.find(isOf('settled'))?.how ?? null,
     drivenKm: here.find(isOf('driven'))?.km ?? null,

@@ -5,7 +5,14 @@ export type Footing = 'wheels' | 'sleds' | 'bikes';
 
 /** How a ride height is measured. */
 export type ReferenceKind =
-  'ground-chassis' | 'ground-arch' | 'hub-arch' | 'rim-arch' | 'axle-mark' | 'bumper-ground' | 'shaft';
+  | 'ground-chassis'
+  | 'ground-arch'
+  | 'hub-arch'
+  | 'rim-arch'
+  | 'axle-mark'
+  | 'bumper-ground'
+  | 'shaft'
+  | 'gauge';
 
 export interface ReferenceFacts {
   title: string;
@@ -15,6 +22,8 @@ export interface ReferenceFacts {
   follows: 'body' | 'travel' | 'damper';
   /** Machines it is met on. */
   on: readonly Footing[];
+  /** Whether it shows the sag itself, zeroed fully extended: it stands on the sag bench alone, and grows as the body sinks. */
+  showsSag: boolean;
 }
 
 /** Kinds that follow the body or the travel grow by 1 mm when the body rises 1 mm over its wheel, the shaft by the ratio. */
@@ -24,50 +33,65 @@ export const referenceKinds: Record<ReferenceKind, ReferenceFacts> = {
     how: 'floor to the marked point, straight up',
     follows: 'body',
     on: ['wheels', 'sleds', 'bikes'],
+    showsSag: false,
   },
   'ground-arch': {
     title: 'ground to arch',
     how: 'floor to arch lip, over the wheel centre',
     follows: 'body',
     on: ['wheels'],
+    showsSag: false,
   },
   'hub-arch': {
     title: 'hub centre to arch',
     how: 'wheel centre to arch lip, straight up',
     follows: 'travel',
     on: ['wheels'],
+    showsSag: false,
   },
   'rim-arch': {
     title: 'rim edge to arch',
     how: 'lower rim edge through the centre to arch lip',
     follows: 'travel',
     on: ['wheels'],
+    showsSag: false,
   },
   'axle-mark': {
     title: 'axle to mark',
     how: 'axle centre to a mark above it on the tail',
     follows: 'travel',
     on: ['bikes'],
+    showsSag: false,
   },
   'bumper-ground': {
     title: 'bumper mark to ground',
     how: 'mark on the bumper straight down to the floor',
     follows: 'body',
     on: ['sleds'],
+    showsSag: false,
   },
   shaft: {
     title: 'exposed shaft',
     how: 'band on the damper shaft or fork tube to its seal',
     follows: 'damper',
     on: ['bikes', 'sleds'],
+    showsSag: false,
+  },
+  gauge: {
+    title: 'gauge zeroed at full extension',
+    how: 'gauge between axle and body, set to zero with the wheel hanging: it shows the sag itself',
+    follows: 'travel',
+    on: ['bikes', 'sleds'],
+    showsSag: true,
   },
 };
 
-/** The kinds met on what stands so. */
-export function kindsOn(footing: Footing): ReferenceKind[] {
-  return (Object.keys(referenceKinds) as ReferenceKind[]).filter((kind) =>
-    referenceKinds[kind].on.includes(footing),
-  );
+/** The kinds met on what stands so: those that heights are read by, and on the sag bench those that show sag too. */
+export function kindsOn(footing: Footing, { bench = false } = {}): ReferenceKind[] {
+  return (Object.keys(referenceKinds) as ReferenceKind[]).filter((kind) => {
+    const { on, showsSag } = referenceKinds[kind];
+    return on.includes(footing) && (bench || !showsSag);
+  });
 }
 
 /** Whether tyre size, pressure and an uneven floor move the reading. */

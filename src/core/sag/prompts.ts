@@ -1,3 +1,4 @@
+import { showsSag } from '../document/showsSag.ts';
 import { sagWish } from '../document/sagWish.ts';
 import type { JobDocument } from '../document/types.ts';
 import { type CornerId } from '../kinds/corners.ts';
@@ -20,7 +21,9 @@ const bothWays: readonly LetGo[] = ['press', 'lift'];
 export function promptsOf(document: JobDocument, rider: string): SagPrompt[] {
   const ids = sagEndsOf(document);
   return [
-    ...ids.map((id): SagPrompt => ({ id, slot: 'extended-1', state: null })),
+    ...ids
+      .filter((id) => !showsSag(document, id))
+      .map((id): SagPrompt => ({ id, slot: 'extended-1', state: null })),
     ...['alone', rider].flatMap((who) =>
       bothWays.flatMap((how) =>
         ids.map((id): SagPrompt => ({ id, slot: `${who}-${how}-1`, state: { who, how } })),
@@ -62,7 +65,9 @@ export function nextReading(
     const [who = 'alone'] = statesAt(document, id, rider);
     return { id, who, read: sag[id]?.states[who] ?? {} };
   });
-  const hanging = ends.find(({ id, read }) => !extended.includes(id) && !read.band?.length);
+  const hanging = ends.find(
+    ({ id, read }) => !showsSag(document, id) && !extended.includes(id) && !read.band?.length,
+  );
   if (hanging) return { id: hanging.id, slot: 'extended-1', state: null };
   const open = ends.flatMap(({ id, who, read: { rest, band, press, lift } }): SagPrompt[] => {
     const has = (list?: readonly number[]) => (list?.length ?? 0) > 0;
@@ -82,7 +87,10 @@ const prompt = (id: CornerId, who: string, how: LetGo): SagPrompt => ({
 /** How a reading goes against another of the same end. */
 export type SagQuestion = 'over-extended' | 'under-pressed' | 'over-lifted' | 'over-alone';
 
-/** A reading that goes against another of the same end: how, or null. Lengths shrink as more sinks in. */
+/**
+ * A reading that goes against another of the same end: how, or null. Lengths shrink as more sinks in; by a gauge that shows
+ * the sag itself they are counted down from zero.
+ */
 export function questionSag({ slot, mm }: { slot: string; mm: number }, here: CornerSag): SagQuestion | null {
   const [who = '', how = ''] = slot.split('-');
   const longest = Math.max(...here.extended, -Infinity);

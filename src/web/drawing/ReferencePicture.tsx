@@ -86,4 +86,14 @@ const pictures: Record<ReferenceKind, ReactNode> = {
       <Tape x={80} from={44} to={66} />
     </>
   ),
+  gauge: (
+    <>
+      <circle cx={44} cy={68} r={22} />
+      <circle cx={44} cy={68} r={2.5} fill="var(--ink)" />
+      <path d="M24 22L76 14L112 34" />
+      <path d="M44 22V34M44 54V65" stroke="var(--action)" />
+      <circle cx={44} cy={44} r={10} stroke="var(--action)" />
+      <path d="M44 44V37" strokeWidth={2} stroke="var(--action)" />
+    </>
+  ),
 };

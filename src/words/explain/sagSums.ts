@@ -3,6 +3,8 @@ import { leftAtRest } from './rest.ts';
 import { input } from './input.ts';
 import type { Sum } from './types.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
+import { showsSag } from '#core/document/showsSag.ts';
+import type { SagRead } from '#core/sag/asRead.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { meanOf } from '#core/numerics/mean.ts';
 import type { SagEnd } from '#core/sag/bench.ts';
@@ -17,6 +19,7 @@ export function sagSum(answer: Answer, end: SagEnd, who: string): Sum | null {
   const { read, measured } = sagFigure(answer, end, who);
   if (!read || !measured) return null;
   const both = read.press.length > 0;
+  if (showsSag(answer.document, end.id)) return gaugeSum(answer, end, { who, read, mm: measured.value });
   const mean = (symbol: string, how: LetGo, list: readonly number[]) =>
     input(symbol, letGoWords[how], meanOf(list), 'length', 'measured');
   return {
@@ -32,6 +35,29 @@ export function sagSum(answer: Answer, end: SagEnd, who: string): Sum | null {
         : [mean('L', 'rest', read.rest)]),
     ],
     result: { value: measured.value, unit: 'length' },
+    note: null,
+  };
+}
+
+/** The same by a gauge that shows the sag itself. */
+function gaugeSum(
+  { document }: Answer,
+  { id }: SagEnd,
+  { who, read, mm }: { who: string; read: SagRead; mm: number },
+): Sum {
+  const shown = (symbol: string, how: LetGo, list: readonly number[]) =>
+    input(symbol, letGoWords[how], -meanOf(list), 'length', 'measured');
+  const both = read.press.length > 0;
+  return {
+    title: `Sag, ${whoWords(document, who)}, ${cornerNames[id]}`,
+    words: both
+      ? 'the middle of what the gauge shows pressed and lifted, zeroed fully extended: friction is out of it'
+      : 'what the gauge shows, zeroed fully extended: friction is somewhere in it',
+    formula: both ? 'sag = (S1 + S2) / 2' : 'sag = S',
+    inputs: both
+      ? [shown('S1', 'press', read.press), shown('S2', 'lift', read.lift)]
+      : [shown('S', 'rest', read.rest)],
+    result: { value: mm, unit: 'length' },
     note: null,
   };
 }

@@ -15,7 +15,7 @@ export function ReferenceChoice({ label, corners }: { label: string; corners: re
       label={label}
       look="-ml-1 h-8 w-full bg-transparent text-[13px]"
       value={document.corners[first].reference.kind}
-      options={kindsOn(footingOf(document.machine.class)).map((one) => ({
+      options={kindsOn(footingOf(document.machine.class), { bench: true }).map((one) => ({
         value: one,
         words: referenceKinds[one].title,
       }))}

@@ -1,4 +1,5 @@
 import { sagWindowAt, sagWish } from '#core/document/sagWish.ts';
+import { showsSag } from '#core/document/showsSag.ts';
 import { sagAsked } from '#words/sagPrompts.ts';
 import { letGoWords } from '#words/sagPrompts.ts';
 import { byCorner } from '#core/planning/answerShape.ts';
@@ -53,9 +54,11 @@ export function EndReadings({ id, round, states, ways }: Props) {
               <col key={k} />
             ))}
           </colgroup>
-          <tbody>
-            <ReadingRow id={id} round={round} base="extended" words="fully extended" who="" rank={0} />
-          </tbody>
+          {!showsSag(document, id) && (
+            <tbody>
+              <ReadingRow id={id} round={round} base="extended" words="fully extended" who="" rank={0} />
+            </tbody>
+          )}
           {states.map((who, w) => (
             <tbody key={who}>
               <tr>
@@ -103,6 +106,7 @@ function ReadingRow({ id, round, base, words, who, rank }: RowProps) {
   const values = REPEATS.flatMap((k) => factAt(job.facts, place(k))?.fact.mm ?? []);
   const spread = repeatSpread(values);
   const here = job.state.rounds[round]?.sag[id] ?? { extended: [], states: {} };
+  const byGauge = showsSag(job.record.document, id);
   const named = [who, words, cornerNames[id]].filter(Boolean).join(', ');
   return (
     <tr>
@@ -125,7 +129,7 @@ function ReadingRow({ id, round, base, words, who, rank }: RowProps) {
             narrow
             showUnit={false}
             placeholder={again[k]}
-            question={(mm) => sagAsked({ slot: `${base}-${k}`, mm }, here)}
+            question={(mm) => sagAsked({ slot: `${base}-${k}`, mm, byGauge }, here)}
           />
         </td>
       ))}
