@@ -1,3 +1,4 @@
+import { positionText } from './positions.ts';
 import type { Which } from '#core/document/which.ts';
 
 /** Which of several it is, as it is called. */
@@ -8,6 +9,6 @@ export function whichWords(which: Which): string {
     case 'number':
       return `${which.of} ${which.number}`;
     case 'positions':
-      return `${which.left} of ${which.all} positions left`;
+      return `${positionText(which.left)} of ${which.all} positions left`;
   }
 }

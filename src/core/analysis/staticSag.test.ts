@@ -7,6 +7,11 @@ import type { CornerId } from '../kinds/corners.ts';
 import { sagFigure } from '../figures/sagFigure.ts';
 import { shaftAsRead, shaftScale } from '../sag/atShaft.ts';
 import { sagEnds } from '../sag/bench.ts';
+import { lastTook } from '../sag/took.ts';
+import { massesOf } from '../document/riders.ts';
+import { missingForVerdict } from '../judgement/cornerVerdict.ts';
+import { setEnds } from '../document/sagWish.ts';
+import { stagesOf } from '../judgement/stages.ts';
 import { answerFor } from '../planning/answer.ts';
 import type { Answer } from '../planning/answerShape.ts';
 import { analyse } from './analyse.ts';
@@ -126,4 +131,57 @@ test('a gauge zeroed fully extended shows the sag itself: as it is typed, and as
   expect(gauge.measured).toBeCloseTo(26, 9);
   expect(gauge.estimated).toBeCloseTo(tape.estimated, 6);
   expect(gauge.seatBy).toBe(tape.seatBy);
+});
+
+describe('a job that is set by one end’s sag', () => {
+  const document = blankDocument('snowmobile', 'Knot');
+  Object.assign(document.corners.RA, fittingFields('cam'), {
+    cam: 1,
+    sagMm: 62,
+    sagWindow: { fromMm: 50, toMm: 75 },
+  });
+  document.riders = [
+    { key: 'r1', name: 'owner', kg: null, gearKg: 0, rearShare: null, passengerKg: 0, luggageKg: 0 },
+  ];
+  const read = (round: number, slot: string, mm: number) =>
+    factEntry({ kind: 'sag', round, corner: 'RA', slot, mm });
+  const first = add(record(document), read(0, 'extended-1', 618), read(0, 'r1-rest-1', 523));
+  const stepped = must(answerFor(first)).corners.find(({ id }) => id === 'RA')?.seatBy ?? NaN;
+  const second = add(first, adjustment(1, 'RA', stepped), read(1, 'r1-rest-1', 547));
+
+  test('has no baseline of heights, and sets that end alone', () => {
+    expect(stagesOf(document)).not.toContain('baseline');
+    expect(setEnds(document)).toEqual(['RA']);
+    const byHeights = structuredClone(document);
+    byHeights.corners.LS.targetMm = 300;
+    expect(stagesOf(byHeights)).toContain('baseline');
+    expect(setEnds(byHeights)).toHaveLength(4);
+  });
+
+  test('says what a position took once two were read, and is surer then of what one more takes', () => {
+    const [before, after] = [first, second].map((job) => must(answerFor(job)));
+    const endOf = (answer?: Answer) => sagEnds(must(answer ?? null)).find(({ id }) => id === 'RA');
+    expect(before && lastTook(before, 'RA')).toBeNull();
+    const took = after && lastTook(after, 'RA');
+    expect(took).toMatchObject({ way: 'positions', mm: 24, places: { from: 1 } });
+    expect(took?.places?.to).toBeGreaterThan(1);
+    expect(endOf(before)?.perStep.logSd).toBeGreaterThan(0.35);
+    expect(endOf(after)?.perStep.logSd).toBeLessThan(0.2);
+    expect(endOf(after)?.perStep.mm).toBeCloseTo(24 / ((took?.places?.to ?? NaN) - 1), -1);
+  });
+
+  test('of a spring that was never read with nobody on it says what is missing', () => {
+    expect(missingForVerdict(must(answerFor(second)), 'RA')).toBe('static-sag-too');
+    expect(analyse(second).findings.map(({ code }) => code)).not.toContain('spring');
+  });
+
+  test('a rider nobody weighed is taken as usual, and no surer than that', () => {
+    const weighed = structuredClone(second);
+    if (weighed.document.riders[0]) weighed.document.riders[0].kg = 85;
+    const [unsure, sure] = [second, weighed].map((job) =>
+      massesOf(job.document, must(job.document.riders[0] ?? null)),
+    );
+    expect(unsure?.map(({ kg }) => kg)).toEqual(sure?.map(({ kg }) => kg));
+    expect(unsure?.every(({ sd }, k) => sd > (sure?.[k]?.sd ?? NaN))).toBe(true);
+  });
 });

@@ -1,4 +1,6 @@
 import type { JobDocument, RiderDocument } from './types.ts';
+import { assumedOf } from './description/assumed.ts';
+import { rider as riderField } from './description/job.ts';
 import { classDefaults, type MachineClass } from '../kinds/classes/index.ts';
 
 /** share of the whole. Where a rider's weight sits: the share on the rear may be off by this. */
@@ -26,7 +28,9 @@ const TANK_REAR = 0.45;
 const FUEL_KG = 0.745;
 
 /** A rider nobody has weighed, in gear: part of every class's assumed weight. */
-export const ASSUMED_RIDER_KG = 85;
+export const ASSUMED_RIDER_KG = assumedOf(riderField.fields.kg);
+/** relative. What riders nobody has weighed differ by. */
+const UNWEIGHED_SD = 0.2;
 
 /** Machines with riders: what a sag bench is for. */
 export function isRidden(machineClass: MachineClass): boolean {
@@ -47,12 +51,13 @@ export function massesOf(document: JobDocument, rider: RiderDocument): RiderMass
   const base = document.machine.wheelbaseMm ?? classDefaults[document.machine.class].wheelbaseMm;
   const at = (rear: number) => (0.5 - rear) * base;
   const rear = rearShareOf(document, rider);
-  const body = Math.max(rider.kg - rider.gearKg, 1);
+  const body = Math.max((rider.kg ?? ASSUMED_RIDER_KG) - rider.gearKg, 1);
+  const sd = (share: number) => Math.hypot(RIDER_SHARE_SD / share, rider.kg === null ? UNWEIGHED_SD : 0);
   const part = (name: string, kg: number, share: number, read: boolean): RiderMass[] =>
     kg > 0 ? [{ name: `${name}, ${rider.name}`, kg, xMm: at(share), sd: LUGGAGE_SD, read, ride: true }] : [];
   return [
-    { name: `${rider.name}, front`, kg: body * (1 - rear), xMm: at(0), sd: RIDER_SHARE_SD / (1 - rear), read: true, ride: true }, // prettier-ignore
-    { name: `${rider.name}, rear`, kg: body * rear, xMm: at(1), sd: RIDER_SHARE_SD / rear, read: true, ride: true }, // prettier-ignore
+    { name: `${rider.name}, front`, kg: body * (1 - rear), xMm: at(0), sd: sd(1 - rear), read: true, ride: true }, // prettier-ignore
+    { name: `${rider.name}, rear`, kg: body * rear, xMm: at(1), sd: sd(rear), read: true, ride: true }, // prettier-ignore
     ...part('gear', rider.gearKg, rear, sagRead.gear),
     ...part('passenger', rider.passengerKg, PASSENGER_REAR, true),
     ...part('luggage', rider.luggageKg, LUGGAGE_REAR, sagRead.luggage),

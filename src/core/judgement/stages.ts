@@ -1,4 +1,5 @@
 import { cornersIn, footingOf, standsOnFour } from '../kinds/classes/index.ts';
+import { isSagJob } from '../document/sagWish.ts';
 import { isRidden } from '../document/riders.ts';
 import type { JobDocument } from '../document/types.ts';
 
@@ -19,12 +20,24 @@ export const stages = [
 ] as const;
 export type Stage = (typeof stages)[number];
 
-/** The stages that a job has: rings only where some are fitted, sag only where somebody rides, scales only for four pads. */
+/**
+ * The stages that a job has: rings only where some are fitted, sag only where somebody rides, scales only for four pads, and
+ * heights only where it is not set by sag.
+ */
 export function stagesOf(document: JobDocument): Stage[] {
   const ringed = cornersIn(document).some((id) => document.corners[id].rings.length > 0);
   const ridden = isRidden(document.machine.class);
   const wheels = footingOf(document.machine.class) === 'wheels';
   const scales = standsOnFour(document.machine.class);
-  const has: Partial<Record<Stage, boolean>> = { rings: ringed, sag: ridden, scales, stance: wheels };
+  // What is set by sag is read on its bench, in every round.
+  const byHeight = !isSagJob(document);
+  const has: Partial<Record<Stage, boolean>> = {
+    rings: ringed,
+    sag: ridden,
+    baseline: byHeight,
+    measure: byHeight,
+    scales,
+    stance: wheels,
+  };
   return stages.filter((stage) => has[stage] ?? true);
 }

@@ -1,5 +1,6 @@
-import { camDegrees } from '../document/taken.ts';
+import { camDegrees, camPosition } from '../document/taken.ts';
 import { part } from '../calculation/part.ts';
+import type { TorsionDocument } from '../document/types.ts';
 import type { CornerAnswer } from '../planning/cornerAnswer.ts';
 import type { Left, StandingMargin } from './margin.ts';
 
@@ -9,15 +10,20 @@ export const cam: StandingMargin = {
   tight: 0.5,
   left: ({ answer, corner }) => {
     const { torsion } = answer.document.corners[corner.id];
-    return torsion && corner.cam ? camLeft(camDegrees(torsion).length, corner) : [];
+    return torsion && corner.cam ? camLeft(torsion, corner) : [];
   },
 };
 
-function camLeft(positions: number, { cam, room, seatBy }: CornerAnswer): Left[] {
+function camLeft(torsion: TorsionDocument, { cam, room, seatBy }: CornerAnswer): Left[] {
+  const positions = camDegrees(torsion).length;
   const left = positions - 1 - (cam?.after ?? 0);
   return [
     {
-      which: { by: 'positions', left, all: positions },
+      which: {
+        by: 'positions',
+        left: camPosition(torsion, left) - 1,
+        all: camPosition(torsion, positions - 1),
+      },
       leftMm: room.up - seatBy,
       rangeMm: Math.max(room.up - room.down, 1),
       sdMm: 0,

@@ -1,4 +1,5 @@
 import { isTravelGuessed, travelUsed } from './travelUsed.ts';
+import { sagWindowAt } from '../document/sagWish.ts';
 import type { LoadMargin } from './margin.ts';
 
 /** Wheel travel used: what it can still extend before it tops out. */
@@ -11,6 +12,8 @@ export const droop: LoadMargin = {
       rangeMm: place.corner.spec.travelMm.value,
       sdMm: standing.travelSdMm,
       assumed: isTravelGuessed(place),
+      // Where a sag is wanted, its window says how much is enough.
+      tight: sagWindowAt(place.answer.document, place.corner.id) ? 0 : undefined,
       inputs: () => travelUsed(place, standing),
     },
   ],

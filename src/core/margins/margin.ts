@@ -15,6 +15,8 @@ export interface Left {
   inputs: () => Part[];
   /** Which of several of its kind; left out where there is but one. */
   which?: Which | undefined;
+  /** Share of the range under which it is tight, where that is another than its kind's. */
+  tight?: number | undefined;
   /** The same in turns, where it is turned. */
   turns?: number | undefined;
 }

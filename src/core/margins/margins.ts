@@ -113,7 +113,7 @@ export function worstOfEachKind(margins: readonly Margin[]): Margin[] {
 function judged(
   corner: CornerId,
   kind: MarginKind,
-  { leftMm, rangeMm, sdMm, assumed, which, turns, inputs }: Left,
+  { leftMm, rangeMm, sdMm, assumed, which, turns, tight, inputs }: Left,
 ): Margin {
   const share = Math.min(Math.max(leftMm / rangeMm, 0), 1);
   return {
@@ -125,14 +125,14 @@ function judged(
     rangeMm,
     sdMm,
     turns: turns ?? null,
-    state: stateOf(kind, leftMm, share),
+    state: stateOf(leftMm, share, tight ?? marginKinds[kind].tight),
     share,
     assumed,
     inputs,
   };
 }
 
-function stateOf(kind: MarginKind, leftMm: number, share: number): MarginState {
+function stateOf(leftMm: number, share: number, tight: number): MarginState {
   if (leftMm <= tolerances.missedMm) return 'short';
-  return share < marginKinds[kind].tight ? 'tight' : 'clear';
+  return share < tight ? 'tight' : 'clear';
 }

@@ -1,6 +1,5 @@
-import { sagWish } from '../document/sagWish.ts';
+import { isSagJob, sagWish, setEnds } from '../document/sagWish.ts';
 import { askedCorners } from '../estimate/sagEvidence.ts';
-import { cornersIn } from '../kinds/classes/index.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import { extendedReadings } from '../document/sagReadings.ts';
 import type { SagLimits } from '../document/types.ts';
@@ -27,13 +26,7 @@ export function standIn({ fromMm, toMm }: SagLimits, mm: number, sdMm: number): 
 
 /** Whether sag in windows is all that is wanted of a job. */
 export function isBySag({ document }: Pick<Answer, 'document'>): boolean {
-  const ids = cornersIn(document);
-  const wishes = ids.flatMap((id) => sagWish(document, id) ?? []);
-  return (
-    wishes.length > 0 &&
-    wishes.every(({ window }) => window !== null) &&
-    ids.every((id) => document.corners[id].targetMm === null)
-  );
+  return isSagJob(document) && setEnds(document).every((id) => sagWish(document, id)?.window !== null);
 }
 
 /**

@@ -27,7 +27,7 @@ export const rider = group({
   key: text(3, { filled: true, form: /^r\d{1,2}$/ }),
   name: text(range.mostName, { filled: true }),
   /** In full riding gear. */
-  kg: number('kg', range.riderKg),
+  kg: given('kg', range.riderKg, { assumed: 85 }),
   /** How much of that is gear, left off in street clothes. */
   gearKg: number('kg', { min: 0, max: 60 }),
   /** Share of it on the rear in riding posture; null takes the class's. */

@@ -1,4 +1,5 @@
 import { marginTitles } from '#words/margins.ts';
+import { positionText } from '#words/positions.ts';
 import type { MarginKind } from '#core/margins/index.ts';
 import { type Margin } from '#core/margins/margins.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
@@ -19,8 +20,12 @@ const taped = new Set<MarginKind>([
 
 /** What is left, in the reader's units: "8 mm, 4 turns". */
 export function MarginValue({ margin }: { margin: Margin }) {
+  const tone = `font-semibold ${stateTone[margin.state]}`;
+  // Positions are counted; what they come to in mm is mostly a guess.
+  if (margin.which?.by === 'positions')
+    return <span className={`figures ${tone}`}>{positionText(margin.which.left)}</span>;
   return (
-    <span className={`font-semibold ${stateTone[margin.state]}`}>
+    <span className={tone}>
       {taped.has(margin.kind) ? <Length mm={margin.leftMm} /> : <SizeLength mm={margin.leftMm} />}
       {margin.turns !== null && (
         <>

@@ -62,6 +62,7 @@ export function EndVerdict({ id, end }: { id: CornerId; end: SagEnd | null }) {
           </p>
         )}
       </div>
+      {!alone && <AsRidden end={end} />}
       {asked && <Wanted corner={corner} end={end} who={rider} alone={alone} answer={answer} />}
       <Remarks end={end} answer={answer} />
       {corner.airBar && air && (
@@ -132,20 +133,27 @@ function Wanted({ corner, end, who, alone, answer }: WantedProps) {
   );
 }
 
+/** The rider's sag with all on that was left off while it was read: what the window is held against. */
+function AsRidden({ end }: { end: SagEnd }) {
+  if (Math.abs(end.asReadMm - end.ridden.nowMm) <= SEEN_MM) return null;
+  return (
+    <p className="mt-1">
+      As ridden{' '}
+      <EstimatedLength
+        figure={{ kind: 'estimated', value: end.ridden.nowMm, sd: end.ridden.nowSdMm }}
+        note=""
+      />
+      <span className="label text-second block">
+        with the gear, luggage and fuel that were not on while reading
+      </span>
+    </p>
+  );
+}
+
 /** What the readings of an end say beside its sags. */
 function Remarks({ end, answer }: { end: SagEnd; answer: Answer }) {
   return (
     <>
-      {Math.abs(end.asReadMm - end.ridden.nowMm) > SEEN_MM && (
-        <p className="label text-second mt-1">
-          With gear, luggage and fuel that were not on while reading, the rider’s is{' '}
-          <EstimatedLength
-            figure={{ kind: 'estimated', value: end.ridden.nowMm, sd: end.ridden.nowSdMm }}
-            note=""
-          />
-          .
-        </p>
-      )}
       {end.toppedOut.now && !end.toppedOut.after && (
         <p className="text-tight label mt-1 font-semibold">
           Topped out now with nobody on: this plan ends that.

@@ -7,7 +7,7 @@ import { Link } from 'react-router';
 import type { RiderDocument } from '#core/document/types.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { bookPages, type BookPage } from '#core/sag/book.ts';
-import { nextRiderKey } from '#core/document/riders.ts';
+import { ASSUMED_RIDER_KG, nextRiderKey } from '#core/document/riders.ts';
 import { bookSagSum } from '#words/explain/benchSums.ts';
 import { seatMoveSum } from '#words/explain/cornerSums.ts';
 import { limits } from '#contract/limits.ts';
@@ -147,7 +147,8 @@ function RiderRow({ rider, rank, page, answer, put, remove }: RowProps) {
         range={name === 'kg' ? limits.riderKg : limits.wheelKg}
         narrow
         value={rider[name]}
-        onCommit={(kg) => kg !== null && put({ [name]: kg }, `${label}, ${rider.name}`)}
+        assumed={name === 'kg' ? ASSUMED_RIDER_KG : null}
+        onCommit={(kg) => (kg !== null || name === 'kg') && put({ [name]: kg }, `${label}, ${rider.name}`)}
       />
     </td>
   );

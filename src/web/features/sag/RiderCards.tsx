@@ -55,7 +55,8 @@ function Card({ page: { rider, ends } }: { page: BookPage }) {
       <h2 className="text-head font-semibold">{capital(rider.name)}</h2>
       <p className="label text-second">
         {name}
-        {machine.title && `, ${machine.title}`} · {tell('mass', rider.kg)} in gear
+        {machine.title && `, ${machine.title}`} ·{' '}
+        {rider.kg === null ? 'not weighed' : `${tell('mass', rider.kg)} in gear`}
         {rider.passengerKg > 0 && `, passenger ${tell('mass', rider.passengerKg)}`}
         {rider.luggageKg > 0 && `, luggage ${tell('mass', rider.luggageKg)}`}
       </p>

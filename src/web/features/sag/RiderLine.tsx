@@ -1,5 +1,6 @@
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import type { RiderDocument } from '#core/document/types.ts';
+import { ASSUMED_RIDER_KG } from '#core/document/riders.ts';
 import { limits } from '#contract/limits.ts';
 import { pathKey } from '../../jobStore/draftKeys.ts';
 import { NumberField } from '../../forms/NumberField.tsx';
@@ -27,14 +28,18 @@ export function RiderLine({ rider }: { rider: RiderDocument }) {
       quantity="mass"
       range={range}
       value={rider[name]}
-      onCommit={(kg) => kg !== null && set({ [name]: kg }, label)}
+      assumed={name === 'kg' ? ASSUMED_RIDER_KG : null}
+      onCommit={(kg) => (kg !== null || name === 'kg') && set({ [name]: kg }, label)}
     />
   );
   return (
     <div data-fields className="border-rule relative mx-4 border-b pt-3 pb-2">
       <div className="relative grid grid-cols-5 items-end gap-x-4 narrow:grid-cols-2">
         {number('Rider in full gear', 'kg', { order: 1, range: limits.riderKg })}
-        {number('Of that gear', 'gearKg', { order: 2, range: { min: 0, max: Math.min(60, rider.kg - 10) } })}
+        {number('Of that gear', 'gearKg', {
+          order: 2,
+          range: { min: 0, max: Math.min(60, (rider.kg ?? ASSUMED_RIDER_KG) - 10) },
+        })}
         {number('Luggage carried', 'luggageKg', { order: 3, range: limits.wheelKg })}
         <PathField
           path={['machine', 'massKg']}

@@ -83,7 +83,7 @@ export function notYetAsked(
 /** The rider, and the windows of the ends that are set, as one change. What is wanted of the others is left open. */
 export function firstSag(
   document: JobDocument,
-  { kg, ends, system }: { kg: number; ends: Record<string, EndAsked>; system: LengthSystem },
+  { kg, ends, system }: { kg: number | null; ends: Record<string, EndAsked>; system: LengthSystem },
 ): [string[], Json][] {
   const rider: RiderDocument = {
     key: 'r1',

@@ -2,7 +2,8 @@ import { byCorner, plannedMoves } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import type { ReactNode } from 'react';
 import { axleOf, cornerNames, type CornerId } from '#core/kinds/corners.ts';
-import { cornersIn, footingOf } from '#core/kinds/classes/index.ts';
+import { setEnds } from '#core/document/sagWish.ts';
+import { footingOf } from '#core/kinds/classes/index.ts';
 import type { CornerAnswer } from '#core/planning/cornerAnswer.ts';
 import { MachinePlan } from '../../drawing/MachinePlan.tsx';
 import { TravelRule } from '../../drawing/TravelRule.tsx';
@@ -16,13 +17,13 @@ interface Props {
   showPlan: boolean;
 }
 
-/** Four corners where they really are, a travel rule at each edge, the machine from above between them. */
+/** Every corner that is set where it really is, a travel rule at each edge, the machine from above between them. */
 export function CornerGrid({ corner, showPlan }: Props) {
   const job = useThisJob();
   const moves = Object.fromEntries(
     (job.answer ? plannedMoves(job.answer) : []).map(({ id, riseMm }) => [id, showPlan ? riseMm : null]),
   );
-  const corners = cornersIn(job.record.document);
+  const corners = setEnds(job.record.document);
   // One damper on the centre line stands under the machine, over the whole width.
   const plan = corners.includes('RM') ? 'row-span-1' : 'row-span-2';
   const onTwo = footingOf(job.record.document.machine.class) === 'bikes';

@@ -2,6 +2,7 @@ import { isUntold } from '#core/document/untold.ts';
 import type { Stage } from '#core/judgement/stages.ts';
 import { prepFor } from '#core/document/checks.ts';
 import { isOffItsGap } from '#core/planning/cornerAnswer.ts';
+import { setEnds } from '#core/document/sagWish.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
 import { balanceOf, takenPads } from '#core/scales/balance.ts';
@@ -31,7 +32,7 @@ export function stageStanding(stage: Stage, job: Job): { state: StageState; word
 
 const standings: Record<Stage, (job: Job) => { state: StageState; words: string }> = {
   intake: ({ record }) => {
-    const missing = cornersIn(record.document).filter((id) => isUntold(record.document, id)).length;
+    const missing = setEnds(record.document).filter((id) => isUntold(record.document, id)).length;
     return missing === 0
       ? { state: 'done', words: 'targets set' }
       : { state: 'open', words: `${missing} ${missing === 1 ? 'target' : 'targets'} missing` };
@@ -45,8 +46,9 @@ const standings: Record<Stage, (job: Job) => { state: StageState; words: string 
       : { state: 'open', words: `${all - seen} to tick` };
   },
   sag: ({ state, record }) => {
-    const read = Object.keys(state.rounds[state.current]?.sag ?? {}).length;
-    const all = cornersIn(record.document).length;
+    const ends = setEnds(record.document);
+    const read = ends.filter((id) => state.rounds[state.current]?.sag[id] !== undefined).length;
+    const all = ends.length;
     if (read === 0) return { state: 'open', words: '' };
     return read < all
       ? { state: 'open', words: `${read} of ${all} read` }

@@ -97,7 +97,7 @@ function CornerWork({ id, round, told }: WorkProps) {
   const [seatBy, mountMm] = [toldSeatBy(asked), asked.mountMm ?? 0];
   return (
     <>
-      {(seatBy !== 0 || mountMm !== 0) && (
+      {(seatBy !== 0 || mountMm !== 0) && !goesToPlace(asked) && (
         <p className={`text-figure mt-1 font-bold ${begun ? 'text-second' : 'text-action'}`}>
           <Effect seatBy={seatBy} mountMm={mountMm} riseMm={asked.riseMm ?? null} />
         </p>
@@ -184,7 +184,7 @@ function SeatWork({ id, round, asked }: Omit<WorkProps, 'told'> & { asked: ToldC
     job.actions.record(`Turned ${cornerNames[id]}`, { ...place, mm, askedMm: asked.seatMm });
   return (
     <div>
-      <p className="text-[18px] leading-6 font-semibold">
+      <p className={instructionLook(asked, done !== null)}>
         <SumFigure
           name={`Seat move as issued, ${cornerNames[id]}`}
           sum={() => toldSum(asked, cornerNames[id])}
@@ -200,20 +200,17 @@ function SeatWork({ id, round, asked }: Omit<WorkProps, 'told'> & { asked: ToldC
             }
             air={null}
             id={id}
+            leads={goesToPlace(asked)}
           />
         </SumFigure>
       </p>
+      {goesToPlace(asked) && <PlaceEffect asked={asked} />}
       {asked.stopAtMm !== null && (
         <p className="font-medium">
           stop when the collar reads <SizeLength mm={asked.stopAtMm} />
         </p>
       )}
-      {asked.camTo === undefined && (
-        <p className="label text-second">
-          <SizeLength mm={Math.abs(asked.seatMm)} /> of seat
-          <PitchAssumed pitch={cornerSpec(job.record.document, id).pitchMm} steps={asked.steps ?? null} />
-        </p>
-      )}
+      {asked.camTo === undefined && <OfSeat id={id} asked={asked} />}
       <div className="mt-2 flex flex-wrap items-end gap-x-3 gap-y-2 wide:in-data-[corner^=R]:flex-row-reverse">
         {asked.camTo === undefined ? (
           <DoneField id={id} round={round} done={done} record={record} />
@@ -241,6 +238,35 @@ function SeatWork({ id, round, asked }: Omit<WorkProps, 'told'> & { asked: ToldC
   );
 }
 
+/** Whether it goes to a place with a number, which is then what to do: a position, or a pressure. */
+const goesToPlace = ({ camTo, airToBar }: ToldCorner) => camTo !== undefined || airToBar !== undefined;
+
+/** Where it goes to a place, that is the biggest; else what it is for is. */
+const instructionLook = (asked: ToldCorner, done: boolean) =>
+  goesToPlace(asked)
+    ? `text-figure mt-1 font-bold ${done ? 'text-second' : 'text-action'}`
+    : 'text-[18px] leading-6 font-semibold';
+
+/** What going to a place is for. */
+function PlaceEffect({ asked }: { asked: ToldCorner }) {
+  return (
+    <p className="text-[18px] leading-6 font-semibold">
+      <Effect seatBy={toldSeatBy(asked)} mountMm={0} riseMm={asked.riseMm ?? null} />
+    </p>
+  );
+}
+
+/** How far the seat itself goes. */
+function OfSeat({ id, asked }: { id: CornerId; asked: ToldCorner }) {
+  const { document } = useThisJob().record;
+  return (
+    <p className="label text-second">
+      <SizeLength mm={Math.abs(asked.seatMm)} /> of seat
+      <PitchAssumed pitch={cornerSpec(document, id).pitchMm} steps={asked.steps ?? null} />
+    </p>
+  );
+}
+
 /** bar. No gauge is read nearer. */
 const SAME_BAR = 0.005;
 
@@ -261,7 +287,7 @@ function AirWork({
   const otherwise = done && Math.abs(done.bar - byBar) > SAME_BAR;
   return (
     <div>
-      <p className="text-[18px] leading-6 font-semibold">
+      <p className={instructionLook(asked, done !== null)}>
         <SumFigure
           name={`Pressure as issued, ${cornerNames[id]}`}
           sum={() => toldSum(asked, cornerNames[id])}
@@ -273,9 +299,11 @@ function AirWork({
             cam={null}
             air={airTold(asked)}
             id={id}
+            leads
           />
         </SumFigure>
       </p>
+      <PlaceEffect asked={asked} />
       <div className="mt-3 flex flex-wrap items-end gap-x-3 gap-y-2">
         <AirStopped
           id={id}
