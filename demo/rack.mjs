@@ -88,5 +88,24 @@ export function demoRack() {
       note: 'pressed in the shop',
     },
   ];
-  return { springs: [...coils, ...tenders, ...odd].map((spring, n) => ({ ...spring, id: idOf(n + 1) })) };
+  const skid = [
+    ['skid light', 900, 'pair', 2],
+    ['skid middle', 1150, 'pair', 4],
+    ['skid firm', 1450, 'pair', 2],
+    ['skid firm, one left over', 1450, 'left', 1],
+  ].map(([name, rateNMmPerDeg, side, stock]) => ({
+    ...blank,
+    name,
+    rateNPerMm: null,
+    freeLengthMm: null,
+    solidLengthMm: null,
+    wireMm: null,
+    innerMm: null,
+    torsion: { rateNMmPerDeg, legMm: null, side },
+    stock,
+    note: side === 'pair' ? 'left and right together' : '',
+  }));
+  return {
+    springs: [...coils, ...tenders, ...odd, ...skid].map((spring, n) => ({ ...spring, id: idOf(n + 1) })),
+  };
 }

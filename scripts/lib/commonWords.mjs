@@ -12,6 +12,7 @@ const TRADE = `
   exhaust exponent extension fender friction gauge geometry groomed groove gap harsh headlamp hose hub inboard installation
   instrument intake kit lever leverage linkage logbook lowered lowest margin misfit misread mount nitrogen odometer
   outwards perch pinch piston pivot prep preload preset pressure progressive radius rake ramp ratio rigid runner sag
+  dart darts darting noon
   scale sensor settle shaft skate ski skid slack sled slope snug spacer sprung squat stack stance static stiffness strap
   sump suspension swap technician tenth thread tick tighten tilt tolerance torque torsion turntable tyre unsprung upright
   valve volume weigh wheelbase widen wire wishbone wobble stages rack pad link anti

@@ -24,6 +24,7 @@ export const limits = {
   baseMm: ranges.baseMm,
   preloadMm: ranges.preloadMm,
   springRateNPerMm: ranges.springRateNPerMm,
+  torsionRate: ranges.torsionRate,
   springMm: ranges.partMm,
   springN: ranges.springN,
   wheelKg: ranges.wheelKg,

@@ -17,6 +17,7 @@ const columns = {
   innerMm: rackSprings.innerMm,
   maxN: rackSprings.maxN,
   tender: rackSprings.tender,
+  torsion: rackSprings.torsion,
   stock: rackSprings.stock,
   note: rackSprings.note,
 };

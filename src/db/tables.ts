@@ -17,6 +17,7 @@ import {
   uuid,
 } from 'drizzle-orm/pg-core';
 import type { Away } from '#contract/api.ts';
+import type { RackTorsion } from '#core/rack/spring.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
 import type { JobDocument, Op } from '#core/document/types.ts';
 
@@ -90,6 +91,7 @@ export const rackSprings = pgTable(
     innerMm: doublePrecision('inner_mm'),
     maxN: doublePrecision('max_n'),
     tender: boolean('tender').notNull(),
+    torsion: jsonb('torsion').$type<RackTorsion>(),
     stock: integer('stock').notNull(),
     note: text('note').notNull(),
     updatedAt: instant('updated_at').notNull().defaultNow(),

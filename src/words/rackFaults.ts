@@ -18,6 +18,8 @@ export function cellFaultWords(fault: CellFault, say: Say): string {
       return 'a whole number of pieces';
     case 'no-yes-or-no':
       return 'yes or no';
+    case 'no-side':
+      return 'left, right or pair';
     case 'no-pairs':
       return 'pairs of mm:N that grow, like 0:0 50:1800 100:3900';
     case 'name-missing':

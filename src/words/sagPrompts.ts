@@ -1,7 +1,8 @@
 import { referenceKinds, type Footing } from '#core/geometry/reference.ts';
 import type { JobDocument } from '#core/document/types.ts';
-import type { LetGo } from '#core/document/sagReadings.ts';
-import { cornerNames } from '#core/kinds/corners.ts';
+import { showsSag } from '#core/document/showsSag.ts';
+import type { CornerSag, LetGo } from '#core/document/sagReadings.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { footingOf } from '#core/kinds/classes/index.ts';
 import { questionSag, type SagPrompt, type SagQuestion } from '#core/sag/prompts.ts';
 
@@ -51,9 +52,11 @@ const sagQuestionWords: Record<SagQuestion, string> = {
 
 /** The same for a reading as it is typed; null where it goes with the others. */
 export function sagAsked(
-  { slot, mm, byGauge }: { slot: string; mm: number; byGauge: boolean },
-  here: Parameters<typeof questionSag>[1],
+  document: JobDocument,
+  { id, slot, mm }: { id: CornerId; slot: string; mm: number },
+  here: CornerSag,
 ): string | null {
-  const question = questionSag({ slot, mm: byGauge && !slot.includes('-band-') ? -mm : mm }, here);
+  const byGauge = showsSag(document, id) && !slot.includes('-band-');
+  const question = questionSag({ slot, mm: byGauge ? -mm : mm }, here);
   return question && sagQuestionWords[question];
 }

@@ -83,26 +83,4 @@ export const symptomWords: Record<SymptomId, SymptomWords> = {
       { words: 'Stiffer springs, or a bar, once damping is at its end.', why: 'Roll is a matter of rate.' },
     ],
   },
-  pushes: {
-    words: 'skis push, too little bite in front',
-    try: [
-      {
-        words: 'Transfer blocks up one position, both sides alike.',
-        why: 'Less weight goes to the rear under power.',
-      },
-      { words: 'Ski preload up, within its sag window.', why: 'The skis carry more.' },
-      { words: 'Limiter strap in by one hole, last.', why: 'It costs travel of the skid’s front arm.' },
-    ],
-  },
-  lifts: {
-    words: 'heavy steering, or skis that should lift and do not',
-    try: [
-      {
-        words: 'Transfer blocks down one position, both sides alike.',
-        why: 'More weight goes to the rear under power.',
-      },
-      { words: 'Ski preload down, within its sag window.', why: 'The skis carry less.' },
-      { words: 'Limiter strap out by one hole, last.', why: 'The front arm then holds the nose up.' },
-    ],
-  },
 };

@@ -27,7 +27,7 @@ test('a sled’s rear by its quick adjuster: one end, as it rests, position and 
   await page.keyboard.press('Tab');
   const end = page.getByTestId('sag-end-RA');
   await expect(end).toContainText(/95\s?mm\s*measured/);
-  await expect(page.getByTestId('move-RA')).toContainText(/position (2 1\/2|3|3 1\/2), both sides alike/);
+  await expect(page.getByTestId('move-RA')).toContainText(/Position (2 1\/2|3|3 1\/2), both sides alike/);
   await expect(end).toContainText('can’t tell yet');
   await expect(end).not.toContainText('Topped out');
 });
@@ -51,7 +51,7 @@ test('skis by air, with nobody on: what the band shows is the figure, and air is
   for (const id of ['LS', 'RS']) {
     await expect(page.getByTestId(`sag-end-${id}`)).toContainText(/34\s?mm\s*measured, at the shaft/);
     await expect(page.getByTestId(`sag-end-${id}`)).not.toContainText('rider on');
-    await expect(page.getByTestId(`move-${id}`)).toContainText('add air to');
+    await expect(page.getByTestId(`move-${id}`)).toContainText('Add air to');
   }
 });
 

@@ -127,11 +127,11 @@ test('ride: a note is kept while typed, a symptom has its ladder, what was tried
   await page.reload();
   await expect(page.getByLabel('Note, where and at what speed')).toHaveValue(/harbour wall/);
   await page.getByRole('button', { name: 'Add note' }).click();
-  await page.getByRole('button', { name: 'skis push, too little bite in front' }).click();
-  await page.getByRole('button', { name: /^Tried: Transfer blocks up/ }).click();
+  await page.getByRole('button', { name: 'bottoms hard and often' }).click();
+  await page.getByRole('button', { name: /^Tried: Compression damping/ }).click();
   const notes = page.getByRole('region', { name: 'What was felt' }).getByRole('listitem');
   await expect(notes).toHaveCount(2);
-  await expect(notes.first()).toContainText('Transfer blocks up one position');
+  await expect(notes.first()).toContainText('Compression damping two clicks firmer');
   await notes.first().getByRole('button', { name: 'take back' }).click();
   await expect(notes).toHaveCount(1);
   await allSent(page);

@@ -96,7 +96,7 @@ const facts = {
     day: Joi.string().isoDate().max(10).allow(null).required(),
   }),
   skid: fact('skid', {
-    slot: oneOf('blocks', 'strap'),
+    slot: oneOf('blocks', 'strap', 'ski-hole', 'rear-hole'),
     position: within(limits.skidPositions).integer().required(),
   }),
   pad: fact('pad', {

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { contradiction, type RackValues } from '#core/rack/spring.ts';
+import { contradiction, torsionSides, type RackValues } from '#core/rack/spring.ts';
 import { RACK_MOST } from '#core/rack/csv.ts';
 import { limits } from '../limits.ts';
 import { within } from './fromDescription.ts';
@@ -37,6 +37,16 @@ const values = {
   innerMm: optional(limits.springMm),
   maxN: optional(limits.springN),
   tender: Joi.boolean().strict().required(),
+  // Left out by those who know of no torsion springs.
+  torsion: Joi.object({
+    rateNMmPerDeg: optional(limits.torsionRate),
+    legMm: optional(limits.springMm),
+    side: Joi.string()
+      .valid(...torsionSides)
+      .required(),
+  })
+    .allow(null)
+    .default(null),
   stock: Joi.number().strict().integer().min(limits.stock.min).max(limits.stock.max).required(),
   note: Joi.string().allow('').max(limits.rackNote).required(),
 };

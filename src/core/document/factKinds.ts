@@ -41,7 +41,7 @@ export const factUnits = {
   pressure: 'bar',
   /** Damper setting: the slot is compression or rebound. */
   clicks: 'clicks',
-  /** Transfer blocks or limiter strap of a skid, by slot. */
+  /** Transfer blocks, limiter strap or a damper's mounting hole of a skid, by slot. */
   skid: 'position',
   /** When it is due back. */
   recheck: 'km',

@@ -69,17 +69,6 @@ describe('cautions', () => {
 });
 
 describe('ladders', () => {
-  test('ski pressure: blocks, then preload within its window, the strap last since it costs travel', () => {
-    for (const id of ['pushes', 'lifts'] as const) {
-      expect(classDefaults.snowmobile.symptoms).toContain(id);
-      const ladder = symptomWords[id].try.map(({ words }) => words);
-      expect(ladder).toHaveLength(3);
-      expect(ladder[0]).toMatch(/^Transfer blocks .* both sides alike/);
-      expect(ladder[1]).toMatch(/^Ski preload .* within its sag window/);
-      expect(ladder[2]).toMatch(/^Limiter strap .* last/);
-    }
-  });
-
   test('bottoming with the sag right is never put down to preload', () => {
     for (const one of machineClasses) {
       expect(classDefaults[one].symptoms).toContain('bottoms');

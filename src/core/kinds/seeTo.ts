@@ -7,7 +7,7 @@ export type CloseId =
   'locked' | 'bushes' | 'links' | 'clear' | 'travel' | 'strap' | 'lamps' | 'gas' | 'alignment';
 
 /** What riders and drivers complain of. Sag and heights are right before anything against it is worth trying. */
-export type SymptomId = 'bottoms' | 'harsh' | 'kicks' | 'packs' | 'rolls' | 'pushes' | 'lifts';
+export type SymptomId = 'bottoms' | 'harsh' | 'kicks' | 'packs' | 'rolls';
 
 /** Where work on a class of machine can hurt somebody beside what holds for all of them. */
 type ClassCaution = 'lines' | 'alignment' | 'law';
@@ -43,6 +43,6 @@ export const onTwoWheels: SeeTo = {
 export const onSkis: SeeTo = {
   prep: ['floor', 'load', 'track', 'damping', 'gas'],
   closeOut: ['locked', 'clear', 'travel', 'strap', 'gas', 'alignment'],
-  symptoms: ['bottoms', 'harsh', 'kicks', 'packs', 'pushes', 'lifts'],
+  symptoms: ['bottoms', 'harsh', 'kicks', 'packs'],
   cautions: ['alignment'],
 };

@@ -64,7 +64,7 @@ export function benchFrom(answer: Answer, id: CornerId, name: string): Bench | n
  * The ratio as learnt. A nominal one keeps its form: with MR = scale r (1 + rise z / zMax), and what was learnt of its
  * growth added; any other is handed over as pairs.
  */
-function ratioOf(model: CornerModel, { ratioScale, ratioRise }: CornerSetting): RatioDescription {
+export function ratioOf(model: CornerModel, { ratioScale, ratioRise }: CornerSetting): RatioDescription {
   const { ratio, travelMm } = model.description;
   if (ratio.kind === 'constant') {
     const rise = ratio.rise ?? 0;

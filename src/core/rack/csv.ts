@@ -5,13 +5,16 @@ import {
   blankRackValues,
   contradiction,
   type Contradiction,
+  plainTorsion,
   rateOf,
+  torsionRateOf,
+  torsionSides,
   type RackSpring,
   type RackValues,
 } from './spring.ts';
 
 export type RackColumn =
-  | 'id' | 'name' | 'rate' | 'free' | 'solid' | 'inner' | 'wire' | 'coils' | 'max' | 'stock' | 'tender' | 'note' | 'rows'; // prettier-ignore
+  | 'id' | 'name' | 'rate' | 'free' | 'solid' | 'inner' | 'wire' | 'coils' | 'max' | 'stock' | 'tender' | 'torsion' | 'leg' | 'side' | 'note' | 'rows'; // prettier-ignore
 
 /** Units a column may be given in; none where it has none. */
 const units: Partial<Record<RackColumn, readonly string[]>> = {
@@ -21,6 +24,7 @@ const units: Partial<Record<RackColumn, readonly string[]>> = {
   inner: ['mm', 'in'],
   wire: ['mm', 'in'],
   max: ['N', 'lbf'],
+  leg: ['mm', 'in'],
 };
 
 interface ColumnFacts {
@@ -40,6 +44,9 @@ export const rackColumns: Record<RackColumn, ColumnFacts> = {
   max: { title: 'most it carries', known: ['max', 'most', 'load', 'maximumload', 'capacity'] },
   stock: { title: 'in stock', known: ['stock', 'instock', 'count', 'quantity', 'qty', 'pieces'] },
   tender: { title: 'tender', known: ['tender', 'helper'] },
+  torsion: { title: 'torsion rate', known: ['torsionrate', 'perdegree'] },
+  leg: { title: 'torsion leg', known: ['torsionleg', 'leg'] },
+  side: { title: 'torsion side', known: ['torsionside', 'side', 'hand'] },
   note: { title: 'note', known: ['note', 'remark', 'comment', 'shelf'] },
   rows: { title: 'measured', known: ['measured', 'rows', 'table'] },
   id: { title: 'Margin id', known: ['marginid'] },
@@ -47,7 +54,7 @@ export const rackColumns: Record<RackColumn, ColumnFacts> = {
 
 /** The columns of an export, in order, each with the unit its heading names. */
 const EXPORTED: readonly RackColumn[] = [
-  'name', 'rate', 'free', 'solid', 'inner', 'wire', 'coils', 'max', 'stock', 'tender', 'note', 'rows', 'id',
+  'name', 'rate', 'free', 'solid', 'inner', 'wire', 'coils', 'max', 'stock', 'tender', 'torsion', 'leg', 'side', 'note', 'rows', 'id',
 ]; // prettier-ignore
 
 /** Which heading of a file is what, and in which unit. */
@@ -104,6 +111,7 @@ export type CellFault =
         | 'no-id'
         | 'no-count'
         | 'no-yes-or-no'
+        | 'no-side'
         | 'no-pairs'
         | 'name-missing'
         | 'rate-missing';
@@ -189,6 +197,26 @@ const setters: Record<RackColumn, Put> = {
     spring.tender = ['yes', 'y', 'true', '1', 'x'].includes(said);
     return null;
   },
+  torsion: (spring, text) => {
+    const value = readNumber(text, null, null);
+    if (value === null) return { code: 'no-number', text: text.slice(0, 20), unit: null };
+    if (!(value > 0)) return { code: 'not-above-zero' };
+    spring.torsion = { ...(spring.torsion ?? plainTorsion), rateNMmPerDeg: value };
+    return null;
+  },
+  leg: (spring, text, unit) => {
+    const value = readNumber(text, 'length', unit);
+    if (value === null) return { code: 'no-number', text: text.slice(0, 20), unit };
+    if (!(value > 0)) return { code: 'not-above-zero' };
+    spring.torsion = { ...(spring.torsion ?? plainTorsion), legMm: value };
+    return null;
+  },
+  side: (spring, text) => {
+    const side = torsionSides.find((one) => one === plain(text));
+    if (!side) return { code: 'no-side' };
+    spring.torsion = { ...(spring.torsion ?? plainTorsion), side };
+    return null;
+  },
   note: (spring, text) => {
     spring.note = text.slice(0, 400);
     return null;
@@ -230,7 +258,8 @@ export function readRack(
     const whole = (fault: CellFault | null) => fault && faults.push({ row, heading: '', fault });
     if (faults.length === before) {
       if (spring.name === '') whole({ code: 'name-missing' });
-      if (rateOf(spring) === null && spring.rows === null) whole({ code: 'rate-missing' });
+      if ((rateOf(spring) ?? torsionRateOf(spring)) === null && spring.rows === null)
+        whole({ code: 'rate-missing' });
       whole(contradiction(spring));
     }
     return faults.length === before ? [spring] : [];
@@ -259,6 +288,9 @@ export function writeRack(springs: readonly RackSpring[]): { headings: string[];
       coils: spring.coils,
       max: spring.maxN,
       stock: spring.stock,
+      torsion: spring.torsion?.rateNMmPerDeg ?? null,
+      leg: spring.torsion?.legMm ?? null,
+      side: spring.torsion?.side ?? null,
       tender: spring.tender ? 'yes' : 'no',
       note: spring.note,
       rows: spring.rows?.map((pair) => pair.join(':')).join(' ') ?? null,

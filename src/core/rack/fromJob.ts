@@ -1,8 +1,12 @@
 import type { Answer } from '../planning/answerShape.ts';
-import { setupFrom } from '../lab/fromJob.ts';
+import { ratioOf, setupFrom } from '../lab/fromJob.ts';
 import { ringPlaces } from '../lab/rings.ts';
 import { benchOf } from '../lab/setup.ts';
 import type { CornerId } from '../kinds/corners.ts';
+import { adjusterOf } from '../kinds/adjusters/index.ts';
+import { isSagJob } from '../document/sagWish.ts';
+import { sagEnds } from '../sag/bench.ts';
+import { middleOf } from '../sag/schools.ts';
 import { plainProblem, type SearchCase, type SearchProblem } from './problem.ts';
 
 /** A collar whose range nobody gave is taken to go this far each way, mm. */
@@ -17,9 +21,11 @@ const RING_RANGE_MM = 60;
 export function problemFrom(answer: Answer, id: CornerId): SearchProblem | null {
   const setup = setupFrom(answer, id, id);
   const corner = answer.corners.find((one) => one.id === id);
-  if (!setup || !corner) return null;
-  const { travelMm, stop, cases } = setup;
   const document = answer.document.corners[id];
+  if (!corner || document.torsion || document.air) return null;
+  const sideBySide = adjusterOf(document.fitting).inFork ? 2 : 1;
+  if (!setup || isSagJob(answer.document)) return fromBench(answer, id, sideBySide);
+  const { travelMm, stop, cases } = setup;
   const bench = benchOf(setup);
   // The body higher by so much leaves the wheel that much less far in its travel.
   const higher = corner.spec.targetMm === null ? 0 : corner.spec.targetMm - corner.specMm;
@@ -37,6 +43,7 @@ export function problemFrom(answer: Answer, id: CornerId): SearchProblem | null 
   const moved = corner.seatBy;
   return {
     ...plainProblem,
+    sideBySide,
     travelMm,
     ratio: setup.ratio,
     springRatio: setup.springRatio,
@@ -60,6 +67,35 @@ export function problemFrom(answer: Answer, id: CornerId): SearchProblem | null 
             ...wishAround(ring.ofBump ?? 0.5),
           }
         : plainProblem.ring,
+  };
+}
+
+/**
+ * The same of an end of the sag bench: both sags that are wanted, each with what then stands on it, and its seat as it goes.
+ * Null where either sag was never read, or has no window: without both nothing is told of a rate.
+ */
+function fromBench(answer: Answer, id: CornerId, sideBySide: 1 | 2): SearchProblem | null {
+  const end = sagEnds(answer).find((one) => one.id === id);
+  const corner = answer.corners.find((one) => one.id === id);
+  const { sagMm, sagWindow, staticWindow, stopRows } = answer.document.corners[id];
+  const i = answer.machine.corners.indexOf(id);
+  const { outcome } = answer.predictAt(answer.specifiedAfter);
+  const [model, setting] = [outcome.solver.corners[i], outcome.settings[i]];
+  if (!end?.needed || !corner || !sagWindow || !staticWindow || !model || !setting) return null;
+  return {
+    ...plainProblem,
+    sideBySide,
+    travelMm: end.travelMm,
+    ratio: ratioOf(model, setting),
+    stop: stopRows && { leftMm: corner.spec.stopMm.value, rows: stopRows },
+    gas: answer.document.corners[id].gas,
+    cases: [
+      { name: 'rider on', kg: end.ridden.kg, ...sagWindow },
+      { name: 'nobody on', kg: end.alone.kg, ...staticWindow },
+    ],
+    targetMm: sagMm ?? middleOf(sagWindow),
+    ring: null,
+    kinds: { single: true, tender: false, dual: false },
   };
 }
 

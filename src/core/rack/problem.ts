@@ -1,7 +1,7 @@
 import { FaultList, type Checked } from '../faults.ts';
 import type { RatioDescription } from '../geometry/ratioMap.ts';
 import { plainSetup, type LabSetup } from '../lab/setup.ts';
-import { solidOf, springFromRack, type RackSpring } from './spring.ts';
+import { asOne, solidOf, springFromRack, type RackSpring } from './spring.ts';
 import type { SpringDescription } from '../springs/spring.ts';
 import { springFrom } from '../document/spring.ts';
 
@@ -34,6 +34,8 @@ export interface SearchProblem {
   inner: { leastMm: number; mostMm: number } | null;
   /** Margins every answer must keep, mm. */
   least: { coilMm: number; seatedMm: number; bumpMm: number };
+  /** How many of each work side by side, as in the two legs of a fork: all that is told of springs is of one. */
+  sideBySide: 1 | 2;
   /** How many of each are needed in stock; 0 looks at the whole catalogue. */
   inStock: number;
   kinds: { single: boolean; tender: boolean; dual: boolean };
@@ -71,6 +73,7 @@ export const plainProblem: SearchProblem = {
   ring: { leastMm: 20, mostMm: 250, share: 0.5, fromShare: 0.35, toShare: 0.7 },
   inner: null,
   least: { coilMm: 4, seatedMm: 2, bumpMm: 15 },
+  sideBySide: 1,
   inStock: 0,
   kinds: { single: true, tender: true, dual: true },
 };
@@ -137,22 +140,23 @@ export type Unusable = 'rate' | 'free' | 'inner' | 'stock';
 
 /** The spring as a candidate, or why it is none. */
 export function candidateOf(spring: RackSpring, problem: SearchProblem): Candidate | Unusable {
-  const { inner, inStock } = problem;
+  const { inner, inStock, sideBySide } = problem;
   const { freeLengthMm, innerMm, stock, maxN } = spring;
-  const document = springFromRack(spring);
+  const one = springFromRack(spring);
+  const document = one && asOne(one, sideBySide);
   const description = document && springFrom('', document, new FaultList());
   if (!description) return 'rate';
   if (freeLengthMm === null) return 'free';
   if (inner && (innerMm === null || innerMm < inner.leastMm - 1e-9 || innerMm > inner.mostMm + 1e-9))
     return 'inner';
-  if (stock < inStock) return 'stock';
+  if (stock < inStock * sideBySide) return 'stock';
   const solid = solidOf(spring);
   return {
     spring,
     description,
     freeMm: freeLengthMm,
     wayMm: solid ? freeLengthMm - solid.value : Infinity,
-    maxN: maxN ?? Infinity,
+    maxN: (maxN ?? Infinity) * sideBySide,
     rate: description.kind === 'linear' ? description.rateNPerMm : NaN,
   };
 }

@@ -16,9 +16,27 @@ export interface RackValues {
   /** Most it may carry. */
   maxN: number | null;
   tender: boolean;
+  /** What a torsion spring has; null for a coil that is pressed. Its wire, turns and inner diameter stand where a coil's do. */
+  torsion: RackTorsion | null;
   stock: number;
   note: string;
 }
+
+/** A torsion spring of a skid, or a pair of them. */
+export interface RackTorsion {
+  /** Torque of one spring per degree, N mm. */
+  rateNMmPerDeg: number | null;
+  /** From its centre to where its leg presses. */
+  legMm: number | null;
+  /** The hand it is wound to fit; a pair has both. */
+  side: TorsionSide;
+}
+
+/** A torsion spring of which nothing is known. */
+export const plainTorsion: RackTorsion = { rateNMmPerDeg: null, legMm: null, side: 'pair' };
+
+export const torsionSides = ['left', 'right', 'pair'] as const;
+export type TorsionSide = (typeof torsionSides)[number];
 
 export interface RackSpring extends RackValues {
   id: string;
@@ -47,6 +65,7 @@ export function solidOf({ solidLengthMm, wireMm, coils }: RackValues): Worked | 
  */
 export function rateOf(spring: RackValues): Worked | null {
   const { rateNPerMm, rows, wireMm, coils, innerMm } = spring;
+  if (spring.torsion) return null;
   if (rateNPerMm !== null) return { value: rateNPerMm, computed: false };
   const [first, last] = [rows?.[0], rows?.at(-1)];
   if (first && last && last[0] > first[0])
@@ -54,6 +73,20 @@ export function rateOf(spring: RackValues): Worked | null {
   if (wireMm === null || coils === null || innerMm === null || coils <= DEAD_TURNS) return null;
   const mean = innerMm + wireMm;
   return { value: (STEEL_G * wireMm ** 4) / (8 * mean ** 3 * (coils - DEAD_TURNS)), computed: true };
+}
+
+/** MPa. Young's modulus of spring steel. */
+const STEEL_E = 206_000;
+
+/**
+ * N mm per degree of one torsion spring: given, or that of a round steel wire, c = E d^4 / (3888 D n), D being the mean
+ * diameter and n all turns. Null for a coil, or where neither is known. Source: the textbook helical torsion spring.
+ */
+export function torsionRateOf({ torsion, wireMm, coils, innerMm }: RackValues): Worked | null {
+  if (!torsion) return null;
+  if (torsion.rateNMmPerDeg !== null) return { value: torsion.rateNMmPerDeg, computed: false };
+  if (wireMm === null || coils === null || innerMm === null || coils <= 0) return null;
+  return { value: (STEEL_E * wireMm ** 4) / (3888 * (innerMm + wireMm) * coils), computed: true };
 }
 
 /** The spring as jobs and the bench take it; null where its rate is not known. */
@@ -69,6 +102,15 @@ export function springFromRack(spring: RackValues): SpringDocument | null {
     freeLengthMm: spring.freeLengthMm,
     solidLengthMm: solidOf(spring)?.value ?? null,
     tender: spring.tender,
+  };
+}
+
+/** Springs side by side, as the one that does the same: they carry together, and close alike. */
+export function asOne(spring: SpringDocument, count: number): SpringDocument {
+  return {
+    ...spring,
+    rateNPerMm: spring.rateNPerMm === null ? null : count * spring.rateNPerMm,
+    rows: spring.rows?.map(([mm, n]) => [mm, count * n]) ?? null,
   };
 }
 
@@ -96,6 +138,7 @@ export const blankRackValues: RackValues = {
   innerMm: null,
   maxN: null,
   tender: false,
+  torsion: null,
   stock: 1,
   note: '',
 };

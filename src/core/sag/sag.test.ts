@@ -9,7 +9,8 @@ import { blankDocument } from '../document/create.ts';
 import type { RiderDocument } from '../document/types.ts';
 import { migrateDocument } from '../document/migrate.ts';
 import { linkageDroopShift, linkLongerFor, type LinkageDescription } from '../geometry/linkage.ts';
-import { nextRung, readStep, stepNote } from '../judgement/balance.ts';
+import { rungWords } from '#words/balance.ts';
+import { ladders, nextRung, readStep, stepNote, type Felt } from '../judgement/balance.ts';
 import { CornerModel } from '../machine/corner.ts';
 import { GRAVITY } from '../machine/solver.ts';
 import { linear, plainContact } from '../../../tests/fixtures/machines.ts';
@@ -355,27 +356,38 @@ describe('lowering', () => {
 
 describe('the sled’s balance ladder', () => {
   test('on to the next rung where a step did not help, the same again where it did, back where it got worse', () => {
-    const step = (rung: string, felt: 'better' | 'no better' | 'worse') => ({
+    const step = (rung: string, felt: Felt) => ({
       wish: 'more' as const,
       rung,
       felt,
     });
-    expect(nextRung('more', [])).toMatchObject({ rung: 'start', again: false });
-    expect(nextRung('more', [step('start', 'better')])).toMatchObject({ rung: 'blocks' });
-    expect(nextRung('more', [step('blocks', 'better')])).toMatchObject({
-      rung: 'blocks',
-      again: true,
+    const after = (...steps: ReturnType<typeof step>[]) => nextRung('more', steps);
+    expect(after()).toEqual({ at: 'step', rung: 'start', again: false, back: null });
+    expect(after(step('start', 'better'))).toEqual({
+      at: 'step',
+      rung: 'blocks-up',
+      again: false,
+      back: null,
     });
-    expect(nextRung('more', [step('blocks', 'worse')])).toMatchObject({
-      rung: 'preload',
-      back: true,
-    });
-    expect(nextRung('more', [step('strap', 'no better')])).toBeNull();
-    expect(nextRung('less', [step('strap', 'no better')])).toMatchObject({ rung: 'start' });
+    expect(after(step('blocks-up', 'better'))).toMatchObject({ rung: 'blocks-up', again: true, back: null });
+    for (const felt of ['worse', 'no better'] as const)
+      expect(after(step('blocks-up', felt))).toMatchObject({ rung: 'rear-preload-up', back: 'blocks-up' });
+    expect(after(step('strap-in', 'no better'))).toEqual({ at: 'end', back: 'strap-in' });
+    expect(after(step('blocks-up', 'right'))).toEqual({ at: 'right' });
+    expect(nextRung('less', [step('strap-in', 'no better')])).toMatchObject({ rung: 'start' });
+  });
+
+  test('of every wish the skis’ bite comes by blocks, then rear preload, then the strap; each rung can be put back', () => {
+    expect(ladders.more.slice(1)).toEqual(['blocks-up', 'rear-preload-up', 'strap-in']);
+    for (const rungs of Object.values(ladders))
+      for (const rung of rungs) {
+        const isLook = ['start', 'runners', 'skis-alike'].includes(rung);
+        expect([rung, rungWords[rung].back === null]).toEqual([rung, isLook]);
+      }
   });
 
   test('a step is kept as a note and read back; other notes are not steps', () => {
-    const one = { wish: 'less', rung: 'preload', felt: 'no better' } as const;
+    const one = { wish: 'less', rung: 'blocks-down', felt: 'no better' } as const;
     expect(readStep(stepNote(one))).toEqual(one);
     expect(readStep('balance is fine')).toBeNull();
   });

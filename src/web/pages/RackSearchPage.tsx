@@ -1,6 +1,10 @@
 import { useSay } from '../ui/settings.ts';
 import { WorkFailed } from '../ui/WorkFailed.tsx';
 import { Search } from 'lucide-react';
+import { useMemo } from 'react';
+import { isSagJob } from '#core/document/sagWish.ts';
+import type { RackSpring } from '#core/rack/spring.ts';
+import { TorsionAnswers } from '../features/rack/TorsionAnswers.tsx';
 import { Link, useSearchParams } from 'react-router';
 import { faultWords } from '#words/faults.ts';
 import { allCorners, cornerNames } from '#core/kinds/corners.ts';
@@ -16,6 +20,8 @@ import { useSearch, type Search as Searching } from '../features/rack/useSearch.
 import { WhyNotPanel } from '../features/rack/WhyNotPanel.tsx';
 import { problemName } from '../features/rack/problemNames.ts';
 
+const noSprings: RackSpring[] = [];
+
 /** Which springs of the rack do it: for a corner of a job, or for figures typed in. */
 export function RackSearchPage() {
   const [params] = useSearchParams();
@@ -24,7 +30,9 @@ export function RackSearchPage() {
   const { record } = useJobRecord(jobId);
   const rack = useRack();
   const say = useSay(1);
-  const springs = rack.data ?? [];
+  const all = rack.data ?? noSprings;
+  const springs = useMemo(() => all.filter(({ torsion }) => torsion === null), [all]);
+  const isTorsion = corner !== null && record?.document.corners[corner].torsion;
   const { problem, change, fromJob, broken } = useProblem(record ?? null, corner);
   const search = useSearch(problem);
   const checked = checkProblem(problem);
@@ -50,6 +58,10 @@ export function RackSearchPage() {
       )}
       {waiting ? (
         <p className="text-second">Loading the job …</p>
+      ) : isTorsion && record && corner ? (
+        <section aria-label="Answers" className="bg-sheet border-rule border p-4">
+          <TorsionAnswers record={record} corner={corner} springs={all} />
+        </section>
       ) : (
         <div className="bg-sheet border-rule grid grid-cols-[400px_minmax(0,1fr)] gap-x-8 border p-4 max-lg:grid-cols-1">
           <ProblemFields problem={problem} change={change} />
@@ -62,7 +74,9 @@ export function RackSearchPage() {
             />
             {jobId !== '' && record && !fromJob && (
               <p className="text-tight mt-2">
-                Nobody has named this corner’s springs, so its load is not known: give it here.
+                {isSagJob(record.document)
+                  ? 'Both sags of this end are not read yet: give what it is to do here.'
+                  : 'Nobody has named this corner’s springs, so its load is not known: give it here.'}
               </p>
             )}
             {!checked.ok && (

@@ -6,7 +6,6 @@ import { Link, useParams } from 'react-router';
 import type { FactPlace } from '#core/document/factKinds.ts';
 import { factAt } from '#core/document/facts.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
-import { showsSag } from '#core/document/showsSag.ts';
 import { promptsOf, type SagPrompt } from '#core/sag/prompts.ts';
 import { limits } from '#contract/limits.ts';
 import { useNumberField } from '../forms/useNumberField.ts';
@@ -118,8 +117,7 @@ function Entry({ place, prompt, go, keep, onward }: EntryProps) {
     quantity: 'length',
     range: limits.heightMm,
     onCommit: keep,
-    question: (mm) =>
-      sagAsked({ slot: prompt.slot, mm, byGauge: showsSag(job.record.document, prompt.id) }, here),
+    question: (mm) => sagAsked(job.record.document, { ...prompt, mm }, here),
   });
   useEffect(() => say(`${told.say} ${told.where}`), [told.say, told.where, say]);
   const next = () => field.state.kind !== 'empty' && field.commit() && onward();

@@ -96,7 +96,7 @@ export const gas = groupOrNone(
 export const torsion = groupOrNone(
   {
     /** Torque of one spring per degree; unknown, it is what carries the machine where such machines stand. */
-    rateNMmPerDeg: given('N mm/deg', { min: 1, max: 1e6 }),
+    rateNMmPerDeg: given('N mm/deg', range.torsionRate),
     count: choice([1, 2], { blank: 2 }),
     /** From the spring's centre to where its leg presses. */
     leverMm: given('mm', range.partMm, { assumed: 120 }),

@@ -31,6 +31,9 @@ export const linkPerWheel = { min: -1.5, max: 1.5 };
 export const recheckKm = { min: 0, max: 20000 };
 export const odometerKm = { min: 0, max: 5_000_000 };
 
+/** N mm per degree of one torsion spring. */
+export const torsionRate = { min: 1, max: 1e6 };
+
 /** How many there may be. */
 export const mostSprings = 4;
 export { mostCams } from '../../springs/torsion.ts';

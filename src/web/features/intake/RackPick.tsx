@@ -3,8 +3,9 @@ import { useThisJob } from '../../jobStore/jobContext.ts';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Json } from '#core/document/types.ts';
+import { adjusterOf } from '#core/kinds/adjusters/index.ts';
 import { cornerNames, twinOf, type CornerId } from '#core/kinds/corners.ts';
-import { rateOf, springFromRack, type RackSpring } from '#core/rack/spring.ts';
+import { asOne, rateOf, springFromRack, type RackSpring } from '#core/rack/spring.ts';
 import { useRack } from '../../api/rack.ts';
 import type { Job } from '../../jobStore/useJob.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -122,7 +123,9 @@ function Choice({ id, onDone }: { id: CornerId; onDone: () => void }) {
 /** Writes a rack spring down as what is fitted; on both sides where these were alike before. */
 function fit(job: Job, id: CornerId, place: number, spring: RackSpring): void {
   const { corners } = job.record.document;
-  const fitted = springFromRack(spring);
+  const one = springFromRack(spring);
+  // Of a fork both legs are told of together.
+  const fitted = one && asOne(one, adjusterOf(corners[id].fitting).inFork ? 2 : 1);
   const { springs } = corners[id];
   const next = springs.length === 0 ? [fitted] : springs.map((one, k) => (k === place ? fitted : one));
   const twin = twinOf(id);

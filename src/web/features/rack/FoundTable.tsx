@@ -1,7 +1,8 @@
 import { Link } from 'react-router';
 import type { Found } from '#core/rack/exact.ts';
 import type { SearchProblem } from '#core/rack/problem.ts';
-import { springFromRack } from '#core/rack/spring.ts';
+import type { SpringDocument } from '#core/document/spring.ts';
+import { asOne, springFromRack, type RackSpring } from '#core/rack/spring.ts';
 import { plainSetup, type LabSetup } from '#core/lab/setup.ts';
 import { Length, SizeLength, Plain } from '../../ui/Figure.tsx';
 import { toLink } from '../lab/labLink.ts';
@@ -84,6 +85,12 @@ export function FoundTable({ problem, found }: Props) {
   );
 }
 
+/** A spring as it is fitted, with what works beside it; none where its rate is not known. */
+function fittedOf(spring: RackSpring | null, sideBySide: number): SpringDocument[] {
+  const one = spring && springFromRack(spring);
+  return one ? [asOne(one, sideBySide)] : [];
+}
+
 /** A combination as a setup for the stack lab. */
 function setupOf(problem: SearchProblem, { upper, lower, preloadMm, ring }: Found): LabSetup {
   const { travelMm, ratio, springRatio, stop, gas, cases } = problem;
@@ -96,7 +103,7 @@ function setupOf(problem: SearchProblem, { upper, lower, preloadMm, ring }: Foun
     stop,
     gas,
     cases: cases.map(({ name, kg }) => ({ name, kg })),
-    springs: [upper, lower].flatMap((spring) => (spring ? (springFromRack(spring) ?? []) : [])),
+    springs: [upper, lower].flatMap((spring) => fittedOf(spring, problem.sideBySide)),
     rings: ring ? [{ after: 0, limitMm: ring.limitMm, on: 'seat' }] : [],
     preloadMm,
   };

@@ -282,6 +282,15 @@ function Stacks({ problem, change }: Props) {
           {words}
         </label>
       ))}
+      <label className="flex min-h-9 cursor-pointer items-center gap-2">
+        <input
+          type="checkbox"
+          className="accent-action size-4"
+          checked={problem.sideBySide === 2}
+          onChange={(event) => change({ ...problem, sideBySide: event.target.checked ? 2 : 1 })}
+        />
+        two alike side by side: both legs of a fork, twin shocks
+      </label>
     </div>
   );
 }

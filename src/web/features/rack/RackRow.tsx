@@ -6,6 +6,7 @@ import { Button } from '../../ui/Button.tsx';
 import { toLink } from '../lab/labLink.ts';
 import { MeasureSpring } from './MeasureSpring.tsx';
 import { cells } from './rackCells.tsx';
+import { TorsionFields } from './TorsionFields.tsx';
 import type { RackEdits } from './useRackEdits.ts';
 
 interface Props {
@@ -43,6 +44,7 @@ export function RackRow({ spring, rank, edits, open, onOpen }: Props) {
       {open && (
         <tr className="bg-wash/40">
           <td colSpan={cells.length + 1} className="pb-2">
+            <TorsionFields spring={spring} edits={edits} />
             <Actions spring={spring} edits={edits} />
           </td>
         </tr>

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
-import { rateOf, solidOf, type RackSpring, type RackValues } from '#core/rack/spring.ts';
+import { rateOf, solidOf, torsionRateOf, type RackSpring, type RackValues } from '#core/rack/spring.ts';
 import { limits } from '#contract/limits.ts';
+import { useTell } from '../../ui/settings.ts';
 import { useStyleOf } from '../../forms/useStyleOf.ts';
 import { quantities, type QuantityName, type Range } from '../../forms/quantity.ts';
 import { NumberField } from '../../forms/NumberField.tsx';
@@ -57,6 +58,15 @@ function numberCell({ id, title, key, quantity, range, worked }: NumberColumn): 
     quantity,
     Read: function ReadNumber({ spring }) {
       const style = useStyleOf(quantity);
+      const tell = useTell();
+      const torsion = key === 'rateNPerMm' ? torsionRateOf(spring) : null;
+      if (torsion)
+        return (
+          <span className={torsion.computed ? 'text-second' : 'figures'}>
+            {torsion.computed && '= '}
+            {tell('torsion', torsion.value)}
+          </span>
+        );
       const given = spring[key];
       if (given !== null) return <span className="figures">{quantities[quantity].write(given, style)}</span>;
       const follows = worked?.(spring) ?? null;

@@ -7,7 +7,7 @@ import { browserStorage } from '../../api/keeping.ts';
 import type { Entry } from '#core/document/types.ts';
 import type { SymptomId } from '#core/kinds/seeTo.ts';
 import { symptomWords, type SymptomWords } from '#words/symptoms.ts';
-import { classDefaults } from '#core/kinds/classes/index.ts';
+import { classDefaults, footingOf } from '#core/kinds/classes/index.ts';
 import { limits } from '#contract/limits.ts';
 import type { Job } from '../../jobStore/useJob.ts';
 import { roundWords } from '#words/fields.ts';
@@ -15,6 +15,7 @@ import { newStamp } from '../../jobStore/stamp.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Bracket } from './Bracket.tsx';
 import { Earlier } from './Earlier.tsx';
+import { SledLadder } from './SledLadder.tsx';
 import { SkidSettings } from './SkidSettings.tsx';
 import { Footer, NextLink } from '../sheet/Footer.tsx';
 
@@ -50,7 +51,7 @@ export function RideStage() {
             ))}
           </div>
           {chosen && <Ladder symptom={symptomWords[chosen]} />}
-          <SkidSettings />
+          {footingOf(job.record.document.machine.class) === 'sleds' && <Balance />}
           <Bracket />
           <Earlier />
         </section>
@@ -61,6 +62,17 @@ export function RideStage() {
         <NextLink from="ride" />
       </Footer>
     </div>
+  );
+}
+
+/** A sled's own ladders: what is changed for what it does, and where blocks, strap and dampers stand. */
+function Balance() {
+  return (
+    <section aria-label="Balance" className="border-rule mt-5 border-t pt-3">
+      <h3 className="font-semibold">Balance, step by step</h3>
+      <SledLadder />
+      <SkidSettings />
+    </section>
   );
 }
 

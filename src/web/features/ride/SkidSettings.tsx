@@ -2,6 +2,9 @@ import { useThisJob } from '../../jobStore/jobContext.ts';
 import { factAt, isOf } from '#core/document/facts.ts';
 import { Select } from '../../ui/Select.tsx';
 
+/** A damper that can be bolted in a second hole has two. */
+const HOLES = 2;
+
 const PARTS = [
   {
     slot: 'blocks',
@@ -15,9 +18,21 @@ const PARTS = [
     key: 'strapHoles',
     does: 'in by a hole holds the nose down, and costs travel of the front arm: the last thing to move',
   },
+  {
+    slot: 'ski-hole',
+    title: 'Ski damper hole',
+    key: null,
+    does: 'as noted; another hole is another lever: read the sag again',
+  },
+  {
+    slot: 'rear-hole',
+    title: 'Rear damper hole',
+    key: null,
+    does: 'as noted; another hole is another lever: read the sag again',
+  },
 ] as const;
 
-/** Where a skid's blocks and strap stand: the first and the last rung of the ladder for ski pressure. */
+/** Where a skid's blocks and strap stand, and in which holes its dampers are bolted. */
 export function SkidSettings() {
   const job = useThisJob();
   const { skid } = job.record.document;
@@ -28,11 +43,12 @@ export function SkidSettings() {
       <h3 className="font-semibold">
         Skid{' '}
         <span className="label text-second font-normal">
-          in this order: blocks, ski preload within its sag window, strap last
+          in this order: blocks, rear preload within its sag window, strap last
         </span>
       </h3>
       {PARTS.map(({ slot, title, key, does }) => {
         const place = { kind: 'skid' as const, round, corner: null, slot };
+        const count = key === null ? HOLES : skid[key];
         const now =
           factAt(job.facts, place)?.fact ??
           job.facts
@@ -47,9 +63,9 @@ export function SkidSettings() {
                 value={String(now?.position ?? '')}
                 options={[
                   { value: '', words: 'not noted' },
-                  ...Array.from({ length: skid[key] }, (_, k) => ({
+                  ...Array.from({ length: count }, (_, k) => ({
                     value: String(k + 1),
-                    words: `${k + 1} of ${skid[key]}`,
+                    words: `${k + 1} of ${count}`,
                   })),
                 ]}
                 onChange={(value) =>

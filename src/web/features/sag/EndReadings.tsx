@@ -106,7 +106,6 @@ function ReadingRow({ id, round, base, words, who, rank }: RowProps) {
   const values = REPEATS.flatMap((k) => factAt(job.facts, place(k))?.fact.mm ?? []);
   const spread = repeatSpread(values);
   const here = job.state.rounds[round]?.sag[id] ?? { extended: [], states: {} };
-  const byGauge = showsSag(job.record.document, id);
   const named = [who, words, cornerNames[id]].filter(Boolean).join(', ');
   return (
     <tr>
@@ -129,7 +128,7 @@ function ReadingRow({ id, round, base, words, who, rank }: RowProps) {
             narrow
             showUnit={false}
             placeholder={again[k]}
-            question={(mm) => sagAsked({ slot: `${base}-${k}`, mm, byGauge }, here)}
+            question={(mm) => sagAsked(job.record.document, { id, slot: `${base}-${k}`, mm }, here)}
           />
         </td>
       ))}

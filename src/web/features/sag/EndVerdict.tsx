@@ -319,6 +319,7 @@ function SpringLine({ id, end }: { id: CornerId; end: SagEnd }) {
           </p>
         )
       )}
+      {wrong && !end.needed && <FindSprings id={id} />}
       <AdjusterHints id={id} />
       <Carried id={id} end={end} />
       {end.needed && (
@@ -422,12 +423,20 @@ function FromRack({ id, wantedNPerMm }: { id: CornerId; wantedNPerMm: number }) 
             : ': neither is near. '}
         </>
       )}
-      <Link
-        to={`/rack/search?job=${job.record.id}&corner=${id}`}
-        className="text-action underline underline-offset-4"
-      >
-        Find springs
-      </Link>
+      <FindSprings id={id} />
     </span>
+  );
+}
+
+/** To the rack, with this end's own figures. */
+function FindSprings({ id }: { id: CornerId }) {
+  const job = useThisJob();
+  return (
+    <Link
+      to={`/rack/search?job=${job.record.id}&corner=${id}`}
+      className="text-action underline underline-offset-4"
+    >
+      Find springs
+    </Link>
   );
 }

@@ -8,12 +8,13 @@ import { SkidSettings } from '../ride/SkidSettings.tsx';
 import { Attitude } from './Attitude.tsx';
 import { FittedRows } from './FittedRows.tsx';
 import { Lowering } from './Lowering.tsx';
+import { SledConditions } from '../ride/SledConditions.tsx';
 import { WindowRows } from './WindowRows.tsx';
 import { WorthReading } from './WorthReading.tsx';
 
 const RiderBook = lazy(async () => ({ default: (await import('./RiderBook.tsx')).RiderBook }));
 const PreloadFigure = lazy(async () => ({ default: (await import('./PreloadFigure.tsx')).PreloadFigure }));
-const SledLadder = lazy(async () => ({ default: (await import('./SledLadder.tsx')).SledLadder }));
+const SledLadder = lazy(async () => ({ default: (await import('../ride/SledLadder.tsx')).SledLadder }));
 
 interface Props {
   ends: SagEnd[];
@@ -45,12 +46,20 @@ export function SagPanels({ ends, fresh }: Props) {
         </Panel>
       )}
       {footingOf(document.machine.class) === 'sleds' && (
-        <Panel title="Balance, step by step" words="skis that push, or that should lift and do not">
-          <Suspense fallback={<p className="text-second">Reading …</p>}>
-            <SledLadder />
-            <SkidSettings />
-          </Suspense>
-        </Panel>
+        <>
+          <Panel title="What shifts its sag" words="track, snow inside, a dry floor">
+            <SledConditions />
+          </Panel>
+          <Panel
+            title="Balance, step by step"
+            words="pushing, darting, diving, rolling: one change at a time"
+          >
+            <Suspense fallback={<p className="text-second">Reading …</p>}>
+              <SledLadder />
+              <SkidSettings />
+            </Suspense>
+          </Panel>
+        </>
       )}
     </div>
   );

@@ -1,0 +1,1 @@
+ALTER TABLE "rack_springs" ADD COLUMN "torsion" jsonb;
