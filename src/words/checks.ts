@@ -33,8 +33,8 @@ const prepWords: Record<PrepId, { words: string; why: string; cost: string }> = 
   },
   track: {
     words: 'Track free: off the floor once, slack right, nothing frozen in the skid.',
-    why: 'A track under tension holds the skid down.',
-    cost: 'sag at the rear reads too large',
+    why: 'A tight or stiff track holds the rear up.',
+    cost: 'sag at the rear reads too small',
   },
   straight: {
     words: 'Machine held upright, chain or belt at its slack, forks not twisted in the clamps.',
@@ -75,6 +75,14 @@ const closeWords: Record<CloseId, { words: string; why: string }> = {
   },
   lamps: { words: 'Headlamps set.', why: 'They follow the rake.' },
   gas: { words: 'Nitrogen charge noted.', why: 'So that a loss can be told from a tired spring.' },
+  chain: {
+    words: 'Chain or belt slack set again, at its tightest place.',
+    why: 'Another height moves the axle about its pivot.',
+  },
+  stand: {
+    words: 'It leans on its stand as before, and stands safe.',
+    why: 'Lower, the stand is too long. Higher, it is too short.',
+  },
   alignment: {
     words: 'Alignment done, or booked before the road.',
     why: 'Every change of height moves toe and camber.',

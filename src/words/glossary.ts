@@ -127,6 +127,8 @@ export const glossary: readonly Entry[] = [
     means: [
       'How far the spring is squeezed with the wheel hanging.',
       'More preload raises the machine. It does not make the spring stiffer.',
+      'With the same load on, the spring is as long as before. The machine stands higher by what its seat rose.',
+      'What gets less is the travel left to drop into holes. By hand it feels harder, since a push tries just that travel.',
     ],
   },
   {

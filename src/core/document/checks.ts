@@ -1,6 +1,7 @@
-import { classDefaults, cornersIn } from '../kinds/classes/index.ts';
+import { setEnds } from './sagWish.ts';
+import { classDefaults, cornersIn, footingOf } from '../kinds/classes/index.ts';
 import type { CloseId, PrepId } from '../kinds/seeTo.ts';
-import { twinOf } from '../kinds/corners.ts';
+import { twinOf, type CornerId } from '../kinds/corners.ts';
 import type { JobDocument } from './types.ts';
 
 /** By how much readings are blurred where something was not seen to: times the usual friction. */
@@ -16,15 +17,29 @@ const blurs: Record<PrepId, number> = {
   gas: 1.1,
 };
 
-/** What to see to before anything is measured, for this machine. */
-export function prepFor({ machine }: JobDocument): readonly PrepId[] {
-  return classDefaults[machine.class].prep;
+/** What to see to before anything is measured, for this machine and what is set of it. */
+export function prepFor(document: JobDocument): readonly PrepId[] {
+  const all = classDefaults[document.machine.class].prep;
+  return setsSkid(document) ? all : all.filter((id) => id !== 'track');
 }
 
-/** What to see to before it goes out, for this machine. */
-export function closeFor({ machine }: JobDocument): readonly CloseId[] {
-  return classDefaults[machine.class].closeOut;
+/** What to see to before it goes out, for this machine and what is set of it. */
+export function closeFor(document: JobDocument): readonly CloseId[] {
+  const idle: Record<string, boolean> = {
+    strap: !setsSkid(document),
+    // Skis alone are aligned; a chain turns a rear wheel alone.
+    alignment: footingOf(document.machine.class) === 'sleds' && !sets(document, ['LS', 'RS']),
+    chain: !sets(document, ['RW']) || document.machine.class === 'scooter',
+  };
+  return classDefaults[document.machine.class].closeOut.filter((id) => !idle[id]);
 }
+
+const sets = (document: JobDocument, ids: readonly CornerId[]) =>
+  setEnds(document).some((id) => ids.includes(id));
+
+/** Whether a skid is set, on what has one; all others have no part of it to see to. */
+const setsSkid = (document: JobDocument) =>
+  footingOf(document.machine.class) !== 'sleds' || sets(document, ['FA', 'RA']);
 
 /** Times the usual friction that readings are blurred by what was skipped. */
 export function blurOf(document: JobDocument, skipped: readonly string[]): number {

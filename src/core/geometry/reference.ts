@@ -12,6 +12,7 @@ export type ReferenceKind =
   | 'axle-mark'
   | 'bumper-ground'
   | 'shaft'
+  | 'clamp-axle'
   | 'gauge';
 
 export interface ReferenceFacts {
@@ -75,6 +76,13 @@ export const referenceKinds: Record<ReferenceKind, ReferenceFacts> = {
     how: 'band on the damper shaft or fork tube to its seal',
     follows: 'damper',
     on: ['bikes', 'sleds'],
+    showsSag: false,
+  },
+  'clamp-axle': {
+    title: 'fork clamp to axle',
+    how: 'lower clamp to the axle’s centre, along the leg',
+    follows: 'damper',
+    on: ['bikes'],
     showsSag: false,
   },
   gauge: {

@@ -4,7 +4,17 @@ export type PrepId =
 
 /** What is seen to before it goes out. */
 export type CloseId =
-  'locked' | 'bushes' | 'links' | 'clear' | 'travel' | 'strap' | 'lamps' | 'gas' | 'alignment';
+  | 'locked'
+  | 'bushes'
+  | 'links'
+  | 'clear'
+  | 'travel'
+  | 'strap'
+  | 'lamps'
+  | 'gas'
+  | 'alignment'
+  | 'chain'
+  | 'stand';
 
 /** What riders and drivers complain of. Sag and heights are right before anything against it is worth trying. */
 export type SymptomId = 'bottoms' | 'harsh' | 'kicks' | 'packs' | 'rolls';
@@ -35,7 +45,7 @@ export const onFourWheels: SeeTo = {
 
 export const onTwoWheels: SeeTo = {
   prep: ['pressures', 'floor', 'load', 'straight', 'damping', 'gas'],
-  closeOut: ['locked', 'clear', 'travel', 'lamps', 'gas'],
+  closeOut: ['locked', 'clear', 'travel', 'chain', 'stand', 'lamps', 'gas'],
   symptoms: ['bottoms', 'harsh', 'kicks', 'packs', 'rolls'],
   cautions: ['lines', 'law'],
 };

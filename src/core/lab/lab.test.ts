@@ -5,7 +5,8 @@ import { blankSpring } from '../document/spring.ts';
 import { bottoming, frequencyHz, labCurve, labMarks } from './curve.ts';
 import { effectiveLimit, holdRing, inMotion, moveSeat, placeRing, ringPlaces, ringTrade } from './rings.ts';
 import { roundedSection, sectionAt, windingFor } from './section.ts';
-import { benchOf, caseTravel, plainSetup, restTravel, type Bench, type LabSetup } from './setup.ts';
+import { restTravel } from '../machine/rest.ts';
+import { benchOf, caseTravel, plainSetup, type Bench, type LabSetup } from './setup.ts';
 
 const must = (setup: LabSetup): Bench => {
   const made = benchOf(setup);

@@ -7,7 +7,7 @@ import type { ContactDescription } from '../machine/description.ts';
 import { GRAVITY } from '../machine/solver.ts';
 import type { GasDescription } from '../springs/gas.ts';
 import type { RingDescription } from '../springs/stack.ts';
-import { bisect } from '../numerics/bisect.ts';
+import { restTravel } from '../machine/rest.ts';
 
 /** A weight that the springs of this wheel carry, by what is on board. */
 interface LabCase {
@@ -132,17 +132,6 @@ function withStop(contact: ContactDescription, { stop }: LabSetup): ContactDescr
   const damper = ratioMap(contact.ratio, contact.travelMm);
   damper.evaluate(contact.travelMm - stop.leftMm);
   return { ...contact, stop: { contactMm: damper.value, rows: stop.rows } };
-}
-
-/**
- * Wheel travel in mm at which a wheel rests under a load in N; 0 where it stays topped out, the end of travel where it
- * is on metal. Bisection: the wheel force grows with travel.
- */
-export function restTravel(model: CornerModel, wheelN: number): number {
-  return bisect(0, model.zMax, (z) => {
-    model.evaluate(z);
-    return model.forceN < wheelN;
-  });
 }
 
 /** Wheel travel in mm at which a bench rests in one of its load cases. */

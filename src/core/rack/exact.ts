@@ -1,5 +1,5 @@
 import { frequencyHz } from '../lab/curve.ts';
-import { restTravel } from '../lab/setup.ts';
+import { restTravel } from '../machine/rest.ts';
 import { CornerModel } from '../machine/corner.ts';
 import { GRAVITY } from '../machine/solver.ts';
 import { Stack, type RingDescription } from '../springs/stack.ts';

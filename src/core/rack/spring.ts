@@ -36,7 +36,7 @@ export interface RackTorsion {
 export const plainTorsion: RackTorsion = { rateNMmPerDeg: null, legMm: null, side: 'pair' };
 
 export const torsionSides = ['left', 'right', 'pair'] as const;
-export type TorsionSide = (typeof torsionSides)[number];
+type TorsionSide = (typeof torsionSides)[number];
 
 export interface RackSpring extends RackValues {
   id: string;

@@ -61,7 +61,11 @@ test('a torsion spring that is too soft is told so, and a stiffer one of the rac
   expect(cornerVerdict(answer, 'RA')?.verdict).toBe('too soft');
   const rack = [700, 900, 1200, 1500, 2600].map((rate, k) => torsionSpring(String(k + 1), rate));
   const { fits } = must(
-    searchTorsion(answer, 'RA', [...rack, torsionSpring('9', null), { ...rack[0]!, torsion: null }]),
+    searchTorsion(answer, 'RA', [
+      ...rack,
+      torsionSpring('9', null),
+      { ...torsionSpring('10', null), torsion: null },
+    ]),
   );
   expect(fits).toHaveLength(5);
   const [best] = fits;

@@ -1,6 +1,6 @@
 import { CornerModel } from '../machine/corner.ts';
 import { GRAVITY } from '../machine/solver.ts';
-import { restTravel } from '../lab/setup.ts';
+import { restTravel } from '../machine/rest.ts';
 import { torsionTaken } from '../document/taken.ts';
 import { sagEnds } from '../sag/bench.ts';
 import { sagWindowAt } from '../document/sagWish.ts';

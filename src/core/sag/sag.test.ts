@@ -9,6 +9,7 @@ import { blankDocument } from '../document/create.ts';
 import type { RiderDocument } from '../document/types.ts';
 import { migrateDocument } from '../document/migrate.ts';
 import { linkageDroopShift, linkLongerFor, type LinkageDescription } from '../geometry/linkage.ts';
+import { preloadTold } from './preloadTold.ts';
 import { rungWords } from '#words/balance.ts';
 import { ladders, nextRung, readStep, stepNote, type Felt } from '../judgement/balance.ts';
 import { CornerModel } from '../machine/corner.ts';
@@ -352,6 +353,30 @@ describe('lowering', () => {
     expect(loweringBy(document, 10)).toMatchObject({ hasLinkage: false, linkMm: null });
     expect(loweringBy(blankDocument('car', 'x'), 10)).toBeNull();
   });
+});
+
+test('preload is not stiffness: the same load closes the spring as far, and more of it sinks as far', () => {
+  const model = (preloadMm: number) =>
+    new CornerModel({
+      ...{ name: 'RW', axle: 'rear', x: 0, y: 0, travelMm: 130, springRatio: null, gas: null, stop: null },
+      ...{ topOut: null, tyreRateNPerMm: 180, unsprungKg: 20, padMm: 0, preloadMm },
+      ratio: { kind: 'constant', ratio: 0.5, rise: 0 },
+      springs: {
+        kind: 'stack',
+        stack: { springs: [{ kind: 'linear', rateNPerMm: 100, solidMm: null }], rings: [] },
+      },
+    });
+  // At the wheel 25 N/mm, and 50 N for each mm of preload.
+  const loads = { alone: 600, ridden: 1250 };
+  const [as, wound] = [preloadTold(model(10), loads), preloadTold(model(15), loads)];
+  expect(as.closedMm).toBeCloseTo(25, 3);
+  expect(wound.closedMm).toBeCloseTo(as.closedMm, 3);
+  expect(as.riderSagMm - wound.riderSagMm).toBeCloseTo(10, 3);
+  expect(as.moreSinksMm).toBeCloseTo((20 * 9.80665) / 25, 3);
+  expect(wound.moreSinksMm).toBeCloseTo(as.moreSinksMm, 3);
+  // Topped out with nobody on, the first of a push moves nothing: it feels harder.
+  expect(wound.staticSagMm).toBe(0);
+  expect(wound.pushSinksMm).toBeLessThan(as.pushSinksMm);
 });
 
 describe('the sled’s balance ladder', () => {

@@ -86,6 +86,14 @@ const pictures: Record<ReferenceKind, ReactNode> = {
       <Tape x={80} from={44} to={66} />
     </>
   ),
+  'clamp-axle': (
+    <>
+      <path d="M50 8H70V18H50Z" />
+      <path d="M53 18V52H67V18M57 52V78H63V52" />
+      <circle cx={60} cy={80} r={5} fill="var(--ink)" />
+      <Tape x={84} from={18} to={80} />
+    </>
+  ),
   gauge: (
     <>
       <circle cx={44} cy={68} r={22} />

@@ -13,6 +13,7 @@ import { cautionList } from '#words/cautions.ts';
 import { closeList } from '#words/checks.ts';
 import { recheckOf } from '#core/document/recheck.ts';
 import { classDefaults } from '#core/kinds/classes/index.ts';
+import { setEnds } from '#core/document/sagWish.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
 import { balanceOf, takenPads } from '#core/scales/balance.ts';
@@ -125,6 +126,7 @@ function Settings() {
   const job = useThisJob();
   const { answer, state, facts } = job;
   if (!answer) return null;
+  const set = setEnds(answer.document);
   const before = (id: CornerAnswer['id']) => {
     const read = state.rounds[0]?.heights[id];
     return read ? meanOf(read) + answer.document.corners[id].reference.offsetMm : null;
@@ -147,32 +149,34 @@ function Settings() {
         </tr>
       </thead>
       <tbody>
-        {answer.corners.map((corner) => (
-          <tr key={corner.id} className="border-rule border-t text-right">
-            <td className="py-1.5 text-left font-medium">{capital(cornerNames[corner.id])}</td>
-            <td>{before(corner.id) === null ? '—' : <Length mm={before(corner.id) ?? 0} />}</td>
-            <td className="font-semibold">
-              <HeightNow answer={answer} corner={corner} />
-            </td>
-            <td>
-              {corner.spec.targetMm !== null ? (
-                <Length mm={corner.spec.targetMm} />
-              ) : answer.document.corners[corner.id].sagMm !== null ? (
-                <>
-                  sag <Length mm={answer.document.corners[corner.id].sagMm ?? 0} decimals={0} />
-                </>
-              ) : (
-                '—'
-              )}
-            </td>
-            <td>
-              <Setting corner={corner} />
-            </td>
-            <td className="figures">
-              {clicks(corner.id, 'compression') ?? '—'} / {clicks(corner.id, 'rebound') ?? '—'}
-            </td>
-          </tr>
-        ))}
+        {answer.corners
+          .filter(({ id }) => set.includes(id))
+          .map((corner) => (
+            <tr key={corner.id} className="border-rule border-t text-right">
+              <td className="py-1.5 text-left font-medium">{capital(cornerNames[corner.id])}</td>
+              <td>{before(corner.id) === null ? '—' : <Length mm={before(corner.id) ?? 0} />}</td>
+              <td className="font-semibold">
+                <HeightNow answer={answer} corner={corner} />
+              </td>
+              <td>
+                {corner.spec.targetMm !== null ? (
+                  <Length mm={corner.spec.targetMm} />
+                ) : answer.document.corners[corner.id].sagMm !== null ? (
+                  <>
+                    sag <Length mm={answer.document.corners[corner.id].sagMm ?? 0} decimals={0} />
+                  </>
+                ) : (
+                  '—'
+                )}
+              </td>
+              <td>
+                <Setting corner={corner} />
+              </td>
+              <td className="figures">
+                {clicks(corner.id, 'compression') ?? '—'} / {clicks(corner.id, 'rebound') ?? '—'}
+              </td>
+            </tr>
+          ))}
       </tbody>
     </table>
   );

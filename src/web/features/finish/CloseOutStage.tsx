@@ -16,6 +16,8 @@ import { Length, SizeLength, Plain } from '../../ui/Figure.tsx';
 import { Cautions } from '../turn/Cautions.tsx';
 import { analysisOf } from '../../jobStore/analysisOf.ts';
 import { CloseOutSections } from './CloseOutSections.tsx';
+import { isSagJob } from '#core/document/sagWish.ts';
+import { HandoverSag } from './HandoverSag.tsx';
 import { Lock } from './Lock.tsx';
 import { ToleranceAsked } from './ToleranceAsked.tsx';
 import { OpenPoints } from './OpenPoints.tsx';
@@ -35,6 +37,7 @@ export function CloseOutStage() {
         <h2 className="text-head font-semibold">{headline(job)}</h2>
         <ToleranceAsked />
         <Heights />
+        {answer && <HandoverSag answer={answer} />}
         {!state.locked && <OpenPoints />}
         {answer && state.current > 0 && taught.length > 0 && (
           <p className="mt-4">
@@ -68,9 +71,11 @@ export function CloseOutStage() {
 }
 
 function headline({ answer, state, record }: Job): string {
-  if (state.locked) return 'Locked at these heights.';
+  const bySag = isSagJob(record.document);
+  if (state.locked) return bySag ? 'Locked at this sag.' : 'Locked at these heights.';
   if (!answer || answer.chanceNow === null) return 'Nothing to close yet: it needs targets and readings.';
   const open = analysisOf(record).openPoints.length;
+  if (open === 0 && bySag) return 'In its window. Tighten every lock ring and cap.';
   if (open === 0) return 'In tolerance. Lock every ring and tighten the bushes at this height.';
   return `Not finished: ${open} ${open === 1 ? 'point is' : 'points are'} open.`;
 }

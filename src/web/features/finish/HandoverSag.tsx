@@ -1,6 +1,10 @@
 import { whoWords } from '#words/sagPrompts.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
-import type { SagLimits } from '#core/document/types.ts';
+import type { JobDocument, RiderDocument, SagLimits } from '#core/document/types.ts';
+import { sagWish, setEnds } from '#core/document/sagWish.ts';
+import { sagAsRead } from '#core/sag/asRead.ts';
+import { shaftAsRead } from '#core/sag/atShaft.ts';
+import { useTell } from '../../ui/settings.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { sagFigure } from '#core/figures/sagFigure.ts';
 import { sagEnds, type SagEnd } from '#core/sag/bench.ts';
@@ -10,52 +14,95 @@ import { EstimatedLength, MeasuredLength } from '../../ui/FigureKinds.tsx';
 
 /** Both sags of every end as they stand, with what was wanted; nothing where nobody rides. */
 export function HandoverSag({ answer }: { answer: Answer }) {
-  const ends = sagEnds(answer);
+  const set = setEnds(answer.document);
+  const ends = sagEnds(answer).filter(({ id }) => set.includes(id));
   const [rider] = answer.document.riders;
+  const ridden = set.some((id) => sagWish(answer.document, id)?.who !== 'alone');
   if (!rider || ends.length === 0) return null;
   return (
-    <table className="mt-4 w-full">
-      <thead className="label text-second text-right">
-        <tr>
-          <th className="py-1 text-left font-normal">sag</th>
-          <th className="font-normal">{whoWords(answer.document, rider.key)}</th>
-          <th className="font-normal">wanted</th>
-          <th className="font-normal">nobody on</th>
-          <th className="font-normal">wanted</th>
-        </tr>
-      </thead>
-      <tbody>
-        {ends.map((end) => {
-          const { id } = end;
-          const { sagWindow, staticWindow } = answer.document.corners[id];
-          return (
-            <tr key={id} className="border-rule border-t text-right">
-              <td className="py-1.5 text-left font-medium">{capital(cornerNames[id])}</td>
-              <td className="font-semibold">
-                <SagNow answer={answer} end={end} who={rider.key} />
-              </td>
-              <td>
-                <Wanted window={sagWindow} />
-              </td>
-              <td className="font-semibold">
-                <SagNow answer={answer} end={end} who="alone" />
-              </td>
-              <td>
-                <Wanted window={staticWindow} />
-              </td>
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
+    <>
+      {ridden && <RiderLine document={answer.document} rider={rider} />}
+      <table className="mt-4 w-full">
+        <thead className="label text-second text-right">
+          <tr>
+            <th className="py-1 text-left font-normal">sag</th>
+            <th className="font-normal">before</th>
+            <th className="font-normal">{whoWords(answer.document, rider.key)}</th>
+            <th className="font-normal">wanted</th>
+            <th className="font-normal">nobody on</th>
+            <th className="font-normal">wanted</th>
+          </tr>
+        </thead>
+        <tbody>
+          {ends.map((end) => {
+            const { id } = end;
+            const { sagWindow, staticWindow } = answer.document.corners[id];
+            return (
+              <tr key={id} className="border-rule border-t text-right">
+                <td className="py-1.5 text-left font-medium">{capital(cornerNames[id])}</td>
+                <td>
+                  <Before answer={answer} end={end} rider={rider.key} />
+                </td>
+                <td className="font-semibold">
+                  {sagWish(answer.document, id)?.who === 'alone' ? (
+                    '—'
+                  ) : (
+                    <SagNow answer={answer} end={end} who={rider.key} />
+                  )}
+                </td>
+                <td>
+                  <Wanted window={sagWindow} />
+                </td>
+                <td className="font-semibold">
+                  {end.aloneKnown ? <SagNow answer={answer} end={end} who="alone" /> : 'not read'}
+                </td>
+                <td>
+                  <Wanted window={staticWindow} />
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </>
   );
+}
+
+/** Who was on, and in what: a sag counts for that. */
+function RiderLine({ document, rider }: { document: JobDocument; rider: RiderDocument }) {
+  const tell = useTell();
+  const { sagRead } = document;
+  const left = [
+    !sagRead.gear && rider.gearKg > 0 && `${tell('mass', rider.gearKg)} of gear`,
+    !sagRead.luggage && rider.luggageKg > 0 && 'luggage',
+    sagRead.fuel < 1 && 'fuel to full',
+  ].filter(Boolean);
+  return (
+    <p className="mt-4">
+      {capital(rider.name)}, {rider.kg === null ? 'not weighed' : `${tell('mass', rider.kg)} in full gear`}
+      {rider.passengerKg > 0 && `, passenger ${tell('mass', rider.passengerKg)}`}
+      {rider.luggageKg > 0 && `, luggage ${tell('mass', rider.luggageKg)}`}
+      {left.length > 0 && `. Not on while reading: ${left.join(', ')}`}.
+    </p>
+  );
+}
+
+/** The sag that it is set by as it came; a dash where that was not read whole. */
+function Before({ answer, end: { id }, rider }: { answer: Answer; end: SagEnd; rider: string }) {
+  const who = sagWish(answer.document, id)?.who === 'alone' ? 'alone' : rider;
+  const mm = sagAsRead(answer, id, who, 0)?.sagMm ?? shaftAsRead(answer, id, who, 0);
+  return mm === null ? <>—</> : <Length mm={mm} decimals={0} />;
 }
 
 /** As it was read; where it was not, what the machine as the readings have it comes to. */
 function SagNow({ answer, end, who }: { answer: Answer; end: SagEnd; who: string }) {
-  const { measured, estimated } = sagFigure(answer, end, who);
-  return measured ? (
-    <MeasuredLength figure={measured} className="" />
+  const { measured, shaft, estimated } = sagFigure(answer, end, who);
+  const read = measured ?? shaft;
+  return read ? (
+    <>
+      <MeasuredLength figure={read} className="" />
+      {!measured && <span className="label text-second"> at the shaft</span>}
+    </>
   ) : (
     <EstimatedLength figure={estimated} note="" />
   );

@@ -1,7 +1,7 @@
 import type { Json } from '#core/document/types.ts';
 import { kindsOn, referenceKinds } from '#core/geometry/reference.ts';
 import { footingOf } from '#core/kinds/classes/index.ts';
-import type { CornerId } from '#core/kinds/corners.ts';
+import { axleOf, type CornerId } from '#core/kinds/corners.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Select } from '../../ui/Select.tsx';
 
@@ -15,10 +15,13 @@ export function ReferenceChoice({ label, corners }: { label: string; corners: re
       label={label}
       look="-ml-1 h-8 w-full bg-transparent text-[13px]"
       value={document.corners[first].reference.kind}
-      options={kindsOn(footingOf(document.machine.class), { bench: true }).map((one) => ({
-        value: one,
-        words: referenceKinds[one].title,
-      }))}
+      options={kindsOn(footingOf(document.machine.class), { bench: true })
+        // A fork alone has a clamp.
+        .filter((one) => one !== 'clamp-axle' || axleOf(first) === 'front')
+        .map((one) => ({
+          value: one,
+          words: referenceKinds[one].title,
+        }))}
       onChange={(to) =>
         job.actions.change(
           label,

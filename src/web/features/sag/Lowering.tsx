@@ -5,7 +5,42 @@ import { tubesSum } from '#words/explain/benchSums.ts';
 import { SumFigure } from '../sums/SumFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Length, SizeLength } from '../../ui/Figure.tsx';
+import { limits } from '#contract/limits.ts';
+import { factAt } from '#core/document/facts.ts';
+import { cornersIn } from '#core/kinds/classes/index.ts';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import { FactField } from '../../forms/fields.tsx';
 import { NumberField } from '../../forms/NumberField.tsx';
+
+/** What is left between tyre and fender with the wheel jacked to full bump, now and once it is lower. */
+function Fender({ id, lowerMm }: { id: CornerId; lowerMm: number }) {
+  const job = useThisJob();
+  const place = { kind: 'cycled' as const, round: job.state.current, corner: id, slot: 'bump' };
+  const nowMm = factAt(job.facts, place)?.fact.mm ?? null;
+  const thenMm = nowMm === null ? null : nowMm - lowerMm;
+  return (
+    <div className="w-52">
+      <FactField
+        place={place}
+        label={`Tyre to fender at full bump, ${cornerNames[id]}`}
+        order={10}
+        range={limits.clearanceMm}
+        showLabel
+      />
+      {thenMm !== null && (
+        <p className={thenMm > 0 ? 'text-second' : 'text-short font-semibold'}>
+          {thenMm > 0 ? (
+            <>
+              → <Length mm={thenMm} /> then
+            </>
+          ) : (
+            'it would touch'
+          )}
+        </p>
+      )}
+    </div>
+  );
+}
 
 /** Lower by other links: how long they have to be, how far the front follows, and what comes nearer to what. */
 export function Lowering() {
@@ -64,9 +99,14 @@ export function Lowering() {
         </dd>
         <dt className="text-second">Tyre to fender</dt>
         <dd className="text-tight">
-          <Length mm={plan.fenderMm} /> nearer at full bump, both ends: look before it is ridden
+          <Length mm={plan.fenderMm} /> nearer at full bump, both ends: measure before it is ridden
         </dd>
       </dl>
+      <div className="relative mt-2 flex flex-wrap gap-x-6">
+        {cornersIn(document).map((id) => (
+          <Fender key={id} id={id} lowerMm={plan.fenderMm} />
+        ))}
+      </div>
       <p className="label text-second mt-2">
         Links lower the chassis, not the travel, and change the ratio: read both sags again with them on. The
         stand gets too long.

@@ -1,11 +1,12 @@
 import { Rate } from '../../ui/Rate.tsx';
 import type { Answer } from '#core/planning/answerShape.ts';
-import { useState } from 'react';
+import { Fragment, useState } from 'react';
+import { MORE_KG, preloadTold } from '#core/sag/preloadTold.ts';
 import { CornerModel } from '#core/machine/corner.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { GRAVITY } from '#core/machine/solver.ts';
 import type { SagEnd } from '#core/sag/bench.ts';
-import { restTravel } from '#core/lab/setup.ts';
+import { restTravel } from '#core/machine/rest.ts';
 import { useLengthStyle, useTell } from '../../ui/settings.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { Length } from '../../ui/Figure.tsx';
@@ -45,7 +46,7 @@ export function PreloadFigure({ answer, ends }: { answer: Answer; ends: readonly
         travelMm={end.travelMm}
         name={`Force at the wheel over travel: ${lengthText(more, style)} more preload takes rider sag from ${lengthText(restTravel(as, ridden), style)} to ${lengthText(restTravel(wound, ridden), style)}`}
       />
-      <div className="label max-w-[300px] flex-1">
+      <div className="label max-w-[340px] min-w-[240px] flex-1">
         {ends.length > 1 && (
           <Select
             label="Which end"
@@ -72,8 +73,8 @@ export function PreloadFigure({ answer, ends }: { answer: Answer; ends: readonly
         </label>
         <BeforeAfter as={as} wound={wound} loads={{ alone, ridden }} />
         <p className="text-second mt-2">
-          The curve slides, it does not tilt: the machine rides higher and no firmer. Only another spring
-          changes how far the rider’s weight moves it from where it stands alone.
+          The curve slides, it does not tilt. Only another spring changes how far the rider’s weight moves it
+          from where it stands alone.
         </p>
       </div>
     </div>
@@ -138,35 +139,53 @@ function ForceCurve({
   );
 }
 
-/** Both sags and the wheel rate, before and after. */
-function BeforeAfter({ as, wound, loads: { alone, ridden } }: CurveProps) {
-  const rate = (one: CornerModel) => {
-    one.evaluate(restTravel(one, ridden));
-    return one.rateNPerMm;
-  };
+/** What the rider has of it, before and after: what stays, and what does not. */
+function BeforeAfter({ as, wound, loads }: CurveProps) {
+  const tell = useTell();
+  const [before, after] = [preloadTold(as, loads), preloadTold(wound, loads)];
+  const weight = tell('mass', MORE_KG);
+  const lengths: [string, keyof typeof before, string][] = [
+    ['spring closed, rider on', 'closedMm', 'stays: the same load'],
+    ['droop left for holes, rider on', 'riderSagMm', 'this is what changes'],
+    ['nobody on', 'staticSagMm', ''],
+    [`${weight} more, rider on: sinks by`, 'moreSinksMm', 'stays: no stiffer'],
+    [`pushed by hand with ${weight}, nobody on`, 'pushSinksMm', 'feels harder when it tops out'],
+  ];
+  const higherMm = before.riderSagMm - after.riderSagMm;
   return (
-    <dl className="mt-2 grid grid-cols-[1fr_auto_auto] gap-x-3">
-      <dt className="text-second">rider on</dt>
-      <dd>
-        <Length mm={restTravel(as, ridden)} decimals={0} bare /> →
-      </dd>
-      <dd className="font-semibold">
-        <Length mm={restTravel(wound, ridden)} decimals={0} />
-      </dd>
-      <dt className="text-second">nobody on</dt>
-      <dd>
-        <Length mm={restTravel(as, alone)} decimals={0} bare /> →
-      </dd>
-      <dd className="font-semibold">
-        <Length mm={restTravel(wound, alone)} decimals={0} />
-      </dd>
-      <dt className="text-second">wheel rate there</dt>
-      <dd>
-        <Rate nPerMm={rate(as)} /> →
-      </dd>
-      <dd className="font-semibold">
-        <Rate nPerMm={rate(wound)} />
-      </dd>
-    </dl>
+    <>
+      <dl className="mt-2 grid grid-cols-[1fr_auto_auto] gap-x-3" data-testid="preload-told">
+        {lengths.map(([words, key, why]) => (
+          <Fragment key={key}>
+            <dt className="text-second">
+              {words}
+              {why && <span className="block text-[12px] leading-4">{why}</span>}
+            </dt>
+            <dd>
+              <Length mm={before[key]} bare /> →
+            </dd>
+            <dd className="font-semibold">
+              <Length mm={after[key]} />
+            </dd>
+          </Fragment>
+        ))}
+        <dt className="text-second">wheel rate, rider on</dt>
+        <dd>
+          <Rate nPerMm={before.rateNPerMm} /> →
+        </dd>
+        <dd className="font-semibold">
+          <Rate nPerMm={after.rateNPerMm} />
+        </dd>
+      </dl>
+      {Math.abs(higherMm) > SEEN_MM && (
+        <p className="mt-1 font-semibold">
+          It stands <Length mm={Math.abs(higherMm)} /> {higherMm > 0 ? 'higher' : 'lower'}, and no{' '}
+          {higherMm > 0 ? 'firmer' : 'softer'}.
+        </p>
+      )}
+    </>
   );
 }
+
+/** mm. Less is not worth a line. */
+const SEEN_MM = 0.5;

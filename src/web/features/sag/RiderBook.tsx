@@ -5,6 +5,7 @@ import { Plus, X } from 'lucide-react';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import type { RiderDocument } from '#core/document/types.ts';
+import { adjusterOf } from '#core/kinds/adjusters/index.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { bookPages, type BookPage } from '#core/sag/book.ts';
 import { ASSUMED_RIDER_KG, nextRiderKey } from '#core/document/riders.ts';
@@ -52,6 +53,7 @@ export function RiderBook({ answer, fresh }: Props) {
                   label,
                 )
               }
+              ride={() => put([rider, ...riders.filter((_, j) => j !== k)], `Set for ${rider.name}`)}
               remove={
                 k === 0
                   ? null
@@ -133,9 +135,11 @@ interface RowProps {
   answer: Answer;
   put: (part: Partial<RiderDocument>, label: string) => void;
   remove: (() => void) | null;
+  /** Puts this rider first: the plan is then for them. */
+  ride: () => void;
 }
 
-function RiderRow({ rider, rank, page, answer, put, remove }: RowProps) {
+function RiderRow({ rider, rank, page, answer, put, remove, ride }: RowProps) {
   const job = useThisJob();
   const number = (name: 'kg' | 'passengerKg' | 'luggageKg', label: string, order: number) => (
     <td className="pl-3 align-top">
@@ -178,6 +182,11 @@ function RiderRow({ rider, rank, page, answer, put, remove }: RowProps) {
           <EndReads key={end.id} rider={rider} end={end} />
         ))}
         {rank > 0 && <Confirm rider={rider} page={page} />}
+        {rank > 0 && page && (
+          <Button look="quiet" className="mt-1" onClick={ride} aria-label={`Set it for ${rider.name}`}>
+            Set it for them
+          </Button>
+        )}
       </td>
       <td className="align-top">
         {remove && (
@@ -221,6 +230,7 @@ function EndMove({ rider, end: { id, corner }, answer }: EndProps & { answer: An
           </SumFigure>
         )}
       </b>
+      {corner.seatBy !== 0 && adjusterOf(answer.document.corners[id].fitting).inFork && ', both legs'}
       {corner.seatBy !== 0 && !corner.cam && !corner.airBar && (
         <PitchAssumed pitch={corner.spec.pitchMm} steps={corner.steps} />
       )}

@@ -16,6 +16,7 @@ import { ReferenceChoice } from '../intake/ReferenceChoice.tsx';
 import {
   firstSag,
   groupName,
+  isMostlySet,
   notYetAsked,
   sagGroups,
   usualWho,
@@ -35,7 +36,7 @@ export function SagQuestions() {
   const ends = Object.fromEntries(
     groups.map((group) => {
       const { id } = group;
-      const set = wished.length === 0 || wished.includes(group);
+      const set = wished.length === 0 ? isMostlySet(group) : wished.includes(group);
       return [id, said[id] ?? { set, who: usualWho(document, id), from: null, to: null }];
     }),
   );

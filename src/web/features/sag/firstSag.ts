@@ -22,8 +22,10 @@ export interface EndAsked {
 }
 
 /** Ends of which sag is asked, both sides of an axle as one. */
-export const sagGroups = (document: JobDocument): GainGroup[] =>
-  gainGroups(document).filter(({ id }) => isAsked(id));
+export const sagGroups = (document: JobDocument): GainGroup[] => gainGroups(document);
+
+/** Whether an end is mostly set: a skid's front arm is only made free of play. */
+export const isMostlySet = ({ id }: GainGroup): boolean => isAsked(id);
 
 /** "front" is one axle on a car; of what is set by sag it is both skis, or the wheel. */
 export const groupName = (group: GainGroup): string =>
