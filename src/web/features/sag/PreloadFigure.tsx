@@ -159,7 +159,7 @@ function BeforeAfter({ as, wound, loads }: CurveProps) {
           <Fragment key={key}>
             <dt className="text-second">
               {words}
-              {why && <span className="block text-[12px] leading-4">{why}</span>}
+              {why && <span className="block text-[13px] leading-4">{why}</span>}
             </dt>
             <dd>
               <Length mm={before[key]} bare /> →
