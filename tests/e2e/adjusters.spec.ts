@@ -19,7 +19,7 @@ test.describe('what is turned, and what is wanted beside heights', () => {
     await page.getByRole('button', { name: 'Start turning' }).click();
     for (const corner of ['left ski', 'right ski', 'skid rear arm'])
       await page.getByRole('button', { name: `Done, ${corner}` }).click();
-    await expect(page.getByText('Everything is turned.')).toBeVisible();
+    await expect(page.getByText('Everything is set.')).toBeVisible();
     await allSent(page);
   });
 

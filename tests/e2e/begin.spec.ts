@@ -74,3 +74,48 @@ test('readers in inches have the usual windows in round inches', async ({ page }
   await expect(field(page, 'From, skid rear arm')).toHaveAttribute('placeholder', '2 assumed');
   await expect(field(page, 'To, skid rear arm')).toHaveAttribute('placeholder', '3 assumed');
 });
+
+test('a dual-purpose rear: its window follows the travel when that is corrected, and the answer is to leave it', async ({
+  page,
+}) => {
+  await visit(page, '/sag?class=dual-purpose');
+  await page.getByLabel('Front wheel', { exact: true }).uncheck();
+  await page.getByRole('button', { name: 'Continue' }).click();
+  await field(page, 'Fully extended, rear wheel, reading 1').fill('640');
+  await field(page, 'Rider on, as it rests, rear wheel, reading 1').fill('544');
+  await page.keyboard.press('Tab');
+  const move = page.getByTestId('move-RW');
+  await expect(move).toContainText(/turns towards the spring/);
+  await page.getByRole('button', { name: /^What is fitted/ }).click();
+  await field(page, 'Wheel travel, rear wheel').fill('290');
+  await page.keyboard.press('Tab');
+  await expect(move).toContainText('Leave it');
+  await expect(page.getByTestId('sag-end-RW')).toContainText(/96\s?mm\s*measured, 33 % of travel/);
+  // Lower by links: the front follows, and what is left to the fender is asked.
+  await page.getByRole('button', { name: /^Lower or higher/ }).click();
+  await expect(page.getByTestId('lowering')).toContainText('27.6');
+  await field(page, 'Tyre to fender at full bump, rear wheel').fill('20');
+  await page.keyboard.press('Tab');
+  await expect(page.getByText('it would touch')).toBeVisible();
+});
+
+test('a gauge zeroed at full extension: nothing is read hanging, and what it shows is the sag', async ({
+  page,
+}) => {
+  await visit(page, '/sag?class=scooter');
+  await page.getByLabel('Rear wheel', { exact: true }).uncheck();
+  await page.getByLabel('Read by, front wheel').selectOption({ label: 'gauge zeroed at full extension' });
+  await page.getByRole('button', { name: 'Continue' }).click();
+  await expect(field(page, 'Fully extended, front wheel, reading 1')).toHaveCount(0);
+  await expect(page.getByTestId('next-sag')).toContainText('Let it rest');
+  await field(page, 'Rider on, as it rests, front wheel, reading 1').fill('27');
+  await page.keyboard.press('Tab');
+  await expect(page.getByTestId('sag-end-FW')).toContainText(/27\s?mm\s*measured/);
+  await page
+    .getByTestId('sag-end-FW')
+    .getByRole('button', { name: /^Rider sag/ })
+    .click();
+  await expect(page.getByRole('region', { name: /^Calculation: Sag/ })).toContainText(
+    'zeroed fully extended',
+  );
+});

@@ -1,3 +1,4 @@
+import { referenceKinds } from '../geometry/reference.ts';
 import { axleOf, cornerNames, twinOf, type CornerId } from '../kinds/corners.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
 import { classDefaults } from '../kinds/classes/index.ts';
@@ -33,11 +34,12 @@ export interface CornerSpec {
 /** How a corner is hung and measured, which decides what its ratio may be. */
 export function hungAt({ machine, corners }: JobDocument, id: CornerId): Hung {
   const { suspension, reference } = corners[id];
+  const { follows, showsSag } = referenceKinds[reference.kind];
   return {
     machineClass: machine.class,
     axle: axleOf(id),
     suspension,
-    alongLeg: reference.kind === 'shaft',
+    alongLeg: follows === 'damper' || showsSag,
   };
 }
 

@@ -1,3 +1,4 @@
+import { followingTravel } from './followTravel.ts';
 import { must } from '../../../tests/fixtures/records.ts';
 import { windowWords } from '#words/sagWindows.ts';
 import { classDefaults, cornersOf, machineClasses, type MachineClass } from '../kinds/classes/index.ts';
@@ -89,4 +90,24 @@ test('every window in inches is about the one in millimetres', () => {
     expect(Math.abs(inches.low - one.low)).toBeLessThanOrEqual(4);
     expect(Math.abs(inches.high - one.high)).toBeLessThanOrEqual(4);
   }
+});
+
+test('a window that is a share of the travel follows when that is corrected; one in mm, or somebody’s own, stays', () => {
+  const document = blankDocument('dual-purpose', 'Knot');
+  const [share] = schoolsAt(document, 'RW', 'rider').filter(({ unit }) => unit === 'share of travel');
+  const window = share ? limitsOf(document, 'RW', share) : null;
+  Object.assign(document.corners.RW, { sagWindow: window, sagMm: window && middleOf(window) });
+  const to = (mm: number) => followingTravel(document, [[['corners', 'RW', 'travelMm'], mm]]);
+  const [low, high] = [share?.low ?? NaN, share?.high ?? NaN];
+  const fitted = { fromMm: Math.round(290 * low), toMm: Math.round(290 * high) };
+  expect(to(290)).toEqual([
+    [['corners', 'RW', 'sagWindow'], fitted],
+    [['corners', 'RW', 'sagMm'], middleOf(fitted)],
+  ]);
+  // Aimed at beside the middle, that stays.
+  document.corners.RW.sagMm = 70;
+  expect(to(290).map(([path]) => path.at(-1))).toEqual(['sagWindow']);
+  document.corners.RW.sagWindow = { fromMm: 61.5, toMm: 82 };
+  expect(to(290)).toEqual([]);
+  expect(followingTravel(document, [[['corners', 'RW', 'pitchMm'], 2]])).toEqual([]);
 });

@@ -1,3 +1,4 @@
+import { followingTravel } from '#core/sag/followTravel.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
 import { useMemo } from 'react';
 import { useDebounce } from 'use-debounce';
@@ -104,7 +105,11 @@ function actionsFor(record: JobRecord, put: (entry: Entry) => void): JobActions 
       put({
         ...fresh(label),
         type: 'change',
-        ops: to.map(([path, value]) => ({ path, from: valueAt(record.document, path), to: value })),
+        ops: [...to, ...followingTravel(record.document, to)].map(([path, value]) => ({
+          path,
+          from: valueAt(record.document, path),
+          to: value,
+        })),
       }),
     record: (label, fact) =>
       put({ ...fresh(label), type: 'fact', fact, replaces: factAt(standingFacts(record), fact)?.id ?? null }),

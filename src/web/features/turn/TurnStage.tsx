@@ -13,6 +13,7 @@ import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { factKey } from '../../jobStore/draftKeys.ts';
 import { capital, cornerNumbers } from '../../ui/words.ts';
 import { airTold, Effect, MountMove, PitchAssumed, RingMove, SeatMove, Pressure } from '../job/MoveWords.tsx';
+import { isSagJob } from '#core/document/sagWish.ts';
 import { positionText } from '#words/positions.ts';
 import { AirStopped, CamStopped } from './Stopped.tsx';
 import { SumFigure } from '../sums/SumFigure.tsx';
@@ -64,6 +65,8 @@ export function TurnStage() {
             <>
               <b>{capital(state.turning.left.map((id) => cornerNames[id]).join(', '))}</b> to turn.
             </>
+          ) : isSagJob(job.record.document) ? (
+            'Everything is set. Read its sag again.'
           ) : (
             'Everything is turned. Roll it, bounce it, then measure.'
           )}
