@@ -1,4 +1,4 @@
-import { axleOf } from '../kinds/corners.ts';
+import { axleOf, type CornerId } from '../kinds/corners.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
 import type { Axle } from '../kinds/corners.ts';
 import type { MachineClass } from '../kinds/classes/index.ts';
@@ -32,6 +32,12 @@ type Fields = Pick<
   CornerDocument,
   'fitting' | 'adjustable' | 'torsion' | 'cam' | 'air' | 'mount' | 'stepMm' | 'springRatio'
 >;
+
+/** Whether preload goes in at both legs of a fork, and so is told of both. */
+export function isBothLegs({ corners }: JobDocument, id: CornerId): boolean {
+  const { fitting, forkLegs } = corners[id];
+  return adjusterOf(fitting).inFork && forkLegs === 2;
+}
 
 /** A lower mount, or tubes in their clamps, of which only the pitch is known: until that is given there is none to turn. */
 export function mountOfPitch(pitchMm: number): MountDocument {

@@ -105,6 +105,12 @@ export const cornerField = group({
   adjustable: flag({ blank: true, since: 3 }),
   /** Smallest movement of the seat: a groove or notch. Null is an eighth of a turn. */
   stepMm: given('mm', { min: 0.3, max: 120 }, { since: 2 }),
+  /** Clicks that its adjuster gives in one turn; null where it does not click, or nobody has counted. */
+  clicksPerTurn: given('count', { min: 1, max: 60 }, { whole: true, since: 12 }),
+  /** Legs of a fork that have a preload adjuster. */
+  forkLegs: choice([1, 2], { blank: 2, since: 12 }),
+  /** From the edge of the tube down to the oil, springs out and fork closed: as noted. */
+  oilMm: given('mm by tape', { min: 20, max: 500 }, { since: 12 }),
   mount: part.mount,
   tyreRateNPerMm: given('N/mm', { min: 10, max: 5000 }, {
     since: 2, fitted: true, assumed: ({ machineClass }) => classDefaults[machineClass].tyreRateNPerMm,

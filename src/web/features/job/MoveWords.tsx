@@ -119,6 +119,19 @@ function PlaceAssumed({ id }: { id: CornerId }) {
   );
 }
 
+/** The same in clicks, where its adjuster has them; nothing where it has none. */
+export function InClicks({ id, turns }: { id: CornerId; turns: number }) {
+  const { clicksPerTurn } = useThisJob().record.document.corners[id];
+  if (clicksPerTurn === null) return null;
+  const clicks = Math.round(Math.abs(turns) * clicksPerTurn);
+  return (
+    <span className="font-semibold">
+      {' '}
+      = <span className="figures">{clicks}</span> {clicks === 1 ? 'click' : 'clicks'}
+    </span>
+  );
+}
+
 /** What the turns are counted from where nobody gave the thread's pitch; nothing where it was given. */
 export function PitchAssumed({ pitch, steps }: { pitch: Sourced; steps: number | null }) {
   if (steps !== null || pitch.source !== 'assumed') return null;

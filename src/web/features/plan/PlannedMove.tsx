@@ -5,7 +5,7 @@ import { lacksStep } from '#core/document/fitting.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { isMoved, type CornerMove } from '#core/planning/cornerAnswer.ts';
 import { seatMoveSum, stopAtSum } from '#words/explain/cornerSums.ts';
-import { Effect, OtherMoves, PitchAssumed, SeatMove, airMove } from '../job/MoveWords.tsx';
+import { Effect, InClicks, OtherMoves, PitchAssumed, SeatMove, airMove } from '../job/MoveWords.tsx';
 import { SumFigure } from '../sums/SumFigure.tsx';
 import { SizeLength } from '../../ui/Figure.tsx';
 
@@ -97,6 +97,7 @@ function SeatLines({ corner, answer }: { corner: CornerMove; answer: Answer }) {
         {corner.stopAtMm === null ? (
           <>
             <SizeLength mm={Math.abs(corner.seatBy)} /> of seat
+            <InClicks id={corner.id} turns={corner.turns} />
           </>
         ) : (
           <SumFigure name={`Stop at, ${name}`} sum={() => stopAtSum(corner)}>

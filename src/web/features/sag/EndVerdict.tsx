@@ -8,12 +8,12 @@ import { analysisOf } from '../../jobStore/analysisOf.ts';
 import { FindingText } from '../finding/FindingText.tsx';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { airTaken, isAirAssumed } from '#core/document/taken.ts';
-import { adjusterOf } from '#core/kinds/adjusters/index.ts';
+import { isBothLegs } from '#core/document/fitting.ts';
 import { Link } from 'react-router';
 import { missingWords, springReasonWords } from '#words/springVerdict.ts';
 import { cornerVerdict, missingForVerdict } from '#core/judgement/cornerVerdict.ts';
 import type { SagReading } from '#core/sag/sagWindows.ts';
-import type { Fitting, JobDocument } from '#core/document/types.ts';
+import type { JobDocument } from '#core/document/types.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { sagFigure } from '#core/figures/sagFigure.ts';
 import { isRough, schoolOf } from '#core/sag/schools.ts';
@@ -101,7 +101,7 @@ function Wanted({ corner, end, who, alone, answer }: WantedProps) {
     <>
       <div className="border-rule mt-2 border-t pt-2" data-testid={`move-${id}`}>
         <Move corner={corner} answer={answer} />
-        {corner.seatBy !== 0 && isFork(answer.document.corners[id].fitting) && (
+        {corner.seatBy !== 0 && isBothLegs(answer.document, id) && (
           <p className="label text-second">both legs alike</p>
         )}
       </div>
@@ -396,11 +396,6 @@ function isWindowGuessed(document: JobDocument, id: CornerId): boolean {
     schoolOf(document, id, 'rider')?.unit === 'share of travel' &&
     cornerSpec(document, id).travelMm.source === 'assumed'
   );
-}
-
-/** Whether it is done to both legs of a fork. */
-function isFork(fitting: Fitting): boolean {
-  return adjusterOf(fitting).inFork;
 }
 
 function FromRack({ id, wantedNPerMm }: { id: CornerId; wantedNPerMm: number }) {

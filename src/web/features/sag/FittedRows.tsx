@@ -1,7 +1,9 @@
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { cornerSpec } from '#core/estimate/corner.ts';
-import { isTurned } from '#core/kinds/adjusters/index.ts';
-import { cornerNames } from '#core/kinds/corners.ts';
+import { adjusterOf, isTurned } from '#core/kinds/adjusters/index.ts';
+import { cornersIn } from '#core/kinds/classes/index.ts';
+import { Select } from '../../ui/Select.tsx';
+import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { limits } from '#contract/limits.ts';
 import { cornerNumbers } from '../../ui/words.ts';
 import { CornerRow, CornerTable } from '../sheet/CornerRow.tsx';
@@ -66,6 +68,7 @@ export function FittedRows() {
             )
           }
         </CornerRow>
+        <AdjusterRows />
         <SpringRow
           index={21}
           label="Spring rate"
@@ -85,5 +88,72 @@ export function FittedRows() {
         </CornerRow>
       </CornerTable>
     </div>
+  );
+}
+
+/** What a fork has beside its springs: in which legs it is adjusted, and its oil level as noted. */
+function ForkRows() {
+  const job = useThisJob();
+  const { document } = job.record;
+  const inFork = (id: CornerId) => adjusterOf(document.corners[id].fitting).inFork;
+  return (
+    <>
+      <CornerRow label="Adjuster in" help="both caps, or one of them">
+        {(id) =>
+          inFork(id) && (
+            <Select
+              label={`Adjuster in, ${cornerNames[id]}`}
+              value={String(document.corners[id].forkLegs)}
+              options={[
+                { value: '2', words: 'both legs' },
+                { value: '1', words: 'one leg' },
+              ]}
+              onChange={(legs) =>
+                job.actions.change(`Adjuster in, ${cornerNames[id]}`, [
+                  ['corners', id, 'forkLegs'],
+                  Number(legs),
+                ])
+              }
+            />
+          )
+        }
+      </CornerRow>
+      <CornerRow label="Oil level" help="tube edge to oil, springs out, fork closed; noted">
+        {(id) =>
+          inFork(id) && (
+            <PathField
+              path={['corners', id, 'oilMm']}
+              label={`Oil level, ${cornerNames[id]}`}
+              order={2050 + cornerNumbers[id]}
+              placeholder="not noted"
+            />
+          )
+        }
+      </CornerRow>
+    </>
+  );
+}
+
+/** What else somebody may know of an adjuster. */
+function AdjusterRows() {
+  const { document } = useThisJob().record;
+  return (
+    <>
+      {cornersIn(document).some((id) => isTurned(document.corners[id].fitting)) && (
+        <CornerRow label="Clicks a turn" help="where its adjuster clicks">
+          {(id) =>
+            isTurned(document.corners[id].fitting) && (
+              <PathField
+                path={['corners', id, 'clicksPerTurn']}
+                label={`Clicks a turn, ${cornerNames[id]}`}
+                order={2040 + cornerNumbers[id]}
+                placeholder="no clicks"
+              />
+            )
+          }
+        </CornerRow>
+      )}
+      {cornersIn(document).some((id) => adjusterOf(document.corners[id].fitting).inFork) && <ForkRows />}
+    </>
   );
 }

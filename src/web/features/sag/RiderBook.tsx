@@ -5,7 +5,7 @@ import { Plus, X } from 'lucide-react';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import type { RiderDocument } from '#core/document/types.ts';
-import { adjusterOf } from '#core/kinds/adjusters/index.ts';
+import { isBothLegs } from '#core/document/fitting.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { bookPages, type BookPage } from '#core/sag/book.ts';
 import { ASSUMED_RIDER_KG, nextRiderKey } from '#core/document/riders.ts';
@@ -230,7 +230,7 @@ function EndMove({ rider, end: { id, corner }, answer }: EndProps & { answer: An
           </SumFigure>
         )}
       </b>
-      {corner.seatBy !== 0 && adjusterOf(answer.document.corners[id].fitting).inFork && ', both legs'}
+      {corner.seatBy !== 0 && isBothLegs(answer.document, id) && ', both legs'}
       {corner.seatBy !== 0 && !corner.cam && !corner.airBar && (
         <PitchAssumed pitch={corner.spec.pitchMm} steps={corner.steps} />
       )}

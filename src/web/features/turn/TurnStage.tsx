@@ -12,7 +12,16 @@ import type { Fact, Fitting, ToldCorner, ToldPlan } from '#core/document/types.t
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { factKey } from '../../jobStore/draftKeys.ts';
 import { capital, cornerNumbers } from '../../ui/words.ts';
-import { airTold, Effect, MountMove, PitchAssumed, RingMove, SeatMove, Pressure } from '../job/MoveWords.tsx';
+import {
+  InClicks,
+  airTold,
+  Effect,
+  MountMove,
+  PitchAssumed,
+  RingMove,
+  SeatMove,
+  Pressure,
+} from '../job/MoveWords.tsx';
 import { isSagJob } from '#core/document/sagWish.ts';
 import { positionText } from '#words/positions.ts';
 import { AirStopped, CamStopped } from './Stopped.tsx';
@@ -265,6 +274,7 @@ function OfSeat({ id, asked }: { id: CornerId; asked: ToldCorner }) {
   return (
     <p className="label text-second">
       <SizeLength mm={Math.abs(asked.seatMm)} /> of seat
+      <InClicks id={id} turns={asked.turns} />
       <PitchAssumed pitch={cornerSpec(document, id).pitchMm} steps={asked.steps ?? null} />
     </p>
   );
