@@ -129,8 +129,9 @@ test('a gauge zeroed fully extended shows the sag itself: as it is typed, and as
   const gauge = by('gauge', (sag) => sag, []);
   const tape = by('clamp-axle', (sag) => 600 - sag, [600]);
   expect(gauge.measured).toBeCloseTo(26, 9);
-  expect(gauge.estimated).toBeCloseTo(tape.estimated, 3);
-  expect(gauge.seatBy).toBe(tape.seatBy);
+  // A leg is read along itself either way; only what friction holds is taken out at another place.
+  expect(Math.abs(gauge.estimated - tape.estimated)).toBeLessThan(0.5);
+  expect(Math.abs((gauge.seatBy ?? NaN) - (tape.seatBy ?? NaN))).toBeLessThan(0.5);
 });
 
 describe('a job that is set by one end’s sag', () => {
@@ -184,4 +185,27 @@ describe('a job that is set by one end’s sag', () => {
     expect(unsure?.map(({ kg }) => kg)).toEqual(sure?.map(({ kg }) => kg));
     expect(unsure?.every(({ sd }, k) => sd > (sure?.[k]?.sd ?? NaN))).toBe(true);
   });
+});
+
+test('an end that reads in its window, near an edge, is left while the other end is turned into its own', () => {
+  const document = blankDocument('motorcycle', 'Knot');
+  document.riders = [
+    { key: 'r1', name: 'owner', kg: null, gearKg: 0, rearShare: null, passengerKg: 0, luggageKg: 0 },
+  ];
+  for (const id of ['FW', 'RW'] as const)
+    Object.assign(document.corners[id], { travelMm: 122, sagMm: 35.5, sagWindow: { fromMm: 31, toMm: 40 } });
+  const read = (corner: CornerId, slot: string, mm: number) =>
+    factEntry({ kind: 'sag', round: 0, corner, slot, mm });
+  const answer = must(
+    answerFor(
+      add(
+        record(document),
+        ...[read('FW', 'extended-1', 128), read('FW', 'r1-press-1', 78), read('FW', 'r1-lift-1', 89)],
+        ...[read('RW', 'extended-1', 604), read('RW', 'r1-press-1', 561), read('RW', 'r1-lift-1', 571)],
+      ),
+    ),
+  );
+  const moved = Object.fromEntries(answer.corners.map(({ id, seatBy }) => [id, seatBy]));
+  expect(moved.FW).toBeGreaterThan(5);
+  expect(moved.RW).toBe(0);
 });

@@ -1,5 +1,5 @@
 import { sagGoals, sagPrediction } from './sagGoals.ts';
-import { standIn } from './sagEnough.ts';
+import { standIn, type SagStand } from './sagEnough.ts';
 import { sagWish } from '../document/sagWish.ts';
 import { canMove, hardEndOf } from '../document/fitting.ts';
 import type { JobMachine } from '../estimate/believed.ts';
@@ -89,8 +89,11 @@ export function planFor(
     return isLeft(document, machine, one) || held.includes(id) ? heldAt(one, 0) : one;
   });
   const extras = extrasOf(setting, scalesWeight ?? document.crossWeight ?? 1);
-  const once = all.map((one) =>
-    isSetBefore(setting, one) || isInItsWindow(setting, one) ? heldAt(one, 0) : one,
+  const stands = all.map((one) => standsAt(setting, one));
+  // While another end is out and turned anyway, one that reads in is left; else only what is surely in.
+  const isLeftIn = (stand: SagStand | null) => stand === 'in' || (stand === 'edge' && stands.includes('out'));
+  const once = all.map((one, j) =>
+    isSetBefore(setting, one) || isLeftIn(stands[j] ?? null) ? heldAt(one, 0) : one,
   );
   if (once.some((one, j) => one !== all[j])) {
     const plan = planBy(setting, corners, { adjusters: once, extras });
@@ -108,18 +111,21 @@ function isSetBefore({ document, machine, state }: Setting, { contact }: Adjuste
   );
 }
 
-/** An end whose sag lies surely in its window, on both sides where there are two: nobody chases the middle of it. */
-function isInItsWindow(setting: Setting, { contact }: Adjuster): boolean {
+/** How an end's sag stands to its window, the worse side where there are two; null where it is not set by one. */
+function standsAt(setting: Setting, { contact }: Adjuster): SagStand | null {
   const { document, machine, now } = setting;
   const own = machine.corners[contact] as CornerId;
-  return [own, twinOf(own)].every((id) => {
-    if (id === null) return true;
+  const sides = [own, twinOf(own)].filter((id) => id !== null);
+  const stands = sides.map((id) => {
     const window = sagWish(document, id)?.window;
-    if (!window || document.corners[id].targetMm !== null) return false;
+    if (!window || document.corners[id].targetMm !== null) return null;
     const { travel, travelSd } = sagPrediction(setting, id, now);
     const i = machine.corners.indexOf(id);
-    return standIn(window, travel[i] ?? NaN, travelSd[i] ?? 0) === 'in';
+    return standIn(window, travel[i] ?? NaN, travelSd[i] ?? 0);
   });
+  return stands.includes(null)
+    ? null
+    : ((['out', 'edge', 'in'] as const).find((one) => stands.includes(one)) ?? null);
 }
 
 /** Whether a plan brings every height and what is wanted beside them well inside its tolerance. */

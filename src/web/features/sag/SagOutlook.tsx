@@ -1,5 +1,9 @@
 import { sagWish } from '#core/document/sagWish.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
+import { camPosition } from '#core/document/taken.ts';
+import { isMoved } from '#core/planning/cornerAnswer.ts';
+import { capital } from '../../ui/words.ts';
+import { Effect, SeatMove, airMove } from '../job/MoveWords.tsx';
 import { goodEnough } from '#core/planning/enough.ts';
 import type { SagEnd } from '#core/sag/bench.ts';
 import { askedCorners } from '#core/estimate/sagEvidence.ts';
@@ -8,6 +12,37 @@ import { cornersIn } from '#core/kinds/classes/index.ts';
 import { chanceSum } from '#words/explain/cornerSums.ts';
 import { percent } from '#words/figures.ts';
 import { SumFigure } from '../sums/SumFigure.tsx';
+
+/** What is turned at each end, in short: the ends themselves may stand further up. */
+function Moves({ answer }: { answer: Answer }) {
+  const moved = answer.corners.filter(isMoved);
+  if (moved.length === 0) return null;
+  return (
+    <span className="text-action mb-1 block font-semibold">
+      {moved.map((corner) => {
+        const { torsion, fitting } = answer.document.corners[corner.id];
+        const toPlace = corner.cam !== null || corner.airBar !== null;
+        return (
+          <span key={corner.id} className="mr-5 inline-block">
+            {capital(cornerNames[corner.id])}:{' '}
+            {!toPlace && (
+              <>
+                <Effect {...corner} />,{' '}
+              </>
+            )}
+            <SeatMove
+              turns={corner.turns}
+              steps={corner.steps}
+              fitting={fitting}
+              cam={corner.cam && camPosition(torsion, corner.cam.after)}
+              air={airMove(corner.airBar)}
+            />
+          </span>
+        );
+      })}
+    </span>
+  );
+}
 
 /** The chance that every sag is in its window, and what an adjuster cannot do. */
 export function SagOutlook({ answer, ends }: { answer: Answer; ends: readonly SagEnd[] }) {
@@ -24,6 +59,7 @@ export function SagOutlook({ answer, ends }: { answer: Answer; ends: readonly Sa
   return (
     <>
       <p className="min-w-[220px] flex-1" data-testid="sag-outlook" aria-live="polite">
+        <Moves answer={answer} />
         <b>
           <SumFigure name="Chance that every sag is in" sum={() => chanceSum(answer, done ? 'now' : 'after')}>
             {done && 'Done: '}

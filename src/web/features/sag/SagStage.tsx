@@ -5,7 +5,7 @@ import { cornersIn } from '#core/kinds/classes/index.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { sagEndsOf, statesAt } from '#core/sag/prompts.ts';
 import type { LetGo } from '#core/document/sagReadings.ts';
-import { referenceKinds } from '#core/geometry/reference.ts';
+import { isAtShaft } from '#core/sag/atShaft.ts';
 import { Button } from '../../ui/Button.tsx';
 import { sagEnds, type SagEnd } from '#core/sag/bench.ts';
 import { Footer } from '../sheet/Footer.tsx';
@@ -45,9 +45,7 @@ export function SagStage({ fresh = false }: { fresh?: boolean }) {
     // Pressed and lifted take its place, but for what was read so.
     ...(pressing && !isFilled('rest') ? [] : (['rest'] as const)),
     ...(pressing ? (['press', 'lift'] as const) : []),
-    ...(isShown('band') || referenceKinds[document.corners[id].reference.kind].follows === 'damper'
-      ? (['band'] as const)
-      : []),
+    ...(isShown('band') || isAtShaft(document, id) ? (['band'] as const) : []),
   ];
   return (
     <>
