@@ -1,28 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { blankDocument } from '#core/document/create.ts';
-import { fittingFields } from '#core/document/fitting.ts';
+import { softSled } from '../fixtures/softSled.ts';
 import { allSent, expect, field, pressAndLift, test, visit } from './app.ts';
-
-/** A sled's rear on known torsion springs at the last position of their cam, of which a rider's and its own sag are wanted. */
-function softSled() {
-  const document = blankDocument('snowmobile', 'Dotterel');
-  document.machine.massKg = 240;
-  document.riders = [
-    { key: 'r1', name: 'owner', kg: 95, gearKg: 0, rearShare: null, passengerKg: 0, luggageKg: 0 },
-  ];
-  Object.assign(document.corners.RA, fittingFields('cam'), {
-    cam: 3,
-    sagMm: 62,
-    sagWindow: { fromMm: 50, toMm: 75 },
-    staticWindow: { fromMm: 15, toMm: 35 },
-  });
-  Object.assign(document.corners.RA.torsion ?? {}, {
-    rateNMmPerDeg: 900,
-    leverMm: 120,
-    camDegrees: [20, 30, 40, 50],
-  });
-  return document;
-}
 
 test('a torsion spring that is too soft is told once both sags are read, and one is found on the rack', async ({
   page,

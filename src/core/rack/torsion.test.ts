@@ -1,6 +1,5 @@
 import { add, factEntry, must, record } from '../../../tests/fixtures/records.ts';
-import { blankDocument } from '../document/create.ts';
-import { fittingFields } from '../document/fitting.ts';
+import { softSled } from '../../../tests/fixtures/softSled.ts';
 import { answerFor } from '../planning/answer.ts';
 import { cornerVerdict } from '../judgement/cornerVerdict.ts';
 import { readRack, writeRack, matchColumns } from './csv.ts';
@@ -29,25 +28,11 @@ test('the rate of a torsion spring by the textbook: given, else of its wire', ()
   expect(torsionRateOf({ ...wire, torsion: null })).toBeNull();
 });
 
-/** A sled's rear on torsion springs of so many N mm per degree at its last position, read with the rider on and nobody on. */
-function sled(rateNMmPerDeg: number, sags: { rider: number; alone: number }) {
-  const document = blankDocument('snowmobile', 'Knot');
-  document.machine.massKg = 240;
-  document.riders = [
-    { key: 'r1', name: 'owner', kg: 95, gearKg: 0, rearShare: null, passengerKg: 0, luggageKg: 0 },
-  ];
-  Object.assign(document.corners.RA, fittingFields('cam'), {
-    cam: 3,
-    sagMm: 62,
-    sagWindow: { fromMm: 50, toMm: 75 },
-    staticWindow: { fromMm: 15, toMm: 35 },
-  });
-  Object.assign(document.corners.RA.torsion ?? {}, {
-    rateNMmPerDeg, leverMm: 120, camDegrees: [20, 30, 40, 50],
-  }); // prettier-ignore
+/** A sled that is too soft, read with the rider on and nobody on. */
+function sled(sags: { rider: number; alone: number }) {
   const read = (slot: string, mm: number) => factEntry({ kind: 'sag', round: 0, corner: 'RA', slot, mm });
   return add(
-    record(document),
+    record(softSled()),
     read('extended-1', 620),
     ...['press', 'lift'].flatMap((how) => [
       read(`r1-${how}-1`, 620 - sags.rider),
@@ -57,7 +42,7 @@ function sled(rateNMmPerDeg: number, sags: { rider: number; alone: number }) {
 }
 
 test('a torsion spring that is too soft is told so, and a stiffer one of the rack is found where it stands lower on its cam', () => {
-  const answer = must(answerFor(sled(900, { rider: 105, alone: 38 })));
+  const answer = must(answerFor(sled({ rider: 105, alone: 38 })));
   expect(cornerVerdict(answer, 'RA')?.verdict).toBe('too soft');
   const rack = [700, 900, 1200, 1500, 2600].map((rate, k) => torsionSpring(String(k + 1), rate));
   const { fits } = must(

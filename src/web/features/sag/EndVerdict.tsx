@@ -9,7 +9,7 @@ import { FindingText } from '../finding/FindingText.tsx';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { airTaken, isAirAssumed } from '#core/document/taken.ts';
 import { isBothLegs } from '#core/document/fitting.ts';
-import { Link } from 'react-router';
+import { FindSprings } from '../job/FindSprings.tsx';
 import { missingWords, springReasonWords } from '#words/springVerdict.ts';
 import { cornerVerdict, missingForVerdict } from '#core/judgement/cornerVerdict.ts';
 import type { SagReading } from '#core/sag/sagWindows.ts';
@@ -420,18 +420,5 @@ function FromRack({ id, wantedNPerMm }: { id: CornerId; wantedNPerMm: number }) 
       )}
       <FindSprings id={id} />
     </span>
-  );
-}
-
-/** To the rack, with this end's own figures. */
-function FindSprings({ id }: { id: CornerId }) {
-  const job = useThisJob();
-  return (
-    <Link
-      to={`/rack/search?job=${job.record.id}&corner=${id}`}
-      className="text-action underline underline-offset-4"
-    >
-      Find springs
-    </Link>
   );
 }

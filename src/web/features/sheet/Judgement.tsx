@@ -1,8 +1,8 @@
+import { FindSprings } from '../job/FindSprings.tsx';
 import { findingKey, type Finding } from '#core/findings/finding.ts';
 import { ringStandings } from '#core/judgement/cornerVerdict.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { missingWords } from '#words/springVerdict.ts';
-import { Link } from 'react-router';
 import { analysisOf } from '../../jobStore/analysisOf.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Length, SizeLength } from '../../ui/Figure.tsx';
@@ -31,7 +31,7 @@ export function Judgement() {
           data-testid={line.findings.map(testId).join(' ')}
         >
           <FindingLine line={line} />
-          {line.findings[0].code === 'spring' && <WhichSprings id={line.findings[0].corner} />}
+          {line.findings[0].code === 'spring' && <FindSprings id={line.findings[0].corner} />}
         </div>
       ))}
       <Untold findings={told} />
@@ -53,18 +53,6 @@ function testId(finding: Finding): string {
   return 'corner' in finding
     ? `${finding.code === 'spring' ? 'verdict' : finding.code}-${finding.corner}`
     : '';
-}
-
-function WhichSprings({ id }: { id: CornerId }) {
-  const job = useThisJob();
-  return (
-    <Link
-      to={`/rack/search?job=${job.record.id}&corner=${id}`}
-      className="text-action whitespace-nowrap underline underline-offset-4 print:hidden"
-    >
-      Find springs
-    </Link>
-  );
 }
 
 /** Springs of which nothing can be told, by what is missing. */
