@@ -1,4 +1,5 @@
 import { analyse } from '../analysis/analyse.ts';
+import { blankDocument } from '../document/create.ts';
 import { nextWords } from '#words/nextAction.ts';
 import { lineOf } from '../analysis/line.ts';
 import {
@@ -25,6 +26,7 @@ const corner = (part: Partial<CornerSetting>): CornerSetting => ({
   readingSign: 1,
   mountMm: 0,
   cam: null,
+  sag: null,
   compression: null,
   rebound: null,
   airBar: null,
@@ -85,4 +87,26 @@ test('a line survives being written down', () => {
     leftMm: line.summary.worst?.leftMm,
   });
   expect(back.settings).toEqual(line.settings);
+});
+
+test('of a job that is set by sag the book has the sag of every round, and who was on', () => {
+  const document = blankDocument('scooter', 'Knot');
+  document.riders = [
+    { key: 'r1', name: 'owner', kg: 80, gearKg: 6, rearShare: null, passengerKg: 0, luggageKg: 0 },
+  ];
+  document.sagRead.gear = false;
+  Object.assign(document.corners.FW, { sagMm: 20, sagWindow: { fromMm: 16, toMm: 24 } });
+  document.corners.FW.reference = { kind: 'axle-mark', offsetMm: 0, aheadMm: 0 };
+  const read = (round: number, slot: string, mm: number) =>
+    factEntry({ kind: 'sag', round, corner: 'FW', slot, mm });
+  const job = add(
+    record(document),
+    ...[read(0, 'extended-1', 500), read(0, 'r1-rest-1', 470), read(0, 'r1-rest-2', 472)],
+    ...[adjustment(1, 'FW', 8), read(1, 'r1-rest-1', 479)],
+  );
+  const [first, second] = settingsOf(job);
+  expect(first?.corners.FW?.sag).toEqual({ mm: 29, who: 'ridden', atShaft: false });
+  expect(second?.corners.FW?.sag?.mm).toBe(21);
+  expect(second?.corners.RW?.sag).toBeNull();
+  expect(first?.rider).toEqual({ name: 'owner', kg: 80, gearOn: false });
 });

@@ -4,9 +4,12 @@ import { wayOf } from '../adjusting/index.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import { cornerSpec } from '../estimate/corner.ts';
+import { sagWish } from '../document/sagWish.ts';
+import { sagAsRead } from '../sag/asRead.ts';
+import { shaftAsRead } from '../sag/atShaft.ts';
 import { standingFacts } from '../document/facts.ts';
-import { collarNow, readRounds, type PerCorner } from '../estimate/rounds.ts';
-import type { FactKind, JobRecord } from '../document/types.ts';
+import { collarNow, readRounds, type PerCorner, type RoundsState } from '../estimate/rounds.ts';
+import type { FactKind, JobDocument, JobRecord } from '../document/types.ts';
 
 /** How one corner was set at some time; a null was not read, or is not there. */
 export interface CornerSetting {
@@ -26,6 +29,8 @@ export interface CornerSetting {
   /** Whether the cam has halves between its numbers. */
   camHalves: boolean;
   airBar: number | null;
+  /** The sag that it is set by, as it was read in this round, mm; at the shaft where that is what was read. */
+  sag: { mm: number; who: 'ridden' | 'alone'; atShaft: boolean } | null;
   /** Damper clicks as last noted. */
   compression: number | null;
   rebound: number | null;
@@ -38,9 +43,25 @@ export interface MachineSetting {
   at: string;
   locked: boolean;
   corners: PerCorner<CornerSetting>;
+  /** Who was on while sag was read, and whether in full gear; null where no sag with a rider was. */
+  rider: { name: string; kg: number | null; gearOn: boolean } | null;
   /** Transfer blocks and limiter strap of a skid, by position; null where nobody has noted them. */
   blocks: number | null;
   strap: number | null;
+}
+
+/** The sag that an end is set by, as a round read it; null where none is wanted, or none was read. */
+function sagIn(
+  job: { document: JobDocument; state: RoundsState },
+  id: CornerId,
+  round: number,
+): CornerSetting['sag'] {
+  const wish = sagWish(job.document, id);
+  if (!wish) return null;
+  const who = wish.who === 'alone' ? 'alone' : (job.document.riders[0]?.key ?? '');
+  const atWheel = sagAsRead(job, id, who, round)?.sagMm ?? null;
+  const mm = atWheel ?? shaftAsRead(job, id, who, round);
+  return mm === null ? null : { mm, who: wish.who, atShaft: atWheel === null };
 }
 
 /** Every setting a job has had, baseline first. Empty while nothing was read. */
@@ -82,6 +103,7 @@ export function settingsOf(record: JobRecord): MachineSetting[] {
       const { cam, air } = wayOf(corner).carried({ corner, seatBy });
       corners[id] = {
         heightMm: read ? meanOf(read) + offsetMm : null,
+        sag: sagIn({ document, state }, id, k),
         collarMm: collarNow(state.rounds.slice(0, k + 1), id, readingSign),
         seatMm: air ? 0 : seatBy,
         pitchMm: pitchMm.value,
@@ -98,7 +120,10 @@ export function settingsOf(record: JobRecord): MachineSetting[] {
     }
     const locked = state.locked && k === state.rounds.length - 1;
     const skid = { blocks: noted('skid', null, 'blocks'), strap: noted('skid', null, 'strap') };
-    return [{ round: round.round, at, locked, corners, ...skid }];
+    const [first] = document.riders;
+    const ridden = Object.values(corners).some(({ sag }) => sag?.who === 'ridden');
+    const rider = first && ridden ? { name: first.name, kg: first.kg, gearOn: document.sagRead.gear } : null;
+    return [{ round: round.round, at, locked, corners, rider, ...skid }];
   });
 }
 

@@ -10,6 +10,7 @@ import { AssumedMark } from '../job/AssumedMark.tsx';
 import { Pressure } from '../job/MoveWords.tsx';
 import { capital } from '../../ui/words.ts';
 import { Length, SizeLength, Turns } from '../../ui/Figure.tsx';
+import { useTell } from '../../ui/settings.ts';
 import { pageWords, type BookMachine, type Page } from './machines.ts';
 import { PutBack } from './PutBack.tsx';
 
@@ -82,6 +83,7 @@ export function Compare({ machine, left, right, choose }: Props) {
           </tbody>
         </table>
       </div>
+      <RiderLine left={left} right={right} />
       <SkidLine left={left} right={right} />
       {!right && (
         <p className="text-second mt-3">
@@ -137,7 +139,35 @@ function Choice({
 }
 
 function Height({ setting }: { setting: CornerSetting | undefined }) {
+  if (setting?.sag)
+    return (
+      <>
+        sag <Length mm={setting.sag.mm} decimals={0} />
+        <span className="label text-second block">
+          {setting.sag.who === 'alone' ? 'nobody on' : 'rider on'}
+          {setting.sag.atShaft && ', at the shaft'}
+        </span>
+      </>
+    );
   return !setting || setting.heightMm === null ? <>—</> : <Length mm={setting.heightMm} />;
+}
+
+/** Who was on while sag was read, then and now; nothing where nobody was. */
+function RiderLine({ left, right }: { left: Page; right: Page | null }) {
+  const tell = useTell();
+  const words = (page: Page | null) => {
+    const rider = page?.setting.rider ?? null;
+    if (!rider) return null;
+    const weight = rider.kg === null ? 'not weighed' : tell('mass', rider.kg);
+    return `${rider.name}, ${weight}${rider.gearOn ? ' in full gear' : ', gear left off while reading'}`;
+  };
+  const [a, b] = [words(left), words(right)];
+  if (a === null && b === null) return null;
+  return (
+    <p className="mt-3">
+      {a === b || b === null ? `Sag with ${a ?? ''}.` : `Sag with ${a ?? 'nobody noted'}; then with ${b}.`}
+    </p>
+  );
 }
 
 function SetAt({ setting }: { setting: CornerSetting | undefined }) {

@@ -14,6 +14,7 @@ const setting = (more: Partial<CornerSetting> = {}): CornerSetting => ({
   mountMm: 0,
   cam: null,
   airBar: null,
+  sag: null,
   compression: null,
   rebound: null,
   ...more,
@@ -24,7 +25,7 @@ function page(job: string, corner: CornerSetting | null): Page {
   return {
     key: job,
     job: { id: job, machineClass: 'car' } as Page['job'],
-    setting: { round: 0, at: '', locked: false, corners, blocks: null, strap: null },
+    setting: { round: 0, at: '', locked: false, corners, rider: null, blocks: null, strap: null },
   };
 }
 const back = (a: CornerSetting | null, b: CornerSetting | null, sameJob = true) =>
