@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, field, pressAndLift, test, visit } from './app.ts';
+import { expect, field, test, visit } from './app.ts';
 
 /** Picks what is turned at an end from its pictures. */
 async function pick(page: Page, where: string, what: RegExp) {
@@ -118,38 +118,4 @@ test('a gauge zeroed at full extension: nothing is read hanging, and what it sho
   await expect(page.getByRole('region', { name: /^Calculation: Sag/ })).toContainText(
     'zeroed fully extended',
   );
-});
-
-test('a road bike read with the rider on alone: the sags exactly, the fork turned, the rear left, no word on springs', async ({
-  page,
-}) => {
-  await visit(page, '/sag?class=motorcycle');
-  await page.getByRole('button', { name: 'Continue' }).click();
-  await page.getByRole('button', { name: /^What is fitted/ }).click();
-  for (const [label, value] of [
-    ['Wheel travel, front wheel', '122'],
-    ['Wheel travel, rear wheel', '122'],
-    ['Thread pitch, front wheel', '1.25'],
-    ['Thread pitch, rear wheel', '1.5'],
-  ] as const) {
-    await field(page, label).fill(value);
-    await page.keyboard.press('Tab');
-  }
-  await pressAndLift(page);
-  for (const [wheel, extended, pressed, lifted] of [
-    ['front wheel', '128', '78', '89'],
-    ['rear wheel', '604', '561', '571'],
-  ] as const) {
-    await field(page, `Fully extended, ${wheel}, reading 1`).fill(extended);
-    await field(page, `Rider on, pressed, ${wheel}, reading 1`).fill(pressed);
-    await field(page, `Rider on, lifted, ${wheel}, reading 1`).fill(lifted);
-    await page.keyboard.press('Tab');
-  }
-  await expect(page.getByTestId('sag-end-FW')).toContainText(/44\.5\s?mm\s*measured/);
-  await expect(page.getByTestId('sag-end-RW')).toContainText(/38\s?mm\s*measured/);
-  await expect(page.getByTestId('move-FW')).toContainText(/turns towards the spring/);
-  await expect(page.getByTestId('move-FW')).toContainText('both legs alike');
-  await expect(page.getByTestId('move-RW')).toContainText('Leave it');
-  for (const id of ['FW', 'RW'])
-    await expect(page.getByTestId(`spring-${id}`)).toContainText('can’t tell yet');
 });

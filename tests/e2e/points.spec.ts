@@ -230,7 +230,7 @@ test.describe('what is shown is of one kind', () => {
     await visit(page, `/jobs/${id}/plan`);
     await expect(page.getByTestId('move-LS')).toContainText(/bar\s*from 4\sbar, assumed/);
     await expect(page.getByTestId('move-RA')).toContainText(
-      /position \d, both sides alike\s*from position 1, by usual angles, assumed/,
+      /Position \d, both sides alike\s*from position 1, by usual angles, assumed/,
     );
     await visit(page, `/jobs/${id}/intake`);
     for (const [label, value] of [
@@ -435,8 +435,8 @@ const kinds: readonly Kind[] = [
   { kind: 'grooves', machineClass: 'truck', corner: 'LF', edit: { stepMm: 6 }, raise: /grooves? towards the spring/, lower: /grooves? away from the spring/, raisesBy: 'down' },
   { kind: 'leaf', machineClass: 'truck', corner: 'LR', edit: { stepMm: 18 }, raise: /\d (leaf|leaves) more/, lower: /\d (leaf|leaves) fewer/ },
   { kind: 'shims', machineClass: 'car', corner: 'LF', edit: { stepMm: 3 }, raise: /\d+ shims? more/, lower: /\d+ shims? fewer/ },
-  { kind: 'cam', machineClass: 'snowmobile', corner: 'RA', edit: { cam: 1 }, raise: /position [34], both sides/, lower: /position 1, both sides/ },
-  { kind: 'air', machineClass: 'snowmobile', corner: 'LS', raise: /add air to [\d.]+\sbar/, lower: /let air out to [\d.]+\sbar/ },
+  { kind: 'cam', machineClass: 'snowmobile', corner: 'RA', edit: { cam: 1 }, raise: /position [34], both sides/i, lower: /position 1, both sides/i },
+  { kind: 'air', machineClass: 'snowmobile', corner: 'LS', raise: /add air to [\d.]+\sbar/i, lower: /let air out to [\d.]+\sbar/i },
   { kind: 'cap', machineClass: 'motorcycle', corner: 'FW', raise: /turns towards the spring/, lower: /turns away from the spring/ },
   { kind: 'spacer', machineClass: 'motorcycle', corner: 'FW', edit: { stepMm: 5 }, raise: /spacers? more/, lower: /spacers? fewer/ },
   { kind: 'clamp', machineClass: 'motorcycle', corner: 'FW', edit: { mount: mountOfPitch(1), reference: { kind: 'ground-chassis', aheadMm: 0, offsetMm: 0 } }, raise: /tubes .* further out below the clamps/, lower: /tubes .* further out above the clamps/ },
@@ -463,7 +463,7 @@ test.describe('which way to turn', () => {
         const id = await made(page, document, Object.fromEntries(ids.map((one) => [one, 400])));
         await visit(page, `/jobs/${id}/plan`);
         const told = page.getByTestId(`move-${corner}`);
-        await expect(told).toContainText(new RegExp(`^${way} \\d+\\s?mm`));
+        await expect(told).toContainText(new RegExp(`(^|\\D)${way} \\d+\\s?mm`));
         await expect(told).toContainText(words);
         // Up or down is said of the damper alone, and only where the adjuster sits on it.
         const along = way === 'Raise' ? raisesBy : raisesBy === 'up' ? 'down' : 'up';

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { RackSpring, RackValues } from '#core/rack/spring.ts';
 import { ApiProblem } from '../../api/client.ts';
 import { refetchRack, usePutSpring, useRemoveSpring } from '../../api/rack.ts';
@@ -13,6 +13,50 @@ interface Done {
 interface Failed {
   words: string;
   again: (() => void) | null;
+}
+
+/** The figures that a change names, as they were before it. */
+function sameOf(part: Partial<RackValues>, was: RackValues): Partial<RackValues> {
+  return Object.fromEntries((Object.keys(part) as (keyof RackValues)[]).map((key) => [key, was[key]]));
+}
+
+interface Told {
+  remember: (label: string, undo: () => void) => void;
+  refused: (error: unknown, name: string, again: () => void) => void;
+  /** Nothing is refused any more. */
+  kept: () => void;
+}
+
+/** Changes figures of a spring: one change waits for the one before, and is made to what that left. */
+function useEdit(
+  put: ReturnType<typeof usePutSpring>['mutateAsync'],
+  { remember, refused, kept: whenKept }: Told,
+) {
+  /** What is on its way of each spring. */
+  const latest = useRef(new Map<string, Promise<RackSpring>>());
+  const edit = (spring: RackSpring, part: Partial<RackValues>, undoable = true) => {
+    const go = () => {
+      const { current: all } = latest;
+      // Where the one before was refused, this one is tried on what is known to be kept.
+      const before = (all.get(spring.id) ?? Promise.resolve(spring)).catch(() => spring);
+      const kept = before.then((now) => put({ ...now, ...part }));
+      all.set(spring.id, kept);
+      const over = () => all.get(spring.id) === kept && all.delete(spring.id);
+      Promise.all([before, kept]).then(
+        ([was, now]) => {
+          over();
+          whenKept();
+          if (undoable) remember(`Change of ${spring.name}`, () => edit(now, sameOf(part, was), false));
+        },
+        (error: unknown) => {
+          over();
+          refused(error, spring.name, go);
+        },
+      );
+    };
+    go();
+  };
+  return edit;
 }
 
 /** Changing the rack: every change is kept at once, can be undone, and is never lost without a word. */
@@ -55,10 +99,7 @@ export function useRackEdits() {
     go();
   };
 
-  const edit = (spring: RackSpring, part: Partial<RackValues>) =>
-    send({ ...spring, ...part }, spring.version, (kept) =>
-      remember(`Change of ${spring.name}`, () => send({ ...spring }, kept.version, () => undefined)),
-    );
+  const edit = useEdit(put.mutateAsync, { remember, refused, kept: () => setFailed(null) });
   const add = (values: RackValues) =>
     send({ ...values, id: crypto.randomUUID() }, null, (kept) => {
       setAdded(kept.id);
