@@ -50,8 +50,12 @@ test('a torsion spring is put on the rack: its rate given, or worked out of its 
   await page.getByRole('button', { name: `Done with ${name}` }).click();
   await expect(row).toContainText(/= 1[,.]?47/);
   await page.getByRole('button', { name: `Edit ${name}` }).click();
+  const kept = page.waitForResponse(
+    (one) => one.url().endsWith('/api/rack') && one.request().method() === 'POST',
+  );
   await field(page, `Torsion rate of one, ${name}`).fill('1320');
   await page.keyboard.press('Tab');
+  await kept;
   await page.getByRole('button', { name: `Done with ${name}` }).click();
   await page.reload();
   await expect(row).toContainText(/1[,.]?32/);
