@@ -42,7 +42,7 @@ export function nextWords(next: NextDo, tell: Tell = tellMetric): string {
     case 'read-again':
       return next.settle ? 'roll it, then read once more to be sure' : 'read once more to be sure';
     case 'decide-nearest':
-      return 'nearest heights reached: decide';
+      return 'as near as it goes: decide';
     case 'decide-out-of-reach':
       return 'target cannot be reached: choose what to change';
   }

@@ -16,6 +16,15 @@ interface Props {
   springs: readonly RackSpring[];
 }
 
+/** How its sags stand to their windows there, and which hand of a pair is missing. */
+function standWords({ spring, riderIn, aloneIn }: TorsionFit): string {
+  if (!riderIn) return 'rider on is out';
+  if (aloneIn === false) return 'nobody on is out';
+  const words = aloneIn === null ? 'in' : 'both in';
+  const side = spring.torsion?.side ?? 'pair';
+  return side === 'pair' ? words : `${words}, ${side === 'left' ? 'right' : 'left'} missing`;
+}
+
 /** Which torsion springs of the rack do it at a corner, each where its cam would stand. */
 export function TorsionAnswers({ record, corner, springs }: Props) {
   const tell = useTell();
@@ -33,7 +42,9 @@ export function TorsionAnswers({ record, corner, springs }: Props) {
       </p>
     );
   const { torsion } = record.document.corners[corner];
-  const isFitting = ({ riderIn, aloneIn }: TorsionFit) => riderIn && aloneIn !== false;
+  // One hand of a pair does nothing by itself.
+  const isFitting = ({ spring, riderIn, aloneIn }: TorsionFit) =>
+    riderIn && aloneIn !== false && spring.torsion?.side === 'pair';
   const doing = found.fits.filter(isFitting).length;
   return (
     <>
@@ -68,8 +79,10 @@ export function TorsionAnswers({ record, corner, springs }: Props) {
               </td>
               <td className="figures pr-4">{fit.spring.stock}</td>
               <td>
-                <StateMark state={isFitting(fit) ? 'clear' : 'short'} />{' '}
-                {isFitting(fit) ? 'both in' : fit.riderIn ? 'nobody on is out' : 'rider on is out'}
+                <span className="flex items-center gap-2">
+                  <StateMark state={isFitting(fit) ? 'clear' : 'short'} />
+                  {standWords(fit)}
+                </span>
               </td>
             </tr>
           ))}
