@@ -91,7 +91,7 @@ function RiderLine({ document, rider }: { document: JobDocument; rider: RiderDoc
 function Before({ answer, end: { id }, rider }: { answer: Answer; end: SagEnd; rider: string }) {
   const who = sagWish(answer.document, id)?.who === 'alone' ? 'alone' : rider;
   const mm = sagAsRead(answer, id, who, 0)?.sagMm ?? shaftAsRead(answer, id, who, 0);
-  return mm === null ? <>—</> : <Length mm={mm} decimals={0} />;
+  return mm === null ? <>—</> : <Length mm={mm} />;
 }
 
 /** As it was read; where it was not, what the machine as the readings have it comes to. */

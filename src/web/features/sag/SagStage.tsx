@@ -25,7 +25,7 @@ export function SagStage({ fresh = false }: { fresh?: boolean }) {
   const { document } = job.record;
   const { answer } = job;
   const ends = useMemo(() => (answer ? sagEnds(answer) : []), [answer]);
-  const [more, setMore] = useState<readonly LetGo[]>([]);
+  const [chosen, setChosen] = useState<Partial<Record<LetGo, boolean>>>({});
   const [opened, setOpened] = useState<readonly CornerId[]>([]);
   const [rider] = document.riders;
   if (!rider) return <SagQuestions />;
@@ -34,7 +34,9 @@ export function SagStage({ fresh = false }: { fresh?: boolean }) {
   // What something was typed into stays in sight.
   const isFilled = (how: LetGo) =>
     read.some((fact) => fact.round === round && fact.slot.includes(`-${how}-`));
-  const isShown = (how: LetGo) => more.includes(how) || isFilled(how);
+  // As it was read before, until somebody chooses otherwise.
+  const wasRead = (how: LetGo) => read.some(({ slot }) => slot.includes(`-${how}-`));
+  const isShown = (how: LetGo) => isFilled(how) || (chosen[how] ?? wasRead(how));
   const set = sagEndsOf(document);
   const shown = cornersIn(document).filter(
     (id) => set.includes(id) || opened.includes(id) || read.some(({ corner }) => corner === id),
@@ -69,13 +71,13 @@ export function SagStage({ fresh = false }: { fresh?: boolean }) {
           words="pressed and lifted, which takes friction out"
           checked={pressing}
           filled={isFilled('press') || isFilled('lift')}
-          onChange={(on) => setMore(on ? [...more, 'press'] : more.filter((how) => how !== 'press'))}
+          onChange={(on) => setChosen({ ...chosen, press: on, lift: on })}
         />
         <MoreWays
           words="by a band on the shaft"
           checked={isShown('band')}
           filled={isFilled('band')}
-          onChange={(on) => setMore(on ? [...more, 'band'] : more.filter((how) => how !== 'band'))}
+          onChange={(on) => setChosen({ ...chosen, band: on })}
         />
         {hidden.length > 0 && (
           <Button look="quiet" onClick={() => setOpened(hidden)}>
