@@ -9,6 +9,7 @@ import {
   factEntry,
   heights,
   measured,
+  must,
   plainDocument,
   record,
   settled,
@@ -109,4 +110,11 @@ test('of a job that is set by sag the book has the sag of every round, and who w
   expect(second?.corners.FW?.sag?.mm).toBe(21);
   expect(second?.corners.RW?.sag).toBeNull();
   expect(first?.rider).toEqual({ name: 'owner', kg: 80, gearOn: false });
+  // Set for somebody else since, what was read before stays what it was, with who was on.
+  const light = { ...must(job.document.riders[0] ?? null), key: 'r2', name: 'light', kg: 55 };
+  const since = { ...job, document: { ...job.document, riders: [light, ...job.document.riders] } };
+  expect(settingsOf(since)[0]).toMatchObject({
+    rider: { name: 'owner' },
+    corners: { FW: { sag: { mm: 29 } } },
+  });
 });

@@ -50,6 +50,12 @@ export interface MachineSetting {
   strap: number | null;
 }
 
+/** Who was on while a round read sag: of its readers the one who stands first in the book; null where nobody was. */
+function riderIn({ document, state }: { document: JobDocument; state: RoundsState }, round: number) {
+  const read = Object.values(state.rounds[round]?.sag ?? {}).flatMap(({ states }) => Object.keys(states));
+  return document.riders.find(({ key }) => read.includes(key)) ?? null;
+}
+
 /** The sag that an end is set by, as a round read it; null where none is wanted, or none was read. */
 function sagIn(
   job: { document: JobDocument; state: RoundsState },
@@ -58,7 +64,7 @@ function sagIn(
 ): CornerSetting['sag'] {
   const wish = sagWish(job.document, id);
   if (!wish) return null;
-  const who = wish.who === 'alone' ? 'alone' : (job.document.riders[0]?.key ?? '');
+  const who = wish.who === 'alone' ? 'alone' : (riderIn(job, round)?.key ?? '');
   const atWheel = sagAsRead(job, id, who, round)?.sagMm ?? null;
   const mm = atWheel ?? shaftAsRead(job, id, who, round);
   return mm === null ? null : { mm, who: wish.who, atShaft: atWheel === null };
@@ -120,9 +126,9 @@ export function settingsOf(record: JobRecord): MachineSetting[] {
     }
     const locked = state.locked && k === state.rounds.length - 1;
     const skid = { blocks: noted('skid', null, 'blocks'), strap: noted('skid', null, 'strap') };
-    const [first] = document.riders;
+    const on = riderIn({ document, state }, k);
     const ridden = Object.values(corners).some(({ sag }) => sag?.who === 'ridden');
-    const rider = first && ridden ? { name: first.name, kg: first.kg, gearOn: document.sagRead.gear } : null;
+    const rider = on && ridden ? { name: on.name, kg: on.kg, gearOn: document.sagRead.gear } : null;
     return [{ round: round.round, at, locked, corners, rider, ...skid }];
   });
 }

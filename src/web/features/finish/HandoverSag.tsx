@@ -89,6 +89,8 @@ function RiderLine({ document, rider }: { document: JobDocument; rider: RiderDoc
 
 /** The sag that it is set by as it came; a dash where that was not read whole. */
 function Before({ answer, end: { id }, rider }: { answer: Answer; end: SagEnd; rider: string }) {
+  // As it came there is no before.
+  if (answer.state.current === 0) return <>—</>;
   const who = sagWish(answer.document, id)?.who === 'alone' ? 'alone' : rider;
   const mm = sagAsRead(answer, id, who, 0)?.sagMm ?? shaftAsRead(answer, id, who, 0);
   return mm === null ? <>—</> : <Length mm={mm} />;
