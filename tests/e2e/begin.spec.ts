@@ -53,6 +53,12 @@ test('skis by air, with nobody on: what the band shows is the figure, and air is
     await expect(page.getByTestId(`sag-end-${id}`)).not.toContainText('rider on');
     await expect(page.getByTestId(`move-${id}`)).toContainText('Add air to');
   }
+  await page.getByRole('button', { name: 'Units of each quantity' }).click();
+  const units = page.getByRole('dialog', { name: 'Units' });
+  await units.getByRole('group', { name: 'Pressure' }).getByRole('button', { name: 'kPa' }).click();
+  await units.getByRole('button', { name: 'Close' }).click();
+  await expect(field(page, 'Pressure now, left ski')).toHaveValue('427');
+  await expect(page.getByTestId('move-LS')).toContainText(/Add air to \d{3} kPa/);
 });
 
 test('an end without a window, and none at all, are asked for before it goes on', async ({ page }) => {

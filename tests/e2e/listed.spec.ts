@@ -45,7 +45,9 @@ test('a job is renamed, told whose it is, copied, archived, deleted and put back
 
 test('a job that is out of the way says so on its own pages, and is found by its name', async ({ page }) => {
   const id = await quickStart(page, 'Smew', READINGS, '365', '362');
-  const put = (away: string) => page.request.post(`/api/jobs/${id}/away`, { data: { away } });
+  await allSent(page);
+  const put = async (away: string) =>
+    expect(await page.request.post(`/api/jobs/${id}/away`, { data: { away } })).toBeOK();
   await put('archived');
   const note = page.getByRole('status').filter({ hasText: 'This job is archived' });
   await expect(note).toBeVisible();

@@ -8,6 +8,20 @@ export const measureNames = [
 ] as const; // prettier-ignore
 export type MeasureName = (typeof measureNames)[number];
 
+/** Units that a reader may choose beside those of the two systems. */
+const ownUnits = { pressure: ['kpa'], rate: ['kg/mm'] } as const;
+type OwnUnits = typeof ownUnits;
+
+/** What a quantity is read and shown in: the units of either system, or one of its own. */
+export type UnitsOf<N extends MeasureName> =
+  LengthSystem | (N extends keyof OwnUnits ? OwnUnits[N][number] : never);
+export type MeasureUnits = UnitsOf<MeasureName>;
+
+/** All units that a quantity can be shown in. */
+export function unitsOf(name: MeasureName): readonly MeasureUnits[] {
+  return ['mm', 'in', ...(name === 'pressure' || name === 'rate' ? ownUnits[name] : [])];
+}
+
 interface Measure {
   /** What one of each unit is in the core's unit. The first is that unit. */
   units: Record<string, Fraction>;
@@ -78,36 +92,39 @@ const ALIASES: Record<string, string> = {
   cm3: 'cm³', cc: 'cm³', in3: 'in³', cuin: 'in³', mm2: 'mm²', in2: 'in²', sqin: 'in²',
 }; // prettier-ignore
 
-const WRITTEN: Record<string, string> = { l: 'L', n: 'N', 'n/mm': 'N/mm', 'n·mm/°': 'N·mm/°' };
+const WRITTEN: Record<string, string> = { l: 'L', n: 'N', kpa: 'kPa', 'n/mm': 'N/mm', 'n·mm/°': 'N·mm/°' };
 
 /** Reads a mass, rate or share: `250 kg`, `551 lb`, `600 lb/in`, `54 %`; a bare number takes the reader's unit. */
-export function parseMeasure(name: MeasureName, text: string, system: LengthSystem): ParsedNumber {
+export function parseMeasure(name: MeasureName, text: string, shown: MeasureUnits): ParsedNumber {
   const { sign, rest } = splitSign(normalise(text));
   const match = /^([\d\s.,/-]*\d[.,]?)\s*([^\d\s.,].*)?$/.exec(rest);
   if (rest === '') return { ok: false, reason: 'empty' };
   const amount = parseAmount((match?.[1] ?? rest).trim());
   if (typeof amount === 'string') return { ok: false, reason: amount };
   const word = (match?.[2] ?? '').replace(/\s/g, '');
-  const { units, bare } = measures[name];
-  const factor = units[word === '' ? bare[system] : (ALIASES[word] ?? word)];
+  const { units } = measures[name];
+  const factor = units[word === '' ? unitOf(name, shown) : (ALIASES[word] ?? word)];
   if (!factor) return { ok: false, reason: 'unknown-unit' };
   return { ok: true, value: amount.value.mul(factor).valueOf() * sign };
 }
 
-/** The number to show for a value, and its unit, for a reader of either system. */
+function unitOf(name: MeasureName, shown: MeasureUnits): string {
+  return shown === 'mm' || shown === 'in' ? measures[name].bare[shown] : shown;
+}
+
+/** The number to show for a value, and its unit, for a reader of either system or of a unit of the quantity's own. */
 export function inReadersUnit(
   name: MeasureName,
   value: number,
-  system: LengthSystem,
+  units: MeasureUnits,
 ): { value: number; unit: string } {
-  const { units, bare } = measures[name];
-  const unit = bare[system];
-  return { value: value / (units[unit] as Fraction).valueOf(), unit: WRITTEN[unit] ?? unit };
+  const unit = unitOf(name, units);
+  return { value: value / (measures[name].units[unit] as Fraction).valueOf(), unit: WRITTEN[unit] ?? unit };
 }
 
 /** In the reader's unit: "105 N/mm", "600 lb/in"; two figures of it at least. */
-export function measureIn(name: MeasureName, value: number, system: LengthSystem): string {
-  const shown = inReadersUnit(name, value, system);
+export function measureIn(name: MeasureName, value: number, units: MeasureUnits): string {
+  const shown = inReadersUnit(name, value, units);
   const size = Math.abs(shown.value);
   const decimals = size >= 10 || size === 0 ? 1 : Math.min(1 - Math.floor(Math.log10(size)), 4);
   return `${Number(shown.value.toFixed(decimals))} ${shown.unit}`;

@@ -10,7 +10,7 @@ import {
   type Denominator,
 } from './formatLength.ts';
 import { explainRefusal } from '#words/refusals.ts';
-import { inReadersUnit, measureNames, measureText, parseMeasure } from './measure.ts';
+import { inReadersUnit, measureIn, measureNames, measureText, parseMeasure, unitsOf } from './measure.ts';
 import { parseLength } from './parseLength.ts';
 import { parseRatio } from './ratio.ts';
 import { ratioText } from '#words/ratio.ts';
@@ -222,13 +222,14 @@ describe('masses, rates and shares', () => {
   test('what is written is read back as the same', () => {
     fc.assert(
       fc.property(
-        fc.constantFrom(...measureNames),
-        fc.constantFrom('mm', 'in'),
+        fc.constantFrom(
+          ...measureNames.flatMap((name) => unitsOf(name).map((units) => [name, units] as const)),
+        ),
         fc.integer({ min: 1, max: 90000 }),
-        (name, system, n) => {
+        ([name, units], n) => {
           const value = n / 1000;
-          const shown = inReadersUnit(name, value, system);
-          const back = parseMeasure(name, shown.value.toFixed(9), system);
+          const shown = inReadersUnit(name, value, units);
+          const back = parseMeasure(name, shown.value.toFixed(9), units);
           expect(back.ok && Math.abs(back.value - value) < 1e-6).toBe(true);
         },
       ),
@@ -236,6 +237,15 @@ describe('masses, rates and shares', () => {
     expect(measureText('rate', 105.076)).toBe('105.1 N/mm · 600 lb/in');
     // Two figures at least, however small.
     expect(measureText('angleGain', -0.0214)).toBe('-0.021 °/mm · -0.54 °/in');
+  });
+
+  test.each([
+    ['pressure', 1.8, 'kpa', '180 kPa'],
+    ['rate', 9.80665, 'kg/mm', '1 kg/mm'],
+    ['rate', 8.4, 'kg/mm', '0.86 kg/mm'],
+  ] as const)('%s of %s for a reader of %s: %s', (name, value, units, written) => {
+    expect(measureIn(name, value, units)).toBe(written);
+    expect(parseMeasure(name, written, 'in')).toMatchObject({ ok: true });
   });
 
   test.each(['', 'kg', '5 stone', '1.2.3', '5 /in'])('refuses %j', (text) => {

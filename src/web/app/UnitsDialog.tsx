@@ -1,4 +1,4 @@
-import { inReadersUnit, type MeasureName } from '#core/units/measure.ts';
+import { inReadersUnit, unitsOf, type MeasureName } from '#core/units/measure.ts';
 import { Dialog } from '../ui/Dialog.tsx';
 import { useSettings } from '../ui/settings.ts';
 
@@ -44,7 +44,7 @@ export function UnitsDialog({ open, onClose }: { open: boolean; onClose: () => v
         </Row>
         {rows.map(([name, label]) => (
           <Row key={name} label={label}>
-            {systems.map((one) => (
+            {unitsOf(name).map((one) => (
               <Pick
                 key={one}
                 chosen={(own[name] ?? system) === one}

@@ -1,7 +1,7 @@
 import { labCurve } from '#core/lab/curve.ts';
 import type { Bench } from '#core/lab/setup.ts';
 import { MM_PER_INCH } from '#core/units/formatLength.ts';
-import { inReadersUnit } from '#core/units/measure.ts';
+import { inReadersUnit, type UnitsOf } from '#core/units/measure.ts';
 import type { LengthSystem } from '#core/units/parseLength.ts';
 
 /** Where an axis lies in the chart, px, and what it spans. */
@@ -28,7 +28,11 @@ export function axesOf(target: HTMLElement): Axes | null {
 }
 
 /** The system of each axis. */
-export type Systems = Record<'length' | 'force' | 'rate', LengthSystem>;
+export interface Systems {
+  length: LengthSystem;
+  force: UnitsOf<'force'>;
+  rate: UnitsOf<'rate'>;
+}
 
 interface Props {
   bench: Bench;

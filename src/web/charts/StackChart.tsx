@@ -5,7 +5,7 @@ import { labCurve, labMarks } from '#core/lab/curve.ts';
 import type { Bench } from '#core/lab/setup.ts';
 import { MM_PER_INCH } from '#core/units/formatLength.ts';
 import { inReadersUnit } from '#core/units/measure.ts';
-import { useSettings, useSystemOf } from '../ui/settings.ts';
+import { useSettings, useUnitsOf } from '../ui/settings.ts';
 import { useDebounced } from '../ui/useDebounced.ts';
 import { axesOf, LiveCurves, type Axes, type Systems } from './LiveCurves.tsx';
 
@@ -35,7 +35,7 @@ export function StackChart({ benches, current }: Props) {
   const node = useRef<HTMLDivElement>(null);
   const [axes, setAxes] = useState<Axes | null>(null);
   const length = useSettings((state) => state.system);
-  const [force, rate] = [useSystemOf('force'), useSystemOf('rate')];
+  const [force, rate] = [useUnitsOf('force'), useUnitsOf('rate')];
   const systems = useMemo(() => ({ length, force, rate }), [length, force, rate]);
   const theme = useSettings((state) => state.theme);
   const drawn = useDebounced(benches, REST);

@@ -1,10 +1,9 @@
-import type { LengthStyle } from '#core/units/formatLength.ts';
-import { readWithin, type Quantity, type Range } from './quantity.ts';
+import { readWithin, type FieldStyle, type Quantity, type Range } from './quantity.ts';
 
 interface Field {
   quantity: Quantity;
   range: Range;
-  style: LengthStyle;
+  style: FieldStyle;
 }
 
 /** What leaving a field means: nothing changed, nothing wanted there, a value, or something that cannot be taken. */

@@ -11,7 +11,13 @@ import {
   sizeText,
   type LengthStyle,
 } from '#core/units/formatLength.ts';
-import { inReadersUnit, measureText, parseMeasure, type MeasureName } from '#core/units/measure.ts';
+import {
+  inReadersUnit,
+  measureText,
+  parseMeasure,
+  type MeasureName,
+  type MeasureUnits,
+} from '#core/units/measure.ts';
 import { parseLength } from '#core/units/parseLength.ts';
 import { parseNumber, parseRatio } from '#core/units/ratio.ts';
 import { ratioText } from '#words/ratio.ts';
@@ -19,17 +25,22 @@ import { parseTurns, turnsText } from '#core/units/turns.ts';
 
 export type QuantityName = 'length' | 'size' | 'turns' | 'ratio' | 'number' | MeasureName;
 
+/** How the reader writes lengths, and what a quantity of another kind is read and shown in where not in the same system. */
+export interface FieldStyle extends LengthStyle {
+  units?: MeasureUnits | undefined;
+}
+
 export type Read = { ok: true; value: number } | { ok: false; why: string };
 
 /** How one kind of number is read, written, echoed and stepped. Values are mm, turns, or damper per wheel. */
 export interface Quantity {
-  read: (text: string, style: LengthStyle) => Read;
+  read: (text: string, style: FieldStyle) => Read;
   /** Text to put into the field, such that reading it gives the value shown. */
-  write: (value: number, style: LengthStyle) => string;
+  write: (value: number, style: FieldStyle) => string;
   /** How a value was understood, in words. */
-  echo: (value: number, style: LengthStyle) => string;
-  unit: (style: LengthStyle) => string;
-  step: (style: LengthStyle) => number;
+  echo: (value: number, style: FieldStyle) => string;
+  unit: (style: FieldStyle) => string;
+  step: (style: FieldStyle) => number;
 }
 
 const refused = (reason: Parameters<typeof explainRefusal>[0], text: string): Read => ({
@@ -37,24 +48,25 @@ const refused = (reason: Parameters<typeof explainRefusal>[0], text: string): Re
   why: explainRefusal(reason, text),
 });
 
-const measured = (name: MeasureName, step: number, decimals: number, inInches = decimals): Quantity => ({
-  read: (text, { system }) => {
-    const parsed = parseMeasure(name, text, system);
+/** Decimals of a field in each of its units; those of the first where others are not said. */
+type Decimals = { mm: number } & Partial<Record<MeasureUnits, number>>;
+
+const measured = (name: MeasureName, step: number, decimals: Decimals): Quantity => ({
+  read: (text, { system, units = system }) => {
+    const parsed = parseMeasure(name, text, units);
     return parsed.ok ? { ok: true, value: parsed.value } : refused(parsed.reason, text);
   },
-  write: (value, { system }) =>
-    partsToInput(
-      decimalParts(inReadersUnit(name, value, system).value, system === 'mm' ? decimals : inInches),
-    ),
+  write: (value, { system, units = system }) =>
+    partsToInput(decimalParts(inReadersUnit(name, value, units).value, decimals[units] ?? decimals.mm)),
   echo: (value) => measureText(name, value),
-  unit: ({ system }) => inReadersUnit(name, 0, system).unit,
+  unit: ({ system, units = system }) => inReadersUnit(name, 0, units).unit,
   step: () => step,
 });
 
 export const quantities: Record<QuantityName, Quantity> = {
-  mass: measured('mass', 1, 1),
-  force: measured('force', 10, 0),
-  pressure: measured('pressure', 0.1, 1),
+  mass: measured('mass', 1, { mm: 1 }),
+  force: measured('force', 10, { mm: 0 }),
+  pressure: measured('pressure', 0.1, { mm: 1, kpa: 0 }),
   number: {
     read: (text) => {
       const parsed = parseNumber(text);
@@ -65,14 +77,14 @@ export const quantities: Record<QuantityName, Quantity> = {
     unit: () => '',
     step: () => 1,
   },
-  rate: measured('rate', 1, 2),
-  distance: measured('distance', 10, 0, 1),
-  volume: measured('volume', 0.5, 1, 2),
-  chamber: measured('chamber', 1, 1, 2),
-  area: measured('area', 1, 1, 3),
-  torsion: measured('torsion', 1, 1, 2),
-  angleGain: measured('angleGain', 0.001, 4, 3),
-  share: measured('share', 0.005, 1),
+  rate: measured('rate', 1, { mm: 2, 'kg/mm': 3 }),
+  distance: measured('distance', 10, { mm: 0, in: 1 }),
+  volume: measured('volume', 0.5, { mm: 1, in: 2 }),
+  chamber: measured('chamber', 1, { mm: 1, in: 2 }),
+  area: measured('area', 1, { mm: 1, in: 3 }),
+  torsion: measured('torsion', 1, { mm: 1, in: 2 }),
+  angleGain: measured('angleGain', 0.001, { mm: 4, in: 3 }),
+  share: measured('share', 0.005, { mm: 1 }),
   length: {
     read: (text, style) => {
       const parsed = parseLength(text, style.system);
@@ -122,7 +134,7 @@ export interface Range {
 }
 
 /** Reads and checks a typed number: readable, then possible. */
-export function readWithin(text: string, quantity: Quantity, range: Range, style: LengthStyle): Read {
+export function readWithin(text: string, quantity: Quantity, range: Range, style: FieldStyle): Read {
   const read = quantity.read(text, style);
   if (!read.ok) return read;
   // Half a millionth of slack: a limit typed in inches must not miss itself.

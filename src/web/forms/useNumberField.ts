@@ -35,7 +35,8 @@ export function useNumberField(options: NumberFieldOptions) {
   const quantity = quantities[options.quantity];
   const draft = useDrafts((state) => state.drafts[draftKey]);
   // Half a number keeps the units it was begun in, whatever the page is switched to meanwhile.
-  const style = draft?.system ? { ...shown, system: draft.system } : shown;
+  const { system = shown.system, units = shown.units } = draft ?? {};
+  const style = { ...shown, system, units };
   const { setDraft, clearDraft } = useDrafts.getState();
   // What the stored value was when typing began: Escape goes back to it.
   const before = useRef(value);
@@ -48,7 +49,8 @@ export function useNumberField(options: NumberFieldOptions) {
     setDraft(draftKey, {
       text: next,
       value: meant.value,
-      system: style.system,
+      system,
+      units,
       label: options.label,
       refused: meant.kind === 'refused' ? meant.why : null,
     });

@@ -1,5 +1,6 @@
 import { create } from 'zustand';
 import { keptStorage } from '../api/keeping.ts';
+import type { MeasureUnits } from '#core/units/measure.ts';
 import type { LengthSystem } from '#core/units/parseLength.ts';
 import { persist } from 'zustand/middleware';
 
@@ -7,8 +8,9 @@ import { persist } from 'zustand/middleware';
 export interface Draft {
   text: string;
   value: number | null;
-  /** System of units that the field showed while it was typed. */
+  /** Units that the field showed while it was typed: of lengths, and of a quantity of another kind. */
   system?: LengthSystem;
+  units?: MeasureUnits | undefined;
   /** Of a field for numbers: its name, and why what is typed cannot be taken; null where it can. */
   label?: string;
   refused?: string | null;

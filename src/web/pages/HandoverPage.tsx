@@ -34,7 +34,7 @@ import { StateMark } from '../ui/StateMark.tsx';
 import { findingWords } from '#words/findings.ts';
 import { openPointWords } from '#words/openPoints.ts';
 import { analysisOf } from '../jobStore/analysisOf.ts';
-import { useSay, useSystemOf, useTell } from '../ui/settings.ts';
+import { useSay, useUnitsOf, useTell } from '../ui/settings.ts';
 import { NotChecked } from '../features/finish/OpenPoints.tsx';
 import { HandoverSag } from '../features/finish/HandoverSag.tsx';
 import { meanOf } from '#core/numerics/mean.ts';
@@ -309,7 +309,7 @@ function SeenTo() {
     job.facts.some(({ fact }) => fact.kind === 'check' && fact.slot === id && fact.how === 'done');
   const due = recheckOf(job.facts);
   const tell = useTell();
-  const distance = useSystemOf('distance');
+  const distance = useUnitsOf('distance');
   return (
     <section aria-label="Checklist" className="mt-5">
       <h2 className="font-semibold">Checklist</h2>

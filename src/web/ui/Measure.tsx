@@ -1,5 +1,5 @@
 import { inReadersUnit, type MeasureName } from '#core/units/measure.ts';
-import { useSystemOf } from './settings.ts';
+import { useUnitsOf } from './settings.ts';
 import { Plain } from './Figure.tsx';
 
 interface Props {
@@ -11,7 +11,7 @@ interface Props {
 }
 
 function Measure({ name, value, sd, decimals = 0 }: Props) {
-  const system = useSystemOf(name);
+  const system = useUnitsOf(name);
   const { value: shown, unit } = inReadersUnit(name, value, system);
   return (
     <span className="figures whitespace-nowrap">

@@ -1,10 +1,10 @@
 import { inReadersUnit } from '#core/units/measure.ts';
-import { useSystemOf } from './settings.ts';
+import { useUnitsOf } from './settings.ts';
 import { Plain } from './Figure.tsx';
 
 /** A rate in the reader's unit. */
 export function Rate({ nPerMm }: { nPerMm: number }) {
-  const system = useSystemOf('rate');
+  const system = useUnitsOf('rate');
   const { value, unit } = inReadersUnit('rate', nPerMm, system);
   return (
     <span className="figures whitespace-nowrap">

@@ -4,7 +4,7 @@ import { persist } from 'zustand/middleware';
 import { keptStorage } from '../api/keeping.ts';
 import type { Say, Tell } from '#words/figures.ts';
 import type { Denominator, LengthStyle } from '#core/units/formatLength.ts';
-import { measureIn, type MeasureName } from '#core/units/measure.ts';
+import { measureIn, type MeasureName, type MeasureUnits, type UnitsOf } from '#core/units/measure.ts';
 import type { LengthSystem } from '#core/units/parseLength.ts';
 
 type Theme = 'day' | 'night';
@@ -12,11 +12,11 @@ type Theme = 'day' | 'night';
 interface Settings {
   system: LengthSystem;
   /** Quantities that are wanted in other units than the rest. */
-  own: Partial<Record<MeasureName, LengthSystem | undefined>>;
+  own: { [N in MeasureName]?: UnitsOf<N> | undefined };
   denominator: Denominator;
   theme: Theme;
   setSystem: (system: LengthSystem) => void;
-  setOwn: (name: MeasureName, system: LengthSystem | null) => void;
+  setOwn: (name: MeasureName, units: MeasureUnits | null) => void;
   setDenominator: (denominator: Denominator) => void;
   toggleTheme: () => void;
 }
@@ -30,7 +30,7 @@ export const useSettings = create<Settings>()(
       denominator: 16,
       theme: 'day',
       setSystem: (system) => set({ system }),
-      setOwn: (name, system) => set(({ own }) => ({ own: { ...own, [name]: system ?? undefined } })),
+      setOwn: (name, units) => set(({ own }) => ({ own: { ...own, [name]: units ?? undefined } })),
       setDenominator: (denominator) => set({ denominator }),
       toggleTheme: () => set(({ theme }) => ({ theme: theme === 'day' ? 'night' : 'day' })),
     }),
@@ -45,9 +45,9 @@ export function useLengthStyle(decimals = 1): LengthStyle {
   return { system, denominator, decimals };
 }
 
-/** The system that a quantity is shown and read in for this reader. */
-export function useSystemOf(name: MeasureName): LengthSystem {
-  return useSettings(({ system, own }) => own[name] ?? system);
+/** What a quantity is shown and read in for this reader. */
+export function useUnitsOf<N extends MeasureName>(name: N): UnitsOf<N> {
+  return useSettings(({ system, own }) => own[name] ?? system) as UnitsOf<N>;
 }
 
 /** Writes mm in the reader's units, with so many decimals. */

@@ -1,4 +1,4 @@
-import { useSystemOf, useTell } from '../../ui/settings.ts';
+import { useUnitsOf, useTell } from '../../ui/settings.ts';
 import { recheckAfter, recheckWords } from '#words/recheck.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Link } from 'react-router';
@@ -187,7 +187,7 @@ function Recheck() {
   const job = useThisJob();
   const due = recheckOf(job.facts);
   const tell = useTell();
-  const distance = useSystemOf('distance');
+  const distance = useUnitsOf('distance');
   const place = { kind: 'recheck' as const, round: 0, corner: null, slot: 'due' };
   const set = (km: number | null, day: string | null) => {
     if (km === null && day === null) job.actions.clear('Recheck taken back', place);

@@ -1,5 +1,5 @@
 import { recheckAfter } from '#words/recheck.ts';
-import { useSystemOf } from '../../ui/settings.ts';
+import { useUnitsOf } from '../../ui/settings.ts';
 import { dayWords } from '#words/day.ts';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -32,7 +32,7 @@ function Locked() {
   const place = { kind: 'locked' as const, round: state.current, corner: null, slot: 'locked' };
   const entry = job.facts.find(({ fact }) => fact.kind === 'locked');
   const day = entry && dayWords(entry.at);
-  const distance = useSystemOf('distance');
+  const distance = useUnitsOf('distance');
   return (
     <>
       <p>

@@ -10,7 +10,7 @@ import type { CornerMove } from '#core/planning/cornerAnswer.ts';
 import { inReadersUnit } from '#core/units/measure.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { effectWords, springWay } from '#words/instruction.ts';
-import { useLengthStyle, useSystemOf } from '../../ui/settings.ts';
+import { useLengthStyle, useUnitsOf } from '../../ui/settings.ts';
 import { capital } from '../../ui/words.ts';
 import { SizeLength, Plain, Turns } from '../../ui/Figure.tsx';
 import { AlongDamper } from './AlongDamper.tsx';
@@ -151,11 +151,11 @@ export function Effect(moved: Parameters<typeof effectWords>[0]) {
 
 /** A gauge pressure in the reader's units. */
 export function Pressure({ bar }: { bar: number }) {
-  const system = useSystemOf('pressure');
-  const { value, unit } = inReadersUnit('pressure', bar, system);
+  const units = useUnitsOf('pressure');
+  const { value, unit } = inReadersUnit('pressure', bar, units);
   return (
     <>
-      <Plain value={value} decimals={system === 'mm' ? 1 : 0} />
+      <Plain value={value} decimals={units === 'mm' ? 1 : 0} />
       <span className="text-[0.72em] font-normal"> {unit}</span>
     </>
   );

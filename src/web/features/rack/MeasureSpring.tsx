@@ -4,7 +4,7 @@ import { pressFit } from '#core/rack/press.ts';
 import type { RackSpring } from '#core/rack/spring.ts';
 import { limits } from '#contract/limits.ts';
 import { inReadersUnit } from '#core/units/measure.ts';
-import { useSystemOf } from '../../ui/settings.ts';
+import { useUnitsOf } from '../../ui/settings.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { Plain } from '../../ui/Figure.tsx';
@@ -126,7 +126,7 @@ function Press({ spring, edits, close }: { spring: RackSpring; edits: RackEdits;
 const round = (rate: number) => Math.round(rate * 100) / 100;
 
 function FitWords({ fit }: { fit: NonNullable<ReturnType<typeof pressFit>> }) {
-  const [forces, rates] = [useSystemOf('force'), useSystemOf('rate')];
+  const [forces, rates] = [useUnitsOf('force'), useUnitsOf('rate')];
   const force = (n: number) => {
     const { value, unit } = inReadersUnit('force', n, forces);
     return `${Math.round(value)} ${unit}`;

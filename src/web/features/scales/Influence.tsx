@@ -12,7 +12,7 @@ import { weightStory, type WeightStory } from '#core/scales/why.ts';
 import { effectSum } from '#words/explain/scaleSums.ts';
 import { inReadersUnit } from '#core/units/measure.ts';
 import { fineLengthText } from '#core/units/formatLength.ts';
-import { useLengthStyle, useSystemOf, useTell } from '../../ui/settings.ts';
+import { useLengthStyle, useUnitsOf, useTell } from '../../ui/settings.ts';
 import { InfluencePlan } from '../../drawing/InfluencePlan.tsx';
 import { AssumedMark } from '../job/AssumedMark.tsx';
 import { PitchAssumed } from '../job/MoveWords.tsx';
@@ -24,7 +24,7 @@ import { Select } from '../../ui/Select.tsx';
 
 /** A weight in the reader's unit as text. */
 function useKgText(): (kg: number) => string {
-  const system = useSystemOf('mass');
+  const system = useUnitsOf('mass');
   return (kg) => {
     const { value, unit } = inReadersUnit('mass', kg, system);
     return `${value.toFixed(1)} ${unit}`;

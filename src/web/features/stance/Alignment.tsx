@@ -8,7 +8,7 @@ import { camberShift, toeShift, type Shift } from '#core/stance/alignment.ts';
 import { rodSum, shiftSum } from '#words/explain/stanceSums.ts';
 import { fineLengthText } from '#core/units/formatLength.ts';
 import { limits } from '#contract/limits.ts';
-import { useLengthStyle, useSystemOf } from '../../ui/settings.ts';
+import { useLengthStyle, useUnitsOf } from '../../ui/settings.ts';
 import type { Job } from '../../jobStore/useJob.ts';
 import { cornerNumbers } from '../../ui/words.ts';
 import { roundWords } from '#words/fields.ts';
@@ -24,7 +24,7 @@ export function Alignment({ answer }: { answer: Answer }) {
   const round = job.state.current;
   const toe = toeShift(answer, job.facts);
   const { system } = useLengthStyle(1);
-  const angles = useSystemOf('angleGain');
+  const angles = useUnitsOf('angleGain');
   return (
     <div data-fields className="relative">
       <CornerTable caption="Camber and what height does to it" numbers>

@@ -3,7 +3,7 @@ import { springWay } from '#words/instruction.ts';
 import { useEffect, useRef } from 'react';
 import type { Source } from '#core/estimate/corner.ts';
 import { inReadersUnit, type MeasureName } from '#core/units/measure.ts';
-import { useSystemOf } from '../../ui/settings.ts';
+import { useUnitsOf } from '../../ui/settings.ts';
 import { SizeLength, Plain, Turns } from '../../ui/Figure.tsx';
 import { useSum } from './sumContext.ts';
 
@@ -18,7 +18,7 @@ export const sourceWords: Record<Source, string> = {
 };
 
 function Measured({ name, value }: { name: MeasureName; value: number }) {
-  const system = useSystemOf(name);
+  const system = useUnitsOf(name);
   const shown = inReadersUnit(name, value, system);
   return (
     <span className="figures">
