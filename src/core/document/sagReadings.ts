@@ -48,6 +48,20 @@ export function gatherSag(
   return all;
 }
 
+/** Whether a corner was read as it stands, with nobody on or with somebody: fully extended alone tells no sag. */
+export function isReadStanding(sag: CornerSag | undefined): boolean {
+  return isReadWith(sag, 'alone') || isReadWith(sag, 'ridden');
+}
+
+/** Whether a corner was read as it stands with nobody on, or with somebody. */
+export function isReadWith(sag: CornerSag | undefined, who: 'alone' | 'ridden'): boolean {
+  return Object.entries(sag?.states ?? {}).some(
+    ([state, ways]) =>
+      (state === 'alone') === (who === 'alone') &&
+      Object.values(ways).some((readings) => readings.length > 0),
+  );
+}
+
 /**
  * What a corner read fully extended, mm: the newest round that read it, and earlier readings that agree with those. One that
  * does not agree was read from another point. Empty where it never was.

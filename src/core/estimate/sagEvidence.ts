@@ -15,6 +15,8 @@ import { tolerances } from '../tolerances.ts';
 import {
   extendedReadings,
   halfBandOf,
+  isReadStanding,
+  isReadWith,
   midReading,
   type CornerSag,
   type MidReading,
@@ -24,9 +26,10 @@ import { bisect } from '../numerics/bisect.ts';
 /** Friction is taken out of sag readings, or counted in their spread: none is left to the fit. */
 const NO_FRICTION = 0.01;
 
-/** Corners at which the sag bench has read anything. */
+/** Corners of which the sag bench has read how they stand. */
 export function sagRead({ rounds }: RoundsState): CornerId[] {
-  return [...new Set(rounds.flatMap(({ sag }) => Object.keys(sag) as CornerId[]))];
+  const read = rounds.flatMap(({ sag }) => Object.entries(sag) as [CornerId, CornerSag][]);
+  return [...new Set(read.flatMap(([id, here]) => (isReadStanding(here) ? [id] : [])))];
 }
 
 /**
@@ -47,13 +50,7 @@ export function askedCorners(document: JobDocument, { rounds }: RoundsState): Co
 
 /** Whether a sag of this corner was ever read, with nobody on or with somebody. */
 export function isSagRead({ rounds }: RoundsState, id: CornerId, who: 'alone' | 'ridden'): boolean {
-  return rounds.some(({ sag }) =>
-    Object.entries(sag[id]?.states ?? {}).some(
-      ([state, { press, lift, rest, band }]) =>
-        (state === 'alone') === (who === 'alone') &&
-        [press, lift, rest, band].some((readings) => (readings?.length ?? 0) > 0),
-    ),
-  );
+  return rounds.some(({ sag }) => isReadWith(sag[id], who));
 }
 
 /**

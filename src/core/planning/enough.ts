@@ -4,6 +4,7 @@ import { cornersIn } from '../kinds/classes/index.ts';
 import type { Answer } from './answerShape.ts';
 import { isMoved, scalesWanted } from './cornerAnswer.ts';
 import { askedCorners } from '../estimate/sagEvidence.ts';
+import { isReadStanding, isReadWith } from '../document/sagReadings.ts';
 import { meanOf } from '../numerics/mean.ts';
 import { edgesToReadAgain, isBySag, sagEnough } from './sagEnough.ts';
 import { tolerances } from '../tolerances.ts';
@@ -95,12 +96,17 @@ function leastChance({ state, corners }: Answer): number {
   return corners.some((one) => isMoved(one) && Math.abs(one.riseMm) > UNSEEN_MM) ? soon : still;
 }
 
-/** Corners of which something is wanted and nothing was read in this round: what was only predicted proves nothing. */
+/**
+ * Corners of which something is wanted and nothing was read in this round: what was only predicted proves nothing. Set by a
+ * sag, an end is read with whom on it is set.
+ */
 export function unreadOf({ state, document }: Pick<Answer, 'state' | 'document'>): CornerId[] {
   const round = state.rounds[state.current];
-  return askedCorners(document, state).filter(
-    (id) => (round?.heights[id] ?? round?.sag[id] ?? round?.travelUsed[id]) === undefined,
-  );
+  return askedCorners(document, state).filter((id) => {
+    if ((round?.heights[id] ?? round?.travelUsed[id]) !== undefined) return false;
+    const wish = document.corners[id].targetMm === null ? sagWish(document, id) : null;
+    return wish ? !isReadWith(round?.sag[id], wish.who) : !isReadStanding(round?.sag[id]);
+  });
 }
 
 /** Whether the weight stands as it is asked to, or another round would hardly bring it nearer. */

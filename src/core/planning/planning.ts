@@ -1,4 +1,5 @@
 import { sagGoals, sagPrediction } from './sagGoals.ts';
+import { isSagUnseen } from './sagUnseen.ts';
 import { standIn, type SagStand } from './sagEnough.ts';
 import { sagWish } from '../document/sagWish.ts';
 import { canMove, hardEndOf } from '../document/fitting.ts';
@@ -86,7 +87,8 @@ export function planFor(
   const { document, machine, now } = setting;
   const all = adjustersOf(document, machine, corners, now).map((one) => {
     const id = machine.corners[one.contact] as CornerId;
-    return isLeft(document, machine, one) || held.includes(id) ? heldAt(one, 0) : one;
+    const isHeld = isLeft(document, machine, one) || held.includes(id) || isGuessed(setting, one);
+    return isHeld ? heldAt(one, 0) : one;
   });
   const extras = extrasOf(setting, scalesWeight ?? document.crossWeight ?? 1);
   const stands = all.map((one) => standsAt(setting, one));
@@ -109,6 +111,13 @@ function isSetBefore({ document, machine, state }: Setting, { contact }: Adjuste
     hardEndOf(document) === axleOf(id) &&
     state.rounds.some(({ round, moves, mounts }) => round > 0 && (moves[id] ?? mounts[id]) !== undefined)
   );
+}
+
+/** Read, but not in the state that it is set by, and known too badly from what was. */
+function isGuessed(setting: Setting, { contact }: Adjuster): boolean {
+  const id = setting.machine.corners[contact] as CornerId;
+  if (!setting.read.includes(id)) return false;
+  return isSagUnseen(setting, id, sagPrediction(setting, id, setting.now).travelSd[contact] ?? Infinity);
 }
 
 /** How an end's sag stands to its window, the worse side where there are two; null where it is not set by one. */

@@ -1,4 +1,5 @@
 import { camPosition } from '#core/document/taken.ts';
+import { sagToReadFirst } from '#core/planning/sagUnseen.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
 import { stepOf } from '#core/kinds/adjusters/index.ts';
 import { lacksStep } from '#core/document/fitting.ts';
@@ -24,6 +25,16 @@ export function Move({
   const fitted = document.corners[corner.id];
   const stepless = lacksStep(fitted);
   const checked = doubt.adopted?.code === 'turned-other-way' && doubt.adopted.corners.includes(corner.id);
+  const unseen = sagToReadFirst(answer, corner.id);
+  if (unseen)
+    return (
+      <>
+        <p className={`${size} font-bold`}>Not planned</p>
+        <p className="text-tight font-semibold">
+          {unseen === 'alone' ? 'read its sag with nobody on first' : 'read its sag with the rider on first'}
+        </p>
+      </>
+    );
   if (!isMoved(corner))
     return (
       <>

@@ -2,6 +2,7 @@ import { shaftScale } from '#core/sag/atShaft.ts';
 import { sagWish } from '#core/document/sagWish.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../../ui/settings.ts';
+import { SAG_GUESS_SD_MM, sagToReadFirst } from '#core/planning/sagUnseen.ts';
 import type { CornerAnswer } from '#core/planning/cornerAnswer.ts';
 import { byCorner, type Answer } from '#core/planning/answerShape.ts';
 import { analysisOf } from '../../jobStore/analysisOf.ts';
@@ -97,6 +98,7 @@ interface WantedProps {
 function Wanted({ corner, end, who, alone, answer }: WantedProps) {
   const { id } = end;
   const scale = shaftScale(answer.document, id);
+  const unseen = sagToReadFirst(answer, id) !== null;
   return (
     <>
       <div className="border-rule mt-2 border-t pt-2" data-testid={`move-${id}`}>
@@ -106,7 +108,7 @@ function Wanted({ corner, end, who, alone, answer }: WantedProps) {
         )}
       </div>
       <dl className="label mt-1">
-        {!alone && (
+        {!alone && !unseen && (
           <Then
             title="then, rider on"
             mm={end.ridden.afterMm}
@@ -135,7 +137,8 @@ function Wanted({ corner, end, who, alone, answer }: WantedProps) {
 
 /** The rider's sag with all on that was left off while it was read: what the window is held against. */
 function AsRidden({ end }: { end: SagEnd }) {
-  if (Math.abs(end.asReadMm - end.ridden.nowMm) <= SEEN_MM) return null;
+  if (Math.abs(end.asReadMm - end.ridden.nowMm) <= SEEN_MM || end.ridden.nowSdMm > SAG_GUESS_SD_MM)
+    return null;
   return (
     <p className="mt-1">
       As ridden{' '}
@@ -212,10 +215,13 @@ function Sag({ title, name, answer, end, who }: SagProps) {
       />
     </SumFigure>
   );
+  const isGuess = measured === null && shaft === null && estimated.sd > SAG_GUESS_SD_MM;
   return (
     <p>
       <span className="label text-second block">{title}</span>
-      {measured ? (
+      {isGuess ? (
+        <span className="text-second">not read</span>
+      ) : measured ? (
         <>
           <SumFigure name={where} sum={() => sagSum(answer, end, who)}>
             <MeasuredLength figure={measured} below={percent(measured.value)} />

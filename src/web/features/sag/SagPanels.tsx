@@ -2,6 +2,7 @@ import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { lazy, Suspense } from 'react';
 import { footingOf } from '#core/kinds/classes/index.ts';
+import { sagWish, setEnds } from '#core/document/sagWish.ts';
 import type { SagEnd } from '#core/sag/bench.ts';
 import { Panel } from '../sheet/Panel.tsx';
 import { SkidSettings } from '../ride/SkidSettings.tsx';
@@ -35,7 +36,7 @@ export function SagPanels({ ends, fresh }: Props) {
       <Panel
         title="Windows"
         words="what counts as right, at each end"
-        open={ends.every((one) => !one.riderSag)}
+        open={setEnds(document).every((id) => sagWish(document, id) === null)}
       >
         <WindowRows />
       </Panel>

@@ -2,6 +2,7 @@ import { isUntold } from '#core/document/untold.ts';
 import type { Stage } from '#core/judgement/stages.ts';
 import { prepFor } from '#core/document/checks.ts';
 import { isOffItsGap } from '#core/planning/cornerAnswer.ts';
+import { isReadStanding } from '#core/document/sagReadings.ts';
 import { setEnds } from '#core/document/sagWish.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
@@ -47,7 +48,7 @@ const standings: Record<Stage, (job: Job) => { state: StageState; words: string 
   },
   sag: ({ state, record }) => {
     const ends = setEnds(record.document);
-    const read = ends.filter((id) => state.rounds[state.current]?.sag[id] !== undefined).length;
+    const read = ends.filter((id) => isReadStanding(state.rounds[state.current]?.sag[id])).length;
     const all = ends.length;
     if (read === 0) return { state: 'open', words: '' };
     return read < all
