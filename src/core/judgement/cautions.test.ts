@@ -47,6 +47,10 @@ describe('cautions', () => {
     expect(close('motorcycle')).toEqual(['torque', 'law']);
     expect(close('snowmobile')).toEqual(['torque', 'alignment']);
     expect(close('car')).toEqual(['torque', 'alignment', 'law']);
+    // Of a sled whose skid alone is set nothing is aligned.
+    const skid = blankDocument('snowmobile', '');
+    skid.corners.RA.sagMm = 60;
+    expect(cautionsAt('close-out', skid)).toEqual(['torque']);
   });
 
   test('a thread and a top nut are told of where one is moved, and only there', () => {

@@ -2,6 +2,7 @@ import type { Stage } from './stages.ts';
 import { wayOf } from '../adjusting/index.ts';
 import { adjusterOf } from '../kinds/adjusters/index.ts';
 import type { CornerId } from '../kinds/corners.ts';
+import { closeFor } from '../document/checks.ts';
 import type { JobDocument } from '../document/types.ts';
 import { classDefaults, cornersIn } from '../kinds/classes/index.ts';
 
@@ -31,5 +32,7 @@ export function cautionsAt(
     return [...adjusterOf(fitting).cautions, ...cautions, ...(gas === null ? [] : (['gas'] as const))];
   });
   const told: readonly CautionId[] = stage === 'turn' || stage === 'close-out' ? steps[stage] : [];
-  return told.filter((id) => [always, own, fitted].some((some) => some.includes(id)));
+  // A skid set alone has nothing that is aligned.
+  const idle = closeFor(document).includes('alignment') ? null : 'alignment';
+  return told.filter((id) => id !== idle && [always, own, fitted].some((some) => some.includes(id)));
 }

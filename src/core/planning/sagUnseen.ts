@@ -4,6 +4,8 @@ import type { RoundsState } from '../estimate/rounds.ts';
 import { isSagRead } from '../estimate/sagEvidence.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import { byCorner, type Answer } from './answerShape.ts';
+import { isMoved } from './cornerAnswer.ts';
+import { unreadOf } from './enough.ts';
 
 /** mm, one standard deviation. A sag that nobody read and that is known no better than this is a guess. */
 export const SAG_GUESS_SD_MM = 12;
@@ -27,9 +29,14 @@ export function isSagUnseen(
   );
 }
 
-/** With whom on an end's sag has to be read before anything is turned there; null where nothing stands in the way. */
+/**
+ * With whom on an end's sag has to be read before anything can be said of it: where it was never read, or where it was turned
+ * since and nothing more would be by what is only predicted. Null where nothing stands in the way.
+ */
 export function sagToReadFirst(answer: Answer, id: CornerId): SagWish['who'] | null {
   const corner = byCorner(answer)[id];
-  const unseen = corner !== undefined && isSagUnseen(answer, id, corner.nowSagSdMm);
-  return unseen ? (sagWish(answer.document, id)?.who ?? null) : null;
+  if (!corner || answer.document.corners[id].targetMm !== null) return null;
+  const turned = answer.state.current > 0 && !isMoved(corner) && unreadOf(answer).includes(id);
+  const first = turned || isSagUnseen(answer, id, corner.nowSagSdMm);
+  return first ? (sagWish(answer.document, id)?.who ?? null) : null;
 }

@@ -1,6 +1,7 @@
 import { sagWish } from '../document/sagWish.ts';
 import type { Answer } from '../planning/answerShape.ts';
 import { conditioned } from '../estimate/worth.ts';
+import { meanOf } from '../numerics/mean.ts';
 import { dot } from '../numerics/matrix.ts';
 import { travelSpreadRows, type SpreadRows } from '../estimate/predict.ts';
 import type { CornerId } from '../kinds/corners.ts';
@@ -19,7 +20,7 @@ const WHOLE_READING_MM = 1.2;
 
 /**
  * Of all that could still be read, what would narrow the planned sags most, best first: rider's and static sag of an end
- * count alike. By the same rule as for heights: A P A' becomes A (P - P B' (B P B' + r^2)^-1 B P) A'.
+ * count alike; of one that is set with nobody on, that alone. By the same rule as for heights: A P A' becomes A (P - P B' (B P B' + r^2)^-1 B P) A'.
  */
 export function worthReading(answer: Answer): SagAsking[] {
   const { fit, machine, now, specifiedAfter, document, state } = answer;
@@ -38,12 +39,13 @@ export function worthReading(answer: Answer): SagAsking[] {
     });
   return machine.corners
     .flatMap((id, i): SagAsking[] => {
-      if (sagWish(document, id) === null) return [];
-      const goals = [row(after, i), row(still, i)];
+      const wish = sagWish(document, id);
+      if (wish === null) return [];
+      // Set with nobody on, nothing of a rider counts or is asked for.
+      const aloneOnly = wish.who === 'alone';
+      const goals = aloneOnly ? [row(still, i)] : [row(after, i), row(still, i)];
       const spread = (known: { row: Float64Array; sd: number }[]) =>
-        Math.sqrt(
-          goals.reduce((sum, a) => sum + (known.length > 0 ? conditioned(a, known) : dot(a, a)), 0) / 2,
-        );
+        Math.sqrt(meanOf(goals.map((a) => (known.length > 0 ? conditioned(a, known) : dot(a, a)))));
       const unit = (kind: 'spring' | 'preload', sd: number) =>
         fit.parameters.flatMap((parameter, k) =>
           parameter.kind === kind && parameter.contact === i
@@ -57,7 +59,7 @@ export function worthReading(answer: Answer): SagAsking[] {
       );
       const sdMm = spread([]);
       const asks: [SagAsking['ask'], boolean, { row: Float64Array; sd: number }[]][] = [
-        ['rider', !read(id, key), [{ row: row(here, i), sd: WHOLE_READING_MM }]],
+        ['rider', !aloneOnly && !read(id, key), [{ row: row(here, i), sd: WHOLE_READING_MM }]],
         ['alone', !read(id, 'alone'), [{ row: row(empty, i), sd: WHOLE_READING_MM }]],
         ['spring', machine.sources[id].springs === 'assumed', unit('spring', tolerances.springSd)],
         ['preload', machine.sources[id].preload === 'assumed', unit('preload', tolerances.preloadSdMm)],

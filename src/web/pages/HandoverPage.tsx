@@ -1,34 +1,23 @@
-import { camPosition } from '#core/document/taken.ts';
-import { positionText } from '#words/positions.ts';
 import { dayWords } from '#words/day.ts';
 import { aboutWords } from '#words/about.ts';
 import { recheckAfter, recheckWords } from '#words/recheck.ts';
 import { marginTitles } from '#words/margins.ts';
-import type { Answer } from '#core/planning/answerShape.ts';
 import { JobContext, useThisJob } from '../jobStore/jobContext.ts';
-import { adjusterOf } from '#core/kinds/adjusters/index.ts';
-import { isOf } from '#core/document/facts.ts';
 import { useParams } from 'react-router';
 import { cautionList } from '#words/cautions.ts';
 import { closeList } from '#words/checks.ts';
 import { recheckOf } from '#core/document/recheck.ts';
 import { classDefaults } from '#core/kinds/classes/index.ts';
-import { setEnds } from '#core/document/sagWish.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
 import { balanceOf, takenPads } from '#core/scales/balance.ts';
 import { worstOfEachKind } from '#core/margins/margins.ts';
-import { cornerHeight } from '#core/figures/cornerHeight.ts';
-import type { CornerAnswer } from '#core/planning/cornerAnswer.ts';
 import { useJob, type Job } from '../jobStore/useJob.ts';
-import { Pressure } from '../features/job/MoveWords.tsx';
 import { AssumedMark } from '../features/job/AssumedMark.tsx';
 import { MarginValue } from '../features/job/MarginWords.tsx';
 import { capital } from '../ui/words.ts';
 import { roundWords } from '#words/fields.ts';
 import { Button } from '../ui/Button.tsx';
-import { Length, SizeLength } from '../ui/Figure.tsx';
-import { EstimatedLength, MeasuredLength } from '../ui/FigureKinds.tsx';
 import { Mass } from '../ui/Measure.tsx';
 import { StateMark } from '../ui/StateMark.tsx';
 import { findingWords } from '#words/findings.ts';
@@ -36,6 +25,7 @@ import { openPointWords } from '#words/openPoints.ts';
 import { analysisOf } from '../jobStore/analysisOf.ts';
 import { useSay, useUnitsOf, useTell } from '../ui/settings.ts';
 import { NotChecked } from '../features/finish/OpenPoints.tsx';
+import { HandoverSettings } from '../features/finish/HandoverSettings.tsx';
 import { HandoverSag } from '../features/finish/HandoverSag.tsx';
 import { meanOf } from '#core/numerics/mean.ts';
 
@@ -68,7 +58,7 @@ export function HandoverPage() {
         </p>
         {job.answer ? (
           <>
-            <Settings />
+            <HandoverSettings answer={job.answer} />
             <HandoverSag answer={job.answer} />
             <Weights />
             <LeftOver />
@@ -122,74 +112,6 @@ function WentOutOpen() {
   );
 }
 
-function Settings() {
-  const job = useThisJob();
-  const { answer, state, facts } = job;
-  if (!answer) return null;
-  const set = setEnds(answer.document);
-  const before = (id: CornerAnswer['id']) => {
-    const read = state.rounds[0]?.heights[id];
-    return read ? meanOf(read) + answer.document.corners[id].reference.offsetMm : null;
-  };
-  const clicks = (id: CornerAnswer['id'], slot: string) =>
-    facts
-      .map(({ fact }) => fact)
-      .filter(isOf('clicks'))
-      .findLast((fact) => fact.corner === id && fact.slot === slot)?.clicks;
-  return (
-    <table className="mt-4 w-full">
-      <thead className="label text-second text-right">
-        <tr>
-          <th className="py-1 text-left font-normal">corner</th>
-          <th className="font-normal">before</th>
-          <th className="font-normal">now</th>
-          <th className="font-normal">target</th>
-          <th className="font-normal">adjuster</th>
-          <th className="font-normal">clicks c / r</th>
-        </tr>
-      </thead>
-      <tbody>
-        {answer.corners
-          .filter(({ id }) => set.includes(id))
-          .map((corner) => (
-            <tr key={corner.id} className="border-rule border-t text-right">
-              <td className="py-1.5 text-left font-medium">{capital(cornerNames[corner.id])}</td>
-              <td>{before(corner.id) === null ? '—' : <Length mm={before(corner.id) ?? 0} />}</td>
-              <td className="font-semibold">
-                <HeightNow answer={answer} corner={corner} />
-              </td>
-              <td>
-                {corner.spec.targetMm !== null ? (
-                  <Length mm={corner.spec.targetMm} />
-                ) : answer.document.corners[corner.id].sagMm !== null ? (
-                  <>
-                    sag <Length mm={answer.document.corners[corner.id].sagMm ?? 0} decimals={0} />
-                  </>
-                ) : (
-                  '—'
-                )}
-              </td>
-              <td>
-                <Setting corner={corner} />
-              </td>
-              <td className="figures">
-                {clicks(corner.id, 'compression') ?? '—'} / {clicks(corner.id, 'rebound') ?? '—'}
-              </td>
-            </tr>
-          ))}
-      </tbody>
-    </table>
-  );
-}
-
-/** As the tape read last; the owner is given no estimate for a fact. */
-function HeightNow({ answer, corner }: { answer: Answer; corner: CornerAnswer }) {
-  const { measured, estimated } = cornerHeight(answer, corner.id);
-  if (measured) return <MeasuredLength figure={measured} className="" />;
-  if (answer.document.corners[corner.id].targetMm === null) return <>—</>;
-  return estimated ? <EstimatedLength figure={estimated} note="" /> : <>not measured</>;
-}
-
 /** Weights as last read, and before; nothing where it was never on scales. */
 function Weights() {
   const job = useThisJob();
@@ -240,35 +162,6 @@ function Weights() {
         </tbody>
       </table>
     </section>
-  );
-}
-
-function Setting({ corner }: { corner: CornerAnswer }) {
-  const job = useThisJob();
-  const { fitting: kind } = job.record.document.corners[corner.id];
-  if (corner.cam || corner.airBar)
-    return (
-      <>
-        {corner.cam && (
-          <>
-            position{' '}
-            {positionText(camPosition(job.record.document.corners[corner.id].torsion, corner.cam.now))}
-          </>
-        )}
-        {corner.airBar && <Pressure bar={corner.airBar.now} />}
-        {corner.placeAssumed && <AssumedMark />}
-      </>
-    );
-  if (adjusterOf(kind).goes.by === 'nothing') return <>fixed</>;
-  return (
-    <>
-      {corner.collarMm === null ? '—' : <SizeLength mm={corner.collarMm} />}
-      {corner.mount && corner.mount.nowMm !== null && (
-        <>
-          , mount <SizeLength mm={corner.mount.nowMm} />
-        </>
-      )}
-    </>
   );
 }
 

@@ -1,23 +1,22 @@
 import { byCorner, type Answer } from '#core/planning/answerShape.ts';
 import type { CornerAnswer } from '#core/planning/cornerAnswer.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
-import { cornerHeight, hasTaught } from '#core/figures/cornerHeight.ts';
+import { cornerHeight } from '#core/figures/cornerHeight.ts';
 import { cautionList } from '#words/cautions.ts';
-import { gainGroups } from '#core/estimate/corner.ts';
-import { axleOf, cornerNames } from '#core/kinds/corners.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
-import { collarSum, gainSum, heightNowSum, offSum } from '#words/explain/cornerSums.ts';
+import { collarSum, heightNowSum, offSum } from '#words/explain/cornerSums.ts';
 import type { Job } from '../../jobStore/useJob.ts';
 import { capital } from '../../ui/words.ts';
 import { MeasuredLength } from '../../ui/FigureKinds.tsx';
 import { SumFigure } from '../sums/SumFigure.tsx';
-import { useSettings } from '../../ui/settings.ts';
-import { Length, SizeLength, Plain } from '../../ui/Figure.tsx';
+import { Length, SizeLength } from '../../ui/Figure.tsx';
 import { Cautions } from '../turn/Cautions.tsx';
 import { analysisOf } from '../../jobStore/analysisOf.ts';
 import { CloseOutSections } from './CloseOutSections.tsx';
 import { isSagJob } from '#core/document/sagWish.ts';
 import { HandoverSag } from './HandoverSag.tsx';
+import { Learnt } from './Learnt.tsx';
 import { Lock } from './Lock.tsx';
 import { ToleranceAsked } from './ToleranceAsked.tsx';
 import { OpenPoints } from './OpenPoints.tsx';
@@ -27,10 +26,6 @@ import { Footer } from '../sheet/Footer.tsx';
 export function CloseOutStage() {
   const job = useThisJob();
   const { answer, state } = job;
-  const system = useSettings((one) => one.system);
-  const taught = gainGroups(job.record.document).filter(
-    ({ id }) => answer !== null && hasTaught(answer, axleOf(id)),
-  );
   return (
     <div className="flex flex-1 flex-col">
       <div className="px-4 py-5">
@@ -39,26 +34,7 @@ export function CloseOutStage() {
         <Heights />
         {answer && <HandoverSag answer={answer} />}
         {!state.locked && <OpenPoints />}
-        {answer && state.current > 0 && taught.length > 0 && (
-          <p className="mt-4">
-            Learnt here, kept with the machine:{' '}
-            {taught.map((group, i) => (
-              <span key={group.id}>
-                {i > 0 && ', '}
-                {group.title}{' '}
-                <SumFigure name={`Wheel per seat, ${group.title}`} sum={() => gainSum(group, answer)}>
-                  ≈{' '}
-                  <b>
-                    <Plain value={answer.posterior.gains[group.id]?.now.mean ?? 0} decimals={2} />
-                  </b>{' '}
-                  ± <Plain value={answer.posterior.gains[group.id]?.now.sd ?? 0} decimals={2} /> {system} per{' '}
-                  {system} of seat
-                </SumFigure>
-              </span>
-            ))}
-            .
-          </p>
-        )}
+        {answer && <Learnt answer={answer} />}
       </div>
       <CloseOutSections />
       <Cautions title="Before it goes out" list={cautionList('close-out', job.record.document)} />

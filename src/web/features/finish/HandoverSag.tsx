@@ -3,7 +3,7 @@ import type { Answer } from '#core/planning/answerShape.ts';
 import type { JobDocument, RiderDocument, SagLimits } from '#core/document/types.ts';
 import { sagWish, setEnds } from '#core/document/sagWish.ts';
 import { sagAsRead } from '#core/sag/asRead.ts';
-import { shaftAsRead } from '#core/sag/atShaft.ts';
+import { shaftAsRead, shaftScale } from '#core/sag/atShaft.ts';
 import { useTell } from '../../ui/settings.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { sagFigure } from '#core/figures/sagFigure.ts';
@@ -51,13 +51,13 @@ export function HandoverSag({ answer }: { answer: Answer }) {
                   )}
                 </td>
                 <td>
-                  <Wanted window={sagWindow} />
+                  <Wanted window={sagWindow} scale={shaftScale(answer.document, id)} />
                 </td>
                 <td className="font-semibold">
                   {end.aloneKnown ? <SagNow answer={answer} end={end} who="alone" /> : 'not read'}
                 </td>
                 <td>
-                  <Wanted window={staticWindow} />
+                  <Wanted window={staticWindow} scale={shaftScale(answer.document, id)} />
                 </td>
               </tr>
             );
@@ -96,25 +96,34 @@ function Before({ answer, end: { id }, rider }: { answer: Answer; end: SagEnd; r
   return mm === null ? <>—</> : <Length mm={mm} />;
 }
 
-/** As it was read; where it was not, what the machine as the readings have it comes to. */
+/** As it was read; where it was not, what the machine as the readings have it comes to there. */
 function SagNow({ answer, end, who }: { answer: Answer; end: SagEnd; who: string }) {
   const { measured, shaft, estimated } = sagFigure(answer, end, who);
   const read = measured ?? shaft;
-  return read ? (
+  const scale = measured ? 1 : shaftScale(answer.document, end.id);
+  const { value, sd } = estimated;
+  return (
     <>
-      <MeasuredLength figure={read} className="" />
-      {!measured && <span className="label text-second"> at the shaft</span>}
+      {read ? (
+        <MeasuredLength figure={read} className="" />
+      ) : (
+        <EstimatedLength figure={{ ...estimated, value: scale * value, sd: scale * sd }} note="" />
+      )}
+      {(scale !== 1 || (read !== null && !measured)) && (
+        <span className="label text-second"> at the shaft</span>
+      )}
     </>
-  ) : (
-    <EstimatedLength figure={estimated} note="" />
   );
 }
 
-function Wanted({ window }: { window: SagLimits | null }) {
+/** The window where the sag is read: `scale` is mm of shaft per mm of wheel for one that is read on its shaft, else 1. */
+function Wanted({ window, scale }: { window: SagLimits | null; scale: number }) {
   if (!window) return <>—</>;
   return (
     <>
-      <Length mm={window.fromMm} decimals={0} bare /> to <Length mm={window.toMm} decimals={0} />
+      <Length mm={scale * window.fromMm} decimals={0} bare /> to{' '}
+      <Length mm={scale * window.toMm} decimals={0} />
+      {scale !== 1 && <span className="label text-second"> at the shaft</span>}
     </>
   );
 }

@@ -29,7 +29,7 @@ export function Move({
   if (unseen)
     return (
       <>
-        <p className={`${size} font-bold`}>Not planned</p>
+        <p className={`${size} font-bold`}>Not read yet</p>
         <p className="text-tight font-semibold">
           {unseen === 'alone' ? 'read its sag with nobody on first' : 'read its sag with the rider on first'}
         </p>

@@ -11,7 +11,15 @@ import { Button } from '../../ui/Button.tsx';
 import { NextLink } from '../sheet/Footer.tsx';
 
 /** What is looked at before it is known whether anything has to be turned. */
-const readsFirst: readonly string[] = ['find-out-why', 'check-reading', 'read-again', 'read-sag-again'];
+const readsFirst: readonly string[] = [
+  'find-out-why',
+  'check-reading',
+  'read-again',
+  'settle-and-measure',
+  'measure-corners-again',
+  'read-sag',
+  'read-sag-again',
+];
 
 /** Tells the plan and opens the work list; goes on where something is being turned. */
 export function StartTurning({ answer, from }: { answer: Answer; from: Stage }) {

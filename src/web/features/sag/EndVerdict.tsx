@@ -2,7 +2,7 @@ import { shaftScale } from '#core/sag/atShaft.ts';
 import { sagWish } from '#core/document/sagWish.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { useLengthStyle } from '../../ui/settings.ts';
-import { SAG_GUESS_SD_MM, sagToReadFirst } from '#core/planning/sagUnseen.ts';
+import { isSagUnseen, SAG_GUESS_SD_MM } from '#core/planning/sagUnseen.ts';
 import type { CornerAnswer } from '#core/planning/cornerAnswer.ts';
 import { byCorner, type Answer } from '#core/planning/answerShape.ts';
 import { analysisOf } from '../../jobStore/analysisOf.ts';
@@ -98,7 +98,7 @@ interface WantedProps {
 function Wanted({ corner, end, who, alone, answer }: WantedProps) {
   const { id } = end;
   const scale = shaftScale(answer.document, id);
-  const unseen = sagToReadFirst(answer, id) !== null;
+  const unseen = isSagUnseen(answer, id, corner.nowSagSdMm);
   return (
     <>
       <div className="border-rule mt-2 border-t pt-2" data-testid={`move-${id}`}>
