@@ -49,6 +49,10 @@ async function turned(page: Page, jobId: string): Promise<number> {
   return moves.at(-1) ?? NaN;
 }
 
+/** How a sheet says where an adjuster was left. */
+const leftAt = (way: SagMachine['way']): RegExp =>
+  way === 'cam' ? /position \d/ : way === 'air' ? /\d\s?bar/ : /turns? (towards|away from) the spring/;
+
 const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
 
 /** Says who rides, which end is set and how, and opens the bench. */
@@ -151,4 +155,10 @@ for (const job of jobs)
       await expect(page.getByText(/Locked/).first()).toBeVisible();
       await expect(page.getByText(capital(job.corners[0] ?? '')).first()).toBeVisible();
       await allSent(page);
+      // The sheet that goes with it has where the adjuster was left, and the sag where it was read; of heights no word.
+      await visit(page, `/jobs/${id}/handover`);
+      const sheet = page.getByRole('main');
+      await expect(sheet).toContainText(leftAt(job.way));
+      await expect(sheet.getByRole('columnheader', { name: 'target' })).toHaveCount(0);
+      await expect(sheet.getByText(/\d to \d+\s?mm at the shaft/)).toHaveCount(job.alone ? 2 : 0);
     });
