@@ -10,6 +10,8 @@ export default defineConfig({
   expect: { timeout: 10_000 },
   // Each worker brings its own server and database.
   workers: 2,
+  // A long file is shared among them too.
+  fullyParallel: true,
   // A test that passes only the second time is named by `npm test`, and does not stop it.
   retries: 1,
   reporter: [['line'], ['json', { outputFile: '.margin/browser.json' }]],
