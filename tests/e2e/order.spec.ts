@@ -209,7 +209,7 @@ test('a caution is ticked as read; back from the road, what the springs lost is 
   await lockAnyway(page, 'owner is content');
   await field(page, 'Driven since').fill('400');
   await page.keyboard.press('Tab');
-  await page.getByRole('button', { name: 'Start recheck' }).click();
+  await page.getByRole('button', { name: 'Measure again, nothing turned' }).click();
   await expect(page).toHaveURL(/\/measure$/);
   await page.getByRole('checkbox', { name: 'driven' }).check();
   for (const [corner, mm] of Object.entries({
@@ -221,6 +221,34 @@ test('a caution is ticked as read; back from the road, what the springs lost is 
     await field(page, `${corner[0]?.toUpperCase()}${corner.slice(1)}, reading 1`).fill(String(mm));
   await page.keyboard.press('Enter');
   await expect(page.getByTestId('lost')).toContainText(/Lost in 400 km: front left .*: [1-4](\.\d)?/);
+  await allSent(page);
+});
+
+test('another day, nothing turned: it is measured again before anything is locked, and the loss is learnt', async ({
+  page,
+}) => {
+  const id = await quickStart(page, 'Dunlin two', ['365', '365', '371', '371'], '365', '371');
+  await visit(page, `/jobs/${id}/baseline`);
+  await page.getByRole('button', { name: /^Measure it again later/ }).click();
+  await page.getByRole('button', { name: 'Measure again, nothing turned' }).click();
+  await expect(page).toHaveURL(/\/measure$/);
+  await expect(page.getByRole('button', { name: /^Measure it again later/ })).toHaveCount(0);
+  await page.getByRole('checkbox', { name: 'rolled' }).check();
+  for (const [corner, mm] of Object.entries({
+    'Front left': 360,
+    'Front right': 360,
+    'Rear left': 366,
+    'Rear right': 366,
+  }))
+    await field(page, `${corner}, reading 1`).fill(String(mm));
+  await page.keyboard.press('Enter');
+  await expect(page.getByTestId('lost')).toContainText(/Lost while it stood: front left .*: [2-5](\.\d)?/);
+  // What the tape read is the figure; the plan raises it again.
+  await expect(page.getByTestId('now-LF')).toContainText(/360\s?mm/);
+  await visit(page, `/jobs/${id}/plan`);
+  await expect(page.getByTestId('move-LF').or(page.locator('[data-corner=LF]')).first()).toContainText(
+    /Raise [3-6]/,
+  );
   await allSent(page);
 });
 

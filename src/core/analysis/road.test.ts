@@ -1,7 +1,15 @@
 import { byCorner, type Answer } from '../planning/answerShape.ts';
 import { answerFor } from '../planning/answer.ts';
 import { marginsFor } from '../margins/margins.ts';
-import { add, factEntry, heights, plainDocument, record, settled } from '../../../tests/fixtures/records.ts';
+import {
+  add,
+  adjustment,
+  factEntry,
+  heights,
+  plainDocument,
+  record,
+  settled,
+} from '../../../tests/fixtures/records.ts';
 import { againDocument, settledIn } from '../book/again.ts';
 import type { JobDocument, JobRecord } from '../document/types.ts';
 
@@ -48,6 +56,32 @@ describe('height lost on the road', () => {
       factEntry({ kind: 'driven', round: 1, km: 400, slot: 'km' }),
     );
     expect(settledIn(answered(unread))).toEqual({});
+  });
+
+  test('a week later, not driven and nothing turned: all lower by as much is lost height, and the tape is believed', () => {
+    const stood = driven(0, 5);
+    for (const id of ['LF', 'RF', 'LR', 'RR'] as const) {
+      expect(byCorner(stood)[id]?.nowMm).toBeLessThan(362);
+      expect(settledIn(stood)[id]).toMatchObject({ km: 0 });
+      expect(settledIn(stood)[id]?.lostMm).toBeGreaterThan(2.5);
+    }
+    expect(stood.doubt.suspicions).toEqual([]);
+  });
+
+  test('a turn with a short drive after it is no other day: what did not follow is no loss of height', () => {
+    const loop = answered(
+      add(
+        record(plainDocument()),
+        settled(0),
+        ...heights(0, 365),
+        ...(['LF', 'RF', 'LR', 'RR'] as const).map((id) => adjustment(1, id, -2)),
+        factEntry({ kind: 'driven', round: 1, km: 5, slot: 'km' }),
+        settled(1),
+        ...heights(1, 357),
+      ),
+    );
+    expect(Math.abs(settledIn(loop).LF?.lostMm ?? 0)).toBeLessThan(0.6);
+    expect(loop.posterior.gains.LF?.now.mean).toBeGreaterThan(2);
   });
 
   test('is not blamed on the seats: ratios stay as they were described', () => {

@@ -34,10 +34,11 @@ export function settledIn({ machine, fit, now, state }: Answer): LearntDocument[
   const since = out < 0 ? [] : state.rounds.slice(out);
   if (!since.some(({ heights }) => Object.keys(heights).length > 0)) return {};
   const losses = lossesAt(fit, now);
+  const km = state.rounds.reduce((sum, { drivenKm }) => sum + (drivenKm ?? 0), 0);
   return Object.fromEntries(
     machine.corners.flatMap((id, i) => {
       const loss = losses[i];
-      return loss && loss.sdMm > 0 ? [[id, { ...loss, km: now.km }]] : [];
+      return loss && loss.sdMm > 0 ? [[id, { ...loss, km }]] : [];
     }),
   );
 }

@@ -45,7 +45,7 @@ export function evidenceOf(
   const extendedSdMm = extendedSds(document, state);
   const sag: RoundEvidence[] = [];
   const rounds = state.rounds.map((round): RoundEvidence => {
-    km += round.drivenKm ?? 0;
+    km += kmOf(round);
     seats = add(seats, (id) => round.moves[id]);
     mounts = add(mounts, (id) => round.mounts[id]);
     rings = rings.map((list, i) => ringsAfter(document, round, corners[i] as CornerId, list));
@@ -63,6 +63,15 @@ export function evidenceOf(
     };
   });
   return { rounds, sag };
+}
+
+/** km. Days of standing and being moved about settle springs and bushes about as much as so short a drive. */
+const STOOD_KM = 100;
+
+/** What a round counts for as driven, km: one in which nothing was turned is another day's, and that is never nothing. */
+function kmOf({ drivenKm, moves, mounts, rings }: Round): number {
+  const turned = [moves, mounts, rings].some((done) => Object.keys(done).length > 0);
+  return drivenKm === null || turned ? (drivenKm ?? 0) : Math.max(drivenKm, STOOD_KM);
 }
 
 /**

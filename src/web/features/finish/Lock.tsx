@@ -7,7 +7,6 @@ import type { Answer } from '#core/planning/answerShape.ts';
 import { percent } from '#words/figures.ts';
 import { limits } from '#contract/limits.ts';
 import { chanceSum } from '#words/explain/cornerSums.ts';
-import { NumberField } from '../../forms/NumberField.tsx';
 import { TextField } from '../../forms/TextField.tsx';
 import { analysisOf } from '../../jobStore/analysisOf.ts';
 import { useDrafts } from '../../jobStore/drafts.ts';
@@ -18,6 +17,7 @@ import { AssumedMark } from '../job/AssumedMark.tsx';
 import { startNextJob } from '../job/nextJob.ts';
 import { NextLink } from '../sheet/Footer.tsx';
 import { SumFigure } from '../sums/SumFigure.tsx';
+import { MeasureAgain } from '../job/MeasureAgain.tsx';
 import { unreadCautions } from '../turn/cautionsRead.ts';
 
 /** The lock: open to be closed, or closed with what may come after it. */
@@ -40,7 +40,7 @@ function Locked() {
         {entry?.fact.remark ? `, with points open: ${entry.fact.remark}` : ''}. Recheck after{' '}
         {recheckAfter[distance]}: new springs settle and lock rings walk.
       </p>
-      <BackFromTheRoad />
+      <MeasureAgain />
       <NextJob />
       <Button onClick={() => actions.clear('Reopened', place)}>Reopen</Button>
     </>
@@ -147,36 +147,5 @@ function NextJob() {
     <Button className="ml-auto" onClick={start}>
       Next job on this machine
     </Button>
-  );
-}
-
-/** A machine that comes back is measured again: what its springs have lost is learnt, and put right if it matters. */
-function BackFromTheRoad() {
-  const job = useThisJob();
-  const navigate = useNavigate();
-  const [km, setKm] = useState<number | null>(null);
-  const begin = () => {
-    const place = { kind: 'driven' as const, round: job.state.current + 1, corner: null, slot: 'km' };
-    job.actions.record('Back after driving', { ...place, km: km ?? 0 });
-    void navigate(`/jobs/${job.record.id}/measure`);
-  };
-  return (
-    <div data-fields className="relative flex items-end gap-2">
-      <NumberField
-        className="w-28"
-        label="Driven since"
-        showLabel
-        order={1}
-        quantity="distance"
-        decimals={0}
-        range={limits.recheckKm}
-        draftKey={`${job.record.id}|back.km`}
-        value={km}
-        onCommit={setKm}
-      />
-      <Button onClick={begin} disabled={km === null}>
-        Start recheck
-      </Button>
-    </div>
   );
 }

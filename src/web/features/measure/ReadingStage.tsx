@@ -21,7 +21,7 @@ import { bareSize, lengthText } from '#core/units/formatLength.ts';
 import type { CornerAnswer } from '#core/planning/cornerAnswer.ts';
 import { chanceSum, comparedSum, estimateSum, gainSum, heightNowSum } from '#words/explain/cornerSums.ts';
 import { lostSum } from '#words/explain/planSums.ts';
-import { useLengthStyle, useSettings } from '../../ui/settings.ts';
+import { useLengthStyle, useSettings, useTell } from '../../ui/settings.ts';
 import { capital, cornerNumbers } from '../../ui/words.ts';
 import { SumFigure } from '../sums/SumFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -30,6 +30,7 @@ import { Doubts } from '../doubt/Doubts.tsx';
 import { MeasureRatio } from '../ratio/MeasureRatio.tsx';
 import { EstimatedLength, MeasuredLength, PredictedLength } from '../../ui/FigureKinds.tsx';
 import { Length, SizeLength, Plain, Turns } from '../../ui/Figure.tsx';
+import { LaterPanel } from '../sheet/LaterPanel.tsx';
 import { CutOpenNowPanel } from '../sheet/CutOpenPanel.tsx';
 import { CornerGrid } from '../sheet/CornerGrid.tsx';
 import { FactField, ranges, useHeightQuestion } from '../../forms/fields.tsx';
@@ -61,6 +62,7 @@ export function BaselineStage() {
       <MeasureRatio />
       <ScalesPanel round={0} />
       <CutOpenNowPanel />
+      <LaterPanel round={0} />
       <Footer>
         <Settled round={0} />
         <NextLink from="baseline" />
@@ -123,6 +125,7 @@ export function MeasureStage() {
       )}
       <ScalesPanel round={round} />
       <CutOpenNowPanel />
+      <LaterPanel round={round} />
       <Footer>
         <Settled round={round} />
         <LeaveToSettle round={round} />
@@ -421,12 +424,13 @@ function LeaveToSettle({ round }: { round: number }) {
 /** Height that springs have lost on the road. */
 function Lost() {
   const job = useThisJob();
+  const tell = useTell();
   const lost = job.answer ? Object.entries(settledIn(job.answer)) : [];
   const [first] = lost;
   if (!first) return null;
   return (
     <p data-testid="lost">
-      Lost in {first[1].km} km:{' '}
+      {first[1].km > 0 ? `Lost in ${tell('distance', first[1].km)}` : 'Lost while it stood'}:{' '}
       {lost.map(([id, { lostMm, sdMm }], k) => (
         <span key={id}>
           {k > 0 && ', '}

@@ -9,6 +9,7 @@ import { isAtShaft } from '#core/sag/atShaft.ts';
 import { Button } from '../../ui/Button.tsx';
 import { sagEnds, type SagEnd } from '#core/sag/bench.ts';
 import { Footer } from '../sheet/Footer.tsx';
+import { LaterPanel } from '../sheet/LaterPanel.tsx';
 import { StartTurning } from '../plan/StartTurning.tsx';
 import { EndReadings } from './EndReadings.tsx';
 import { EndVerdict } from './EndVerdict.tsx';
@@ -86,6 +87,7 @@ export function SagStage({ fresh = false }: { fresh?: boolean }) {
         )}
       </div>
       <SagPanels ends={ends} fresh={fresh} />
+      {!fresh && <LaterPanel round={round} />}
       <Footer>
         {answer && answer.chanceAfter !== null ? (
           <SagOutlook answer={answer} ends={ends} />

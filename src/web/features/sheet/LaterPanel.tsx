@@ -1,0 +1,21 @@
+import { isReadStanding } from '#core/document/sagReadings.ts';
+import { unreadOf } from '#core/planning/enough.ts';
+import { useThisJob } from '../../jobStore/jobContext.ts';
+import { MeasureAgain } from '../job/MeasureAgain.tsx';
+import { Panel } from './Panel.tsx';
+
+/** Once a round is read and nothing is being turned, it can be read again another day. */
+export function LaterPanel({ round }: { round: number }) {
+  const { state, record } = useThisJob();
+  const here = state.rounds[round];
+  const read = here && (Object.keys(here.heights).length > 0 || Object.values(here.sag).some(isReadStanding));
+  if (!read || state.locked || state.turning || state.current !== round) return null;
+  if (unreadOf({ state, document: record.document }).length > 0) return null;
+  return (
+    <div className="mx-4 print:hidden">
+      <Panel title="Measure it again later" words="after a week, or after a drive, with nothing turned">
+        <MeasureAgain />
+      </Panel>
+    </div>
+  );
+}
