@@ -17,7 +17,7 @@ import { AssumedMark } from '../job/AssumedMark.tsx';
 import { startNextJob } from '../job/nextJob.ts';
 import { NextLink } from '../sheet/Footer.tsx';
 import { SumFigure } from '../sums/SumFigure.tsx';
-import { MeasureAgain } from '../job/MeasureAgain.tsx';
+import { MeasureAgain } from '../sheet/MeasureAgain.tsx';
 import { unreadCautions } from '../turn/cautionsRead.ts';
 
 /** The lock: open to be closed, or closed with what may come after it. */

@@ -1,7 +1,7 @@
 import { isReadStanding } from '#core/document/sagReadings.ts';
 import { unreadOf } from '#core/planning/enough.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
-import { MeasureAgain } from '../job/MeasureAgain.tsx';
+import { MeasureAgain } from './MeasureAgain.tsx';
 import { Panel } from './Panel.tsx';
 
 /** Once a round is read and nothing is being turned, it can be read again another day. */
