@@ -108,6 +108,7 @@ const cornerWords: Record<PathsIn<typeof cornerField.fields>, string> = {
   floorMm: 'floor',
   tyreBar: 'wanted tyre pressure',
   padFactor: 'pad factor',
+  ringGapMm: 'gap wanted at the ring',
   camberPerMm: 'camber per mm',
 };
 
@@ -137,6 +138,7 @@ const FACT_WORDS: Record<Fact['kind'], string> = {
   toe: 'toe reading',
   pad: 'pad reading',
   fuel: 'fuel',
+  'ring-gap': 'gap at the ring',
   link: 'gap at the bar’s link',
   camber: 'camber',
   cycled: 'travel end cycled',

@@ -105,6 +105,11 @@ const facts = {
     kg: within(limits.wheelKg).required(),
   }),
   fuel: fact('fuel', { slot: oneOf('tank'), litres: within(limits.fuelL).required() }),
+  'ring-gap': fact('ring-gap', {
+    corner,
+    slot: oneOf('found', 'set'),
+    mm: within(limits.gapMm).required(),
+  }),
   link: fact('link', { corner, slot: oneOf('gap'), mm: within(limits.linkGapMm).required() }),
   camber: fact('camber', { corner, slot: oneOf('1'), degrees: within(limits.camberDeg).required() }),
   cycled: fact('cycled', {

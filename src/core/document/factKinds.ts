@@ -21,6 +21,8 @@ export const factUnits = {
   mount: 'mm',
   /** A crossover ring, towards the springs; the slot is its slider. */
   ring: 'mm',
+  /** Between slider and ring as it rests: as found, or as it was set, by slot. */
+  'ring-gap': 'mm',
   /** How much longer a bar's undone link would have to be to go on, at the corner where it is undone. */
   link: 'mm',
   /** A wheel taken to an end of its travel by a jack, by slot bump or droop: what is left at the nearest thing. */
@@ -85,6 +87,7 @@ interface FactFields {
   inflated: { bar: number; askedBar: number | null };
   mount: Moved;
   ring: Moved;
+  'ring-gap': Amount<'ring-gap'>;
   link: Amount<'link'>;
   /** `nearest` is what is nearest there. */
   cycled: Amount<'cycled'> & { nearest: string | null };

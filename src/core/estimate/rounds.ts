@@ -27,6 +27,8 @@ export interface Round {
   mounts: PerCorner<number>;
   /** Crossover rings moved to get here, mm towards the springs, by slider. */
   rings: PerCorner<Record<string, number>>;
+  /** Gaps between slider and ring as read last in this round, as found or as set. */
+  ringGaps: PerCorner<number>;
   /** Collar readings taken in this round, after its moves. */
   collars: PerCorner<number>;
   /** Wheel travel used from full droop, measured. */
@@ -144,6 +146,7 @@ function readRound(facts: readonly FactEntry[], document: JobDocument, round: nu
     moves: { ...single('adjustment'), ...airMoves(here) },
     mounts: single('mount'),
     rings: ringMoves(here),
+    ringGaps: ringGapsOf(here),
     collars: single('collar'),
     travelUsed: single('travel-used'),
     sag: gatherSag(
@@ -206,6 +209,11 @@ function ringMoves(facts: readonly Fact[]): Round['rings'] {
   for (const { corner, slot, mm } of facts.filter(isOf('ring')))
     if (corner !== null) (moves[corner] ??= {})[slot] = mm;
   return moves;
+}
+
+/** What was read of a ring last, as found or as set. */
+function ringGapsOf(facts: readonly Fact[]): Round['ringGaps'] {
+  return Object.fromEntries(facts.filter(isOf('ring-gap')).map(({ corner, mm }) => [corner, mm]));
 }
 
 /** The collar reading now: the last one read, carried along by the moves done since; null when never read. */

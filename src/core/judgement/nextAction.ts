@@ -5,6 +5,7 @@ import { type Stage } from './stages.ts';
 import type { Answer } from '../planning/answerShape.ts';
 import { askedCorners } from '../estimate/sagEvidence.ts';
 import { lacksStep } from '../document/fitting.ts';
+import { ringsToSet } from '../planning/ringByGap.ts';
 import { isOffItsGap } from '../planning/cornerAnswer.ts';
 import { goodEnough, wantsReadingAgain } from '../planning/enough.ts';
 import { edgesToReadAgain } from '../planning/sagEnough.ts';
@@ -112,10 +113,10 @@ function blocks(reason: Reason): boolean {
 
 function afterReadings(answer: Answer): NextAction {
   if (goodEnough(answer)) {
-    const ring = answer.corners.find(({ rings }) => rings.some(isOffItsGap));
-    return ring
-      ? { stage: 'rings', code: 'set-ring', corner: ring.id }
-      : { stage: 'close-out', code: 'lock' };
+    const ring =
+      answer.corners.find(({ rings }) => rings.some(isOffItsGap))?.id ??
+      ringsToSet(answer.document, answer.state)[0];
+    return ring ? { stage: 'rings', code: 'set-ring', corner: ring } : { stage: 'close-out', code: 'lock' };
   }
   const stage = answer.state.current === 0 ? 'baseline' : 'measure';
   const held = heldBackBy(answer.doubt, answer.state);

@@ -1,4 +1,4 @@
-import { cornersIn, footingOf, standsOnFour } from '../kinds/classes/index.ts';
+import { cornersIn, footingOf, ringsUsual, standsOnFour } from '../kinds/classes/index.ts';
 import { isSagJob } from '../document/sagWish.ts';
 import { isRidden } from '../document/riders.ts';
 import type { JobDocument } from '../document/types.ts';
@@ -21,11 +21,16 @@ export const stages = [
 export type Stage = (typeof stages)[number];
 
 /**
- * The stages that a job has: rings only where some are fitted, sag only where somebody rides, scales only for four pads, and
+ * The stages that a job has: rings only where some are fitted or usual, sag only where somebody rides, scales only for four pads, and
  * heights only where it is not set by sag.
  */
 export function stagesOf(document: JobDocument): Stage[] {
-  const ringed = cornersIn(document).some((id) => document.corners[id].rings.length > 0);
+  const ringed =
+    ringsUsual(document.machine.class) ||
+    cornersIn(document).some((id) => {
+      const { rings, ringGapMm } = document.corners[id];
+      return rings.length > 0 || ringGapMm !== null;
+    });
   const ridden = isRidden(document.machine.class);
   const wheels = footingOf(document.machine.class) === 'wheels';
   const scales = standsOnFour(document.machine.class);

@@ -86,6 +86,8 @@ export const cornerField = group({
   /** From the seat outwards; none where nothing is known of them. */
   springs: list(part.spring, { most: range.mostSprings, since: 2, fitted: true }),
   rings: list(part.ring, { most: range.mostSprings - 1, since: 2, fitted: true, next: 'as-now' }),
+  /** Gap wanted between slider and ring where nothing is known of its two springs; null where none is. */
+  ringGapMm: given('mm', range.gapMm, { since: 13, fitted: true }),
   torsion: part.torsion,
   /** Where the cam stands at the baseline, counted from 0. */
   cam: given('count', { min: 0, max: range.mostCams - 1 }, {

@@ -17,7 +17,7 @@ import { cornerField } from './corner.ts';
 import * as range from './ranges.ts';
 
 /** The version that this program writes. */
-export const DOCUMENT_VERSION = 12;
+export const DOCUMENT_VERSION = 13;
 
 const kg = range.wheelKg;
 

@@ -34,6 +34,7 @@ export const car: Machine = {
   ownRise: 0.08,
   rider: null,
   rough: false,
+  ringsUsual: false,
   sagHabits: [],
   sagAtShaft: null,
 };

@@ -25,6 +25,7 @@ export const dualPurpose: Machine = {
   ownRise: 0.12,
   rider: { rearShare: 0.6 },
   rough: true,
+  ringsUsual: false,
   sagHabits: ['third', 'plush', 'static-offroad'],
   sagAtShaft: null,
 };

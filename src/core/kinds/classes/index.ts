@@ -45,6 +45,11 @@ export function footingOf(machineClass: MachineClass): Footing {
   return classDefaults[machineClass].footing;
 }
 
+/** Whether rings between two springs are set on most machines of a class. */
+export function ringsUsual(machineClass: MachineClass): boolean {
+  return classDefaults[machineClass].ringsUsual;
+}
+
 /** Whether it stands on four wheels, left and right at both ends: what is told from four heights or four pads. */
 export function standsOnFour(machineClass: MachineClass): boolean {
   const corners = cornersOf(machineClass);

@@ -38,6 +38,8 @@ export interface Machine extends SeeTo {
   rider: { rearShare: number } | null;
   /** Meant for rough ground: between two springs the firmer is then the one to take. */
   rough: boolean;
+  /** Whether its dampers usually have two springs, with a ring between. */
+  ringsUsual: boolean;
   /** Habits of setting sag that are met on it, the usual one first. */
   sagHabits: readonly string[];
   /** The axle whose sag is read at the damper's shaft, machine alone; null where none is. */

@@ -25,6 +25,7 @@ export const motorcycle: Machine = {
   ownRise: 0.13,
   rider: { rearShare: 0.58 },
   rough: false,
+  ringsUsual: false,
   sagHabits: ['road', 'sport', 'plush', 'firm', 'static-road'],
   sagAtShaft: null,
 };

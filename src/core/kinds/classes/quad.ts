@@ -25,6 +25,7 @@ export const quad: Machine = {
   ownRise: 0.12,
   rider: { rearShare: 0.56 },
   rough: true,
+  ringsUsual: false,
   sagHabits: ['third', 'firm', 'static-offroad'],
   sagAtShaft: null,
 };

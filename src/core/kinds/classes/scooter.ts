@@ -25,6 +25,7 @@ export const scooter: Machine = {
   ownRise: 0.09,
   rider: { rearShare: 0.64 },
   rough: false,
+  ringsUsual: false,
   sagHabits: ['scooter', 'plush', 'firm', 'static-scooter'],
   sagAtShaft: null,
 };

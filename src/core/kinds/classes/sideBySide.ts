@@ -28,6 +28,7 @@ export const sideBySide: Machine = {
   ownRise: 0.13,
   rider: null,
   rough: false,
+  ringsUsual: true,
   sagHabits: [],
   sagAtShaft: null,
 };

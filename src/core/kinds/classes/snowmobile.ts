@@ -27,6 +27,7 @@ export const snowmobile: Machine = {
   ownRise: 0.06,
   rider: { rearShare: 0.68 },
   rough: true,
+  ringsUsual: false,
   sagHabits: ['sled-rear', 'sled-rear-deep', 'ski', 'plush'],
   sagAtShaft: 'front',
 };

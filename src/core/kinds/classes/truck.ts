@@ -28,6 +28,7 @@ export const truck: Machine = {
   ownRise: 0.09,
   rider: null,
   rough: false,
+  ringsUsual: false,
   sagHabits: [],
   sagAtShaft: null,
 };

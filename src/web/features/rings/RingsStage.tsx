@@ -8,6 +8,7 @@ import { capital } from '../../ui/words.ts';
 import { CutOpenPanel } from '../sheet/CutOpenPanel.tsx';
 import { Footer, NextLink } from '../sheet/Footer.tsx';
 import { Panel } from '../sheet/Panel.tsx';
+import { RingsByGap } from './RingsByGap.tsx';
 import { RingTable } from './RingTable.tsx';
 import { RingTrades } from './RingTrades.tsx';
 import { Squat } from './Squat.tsx';
@@ -17,23 +18,10 @@ export function RingsStage() {
   const job = useThisJob();
   const { answer } = job;
   const ringed = answer?.corners.filter(({ rings }) => rings.length > 0) ?? [];
-  if (!answer || ringed.length === 0)
+  if (!answer)
     return (
       <div className="p-6">
-        {answer ? (
-          <p>
-            No rings are entered yet. Where two springs stand one on another, add their rings under{' '}
-            <Link
-              to={`/jobs/${job.record.id}/intake`}
-              className="text-action font-semibold underline underline-offset-4"
-            >
-              Intake, Springs and weights
-            </Link>
-            .
-          </p>
-        ) : (
-          <p>Rings are set once the heights are read.</p>
-        )}
+        <p>Rings are set once the heights are read.</p>
         <div className="mt-4 flex">
           <NextLink from="rings" />
         </div>
@@ -48,15 +36,31 @@ export function RingsStage() {
           just goes in.
         </p>
       </div>
-      <RingTable answer={answer} ringed={ringed} />
+      {ringed.length > 0 && <RingTable answer={answer} ringed={ringed} />}
+      <RingsByGap />
       <div className="px-4">
         <Panel title="What gap is right" words="three ways to say it, and what each is good for">
           <Schools />
         </Panel>
       </div>
-      <RingTrades answer={answer} ringed={ringed} />
-      <Squat answer={answer} />
-      <CutOpenPanel answer={answer} open />
+      {ringed.length > 0 ? (
+        <>
+          <RingTrades answer={answer} ringed={ringed} />
+          <Squat answer={answer} />
+          <CutOpenPanel answer={answer} open />
+        </>
+      ) : (
+        <p className="text-second px-4">
+          With both spring rates under{' '}
+          <Link
+            to={`/jobs/${job.record.id}/intake`}
+            className="text-action font-semibold underline underline-offset-4"
+          >
+            Intake, Springs and weights
+          </Link>{' '}
+          it also tells where a ring takes over and what that trades.
+        </p>
+      )}
       <div className="flex-1" />
       <Footer>
         <p className="text-second">

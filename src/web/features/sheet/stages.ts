@@ -1,6 +1,7 @@
 import { isUntold } from '#core/document/untold.ts';
 import type { Stage } from '#core/judgement/stages.ts';
 import { prepFor } from '#core/document/checks.ts';
+import { isAtItsGap, ringsByGap } from '#core/planning/ringByGap.ts';
 import { isOffItsGap } from '#core/planning/cornerAnswer.ts';
 import { isReadStanding } from '#core/document/sagReadings.ts';
 import { setEnds } from '#core/document/sagWish.ts';
@@ -87,9 +88,14 @@ const standings: Record<Stage, (job: Job) => { state: StageState; words: string 
     state.current === 0
       ? { state: 'open', words: '' }
       : readingWords(state.rounds[state.current], cornersIn(record.document)),
-  rings: ({ answer }) => {
-    const off = answer?.corners.flatMap(({ rings }) => rings.filter(isOffItsGap)).length ?? 0;
-    const wanted = answer?.corners.some(({ rings }) => rings.some(({ wantedMm }) => wantedMm !== null));
+  rings: ({ answer, state, record }) => {
+    const byGap = ringsByGap(record.document, state);
+    const off =
+      (answer?.corners.flatMap(({ rings }) => rings.filter(isOffItsGap)).length ?? 0) +
+      byGap.filter((ring) => !isAtItsGap(ring)).length;
+    const wanted = [...byGap, ...(answer?.corners.flatMap(({ rings }) => rings) ?? [])].some(
+      ({ wantedMm }) => wantedMm !== null,
+    );
     if (off > 0) return { state: 'open', words: `${off} to set` };
     return wanted ? { state: 'done', words: 'at their gaps' } : { state: 'open', words: 'as they stand' };
   },
