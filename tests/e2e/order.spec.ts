@@ -224,6 +224,45 @@ test('a caution is ticked as read; back from the road, what the springs lost is 
   await allSent(page);
 });
 
+test('rings by their gap alone: a block of each goes in, and they are done', async ({ page }) => {
+  await visit(page, '/new?class=side-by-side');
+  for (const [corner, mm] of [
+    ['front left', '380'],
+    ['front right', '380'],
+    ['rear left', '372'],
+    ['rear right', '372'],
+  ])
+    await field(page, `Measured height, ${corner}`).fill(mm ?? '');
+  await field(page, 'Target height, front').fill('380');
+  await field(page, 'Target height, rear').fill('372');
+  await page.keyboard.press('Tab');
+  await page.getByRole('button', { name: 'Start job' }).click();
+  await page.waitForURL(/jobs\/[0-9a-f]/);
+  await page.getByRole('link', { name: /^Rings/ }).click();
+  for (const [corner, found, wanted] of [
+    ['front left', '34', '22'],
+    ['front right', '36', '22'],
+    ['rear left', '36', '40'],
+  ]) {
+    await field(page, `Gap as read, ${corner}`).fill(found ?? '');
+    await field(page, `Gap wanted, ${corner}`).fill(wanted ?? '');
+  }
+  await page.keyboard.press('Tab');
+  await expect(page.locator('[data-ring=LF-gap]')).toContainText(/12\s?mm nearer to the slider/);
+  await expect(page.locator('[data-ring=LR-gap]')).toContainText(/4\s?mm further from the slider/);
+  await expect(page.getByRole('link', { name: /^Rings/ })).toContainText('3 to set');
+  for (const corner of ['front left', 'front right', 'rear left'])
+    await page.getByRole('button', { name: `The block goes in: ring, ${corner}` }).click();
+  await expect(page.locator('[data-ring=LF-gap]')).toContainText(/at its gap of 22\s?mm/);
+  await expect(page.getByRole('link', { name: /^Rings/ })).toContainText('at their gaps');
+  await allSent(page);
+  const id = /jobs\/([0-9a-f-]+)/.exec(page.url())?.[1] ?? '';
+  await visit(page, `/jobs/${id}/handover`);
+  await expect(
+    page.getByText(/Ring gaps: front left 22\s?mm, front right 22\s?mm, rear left 40\s?mm/),
+  ).toBeVisible();
+});
+
 test('another day, nothing turned: it is measured again before anything is locked, and the loss is learnt', async ({
   page,
 }) => {

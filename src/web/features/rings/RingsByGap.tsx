@@ -19,7 +19,7 @@ export function RingsByGap() {
       <table className="w-full wide:min-w-[600px] narrow:block">
         <thead className="label text-second text-left narrow:hidden">
           <tr>
-            {['ring', 'gap now', 'gap wanted', 'to do'].map((head, k) => (
+            {['ring', 'gap as read', 'gap wanted', 'to do'].map((head, k) => (
               <th key={head} className={`py-1 font-normal ${k === 0 ? '' : 'px-2'}`}>
                 {head}
               </th>
@@ -49,7 +49,7 @@ function GapRow({ id, ring }: { id: CornerId; ring: RingByGap | null }) {
       <td className="w-[20%] px-2 py-1 narrow:w-auto narrow:px-0">
         <FactField
           place={{ kind: 'ring-gap', round: state.current, corner: id, slot: 'found' }}
-          label={`Gap now, ${where}`}
+          label={`Gap as read, ${where}`}
           showLabel="narrow"
           order={cornerNumbers[id]}
           range={limits.gapMm}
@@ -66,6 +66,9 @@ function GapRow({ id, ring }: { id: CornerId; ring: RingByGap | null }) {
         )}
       </td>
       <td className="w-[20%] px-2 py-1 narrow:w-auto narrow:px-0">
+        <span aria-hidden className="label text-second wide:hidden">
+          Gap wanted
+        </span>
         <PathField
           path={['corners', id, 'ringGapMm']}
           label={`Gap wanted, ${where}`}
@@ -84,7 +87,12 @@ function GapWork({ ring, where }: { ring: RingByGap; where: string }) {
   const { actions, state } = useThisJob();
   const { id, wantedMm, moveMm } = ring;
   if (wantedMm === null) return <>leave it as it is</>;
-  if (isAtItsGap(ring)) return <span className="font-semibold">✓ at its gap</span>;
+  if (isAtItsGap(ring))
+    return (
+      <span className="font-semibold">
+        ✓ at its gap of <SizeLength mm={wantedMm} />
+      </span>
+    );
   const set = () =>
     actions.record(`Ring set, ${where}`, {
       kind: 'ring-gap',
