@@ -2,8 +2,7 @@ import { isTurned } from '../kinds/adjusters/index.ts';
 import { footingOf } from '../kinds/classes/index.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import type { Answer } from '../planning/answerShape.ts';
-import { ringsToSet } from '../planning/ringByGap.ts';
-import { isOffItsGap } from '../planning/cornerAnswer.ts';
+import { offTheirGap } from '../planning/ringByGap.ts';
 import { notYet, unreadOf, type NotYet } from '../planning/enough.ts';
 import type { Finding } from './finding.ts';
 
@@ -27,15 +26,12 @@ export type OpenPoint =
 
 /** Every open point, in the order of the work. None, and it may be finished. */
 export function openPoints(answer: Answer, findings: readonly Finding[]): OpenPoint[] {
-  const { state, corners } = answer;
+  const { state } = answer;
   const left = notYet(answer);
   const bySag = state.rounds.some(({ sag }) => Object.keys(sag).length > 0);
   const where: ReadAt = bySag ? 'sag' : state.current === 0 ? 'baseline' : 'measure';
   const unread = unreadOf(answer);
-  const rings = [
-    ...corners.filter((one) => one.rings.some(isOffItsGap)).map(({ id }) => id),
-    ...ringsToSet(answer.document, state),
-  ];
+  const rings = offTheirGap(answer);
   const stops = findings.filter(({ severity, when }) => severity === 'stop' && when !== 'after');
   return [
     ...ifAny(state.turning?.left ?? [], (ids): OpenPoint => ({ code: 'turning', corners: ids })),

@@ -5,8 +5,7 @@ import { type Stage } from './stages.ts';
 import type { Answer } from '../planning/answerShape.ts';
 import { askedCorners } from '../estimate/sagEvidence.ts';
 import { lacksStep } from '../document/fitting.ts';
-import { ringsToSet } from '../planning/ringByGap.ts';
-import { isOffItsGap } from '../planning/cornerAnswer.ts';
+import { offTheirGap } from '../planning/ringByGap.ts';
 import { goodEnough, wantsReadingAgain } from '../planning/enough.ts';
 import { edgesToReadAgain } from '../planning/sagEnough.ts';
 import { heldBackBy } from '../planning/heldBack.ts';
@@ -113,9 +112,7 @@ function blocks(reason: Reason): boolean {
 
 function afterReadings(answer: Answer): NextAction {
   if (goodEnough(answer)) {
-    const ring =
-      answer.corners.find(({ rings }) => rings.some(isOffItsGap))?.id ??
-      ringsToSet(answer.document, answer.state)[0];
+    const [ring] = offTheirGap(answer);
     return ring ? { stage: 'rings', code: 'set-ring', corner: ring } : { stage: 'close-out', code: 'lock' };
   }
   const stage = answer.state.current === 0 ? 'baseline' : 'measure';

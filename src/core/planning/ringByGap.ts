@@ -1,3 +1,5 @@
+import type { Answer } from './answerShape.ts';
+import { isOffItsGap } from './cornerAnswer.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import type { JobDocument } from '../document/types.ts';
@@ -38,7 +40,13 @@ export function isAtItsGap({ wantedMm, moveMm }: RingByGap): boolean {
   return wantedMm === null || (moveMm !== null && Math.abs(moveMm) <= AT_ITS_GAP_MM);
 }
 
-/** Corners whose ring is still to be brought to its gap. */
+/** Corners whose ring is still to be brought to its gap, of those that are set by it alone. */
 export function ringsToSet(document: JobDocument, state: Pick<RoundsState, 'rounds'>): CornerId[] {
   return ringsByGap(document, state).flatMap((ring) => (isAtItsGap(ring) ? [] : [ring.id]));
+}
+
+/** Corners with a ring that is not at its gap, whether its springs are known or not. */
+export function offTheirGap({ corners, document, state }: Answer): CornerId[] {
+  const known = corners.filter(({ rings }) => rings.some(isOffItsGap)).map(({ id }) => id);
+  return [...known, ...ringsToSet(document, state)];
 }

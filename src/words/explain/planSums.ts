@@ -58,6 +58,9 @@ export function lostSum(answer: Answer, id: CornerId): Sum | null {
   const loss = settledIn(answer)[id];
   if (!loss) return null;
   const { settlingKm } = answer.fit.values;
+  // Another day's round counts as more than was driven, where that was little.
+  const { km } = answer.now;
+  const stood = km !== loss.km;
   return {
     title: `Lost on the road, ${cornerNames[id]}`,
     words:
@@ -67,11 +70,17 @@ export function lostSum(answer: Answer, id: CornerId): Sum | null {
       input(
         's',
         'what it will have lost in the end',
-        loss.lostMm / settledShare(loss.km, settlingKm),
+        loss.lostMm / settledShare(km, settlingKm),
         'length',
         'learnt',
       ),
-      input('km', 'driven since', loss.km, 'count', 'measured'),
+      input(
+        'km',
+        stood ? 'driven since; days with nothing turned count as 100 km at least' : 'driven since',
+        km,
+        'count',
+        stood ? 'assumed' : 'measured',
+      ),
       input('K', 'km in which most of it goes', settlingKm, 'count', 'assumed'),
       input('σ', 'one standard deviation', loss.sdMm, 'length', 'computed'),
     ],

@@ -43,7 +43,8 @@ function Taught({ answer, group }: { answer: Answer; group: GainGroup }) {
   const corner = answer.document.corners[id];
   const way = wayNamed(corner);
   const end = way === 'positions' || way === 'pressure' ? sagEnds(answer).find((one) => one.id === id) : null;
-  if (end)
+  if (end) {
+    const scale = shaftScale(answer.document, id);
     return (
       <>
         one {oneMoreWords(corner, tell)} takes{' '}
@@ -51,11 +52,13 @@ function Taught({ answer, group }: { answer: Answer; group: GainGroup }) {
           name={`One step more, ${title}`}
           sum={() => stepSum(end, sagWish(answer.document, id)?.who === 'alone')}
         >
-          ≈ <Length mm={end.perStep.mm * shaftScale(answer.document, id)} />
+          ≈ <Length mm={scale * end.perStep.mm} bare /> ±{' '}
+          <Length mm={scale * end.perStep.mm * end.perStep.logSd} />
         </SumFigure>{' '}
-        off the sag{shaftScale(answer.document, id) === 1 ? '' : ', at the shaft'}
+        off the sag{scale === 1 ? '' : ', at the shaft'}
       </>
     );
+  }
   const gain = answer.posterior.gains[id]?.now;
   return (
     <SumFigure name={`Wheel per seat, ${title}`} sum={() => gainSum(group, answer)}>

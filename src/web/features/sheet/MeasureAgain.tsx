@@ -3,6 +3,7 @@ import { useNavigate } from 'react-router';
 import { limits } from '#contract/limits.ts';
 import { isBySag } from '#core/planning/sagEnough.ts';
 import { NumberField } from '../../forms/NumberField.tsx';
+import { useDrafts } from '../../jobStore/drafts.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Button } from '../../ui/Button.tsx';
 
@@ -14,6 +15,9 @@ export function MeasureAgain() {
   const job = useThisJob();
   const navigate = useNavigate();
   const [km, setKm] = useState<number | null>(null);
+  const draftKey = `${job.record.id}|back.km`;
+  // What is typed and cannot be read is no zero: it is put right first.
+  const refused = useDrafts(({ drafts }) => Boolean(drafts[draftKey]?.refused));
   const bySag = job.answer !== null && isBySag(job.answer);
   const begin = () => {
     const place = { kind: 'driven' as const, round: job.state.current + 1, corner: null, slot: 'km' };
@@ -31,11 +35,13 @@ export function MeasureAgain() {
         decimals={0}
         placeholder="0, it stood"
         range={limits.recheckKm}
-        draftKey={`${job.record.id}|back.km`}
+        draftKey={draftKey}
         value={km}
         onCommit={setKm}
       />
-      <Button onClick={begin}>Measure again, nothing turned</Button>
+      <Button onClick={begin} disabled={refused}>
+        Measure again, nothing turned
+      </Button>
     </div>
   );
 }
