@@ -32,6 +32,7 @@ const floors = [
   'judgement',
   'findings',
   'book',
+  'kits',
   'analysis',
 ];
 
@@ -58,6 +59,7 @@ const webFloors = [
   'features/suspension',
   'features/lab',
   'features/rack',
+  'features/kits',
   'features/sheet',
   'features/intake',
   'features/prep',

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import numeric from 'numeric';
 import { build } from 'vite';
+import { benchKits } from './kits.mjs';
 import { benchSag } from './sag.mjs';
 import { benchSearch } from './search.mjs';
 import { benchFaults, benchHealthy, benchTape } from './tape.mjs';
@@ -41,6 +42,7 @@ export async function benchEngine(line) {
   benchRounds(engine, line);
   benchTape(engine, line);
   benchSag(engine, line);
+  benchKits(engine, line);
   benchFaults(engine, line);
   benchHealthy(engine, line);
 }

@@ -16,4 +16,5 @@ export { Searcher } from '#core/rack/searcher.ts';
 export { candidateOf } from '#core/rack/problem.ts';
 export { workOut } from '#core/rack/exact.ts';
 export { searchProblem } from '../tests/fixtures/springSearch.ts';
+export { kitTrial } from './kitTrial.ts';
 export { playSag, sagTrial } from '../tests/fixtures/sagTrial.ts';

@@ -213,8 +213,9 @@ export type Told = 'tape' | 'suspension' | 'ratio';
 export function thePage(
   machine: TapeMachine,
   told: Told = 'tape',
-): Player & { doubt: () => Doubt | null; stops: () => Finding[] } {
-  let record = startRecord(machine, told);
+  begin: (record: JobRecord) => JobRecord = (record) => record,
+): Player & { doubt: () => Doubt | null; stops: () => Finding[]; record: () => JobRecord } {
+  let record = begin(startRecord(machine, told));
   const ids = machine.places.map(({ id }) => id as CornerId);
   let round = -1;
   let doubt: Doubt | null = null;
@@ -222,6 +223,7 @@ export function thePage(
     (record = { ...record, entries: [...record.entries, entryOf(fact, record.entries.length)] });
   return {
     doubt: () => doubt,
+    record: () => record,
     stops: () => analyse(record).findings.filter(({ severity }) => severity === 'stop'),
     next: (readings, doneMm) => {
       round++;
@@ -304,7 +306,7 @@ function tell(
     };
 }
 
-function entryOf(fact: Fact, count: number): Entry {
+export function entryOf(fact: Fact, count: number): Entry {
   const id = `00000000-0000-4000-8000-${String(count).padStart(12, '0')}`;
   return {
     id,

@@ -6,7 +6,7 @@ const MOST_USED = 5000;
 
 /** What the trade, units and computers call things: known to whoever sets up suspension, or told in the glossary. */
 const TRADE = `
-  absorber adjuster adjustment align alignment axle ballast baseline bind bracket brake braking bump bumper calculate
+  absorber adjuster adjustment align alignment axle ballast baseline bind bolt bracket brake braking bump bumper calculate
   calculation caliper camber caster chassis checklist chock clamp clearance clockwise coarse coil collar compress
   compression compressor crossover curve damper damping datum deviation diagonal diameter droop dual eighth equivalent
   exhaust exponent extension fender friction gauge geometry groomed groove gap harsh headlamp hose hub inboard installation

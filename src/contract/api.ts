@@ -1,5 +1,7 @@
 import type { JobSummary } from '#core/analysis/summary.ts';
 import type { RackSpring, RackValues } from '#core/rack/spring.ts';
+import type { Kit, KitValues } from '#core/kits/kit.ts';
+import type { KitOutcome } from '#core/kits/outcome.ts';
 import type { EntryRefusal } from '#core/document/applyEntry.ts';
 import type { MachineSetting } from '#core/book/settings.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
@@ -116,6 +118,19 @@ export interface Rack {
 
 /** POST /api/rack: a new spring where `version` is null, else the one that has this version. */
 export type PutSpring = RackValues & { id: string; version: number | null };
+
+/** GET /api/kits: by name, with what the shop's jobs with them came to. */
+export interface Kits {
+  kits: Kit[];
+  outcomes: KitOutcome[];
+}
+
+/** POST /api/kits: a new kit where `version` is null, else the one that has this version. */
+export interface PutKit {
+  id: string;
+  version: number | null;
+  kit: KitValues;
+}
 
 /** POST /api/rack/import: taken in whole or not at all; a known id is written over. */
 export interface ImportRack {

@@ -51,6 +51,7 @@ export const limits = {
   stock: { min: 0, max: 99999 },
   rackNote: 400,
   rackSprings: 20000,
+  kits: 500,
   tableRows: ranges.mostRows,
   springsPerCorner: ranges.mostSprings,
   loads: ranges.mostLoads,

@@ -150,6 +150,7 @@ export async function keepLine(db: Queryable, id: string, version: number, line:
       lineVersion: version,
       lineRevision: LINE_REVISION,
       settingsCount: line.settings.length,
+      kitsCount: line.kits.length,
       locked: line.summary.locked,
       due: line.due,
     })

@@ -17,6 +17,7 @@ import {
   uuid,
 } from 'drizzle-orm/pg-core';
 import type { Away } from '#contract/api.ts';
+import type { KitValues } from '#core/kits/kit.ts';
 import type { RackTorsion } from '#core/rack/spring.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
 import type { JobDocument, Op } from '#core/document/types.ts';
@@ -39,6 +40,7 @@ export const jobs = pgTable(
     title: text('title').notNull().default(''),
     machineKey: uuid('machine_key'),
     settingsCount: integer('settings_count').notNull().default(0),
+    kitsCount: integer('kits_count').notNull().default(0),
     locked: boolean('locked').notNull().default(false),
     due: date('due', { mode: 'string' }),
     /** Out of the way: archived or deleted; null where it stands in the list. */
@@ -52,6 +54,9 @@ export const jobs = pgTable(
       .on(table.locked, table.due, table.updatedAt.desc().nullsFirst(), table.id)
       .where(sql`${table.away} is null`),
     index('jobs_of_a_machine').on(table.machineKey),
+    index('jobs_with_kits')
+      .on(table.updatedAt, table.id)
+      .where(sql`${table.kitsCount} > 0`),
   ],
 );
 
@@ -97,6 +102,19 @@ export const rackSprings = pgTable(
     updatedAt: instant('updated_at').notNull().defaultNow(),
   },
   (table) => [index('rack_springs_by_name').on(table.name, table.id)],
+);
+
+/** Sheets of kits, each as a whole: `name` is what lists go by. */
+export const kits = pgTable(
+  'kits',
+  {
+    id: uuid('id').primaryKey(),
+    version: integer('version').notNull(),
+    name: text('name').notNull(),
+    kit: jsonb('kit').$type<KitValues>().notNull(),
+    updatedAt: instant('updated_at').notNull().defaultNow(),
+  },
+  (table) => [index('kits_by_name').on(table.name, table.id)],
 );
 
 /** Everything that ever happened to a job, in order. Rows are appended and never changed. */

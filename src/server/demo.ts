@@ -1,10 +1,12 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { migrateJob } from '#core/document/migrate.ts';
-import type { ImportRack, NewJob } from '#contract/api.ts';
+import type { ImportRack, NewJob, PutKit } from '#contract/api.ts';
 import { newJobSchema } from '#contract/schemas/entry.ts';
 import type { Database } from '#db/connect.ts';
+import { putKitSchema } from '#contract/schemas/kit.ts';
 import { importRackSchema } from '#contract/schemas/rack.ts';
+import { putKit } from '#db/kits.ts';
 import { isEmpty } from '#db/jobs.ts';
 import { importSprings } from '#db/rack.ts';
 import { validated } from './http/validate.ts';
@@ -18,6 +20,10 @@ export async function loadDemo(db: Database, folder: string): Promise<number> {
     JSON.parse(await readFile(join(folder, 'rack', 'springs.json'), 'utf8')),
   );
   await importSprings(db, rack.springs);
+  const { kits } = JSON.parse(await readFile(join(folder, 'kits', 'kits.json'), 'utf8')) as {
+    kits: unknown[];
+  };
+  for (const kit of kits) await putKit(db, validated<PutKit>(putKitSchema, kit));
   const files = (await readdir(folder)).filter((file) => file.endsWith('.json')).sort();
   for (const file of files) {
     const job = validated<NewJob>(

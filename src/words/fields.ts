@@ -146,6 +146,7 @@ const FACT_WORDS: Record<Fact['kind'], string> = {
   recheck: 'recheck',
   skid: 'skid setting',
   sag: 'sag reading',
+  fitted: 'new parts',
   driven: 'distance driven',
   clearance: 'clearance',
   acknowledged: 'caution',

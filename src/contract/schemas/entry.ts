@@ -2,6 +2,7 @@ import Joi from 'joi';
 import { ratioSlots } from '#core/estimate/measuredRatio.ts';
 import type { FactKind } from '#core/document/factKinds.ts';
 import { allCorners } from '#core/kinds/corners.ts';
+import { newPartKinds } from '#core/kinds/newParts.ts';
 import { aways } from '../api.ts';
 import { limits } from '../limits.ts';
 import { documentSchema } from './document.ts';
@@ -122,6 +123,13 @@ const facts = {
     corner,
     slot: slotLike(/^(extended|(alone|r\d{1,2})-(press|lift|rest|band))-[1-3]$/),
     mm: within(limits.heightMm).required(),
+  }),
+  fitted: fact('fitted', {
+    slot: slotLike(/^[a-z]+-(front|rear)$/),
+    part: oneOf(...newPartKinds).required(),
+    axle: oneOf('front', 'rear').required(),
+    words: Joi.string().allow('').max(limits.labelLength).required(),
+    kit: uuid.allow(null).required(),
   }),
   driven: fact('driven', { km: within(limits.recheckKm).required() }),
   clearance: fact('clearance', {

@@ -44,7 +44,9 @@ export function solveJob(record: JobRecord): Checked<SolvedCase[]> {
   const state = readRounds(record);
   const corners = cornersIn(document);
   const sagged = sagRead(state);
-  const read = corners.filter((id) => state.rounds[0]?.heights[id] !== undefined || sagged.includes(id));
+  const read = corners.filter(
+    (id) => state.rounds[state.base]?.heights[id] !== undefined || sagged.includes(id),
+  );
   const machine = machineOf(document, read, { extendedMm: extendedOf(document, state) });
   if (!machine.ok) return machine;
   const { rounds, sag } = evidenceOf(document, machine.value, state, read);

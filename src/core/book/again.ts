@@ -23,6 +23,7 @@ function learntFrom(answer: Answer): LearntDocument {
   const seen = settledIn(answer);
   return {
     from: document.name,
+    others: null,
     ratios,
     settled: Object.keys(seen).length > 0 ? seen : (document.machine.learnt?.settled ?? {}),
   };
@@ -30,11 +31,12 @@ function learntFrom(answer: Answer): LearntDocument {
 
 /** Height that springs have been seen to lose on the road; none where nobody drove, or read nothing since. */
 export function settledIn({ machine, fit, now, state }: Answer): LearntDocument['settled'] {
-  const out = state.rounds.findIndex(({ drivenKm }) => drivenKm !== null);
-  const since = out < 0 ? [] : state.rounds.slice(out);
+  const fitted = state.rounds.slice(state.base);
+  const out = fitted.findIndex(({ drivenKm }) => drivenKm !== null);
+  const since = out < 0 ? [] : fitted.slice(out);
   if (!since.some(({ heights }) => Object.keys(heights).length > 0)) return {};
   const losses = lossesAt(fit, now);
-  const km = state.rounds.reduce((sum, { drivenKm }) => sum + (drivenKm ?? 0), 0);
+  const km = since.reduce((sum, { drivenKm }) => sum + (drivenKm ?? 0), 0);
   return Object.fromEntries(
     machine.corners.flatMap((id, i) => {
       const loss = losses[i];

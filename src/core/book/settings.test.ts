@@ -20,6 +20,7 @@ const corner = (part: Partial<CornerSetting>): CornerSetting => ({
   heightMm: 365,
   collarMm: null,
   camHalves: false,
+  assembledIn: 0,
   seatMm: 0,
   pitchMm: 2,
   pitchAssumed: false,

@@ -8,7 +8,13 @@ import { sagWish } from '../document/sagWish.ts';
 import { sagAsRead } from '../sag/asRead.ts';
 import { shaftAsRead } from '../sag/atShaft.ts';
 import { standingFacts } from '../document/facts.ts';
-import { collarNow, readRounds, type PerCorner, type RoundsState } from '../estimate/rounds.ts';
+import {
+  collarNow,
+  isAssembledIn,
+  readRounds,
+  type PerCorner,
+  type RoundsState,
+} from '../estimate/rounds.ts';
 import type { FactKind, JobDocument, JobRecord } from '../document/types.ts';
 
 /** How one corner was set at some time; a null was not read, or is not there. */
@@ -17,7 +23,9 @@ export interface CornerSetting {
   collarMm: number | null;
   /** Whether the collar was read in this round; else it is carried from an earlier reading by what was turned since. */
   collarRead: boolean;
-  /** mm of seat since the job's baseline, and mm of one turn. */
+  /** The round in which it was put together as it then was; 0 where that was before the job. */
+  assembledIn: number;
+  /** mm of seat since then, and mm of one turn. */
   seatMm: number;
   pitchMm: number;
   /** Whether nobody gave that, so that turns are counted from the usual one. */
@@ -79,6 +87,7 @@ export function settingsOf(record: JobRecord): MachineSetting[] {
   const mounts = new Map<CornerId, number>();
   return state.rounds.flatMap((round, k) => {
     for (const id of cornersIn(document)) {
+      if (isAssembledIn(round, id)) [seats, mounts].forEach((all) => all.delete(id));
       seats.set(id, (seats.get(id) ?? 0) + (round.moves[id] ?? 0));
       mounts.set(id, (mounts.get(id) ?? 0) + (round.mounts[id] ?? 0));
     }
@@ -111,6 +120,7 @@ export function settingsOf(record: JobRecord): MachineSetting[] {
         heightMm: read ? meanOf(read) + offsetMm : null,
         sag: sagIn({ document, state }, id, k),
         collarMm: collarNow(state.rounds.slice(0, k + 1), id, readingSign),
+        assembledIn: assembledBy(state.rounds, id, k),
         seatMm: air ? 0 : seatBy,
         pitchMm: pitchMm.value,
         pitchAssumed: pitchMm.source === 'assumed',
@@ -133,11 +143,20 @@ export function settingsOf(record: JobRecord): MachineSetting[] {
   });
 }
 
+/** The last round up to the `k`th in which a corner was put together anew. */
+function assembledBy(rounds: RoundsState['rounds'], id: CornerId, k: number): number {
+  return Math.max(
+    0,
+    rounds.slice(0, k + 1).findLastIndex((round) => isAssembledIn(round, id)),
+  );
+}
+
 /**
  * mm of seat that lead from one setting of a corner to another: by the collar where both were read, else by what was
- * moved in the same job. Null where neither tells.
+ * moved in the same job. Null where neither tells, or where other parts were fitted between the two.
  */
 export function seatBetween(from: CornerSetting, to: CornerSetting, sameJob: boolean): number | null {
+  if (sameJob && from.assembledIn !== to.assembledIn) return null;
   if (from.collarMm !== null && to.collarMm !== null && from.readingSign === to.readingSign)
     return to.readingSign * (to.collarMm - from.collarMm);
   return sameJob ? to.seatMm - from.seatMm : null;

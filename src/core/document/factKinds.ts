@@ -1,4 +1,5 @@
-import type { CornerId } from '../kinds/corners.ts';
+import type { Axle, CornerId } from '../kinds/corners.ts';
+import type { NewPartKind } from '../kinds/newParts.ts';
 import type { ToldPlan } from './told.ts';
 
 /**
@@ -50,6 +51,8 @@ export const factUnits = {
   /** Driven since the round before. */
   driven: 'km',
   settled: null,
+  /** Something new bolted on at one axle, before this round was read; the slot is what, and where. */
+  fitted: null,
   plan: null,
   /** A preparation or closing check: the slot is its id. */
   prep: null,
@@ -104,6 +107,8 @@ interface FactFields {
   recheck: { km: number | null; day: string | null };
   driven: Amount<'driven'>;
   settled: { how: string };
+  /** `words` is what it is called, as somebody wrote it; `kit` the id of the sheet it came with. */
+  fitted: { part: NewPartKind; axle: Axle; words: string; kit: string | null };
   plan: { told: ToldPlan };
   prep: { how: 'done' | 'skipped' };
   check: { how: 'done' | 'skipped' };
@@ -152,6 +157,7 @@ export const emptyFields: Partial<Record<FactKind, Record<string, null>>> = {
   mount: { askedMm: null },
   ring: { askedMm: null },
   recheck: { km: null, day: null },
+  fitted: { kit: null },
   cycled: { nearest: null },
 };
 

@@ -58,6 +58,6 @@ test('a description from before fittings had names is named by what is in it', (
     'cam',
     [],
   ]);
-  expect(now.machine.learnt).toEqual({ from: 'before', ratios: {}, settled: {} });
+  expect(now.machine.learnt).toEqual({ from: 'before', others: null, ratios: {}, settled: {} });
   expect([fitting, boots, floorMm]).toEqual(['cam', [], null]);
 });

@@ -60,6 +60,8 @@ export interface Situation {
   ringsMm?: readonly (readonly number[])[] | undefined;
   /** Driven since the springs were new, km. */
   km: number;
+  /** How many times something new was fitted since; left out for the machine as it is fitted now. */
+  era?: number | undefined;
   /** On a level floor, whatever the floor under each contact is like where it was measured. */
   level?: boolean | undefined;
   /** Which masses are aboard. */

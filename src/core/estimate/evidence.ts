@@ -1,7 +1,8 @@
 import { situationOf, type JobMachine } from './believed.ts';
 import { cornerSpec } from './corner.ts';
 import { blurOf } from '../document/checks.ts';
-import type { Round, RoundsState } from './rounds.ts';
+import { isAssembledIn, ratioSince, type Round, type RoundsState } from './rounds.ts';
+import { newParts } from '../kinds/newParts.ts';
 import { repeatSd } from '../document/repeats.ts';
 import type { JobDocument } from '../document/types.ts';
 import type { Situation } from './belief.ts';
@@ -45,24 +46,36 @@ export function evidenceOf(
   const extendedSdMm = extendedSds(document, state);
   const sag: RoundEvidence[] = [];
   const rounds = state.rounds.map((round): RoundEvidence => {
+    const era = eraOf(state.rounds, round);
+    if (round.fitted.some(({ part }) => newParts[part].settles)) km = 0;
     km += kmOf(round);
-    seats = add(seats, (id) => round.moves[id]);
-    mounts = add(mounts, (id) => round.mounts[id]);
-    rings = rings.map((list, i) => ringsAfter(document, round, corners[i] as CornerId, list));
+    const from = <T>(list: T[], anew: T) =>
+      list.map((one, i) => (isAssembledIn(round, corners[i] as CornerId) ? anew : one));
+    seats = add(from(seats, 0), (id) => round.moves[id]);
+    mounts = add(from(mounts, 0), (id) => round.mounts[id]);
+    rings = from(rings, []).map((list, i) => ringsAfter(document, round, corners[i] as CornerId, list));
     const situation = {
       ...situationOf(machine, seats, mounts, rings.some((list) => list.length) ? rings : undefined, 0),
       km,
+      ...(era > 0 && { era }),
     };
-    sag.push(...padEvidence(document, machine, round, situation));
-    sag.push(...sagEvidence(document, machine, { round, situation, extendedMm, extendedSdMm }, read));
+    if (era === 0) {
+      sag.push(...padEvidence(document, machine, round, situation));
+      sag.push(...sagEvidence(document, machine, { round, situation, extendedMm, extendedSdMm }, read));
+    }
     return {
       situation,
-      readings: readingsOf(document, machine, round, read),
+      readings: readingsOf(document, machine, { state, round, era }, read),
       frictionScale:
         blur * (round.settled === null ? UNSETTLED_FRICTION_SD_MM / tolerances.settledFrictionSdMm : 1),
     };
   });
   return { rounds, sag };
+}
+
+/** How many times something was fitted after a round. */
+function eraOf(rounds: readonly Round[], { round }: Round): number {
+  return rounds.filter((one) => one.round > round && one.fitted.length > 0).length;
 }
 
 /** km. Days of standing and being moved about settle springs and bushes about as much as so short a drive. */
@@ -89,17 +102,21 @@ function ringsAfter(document: JobDocument, round: Round, id: CornerId, before: r
 function readingsOf(
   document: JobDocument,
   { corners }: JobMachine,
-  round: Round,
+  { state, round, era }: { state: RoundsState; round: Round; era: number },
   read: readonly CornerId[],
 ): Reading[] {
+  // Of a wheel that moves its damper otherwise now, what was read then says nothing.
+  const tells = (id: CornerId) => round.round >= ratioSince(state.rounds, id);
   const heights = read.flatMap((id, index) =>
-    (round.heights[id] ?? []).map((mm): Reading => ({
+    (tells(id) ? (round.heights[id] ?? []) : []).map((mm): Reading => ({
       what: 'height',
       index,
       mm: mm + cornerSpec(document, id).offsetMm,
       sdMm: repeatSd(round.heights[id] ?? []),
     })),
   );
+  // Of other springs heights tell the ratio; what was carried, and how far down, was theirs.
+  if (era > 0) return heights;
   const used = corners.flatMap((id, index): Reading[] => {
     const mm = round.travelUsed[id];
     return mm === undefined ? [] : [{ what: 'travel', index, mm, sdMm: tolerances.travelUsedSdMm }];
@@ -109,7 +126,7 @@ function readingsOf(
     const { loadKg } = document.corners[id];
     const read = round.pads[id];
     if (read) return padReadings(index, read, document.corners[id].padFactor);
-    if (round.round > 0 || loadKg === null) return [];
+    if (round.round !== state.base || loadKg === null) return [];
     const sdN = Math.max(tolerances.weighedSd * loadKg, LEAST_SCALE_KG) * GRAVITY;
     return [{ what: 'pad', index, forceN: loadKg * GRAVITY, sdN }];
   });

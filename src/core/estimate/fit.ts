@@ -77,7 +77,8 @@ export function fit(
   rounds: readonly RoundEvidence[],
   { near, gain = FIT_GAIN }: { near?: Fit; gain?: number } = {},
 ): Fit {
-  const parameters = parametersOf(believed, rounds.length);
+  const earlier = Math.max(0, ...rounds.map(({ situation }) => situation.era ?? 0));
+  const parameters = parametersOf(believed, rounds.length, earlier);
   parameters.forEach((parameter) => {
     if (parameter.kind === 'friction') parameter.sd *= rounds[parameter.round]?.frictionScale ?? 1;
   });
@@ -109,18 +110,24 @@ interface Point {
   cost: number;
 }
 
-/** Every unknown at its mean, but constants where the first round's readings put them. */
+/** Every unknown at its mean, but constants where the first readings of what was fitted then put them. */
 function startOf(
   believed: BelievedMachine,
   parameters: readonly Parameter[],
   rounds: readonly RoundEvidence[],
 ): Float64Array {
   const x = new Float64Array(parameters.length);
-  const first = rounds[0];
-  if (!first) return x;
-  const plain = simulate(believed, unpack(believed, parameters, x), first.situation, 0);
+  const values = unpack(believed, parameters, x);
+  const began = values.eras.map((_, era) => {
+    const r = rounds.findIndex(({ situation }) => (situation.era ?? 0) === era);
+    const first = rounds[r];
+    return first && { first, plain: simulate(believed, values, first.situation, r) };
+  });
   parameters.forEach((parameter, k) => {
     if (parameter.kind !== 'constant' || parameter.sd < 100) return;
+    const era = began[parameter.era];
+    if (!era) return;
+    const { first, plain } = era;
     const readings = first.readings.flatMap((one) =>
       one.what === 'height' && one.index === parameter.reference ? [one.mm] : [],
     );

@@ -210,7 +210,10 @@ interface Turned {
  * to go apart he looks twice, and a bar that is still hooked up is likelier.
  */
 function moves(believed: BelievedMachine, rounds: readonly RoundEvidence[], worked: number): Turned[] {
+  const eraAt = (round: number) => rounds[round]?.situation.era ?? 0;
   return Array.from({ length: worked - 1 }, (_, k) => k + 1).flatMap((round) => {
+    // What was put together anew was not turned there.
+    if (eraAt(round) !== eraAt(round - 1)) return [];
     const byWheel = atWheel(believed, rounds, round);
     const moved = [...byWheel.keys()].filter((contact) => Math.abs(byWheel[contact] ?? 0) >= TOLD_MOVE_MM);
     const on = (axle: Axle) => moved.filter((contact) => believed.machine.contacts[contact]?.axle === axle);

@@ -23,13 +23,16 @@ const OUT_OF_PLANE = 2.5;
  * anything is turned somebody should ask why. Null where more than one is off, where weight is asked for, or once anything
  * was turned.
  */
-export function oneCornerOff(document: JobDocument, { rounds, current }: RoundsState): OneCorner | null {
+export function oneCornerOff(
+  document: JobDocument,
+  { rounds, current, base }: RoundsState,
+): OneCorner | null {
   const { machine, crossTarget, frontEqual } = document;
-  if (current > 0 || !standsOnFour(machine.class) || crossTarget !== null || frontEqual) return null;
+  if (current !== base || !standsOnFour(machine.class) || crossTarget !== null || frontEqual) return null;
   const ids = cornersIn(document);
   const offs = ids.flatMap((corner): OneCorner[] => {
     const { targetMm, offsetMm } = cornerSpec(document, corner);
-    const read = rounds[0]?.heights[corner];
+    const read = rounds[base]?.heights[corner];
     return read && targetMm !== null ? [{ corner, offMm: meanOf(read) + offsetMm - targetMm }] : [];
   });
   const out = offs.filter(({ offMm }) => Math.abs(offMm) > toleranceOf(document).value);

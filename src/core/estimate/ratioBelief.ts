@@ -49,7 +49,7 @@ function ratioSd(document: JobDocument, id: CornerId, measured: MeasuredRatios):
     case 'measured':
       return measured[axleOf(id)]?.sd ?? priors.measuredRatio;
     case 'taught':
-      return RELEARNT_SD;
+      return isOthers(document) ? (document.machine.learnt?.ratios[id]?.sd ?? RELEARNT_SD) : RELEARNT_SD;
     case 'geometry':
       return priors.measuredRatio;
     case 'arm':
@@ -61,6 +61,11 @@ function ratioSd(document: JobDocument, id: CornerId, measured: MeasuredRatios):
     case 'class':
       return rangeSd(range, suspensionsOf(document.machine.class, axleOf(id)).length === 1);
   }
+}
+
+/** Whether what was learnt is of other machines of its kind: another machine is another one, however well they were learnt. */
+function isOthers({ machine: { learnt } }: JobDocument): boolean {
+  return learnt !== null && learnt.others !== null;
 }
 
 /** What an axle's corners share of what is not known of their ratios: as much as the best known of them. */
@@ -86,7 +91,10 @@ export function ownRatio(document: JobDocument, id: CornerId, described: Describ
   const rest = Math.sqrt(Math.max(whole * whole - shared * shared, 0));
   const sd = Math.max(rest, twinOf(id) ? priors.twinRatio : 0);
   if (measured) return { mean: logOver(measured.ratio, ratio, travelMm, measured.overMm), sd };
-  if (taught) return { mean: logOver(taught.ratio, ratio, travelMm, travelMm), sd: Math.max(taught.sd, sd) };
+  if (taught) {
+    const mean = logOver(taught.ratio, ratio, travelMm, travelMm);
+    return { mean, sd: isOthers(document) ? sd : Math.max(taught.sd, sd) };
+  }
   return { mean: 0, sd };
 }
 

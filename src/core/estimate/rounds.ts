@@ -1,5 +1,5 @@
-import { allCorners, type CornerId } from '../kinds/corners.ts';
-import type { Axle } from '../kinds/corners.ts';
+import { allCorners, axleOf, type Axle, type CornerId } from '../kinds/corners.ts';
+import { newParts, type NewPartKind } from '../kinds/newParts.ts';
 import { measuredRatios } from './measuredRatio.ts';
 import type { MeasuredRatios } from './ratioBelief.ts';
 import { gatherSag, type SagReadings } from '../document/sagReadings.ts';
@@ -43,8 +43,10 @@ export interface Round {
   sag: SagReadings;
   /** How it was settled before measuring, or null when nobody said. */
   settled: string | null;
-  /** km driven since the round before; null where nobody drove. */
+  /** km driven since the round before, or since what is new went in; null where nobody drove. */
   drivenKm: number | null;
+  /** What went in after the round before. */
+  fitted: Fitted[];
   /** The plan that was told to get here. */
   told: ToldPlan | null;
 }
@@ -53,6 +55,8 @@ export interface RoundsState {
   rounds: Round[];
   /** The round whose readings count now: 0 is the baseline. */
   current: number;
+  /** The round in which the machine was first read as it is fitted now: 0 where nothing went in since the baseline. */
+  base: number;
   /** A told plan of the next round that is not yet turned everywhere: which corners are left. */
   turning: { told: ToldPlan; left: CornerId[]; begun: boolean } | null;
   locked: boolean;
@@ -62,6 +66,15 @@ export interface RoundsState {
   skipped: string[];
   /** Suspicions and contradictions that somebody has checked and found right, by key. */
   checkedRight: string[];
+}
+
+/** A part that went in. */
+export interface Fitted {
+  part: NewPartKind;
+  axle: Axle;
+  words: string;
+  /** The sheet it came with, by its id; null for none. */
+  kit: string | null;
 }
 
 /** Reads the rounds from the facts that stand. */
@@ -76,14 +89,33 @@ export function readRounds(record: Pick<JobRecord, 'entries' | 'document'>): Rou
   return {
     rounds,
     current: rounds.length - 1,
+    base: lastFitted(rounds, () => true),
     turning: open && newest.told ? { told: newest.told, left, begun: wasTouched(newest) } : null,
     skipped: facts.flatMap(({ fact }) => (fact.kind === 'prep' && fact.how === 'skipped' ? [fact.slot] : [])),
-    measuredRatio: measuredRatios(facts, allCorners),
+    measuredRatio: measuredRatios(
+      facts.filter(({ fact }) => fact.corner === null || fact.round >= ratioSince(rounds, fact.corner)),
+      allCorners,
+    ),
     checkedRight: facts.flatMap(({ fact }) =>
       fact.kind === 'acknowledged' && /^(misfit|asked|finding):/.test(fact.slot) ? [fact.slot] : [],
     ),
     locked: facts.some(({ fact }) => fact.kind === 'locked' && fact.round === last),
   };
+}
+
+/** The last round before which such a part went in; 0 where none did. */
+export function lastFitted(rounds: readonly Round[], is: (one: Fitted) => boolean): number {
+  return rounds.findLast(({ fitted }) => fitted.some(is))?.round ?? 0;
+}
+
+/** The first round of a corner whose wheel moves its damper as it does now. */
+export function ratioSince(rounds: readonly Round[], id: CornerId): number {
+  return lastFitted(rounds, ({ part, axle }) => axle === axleOf(id) && !newParts[part].keepsRatio);
+}
+
+/** Whether a corner's collar and rings stand in a round as they were put together, whatever was turned before. */
+export function isAssembledIn({ fitted }: Pick<Round, 'fitted'>, id: CornerId): boolean {
+  return fitted.some(({ part, axle }) => axle === axleOf(id) && newParts[part].assembles);
 }
 
 function leftToTurn(told: ToldPlan, round: Round): CornerId[] {
@@ -155,6 +187,7 @@ function readRound(facts: readonly FactEntry[], document: JobDocument, round: nu
     ),
     settled: here.find(isOf('settled'))?.how ?? null,
     drivenKm: here.find(isOf('driven'))?.km ?? null,
+    fitted: here.filter(isOf('fitted')).map(({ part, axle, words, kit }) => ({ part, axle, words, kit })),
     told: here.findLast(isOf('plan'))?.told ?? null,
   };
 }
@@ -216,10 +249,14 @@ function ringGapsOf(facts: readonly Fact[]): Round['ringGaps'] {
   return Object.fromEntries(facts.filter(isOf('ring-gap')).map(({ corner, mm }) => [corner, mm]));
 }
 
-/** The collar reading now: the last one read, carried along by the moves done since; null when never read. */
+/**
+ * The collar reading now: the last one read, carried along by the moves done since; null when never read, or not since it
+ * was put together anew.
+ */
 export function collarNow(rounds: readonly Round[], corner: CornerId, sign: 1 | -1): number | null {
   let reading: number | null = null;
   for (const round of rounds) {
+    if (isAssembledIn(round, corner)) reading = null;
     if (reading !== null) reading += sign * (round.moves[corner] ?? 0);
     reading = round.collars[corner] ?? reading;
   }

@@ -1,14 +1,15 @@
 import { sagWish } from '../document/sagWish.ts';
 import { cornerSpec } from './corner.ts';
 import type { JobMachine } from './believed.ts';
-import type { PerCorner, Round, RoundsState } from './rounds.ts';
+import { lastFitted, type PerCorner, type Round, type RoundsState } from './rounds.ts';
+import { newParts } from '../kinds/newParts.ts';
 import type { JobDocument } from '../document/types.ts';
 import { referenceKinds } from '../geometry/reference.ts';
 import type { Situation } from './belief.ts';
 import type { Reading, RoundEvidence } from './fit.ts';
 import { contactPoint } from '../machine/body.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
-import type { CornerId } from '../kinds/corners.ts';
+import { axleOf, type CornerId } from '../kinds/corners.ts';
 import { CornerModel, plainSetting } from '../machine/corner.ts';
 import { meanOf } from '../numerics/mean.ts';
 import { tolerances } from '../tolerances.ts';
@@ -26,9 +27,9 @@ import { bisect } from '../numerics/bisect.ts';
 /** Friction is taken out of sag readings, or counted in their spread: none is left to the fit. */
 const NO_FRICTION = 0.01;
 
-/** Corners of which the sag bench has read how they stand. */
-export function sagRead({ rounds }: RoundsState): CornerId[] {
-  const read = rounds.flatMap(({ sag }) => Object.entries(sag) as [CornerId, CornerSag][]);
+/** Corners of which the sag bench has read how they stand as they are fitted now. */
+export function sagRead({ rounds, base }: RoundsState): CornerId[] {
+  const read = rounds.slice(base).flatMap(({ sag }) => Object.entries(sag) as [CornerId, CornerSag][]);
   return [...new Set(read.flatMap(([id, here]) => (isReadStanding(here) ? [id] : [])))];
 }
 
@@ -48,9 +49,15 @@ export function askedCorners(document: JobDocument, { rounds }: RoundsState): Co
   return touched.length > 0 ? touched : wanted;
 }
 
-/** Whether a sag of this corner was ever read, with nobody on or with somebody. */
-export function isSagRead({ rounds }: RoundsState, id: CornerId, who: 'alone' | 'ridden'): boolean {
-  return rounds.some(({ sag }) => isReadWith(sag[id], who));
+/** Whether a sag of this corner was read as it is fitted now, with nobody on or with somebody. */
+export function isSagRead({ rounds, base }: RoundsState, id: CornerId, who: 'alone' | 'ridden'): boolean {
+  return rounds.slice(base).some(({ sag }) => isReadWith(sag[id], who));
+}
+
+/** Fully extended readings of a corner that still hold, mm: those since the last part went in that changes them. */
+export function extendedNow({ rounds }: Pick<RoundsState, 'rounds'>, id: CornerId): number[] {
+  const since = lastFitted(rounds, ({ part, axle }) => axle === axleOf(id) && !newParts[part].keepsExtended);
+  return extendedReadings(rounds.slice(since), id);
 }
 
 /**
@@ -67,7 +74,7 @@ export function extendedOf(document: JobDocument, { rounds }: RoundsState): PerC
   return Object.fromEntries(
     cornersIn(document).flatMap((id): [CornerId, number][] => {
       const spec = cornerSpec(document, id);
-      const read = extendedReadings(rounds, id);
+      const read = extendedNow({ rounds }, id);
       if (read.length > 0) return [[id, meanOf(read) + spec.offsetMm]];
       return taped(id) ? [] : [[id, spec.travelMm.value]];
     }),
@@ -84,7 +91,7 @@ export function extendedSds(document: JobDocument, { rounds }: RoundsState): Per
     cornersIn(document).map((id) => {
       const own = sags.filter(([corner]) => corner === id).map(([, one]) => one);
       const told = own.reduce((sum, { states }) => sum + Object.keys(states).length, 0);
-      const times = Math.max(extendedReadings(rounds, id).length, 1);
+      const times = Math.max(extendedNow({ rounds }, id).length, 1);
       return [id, tolerances.extendedSdMm * Math.sqrt(Math.max(told, 1) / times)];
     }),
   );

@@ -2,7 +2,7 @@ import type { CornerModel, CornerSetting } from '../machine/corner.ts';
 import { seatForce } from '../machine/equilibrium.ts';
 import { MachineSolver, GRAVITY } from '../machine/solver.ts';
 import type { BelievedMachine, Situation } from './belief.ts';
-import { settledShare, type Parameter, type Values } from './parameters.ts';
+import { inEra, settledShare, type Parameter, type Values } from './parameters.ts';
 
 /** A believed machine with all its unknowns given values, brought to rest in a situation. */
 export interface Outcome {
@@ -26,11 +26,12 @@ function settingsIn(values: Values, { seatsBy, mountsMm, ringsMm }: Situation): 
 }
 
 /** A spring that has lost so much height at the wheel presses as if its seat were lower by that times the ratio. */
-function loseHeight(solver: MachineSolver, values: Values, { km }: Situation): void {
-  const share = settledShare(km, values.settlingKm);
+function loseHeight(solver: MachineSolver, values: Values, situation: Situation): void {
+  const share = settledShare(situation.km, values.settlingKm);
   if (share === 0) return;
+  const { settlingMm } = inEra(values, situation);
   solver.corners.forEach((corner, i) => {
-    const lostMm = Math.max(values.settlingMm[i] ?? 0, 0) * share;
+    const lostMm = Math.max(settlingMm[i] ?? 0, 0) * share;
     if (lostMm > 0 && corner.stack) corner.set(corner.seatBy - lostMm * corner.meanRatio, corner.mountMm);
   });
 }
@@ -92,7 +93,7 @@ function restIn(
     solver,
     settings,
     converged,
-    heights: readHeights(believed, values, solver),
+    heights: readHeights(believed, inEra(values, situation).constants, solver),
     travel: [...solver.z],
   };
 }
@@ -101,9 +102,13 @@ function massesAboard({ machine }: BelievedMachine, values: Values, { aboard }: 
   return machine.masses.map(({ kg }, k) => (aboard[k] === false ? 0 : kg * (values.massScales[k] ?? 1)));
 }
 
-function readHeights({ references }: BelievedMachine, values: Values, solver: MachineSolver): number[] {
+function readHeights(
+  { references }: BelievedMachine,
+  constants: readonly number[],
+  solver: MachineSolver,
+): number[] {
   return references.map(({ follows, contact, x, y }, k) => {
-    const constant = values.constants[k] ?? 0;
+    const constant = constants[k] ?? 0;
     // The tape stands on the floor beside its wheel, high or low as that is.
     if (follows === 'body') return constant + solver.bodyHeight(x, y) - (solver.padMm[contact] ?? 0);
     const corner = solver.corners[contact];
@@ -163,7 +168,8 @@ export function sensitivity(
   parameters.forEach((parameter, k) => {
     change.fill(0);
     if (!gradientChange(parameter, scratch, change)) {
-      if (parameter.kind === 'constant') result.heights[parameter.reference * count + k] = parameter.sd;
+      if (parameter.kind === 'constant' && parameter.era === (situation.era ?? 0))
+        result.heights[parameter.reference * count + k] = parameter.sd;
       return;
     }
     solver.respond(change);
@@ -283,9 +289,10 @@ function gradientChange(parameter: Parameter, scratch: Scratch, change: Float64A
   const eachOf = (axle: string, by: (one: CornerForces) => number) =>
     forces.forEach((one, i) => believed.machine.contacts[i]?.axle === axle && push(i, by(one)));
   /** What losing so much of its preload, per mm that it is to lose in all, takes off a corner's force. */
-  const lose = (i: number, lost: number) => {
+  const lost = inEra(values, situation).settlingMm;
+  const lose = (i: number, lostMm: number) => {
     const one = forces[i] as CornerForces;
-    if ((values.settlingMm[i] ?? 0) > 0 && solver.corners[i]?.stack) push(i, -lost * one.ratio * one.preload);
+    if ((lost[i] ?? 0) > 0 && solver.corners[i]?.stack) push(i, -lostMm * one.ratio * one.preload);
   };
   switch (parameter.kind) {
     case 'axle-ratio':
@@ -331,16 +338,17 @@ function gradientChange(parameter: Parameter, scratch: Scratch, change: Float64A
         push(i, (forces[i]?.preload ?? 0) * (situation.seatsBy[i] ?? 0) * (values.stepScales[i] ?? 1));
       return true;
     case 'settling-all':
+      if (parameter.era !== (situation.era ?? 0)) return false;
       for (let i = 0; i < n; i++) lose(i, share);
       return share > 0;
     case 'settling-own':
+      if (parameter.era !== (situation.era ?? 0)) return false;
       lose(parameter.contact, share);
       return share > 0;
     case 'settling-km':
       if (share === 0) return false;
       // d(1 - exp(-K/t)) / d log t = -(K/t) exp(-K/t).
-      for (let i = 0; i < n; i++)
-        lose(i, -(values.settlingMm[i] ?? 0) * (situation.km / values.settlingKm) * (1 - share));
+      for (let i = 0; i < n; i++) lose(i, -(lost[i] ?? 0) * (situation.km / values.settlingKm) * (1 - share));
       return true;
     case 'friction':
       if (parameter.round !== round) return false;

@@ -10,7 +10,7 @@ import { measuredOf, type Entered, type Estimated, type Measured, type Predicted
 export interface CornerHeight {
   /** This round's readings; null until there is one. */
   measured: Measured | null;
-  /** What this round should read after what was really done, from all that was read before it; null at the baseline. */
+  /** What this round should read after what was really done, from all that was read before it; null at the baseline, or where something new was just fitted. */
   predicted: Predicted | null;
   /** What all readings together say it truly is, without friction; null where this round was not read. */
   estimated: Estimated | null;
@@ -63,7 +63,7 @@ function readingSd({ machine }: Answer, id: CornerId, { readings }: Measured): n
 }
 
 function predictedFor(answer: Answer, id: CornerId): Predicted | null {
-  if (answer.state.current === 0) return null;
+  if (answer.state.current === answer.state.base) return null;
   const expected = answer.expectedNow()[id];
   return expected ? { kind: 'predicted', value: expected.mm, sd: expected.sdMm } : null;
 }

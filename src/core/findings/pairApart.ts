@@ -38,7 +38,7 @@ export function pairApart(document: JobDocument, state: RoundsState): PairApart[
   // The tape may go to unlike points: heights are compared at the points that the sheet means.
   const meant = (id: CornerId, mm = mean(id)) => mm + document.corners[id].reference.offsetMm;
   // Where moves were made, the model knows better what to expect.
-  if (state.current > 0 || !ALL_WHEELS.every((id) => cornersIn(document).includes(id))) return [];
+  if (state.current !== state.base || !ALL_WHEELS.every((id) => cornersIn(document).includes(id))) return [];
   const [front, rear] = [meant('LF') - meant('RF'), meant('LR') - meant('RR')];
   const most = Math.max(LEAN_APART.mm, LEAN_APART.travel * cornerSpec(document, 'LF').travelMm.value);
   if (!(Math.abs(front - rear) > most)) return [];
@@ -69,7 +69,7 @@ const AXLES = {
 
 /** Whether the collars as they were found stand as unlike as the heights. */
 function collarsExplain(document: JobDocument, state: RoundsState, low: CornerId, high: CornerId): boolean {
-  const read = state.rounds[0]?.collars ?? {};
+  const read = state.rounds[state.base]?.collars ?? {};
   const [a, b] = [read[low], read[high]];
   return a !== undefined && b !== undefined && Math.abs(a - b) > toleranceOf(document).value;
 }

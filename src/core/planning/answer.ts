@@ -37,7 +37,7 @@ export interface AnswerOptions {
   swaps?: Swaps;
 }
 
-/** Works out everything the sheet shows from a job's record. Null while no height has been read. */
+/** Works out everything the sheet shows from a job's record. Null while no height has been read as it is fitted now. */
 export function answerFor(
   record: JobRecord,
   { planned = true, swaps = {} }: AnswerOptions = {},
@@ -45,9 +45,11 @@ export function answerFor(
   const state = readRounds(record);
   const all = cornersIn(record.document);
   const sagged = sagRead(state);
-  // A corner that is read for the first time in a later round counts from then on.
+  const since = state.rounds.slice(state.base);
+  // A corner that is read for the first time in a later round counts from then on; what was read before something new went
+  // in does not place it.
   const read = all.filter(
-    (id) => state.rounds.some(({ heights }) => heights[id] !== undefined) || sagged.includes(id),
+    (id) => since.some(({ heights }) => heights[id] !== undefined) || sagged.includes(id),
   );
   if (read.length === 0) return null;
   const driven = state.rounds.some(({ drivenKm }) => drivenKm !== null);
@@ -60,7 +62,7 @@ export function answerFor(
     driven,
     extendedMm,
     measuredRatio: state.measuredRatio,
-    travelRead: all.filter((id) => state.rounds.some(({ travelUsed }) => travelUsed[id] !== undefined)),
+    travelRead: all.filter((id) => since.some(({ travelUsed }) => travelUsed[id] !== undefined)),
   });
   const { rounds: recorded, sag } = evidenceOf(document, described, state, read);
   const readingSigns = Object.fromEntries(all.map((id) => [id, cornerSpec(document, id).readingSign]));
@@ -152,7 +154,8 @@ function expectedIn(
 ): PerCorner<{ mm: number; sdMm: number }> {
   const last = rounds.length - 1;
   const latest = rounds[last];
-  if (last < 1 || !latest) return {};
+  // Of what was never read as it is fitted now, nothing is expected.
+  if (last === state.base || !latest) return {};
   const before = { ...state, rounds: state.rounds.slice(0, last) };
   const { fit, machine: known } = estimateOf(machine, {
     rounds: rounds.slice(0, last),

@@ -37,14 +37,15 @@ export function cornersNow({
       : described;
     const collarMm = isCollarDoubted(doubt, state, id) ? null : collarNow(state.rounds, id, spec.readingSign);
     const sources = machine.sources[id];
-    const measured = state.rounds.some(({ travelUsed }) => travelUsed[id] !== undefined);
+    const measured = state.rounds.slice(state.base).some(({ travelUsed }) => travelUsed[id] !== undefined);
     const known =
       sources.springs !== 'assumed' && sources.preload !== 'assumed' && sources.load !== 'assumed';
     const source = measured ? 'measured' : known ? 'computed' : 'assumed';
     // Where along its travel it rests is then a guess of the class's, whatever the ratio turns out to be; only what it has
-    // moved since the baseline is known.
+    // moved since it was first read as it is now is known.
     const restMm = classDefaults[document.machine.class].restShare * spec.travelMm.value;
-    const travelShiftMm = source === 'assumed' ? restMm - entry(learnt.rounds[0]?.travel ?? [], i) : 0;
+    const travelShiftMm =
+      source === 'assumed' ? restMm - entry(learnt.rounds[state.base]?.travel ?? [], i) : 0;
     return {
       id,
       spec,

@@ -72,9 +72,9 @@ export function isLeftAlone(answer: Answer): boolean {
   return goodEnough(answer) || ((isAsItCame(answer) || isBySag(answer)) && wantsReadingAgain(answer));
 }
 
-/** Whether nothing was turned yet. */
+/** Whether nothing was turned yet, or not since something new went in. */
 function isAsItCame({ state }: Answer): boolean {
-  return state.current === 0;
+  return state.current === state.base;
 }
 
 /** Whether the machine was settled in this round and every corner of which something is wanted was read at least twice. */

@@ -3,9 +3,9 @@ import { twinOf, type CornerId } from '../kinds/corners.ts';
 import { chanceIn } from './landing.ts';
 import { planFor, type CornerNow, type Plan, type Setting } from './planning.ts';
 
-/** share. Corners that stand right are not moved for a chance better by less than this. */
+/** share of the chance. Corners that stand right are not moved for less. */
 const WORTH_MOVING = 0.02;
-/** share. Where it is not likely that all land, every corner may have to help. */
+/** share. Where it is not likely that all land, one side of an axle may have to help the others. */
 const LIKELY = 0.8;
 /** mm. Corners that end nearer to their targets by less than this were not helped. */
 const HELPED_MM = 0.5;
@@ -36,12 +36,20 @@ export function sparing(setting: Setting, corners: readonly CornerNow[], plan: P
   const spared = planFor(setting, corners, { held });
   const chanceOf = ({ to }: Plan) => chanceIn(setting, { ...to, ...specified }) ?? 0;
   const chance = chanceOf(spared);
-  if (chance < chanceOf(plan) - WORTH_MOVING) return plan;
-  if (held.length < moved.size) return chance >= LIKELY ? spared : plan;
+  if (chance < (1 - WORTH_MOVING) * chanceOf(plan)) return plan;
+  if (held.length < moved.size) return chance >= LIKELY || areAxles(held) ? spared : plan;
   // Nothing but what stands right would be moved: that has to help the others.
   const off = ({ prediction }: Plan, r: number) =>
     Math.abs((prediction.mean[r] ?? 0) - (corners[r]?.spec.targetMm ?? prediction.mean[r] ?? 0));
   return corners.some((_, r) => off(plan, r) < off(spared, r) - HELPED_MM) ? plan : spared;
+}
+
+/** Whether these are whole axles. */
+function areAxles(ids: readonly CornerId[]): boolean {
+  return ids.every((id) => {
+    const twin = twinOf(id);
+    return twin === null || ids.includes(twin);
+  });
 }
 
 /** Corners at which a plan moves anything. */

@@ -104,12 +104,14 @@ export function planFor(
   return { ...planBy(setting, corners, { adjusters: all, extras }), adjusters: all };
 }
 
-/** A seat of the hard end that was moved in an earlier round. */
+/** A seat of the hard end that was moved in an earlier round, as it is fitted now. */
 function isSetBefore({ document, machine, state }: Setting, { contact }: Adjuster): boolean {
   const id = machine.corners[contact] as CornerId;
   return (
     hardEndOf(document) === axleOf(id) &&
-    state.rounds.some(({ round, moves, mounts }) => round > 0 && (moves[id] ?? mounts[id]) !== undefined)
+    state.rounds.some(
+      ({ round, moves, mounts }) => round > state.base && (moves[id] ?? mounts[id]) !== undefined,
+    )
   );
 }
 

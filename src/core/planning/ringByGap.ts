@@ -3,7 +3,7 @@ import { isOffItsGap } from './cornerAnswer.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import type { JobDocument } from '../document/types.ts';
-import type { RoundsState } from '../estimate/rounds.ts';
+import { isAssembledIn, type RoundsState } from '../estimate/rounds.ts';
 
 /** mm. A block that just goes in says no more. */
 const AT_ITS_GAP_MM = 0.5;
@@ -24,7 +24,9 @@ export interface RingByGap {
 export function ringsByGap(document: JobDocument, { rounds }: Pick<RoundsState, 'rounds'>): RingByGap[] {
   return cornersIn(document).flatMap((id): RingByGap[] => {
     const { rings, ringGapMm: wantedMm } = document.corners[id];
-    const at = rounds.findLastIndex(({ ringGaps }) => ringGaps[id] !== undefined);
+    const found = rounds.findLastIndex(({ ringGaps }) => ringGaps[id] !== undefined);
+    // A gap of before it was put together anew is of another ring, or of another place.
+    const at = rounds.slice(found + 1).some((round) => isAssembledIn(round, id)) ? -1 : found;
     const nowMm = rounds[at]?.ringGaps[id] ?? null;
     if (rings.length > 0 || (wantedMm === null && nowMm === null)) return [];
     const readAgain =

@@ -1,7 +1,6 @@
 import { isSagJob, sagWish, setEnds } from '../document/sagWish.ts';
-import { askedCorners } from '../estimate/sagEvidence.ts';
+import { askedCorners, extendedNow } from '../estimate/sagEvidence.ts';
 import type { CornerId } from '../kinds/corners.ts';
-import { extendedReadings } from '../document/sagReadings.ts';
 import type { SagLimits } from '../document/types.ts';
 import type { Answer } from './answerShape.ts';
 
@@ -64,7 +63,7 @@ function standsOf({ document, state, corners }: Answer): { id: CornerId; stand: 
 function isReadOften({ document, state }: Answer, id: CornerId): boolean {
   const alone = sagWish(document, id)?.who === 'alone';
   const states = Object.entries(state.rounds[state.current]?.sag[id]?.states ?? {});
-  const extended = extendedReadings(state.rounds, id).length;
+  const extended = extendedNow(state, id).length;
   return states
     .filter(([who]) => (who === 'alone') === alone)
     .some(

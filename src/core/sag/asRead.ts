@@ -1,4 +1,5 @@
-import { extendedReadings, halfBandOf, midReading } from '../document/sagReadings.ts';
+import { extendedNow } from '../estimate/sagEvidence.ts';
+import { halfBandOf, midReading } from '../document/sagReadings.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import { meanOf } from '../numerics/mean.ts';
 import type { Answer } from '../planning/answerShape.ts';
@@ -28,7 +29,7 @@ export function sagAsRead(
   round = state.current,
 ): SagRead | null {
   const sag = state.rounds[round]?.sag[id];
-  const extended = extendedReadings(state.rounds, id);
+  const extended = extendedNow(state, id);
   if (!sag || extended.length === 0 || isAtShaft(document, id)) return null;
   const { press = [], lift = [], rest = [] } = sag.states[who] ?? {};
   if (!(press.length > 0 && lift.length > 0) && rest.length === 0) return null;

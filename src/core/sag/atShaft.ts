@@ -5,7 +5,8 @@ import { axleOf, type CornerId } from '../kinds/corners.ts';
 import { meanOf } from '../numerics/mean.ts';
 import type { JobDocument } from '../document/types.ts';
 import type { Answer } from '../planning/answerShape.ts';
-import { extendedReadings, halfBandOf, midReading } from '../document/sagReadings.ts';
+import { extendedNow } from '../estimate/sagEvidence.ts';
+import { halfBandOf, midReading } from '../document/sagReadings.ts';
 
 /** Whether an end is read on a damper's shaft, which only the ratio makes the wheel's. A fork slides in itself. */
 export function isAtShaft(document: JobDocument, id: CornerId): boolean {
@@ -31,7 +32,7 @@ export function shaftAsRead(
   const sag = state.rounds[round]?.sag[id];
   const { band = [], rest = [], press = [], lift = [] } = sag?.states[who] ?? {};
   if (band.length > 0) return meanOf(band);
-  const extended = extendedReadings(state.rounds, id);
+  const extended = extendedNow(state, id);
   const whole = rest.length > 0 || (press.length > 0 && lift.length > 0);
   const middle = sag && whole ? midReading({ press, lift, rest }, halfBandOf(sag)) : null;
   return isAtShaft(document, id) && extended.length > 0 && middle ? meanOf(extended) - middle.mm : null;

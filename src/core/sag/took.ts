@@ -25,12 +25,12 @@ export function lastTook(answer: Answer, id: CornerId): Took | null {
   const who = sagWish(document, id)?.who === 'alone' ? 'alone' : (document.riders[0]?.key ?? '');
   const readIn = (round: number) =>
     sagAsRead(answer, id, who, round)?.sagMm ?? shaftAsRead(answer, id, who, round);
-  const before = readIn(state.current - 1);
+  const before = state.current === state.base ? null : readIn(state.current - 1);
   const after = readIn(state.current);
   const moved = state.rounds[state.current]?.moves[id] ?? 0;
   if (before === null || after === null || moved === 0) return null;
   const way = wayNamed(corner);
-  const gone = state.rounds.slice(0, -1).reduce((sum, { moves }) => sum + (moves[id] ?? 0), 0);
+  const gone = state.rounds.slice(state.base, -1).reduce((sum, { moves }) => sum + (moves[id] ?? 0), 0);
   const places =
     way === 'positions' ? { from: camPlaceAt(corner, gone), to: camPlaceAt(corner, gone + moved) } : null;
   return { way, mm: before - after, by: way === 'pressure' ? AIR_STEP_BAR * moved : moved, places };

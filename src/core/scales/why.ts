@@ -16,11 +16,11 @@ export interface WeightStory {
   togetherKg: number;
 }
 
-/** The story of a wheel's weight in the round that is measured now; null before anything was turned. */
+/** The story of a wheel's weight in the round that is measured now; null before anything was turned, or where something new was fitted. */
 export function weightStory(answer: Answer, id: CornerId): WeightStory | null {
-  const { rounds, current } = answer.state;
+  const { rounds, current, base } = answer.state;
   const [before, here] = [rounds[current - 1], rounds[current]];
-  if (!before || !here) return null;
+  if (!before || !here || current === base) return null;
   const parts = seatEffects(answer).flatMap(({ seat, by, turnBy, asSeatBy, corners }) => {
     const at = corners.find((corner) => corner.id === id);
     if (!at) return [];

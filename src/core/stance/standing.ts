@@ -21,8 +21,8 @@ export interface Standing extends ContactEquilibrium {
 
 /** Every read corner in every load case that differs from the others, the measured one first. */
 export function standings(answer: Answer): Standing[] {
-  const { document, machine, fit, after, predictAt } = answer;
-  const baseline = fit.rounds[0]?.travel ?? [];
+  const { document, machine, fit, after, predictAt, state } = answer;
+  const baseline = fit.rounds[state.base]?.travel ?? [];
   return differentCases(answer.machine).flatMap((k) => {
     const situation = { ...after, aboard: machine.aboard[k] ?? after.aboard };
     const { outcome, travelSd } = predictAt(situation);

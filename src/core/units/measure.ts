@@ -4,7 +4,7 @@ import type { LengthSystem } from './parseLength.ts';
 import type { ParsedNumber } from './turns.ts';
 
 export const measureNames = [
-  'mass', 'rate', 'force', 'pressure', 'share', 'distance', 'volume', 'chamber', 'area', 'torsion', 'angleGain',
+  'mass', 'rate', 'force', 'pressure', 'share', 'distance', 'volume', 'chamber', 'area', 'torsion', 'angleGain', 'torque',
 ] as const; // prettier-ignore
 export type MeasureName = (typeof measureNames)[number];
 
@@ -39,7 +39,8 @@ const CUBIC_INCH_MM3 = INCH_MM.mul(INCH_MM).mul(INCH_MM);
 
 /**
  * Masses in kg, spring rates in N/mm, forces in N, gauge pressures in bar, shares of one, distances driven in km, tanks in
- * litres (US gallons), chambers in cm3, areas in mm2, torsion rates in N mm a degree, angles gained in degrees per mm.
+ * litres (US gallons), chambers in cm3, areas in mm2, torsion rates in N mm a degree, angles gained in degrees per mm, torques
+ * of bolts in N m.
  */
 const measures: Record<MeasureName, Measure> = {
   mass: { units: { kg: new Fraction(1), lb: POUND_KG }, bare: { mm: 'kg', in: 'lb' } },
@@ -83,16 +84,28 @@ const measures: Record<MeasureName, Measure> = {
     units: { '°/mm': new Fraction(1), '°/in': new Fraction(1).div(INCH_MM) },
     bare: { mm: '°/mm', in: '°/in' },
   },
+  // 1 lb ft is 12 lb in.
+  torque: {
+    units: { 'n·m': new Fraction(1), 'lb·ft': LBF_N.mul(INCH_MM).mul(12).div(1000) },
+    bare: { mm: 'n·m', in: 'lb·ft' },
+  },
 };
 
 const ALIASES: Record<string, string> = {
   kgs: 'kg', lbs: 'lb', pounds: 'lb', '#': 'lb',
   'lbs/in': 'lb/in', 'lb/"': 'lb/in', 'lbf/in': 'lb/in', 'kgf/mm': 'kg/mm', percent: '%',
   miles: 'mi', mile: 'mi', litres: 'l', litre: 'l', liters: 'l', liter: 'l', gallons: 'gal', gallon: 'gal',
-  cm3: 'cm³', cc: 'cm³', in3: 'in³', cuin: 'in³', mm2: 'mm²', in2: 'in²', sqin: 'in²',
+  cm3: 'cm³', cc: 'cm³', in3: 'in³', cuin: 'in³', nm: 'n·m', 'lb-ft': 'lb·ft', 'ft-lb': 'lb·ft', lbft: 'lb·ft', ftlb: 'lb·ft', mm2: 'mm²', in2: 'in²', sqin: 'in²',
 }; // prettier-ignore
 
-const WRITTEN: Record<string, string> = { l: 'L', n: 'N', kpa: 'kPa', 'n/mm': 'N/mm', 'n·mm/°': 'N·mm/°' };
+const WRITTEN: Record<string, string> = {
+  l: 'L',
+  n: 'N',
+  kpa: 'kPa',
+  'n/mm': 'N/mm',
+  'n·mm/°': 'N·mm/°',
+  'n·m': 'N·m',
+};
 
 /** Reads a mass, rate or share: `250 kg`, `551 lb`, `600 lb/in`, `54 %`; a bare number takes the reader's unit. */
 export function parseMeasure(name: MeasureName, text: string, shown: MeasureUnits): ParsedNumber {

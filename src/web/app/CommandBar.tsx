@@ -102,6 +102,7 @@ const pages = [
   ['/book', 'Logbook'],
   ['/sag', 'Sag bench'],
   ['/stack', 'Stack lab'],
+  ['/kits', 'Kits'],
   ['/rack', 'Spring rack'],
   ['/rack/search', 'Find springs'],
   ['/help', 'Help'],

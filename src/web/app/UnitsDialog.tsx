@@ -13,6 +13,7 @@ const rows: readonly (readonly [MeasureName, string])[] = [
   ['area', 'Area'],
   ['torsion', 'Torsion rate'],
   ['angleGain', 'Camber gained'],
+  ['torque', 'Torque'],
 ];
 const systems = ['mm', 'in'] as const;
 const denominators = [8, 16, 32] as const;

@@ -60,6 +60,10 @@ export const router = createBrowserRouter([
           Component: (await import('../pages/RackSearchPage.tsx')).RackSearchPage,
         }),
       },
+      ...['/kits', '/kits/:id'].map((path) => ({
+        path,
+        lazy: async () => ({ Component: (await import('../pages/KitsPage.tsx')).KitsPage }),
+      })),
       {
         path: '/rack',
         lazy: async () => ({ Component: (await import('../pages/RackPage.tsx')).RackPage }),

@@ -20,6 +20,7 @@ const quantityOf: Record<Unit, QuantityName> = {
   mm2: 'area',
   deg: 'number',
   'deg/mm': 'angleGain',
+  'N m': 'torque',
   km: 'distance',
   'damper per wheel': 'ratio',
   share: 'share',

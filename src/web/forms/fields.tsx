@@ -131,7 +131,8 @@ export function useHeightQuestion(job: Job, id: CornerId, round: number) {
  * being turned, or is past, by what was issued for it; the baseline by nothing: whatever came after says nothing of it.
  */
 function expectedAt({ state, record, answer }: Job, id: CornerId, round: number) {
-  if (round === 0) return null;
+  // What something new lifts, nobody knows beforehand.
+  if (round === 0 || state.rounds[round]?.fitted.length) return null;
   const { offsetMm } = record.document.corners[id].reference;
   const now = round === state.current && !state.turning ? answer?.expectedNow()[id] : undefined;
   if (now) return { mm: now.mm - offsetMm, sdMm: now.sdMm };

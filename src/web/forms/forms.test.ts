@@ -124,6 +124,7 @@ describe('leaving a field', () => {
       number: 3,
       rate: 2,
       force: 0,
+      torque: 0,
       ...(style.system === 'mm' ? mm : inches),
     };
     return one * 10 ** -(places[name as keyof typeof places] ?? 1);

@@ -83,6 +83,7 @@ export const quantities: Record<QuantityName, Quantity> = {
   chamber: measured('chamber', 1, { mm: 1, in: 2 }),
   area: measured('area', 1, { mm: 1, in: 3 }),
   torsion: measured('torsion', 1, { mm: 1, in: 2 }),
+  torque: measured('torque', 1, { mm: 0, in: 0 }),
   angleGain: measured('angleGain', 0.001, { mm: 4, in: 3 }),
   share: measured('share', 0.005, { mm: 1 }),
   length: {

@@ -21,6 +21,7 @@ import { useMover, type Mover } from '../features/bays/useMover.ts';
 const ELSEWHERE = [
   { to: '/sag', name: 'Sag bench', onPhone: true },
   { to: '/stack', name: 'Stack lab', onPhone: false },
+  { to: '/kits', name: 'Kits', onPhone: false },
   { to: '/rack', name: 'Spring rack', onPhone: false },
   { to: '/paper', name: 'Measuring sheet', onPhone: false },
   { to: '/book', name: 'Logbook', onPhone: true },

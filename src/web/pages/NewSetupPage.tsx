@@ -3,6 +3,7 @@ import { useNavigate, useSearchParams } from 'react-router';
 import { machineClasses, type MachineClass } from '#core/kinds/classes/index.ts';
 import { ClassChoice } from '../features/job/ClassChoice.tsx';
 import { Asked } from '../features/finding/Asked.tsx';
+import { KitRow } from '../features/setup/KitRow.tsx';
 import { FirstAnswer } from '../features/setup/FirstAnswer.tsx';
 import { RiderOn } from '../features/setup/RiderOn.tsx';
 import { setupPath } from '../features/setup/setupPath.ts';
@@ -57,6 +58,7 @@ export function NewSetupPage() {
             <SetupColumns />
             <SetupHeights toStart={() => button.current?.focus()} />
             <SetupFitted />
+            <KitRow />
             <FirstAnswer />
             <SetupCollars />
             <SetupAssumed />

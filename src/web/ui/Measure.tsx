@@ -36,6 +36,16 @@ export function Mass({ kg, sd, decimals = 0 }: { kg: number; sd?: number; decima
   return <Measure name="mass" value={kg} sd={sd} decimals={decimals} />;
 }
 
+/** How far something is driven, in the reader's unit. */
+export function Distance({ km }: { km: number }) {
+  return <Measure name="distance" value={km} />;
+}
+
+/** A bolt's torque in the reader's unit. */
+export function Torque({ nm }: { nm: number }) {
+  return <Measure name="torque" value={nm} />;
+}
+
 /** A force in the reader's unit. */
 export function Force({ n }: { n: number }) {
   return <Measure name="force" value={n} />;

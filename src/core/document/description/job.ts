@@ -17,7 +17,7 @@ import { cornerField } from './corner.ts';
 import * as range from './ranges.ts';
 
 /** The version that this program writes. */
-export const DOCUMENT_VERSION = 13;
+export const DOCUMENT_VERSION = 14;
 
 const kg = range.wheelKg;
 
@@ -71,8 +71,10 @@ export const lowPoint = group({
 /** Mean damper-per-wheel ratios that readings have given, with one standard deviation of their logarithm. */
 export const learnt = groupOrNone(
   {
-    /** The job it was learnt in, by name. */
+    /** The job it was learnt in, by name; or the kit that other machines taught it with. */
     from: text(range.mostName),
+    /** How many other machines it was learnt of; null for this very one. */
+    others: given('count', { min: 1, max: 10000 }, { whole: true, since: 14 }),
     ratios: someCorners(
       group({
         ratio: number('damper per wheel', { min: 0.02, max: 3 }),

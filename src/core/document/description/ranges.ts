@@ -35,6 +35,8 @@ export const odometerKm = { min: 0, max: 5_000_000 };
 export const torsionRate = { min: 1, max: 1e6 };
 
 /** How many there may be. */
+/** N m, of a bolt. */
+export const torqueNm = { min: 1, max: 1000 };
 export const mostSprings = 4;
 export { mostCams } from '../../springs/torsion.ts';
 export const mostLoads = 20;

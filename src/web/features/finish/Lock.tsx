@@ -18,6 +18,8 @@ import { startNextJob } from '../job/nextJob.ts';
 import { NextLink } from '../sheet/Footer.tsx';
 import { SumFigure } from '../sums/SumFigure.tsx';
 import { MeasureAgain } from '../sheet/MeasureAgain.tsx';
+import { Panel } from '../sheet/Panel.tsx';
+import { SomethingFitted } from '../sheet/SomethingFitted.tsx';
 import { unreadCautions } from '../turn/cautionsRead.ts';
 
 /** The lock: open to be closed, or closed with what may come after it. */
@@ -41,6 +43,9 @@ function Locked() {
         {recheckAfter[distance]}: new springs settle and lock rings walk.
       </p>
       <MeasureAgain />
+      <Panel title="Something new goes in" words="it is read again, and believed">
+        <SomethingFitted />
+      </Panel>
       <NextJob />
       <Button onClick={() => actions.clear('Reopened', place)}>Reopen</Button>
     </>

@@ -6,6 +6,7 @@ const setting = (more: Partial<CornerSetting> = {}): CornerSetting => ({
   heightMm: 360,
   collarMm: 90,
   camHalves: false,
+  assembledIn: 0,
   collarRead: true,
   seatMm: 0,
   pitchMm: 2,

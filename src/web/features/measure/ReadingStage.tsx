@@ -30,6 +30,7 @@ import { Doubts } from '../doubt/Doubts.tsx';
 import { MeasureRatio } from '../ratio/MeasureRatio.tsx';
 import { EstimatedLength, MeasuredLength, PredictedLength } from '../../ui/FigureKinds.tsx';
 import { Length, SizeLength, Plain, Turns } from '../../ui/Figure.tsx';
+import { FittedHere } from '../sheet/FittedHere.tsx';
 import { LaterPanel } from '../sheet/LaterPanel.tsx';
 import { CutOpenNowPanel } from '../sheet/CutOpenPanel.tsx';
 import { CornerGrid } from '../sheet/CornerGrid.tsx';
@@ -53,6 +54,7 @@ const SLOTS = ['1', '2', '3'];
 export function BaselineStage() {
   return (
     <>
+      <FittedHere round={0} />
       <NextReading round={0} slots={SLOTS} />
       <CornerGrid
         showPlan={false}
@@ -99,6 +101,7 @@ export function MeasureStage() {
           read here, they count as left alone.
         </p>
       )}
+      <FittedHere round={round} />
       <Doubts />
       <NextReading round={round} slots={SLOTS} />
       <CornerGrid

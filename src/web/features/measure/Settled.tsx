@@ -43,6 +43,8 @@ export function Settled({ round }: { round: number }) {
         </label>
       ))}
       {round > 0 &&
+        // What is new asks for it in its own place.
+        (job.state.rounds[round]?.fitted.length ?? 0) === 0 &&
         (chosen.has('driven') ||
           chosen.has('ridden') ||
           (job.state.rounds[round]?.drivenKm ?? null) !== null) && (

@@ -9,6 +9,7 @@ import { isAtShaft } from '#core/sag/atShaft.ts';
 import { Button } from '../../ui/Button.tsx';
 import { sagEnds, type SagEnd } from '#core/sag/bench.ts';
 import { Footer } from '../sheet/Footer.tsx';
+import { FittedHere } from '../sheet/FittedHere.tsx';
 import { LaterPanel } from '../sheet/LaterPanel.tsx';
 import { StartTurning } from '../plan/StartTurning.tsx';
 import { EndReadings } from './EndReadings.tsx';
@@ -52,6 +53,7 @@ export function SagStage({ fresh = false }: { fresh?: boolean }) {
   ];
   return (
     <>
+      <FittedHere round={round} />
       {shown.some((id) => statesAt(document, id, rider.key).length > 1) && <RiderLine rider={rider} />}
       <NextSag round={round} rider={rider.key} pressing={pressing} fresh={fresh} />
       <div data-fields className="grid grid-cols-2 gap-x-6 gap-y-5 px-4 pt-3 narrow:grid-cols-1">
@@ -80,11 +82,7 @@ export function SagStage({ fresh = false }: { fresh?: boolean }) {
           filled={isFilled('band')}
           onChange={(on) => setChosen({ ...chosen, band: on })}
         />
-        {hidden.length > 0 && (
-          <Button look="quiet" onClick={() => setOpened(hidden)}>
-            Also read {hidden.map((id) => cornerNames[id]).join(', ')}
-          </Button>
-        )}
+        <AlsoRead hidden={hidden} onOpen={() => setOpened(hidden)} />
       </div>
       <SagPanels ends={ends} fresh={fresh} />
       {!fresh && <LaterPanel round={round} />}
@@ -99,6 +97,16 @@ export function SagStage({ fresh = false }: { fresh?: boolean }) {
         {answer && !fresh && <StartTurning answer={answer} from="sag" />}
       </Footer>
     </>
+  );
+}
+
+/** Ends that are not set, and can be read all the same. */
+function AlsoRead({ hidden, onOpen }: { hidden: readonly CornerId[]; onOpen: () => void }) {
+  if (hidden.length === 0) return null;
+  return (
+    <Button look="quiet" onClick={onOpen}>
+      Also read {hidden.map((id) => cornerNames[id]).join(', ')}
+    </Button>
   );
 }
 

@@ -3,8 +3,9 @@ import { unreadOf } from '#core/planning/enough.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { MeasureAgain } from './MeasureAgain.tsx';
 import { Panel } from './Panel.tsx';
+import { SomethingFitted } from './SomethingFitted.tsx';
 
-/** Once a round is read and nothing is being turned, it can be read again another day. */
+/** Once a round is read and nothing is being turned: it can be read again another day, or something new goes in. */
 export function LaterPanel({ round }: { round: number }) {
   const { state, record } = useThisJob();
   const here = state.rounds[round];
@@ -15,6 +16,12 @@ export function LaterPanel({ round }: { round: number }) {
     <div className="mx-4 print:hidden">
       <Panel title="Measure it again later" words="after a week, or after a drive, with nothing turned">
         <MeasureAgain />
+      </Panel>
+      <Panel
+        title="Something new goes in"
+        words="springs, a kit, a leaf, tyres: it is read again, and believed"
+      >
+        <SomethingFitted />
       </Panel>
     </div>
   );

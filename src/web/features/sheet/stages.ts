@@ -72,17 +72,19 @@ const standings: Record<Stage, (job: Job) => { state: StageState; words: string 
     return short > 0 ? { state: 'look', words: `${short} too low` } : { state: 'open', words: '' };
   },
   plan: ({ answer, state }) => {
-    if (state.current > 0 || state.turning) return { state: 'done', words: 'issued' };
+    if (state.turning) return { state: 'done', words: 'issued' };
     if (!answer || answer.chanceAfter === null) return { state: 'open', words: 'needs readings' };
+    if (state.rounds.some(({ told }) => told)) return { state: 'done', words: 'issued' };
     return answer.reasons.length > 0
       ? { state: 'look', words: 'not all can be had' }
       : { state: 'open', words: 'ready to turn' };
   },
   turn: ({ state }) => {
     if (state.turning) return { state: 'open', words: `${state.turning.left.length} to turn` };
-    return state.current > 0
-      ? { state: 'done', words: `round ${state.current} turned` }
-      : { state: 'open', words: '' };
+    const turned = state.rounds.findLast(
+      ({ moves, mounts }) => Object.keys({ ...moves, ...mounts }).length > 0,
+    );
+    return turned ? { state: 'done', words: `round ${turned.round} turned` } : { state: 'open', words: '' };
   },
   measure: ({ state, record }) =>
     state.current === 0

@@ -1,0 +1,96 @@
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { afterFitting } from '#core/book/newFitting.ts';
+import { cornersIn } from '#core/kinds/classes/index.ts';
+import { axleOf, type Axle } from '#core/kinds/corners.ts';
+import { newPartKinds, type NewPartKind } from '#core/kinds/newParts.ts';
+import { isBySag } from '#core/planning/sagEnough.ts';
+import { newPartNames } from '#words/newParts.ts';
+import { useThisJob } from '../../jobStore/jobContext.ts';
+import { TakeKit } from '../kits/TakeKit.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { capital } from '../../ui/words.ts';
+
+interface Choice {
+  part: NewPartKind;
+  axle: Axle;
+}
+
+/** Something new goes in: what and where; then it is read as it stands with that, and believed. */
+export function SomethingFitted() {
+  const job = useThisJob();
+  const navigate = useNavigate();
+  const { document } = job.record;
+  const axles = (['front', 'rear'] as const).filter((axle) =>
+    cornersIn(document).some((id) => axleOf(id) === axle),
+  );
+  const [chosen, setChosen] = useState<readonly Choice[]>([]);
+  const isOn = ({ part, axle }: Choice) => chosen.some((one) => one.part === part && one.axle === axle);
+  const toggle = (choice: Choice) =>
+    setChosen(
+      isOn(choice)
+        ? chosen.filter((one) => one.part !== choice.part || one.axle !== choice.axle)
+        : [...chosen, choice],
+    );
+  const bySag = job.answer !== null && isBySag(job.answer);
+  const begin = () => {
+    const round = job.state.current + 1;
+    const changes = afterFitting(document, job.state, chosen);
+    if (changes.length > 0) job.actions.change('What went out is forgotten', ...changes);
+    for (const { part, axle } of chosen)
+      job.actions.record(`New ${newPartNames[part]} in, ${axle}`, {
+        kind: 'fitted',
+        round,
+        corner: null,
+        slot: `${part}-${axle}`,
+        part,
+        axle,
+        words: '',
+        kit: null,
+      });
+    void navigate(`/jobs/${job.record.id}/${bySag ? 'sag' : 'measure'}`);
+  };
+  return (
+    <div>
+      <TakeKit />
+      <p className="mt-4 mb-1 font-semibold">Or by itself</p>
+      <table>
+        <thead className="label text-second">
+          <tr>
+            <th className="pr-6 text-left font-normal">what is new</th>
+            {axles.map((axle) => (
+              <th key={axle} className="px-3 font-normal">
+                {axle}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {newPartKinds.map((part) => (
+            <tr key={part} className="border-rule border-t">
+              <th scope="row" className="pr-6 text-left font-normal">
+                {capital(newPartNames[part])}
+              </th>
+              {axles.map((axle) => (
+                <td key={axle} className="px-3 text-center">
+                  <label className="inline-flex size-8 cursor-pointer items-center justify-center">
+                    <span className="sr-only">{`New ${newPartNames[part]}, ${axle}`}</span>
+                    <input
+                      type="checkbox"
+                      checked={isOn({ part, axle })}
+                      onChange={() => toggle({ part, axle })}
+                      className="accent-action size-4"
+                    />
+                  </label>
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <Button className="mt-3" disabled={chosen.length === 0} onClick={begin}>
+        It is in: measure it as it stands
+      </Button>
+    </div>
+  );
+}
