@@ -46,7 +46,12 @@ const shots = [
     size: { width: 1280, height: 1240 },
     act: (page) => page.getByTestId('effects').waitFor(),
   },
-  { name: 'trade-off', path: job(2, 'scales'), act: showTradeOff },
+  {
+    name: 'kits',
+    path: '/kits',
+    size: { width: 1280, height: 1000 },
+    act: (page) => page.getByRole('article').waitFor(),
+  },
   { name: 'stance', path: job(2, 'stance'), size: { width: 1280, height: 1240 } },
   { name: 'baseline-phone', path: job(1, 'baseline'), size: { width: 390, height: 844 } },
 ];
@@ -60,13 +65,6 @@ async function cutOpenInTheLab(page) {
   await page.keyboard.press('Tab');
   await page.locator('.legend .traces').nth(1).waitFor();
   await page.evaluate(() => window.scrollTo(0, 0));
-}
-
-/** The line between scales and heights, scrolled to. */
-async function showTradeOff(page) {
-  await page.locator('.scatterlayer .trace').first().waitFor();
-  await page.locator('[data-seat-way]').first().waitFor();
-  await page.getByRole('heading', { name: /^Weight goal/ }).evaluate((node) => node.scrollIntoView());
 }
 
 await ensureChromium();

@@ -139,6 +139,7 @@ const FACT_WORDS: Record<Fact['kind'], string> = {
   pad: 'pad reading',
   fuel: 'fuel',
   'ring-gap': 'gap at the ring',
+  'ring-place': 'place of the ring',
   link: 'gap at the bar’s link',
   camber: 'camber',
   cycled: 'travel end cycled',

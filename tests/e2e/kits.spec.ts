@@ -91,6 +91,7 @@ test('new pairs go into a side-by-side: believed as they stand, landed in two ro
   await allSent(page);
 
   await page.goto('/kits');
+  await page.getByRole('link', { name: /Sedge pairs/ }).click();
   const row = page.getByRole('row', { name: /front/ });
   await expect(row).toContainText('48');
   await expect(page.getByText(/Front, from 1 job/)).toContainText('more');

@@ -111,6 +111,11 @@ const facts = {
     slot: oneOf('found', 'set'),
     mm: within(limits.gapMm).required(),
   }),
+  'ring-place': fact('ring-place', {
+    corner,
+    slot: oneOf('found', 'set'),
+    mm: within(limits.collarMm).required(),
+  }),
   link: fact('link', { corner, slot: oneOf('gap'), mm: within(limits.linkGapMm).required() }),
   camber: fact('camber', { corner, slot: oneOf('1'), degrees: within(limits.camberDeg).required() }),
   cycled: fact('cycled', {

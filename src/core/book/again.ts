@@ -32,7 +32,8 @@ function learntFrom(answer: Answer): LearntDocument {
 /** Height that springs have been seen to lose on the road; none where nobody drove, or read nothing since. */
 export function settledIn({ machine, fit, now, state }: Answer): LearntDocument['settled'] {
   const fitted = state.rounds.slice(state.base);
-  const out = fitted.findIndex(({ drivenKm }) => drivenKm !== null);
+  // What is lost shows between two readings: the first with new parts in has none before it.
+  const out = fitted.findIndex(({ drivenKm }, k) => k > 0 && drivenKm !== null);
   const since = out < 0 ? [] : fitted.slice(out);
   if (!since.some(({ heights }) => Object.keys(heights).length > 0)) return {};
   const losses = lossesAt(fit, now);

@@ -24,6 +24,8 @@ export const factUnits = {
   ring: 'mm',
   /** Between slider and ring as it rests: as found, or as it was set, by slot. */
   'ring-gap': 'mm',
+  /** Where a ring stands, from the edge that its collar is read from: as found, or as it was set, by slot. */
+  'ring-place': 'mm',
   /** How much longer a bar's undone link would have to be to go on, at the corner where it is undone. */
   link: 'mm',
   /** A wheel taken to an end of its travel by a jack, by slot bump or droop: what is left at the nearest thing. */
@@ -91,6 +93,7 @@ interface FactFields {
   mount: Moved;
   ring: Moved;
   'ring-gap': Amount<'ring-gap'>;
+  'ring-place': Amount<'ring-place'>;
   link: Amount<'link'>;
   /** `nearest` is what is nearest there. */
   cycled: Amount<'cycled'> & { nearest: string | null };

@@ -29,6 +29,8 @@ export interface Round {
   rings: PerCorner<Record<string, number>>;
   /** Gaps between slider and ring as read last in this round, as found or as set. */
   ringGaps: PerCorner<number>;
+  /** Where rings stand by their edge, as read or set last in this round. */
+  ringPlaces: PerCorner<number>;
   /** Collar readings taken in this round, after its moves. */
   collars: PerCorner<number>;
   /** Wheel travel used from full droop, measured. */
@@ -178,7 +180,8 @@ function readRound(facts: readonly FactEntry[], document: JobDocument, round: nu
     moves: { ...single('adjustment'), ...airMoves(here) },
     mounts: single('mount'),
     rings: ringMoves(here),
-    ringGaps: ringGapsOf(here),
+    ringGaps: lastOf(here, 'ring-gap'),
+    ringPlaces: lastOf(here, 'ring-place'),
     collars: single('collar'),
     travelUsed: single('travel-used'),
     sag: gatherSag(
@@ -245,8 +248,8 @@ function ringMoves(facts: readonly Fact[]): Round['rings'] {
 }
 
 /** What was read of a ring last, as found or as set. */
-function ringGapsOf(facts: readonly Fact[]): Round['ringGaps'] {
-  return Object.fromEntries(facts.filter(isOf('ring-gap')).map(({ corner, mm }) => [corner, mm]));
+function lastOf(facts: readonly Fact[], kind: 'ring-gap' | 'ring-place'): PerCorner<number> {
+  return Object.fromEntries(facts.filter(isOf(kind)).map(({ corner, mm }) => [corner, mm]));
 }
 
 /**

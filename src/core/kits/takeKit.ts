@@ -82,7 +82,8 @@ export function takeKit(
         words: option === null ? kit.name : `${kit.name}, ${option}`,
         kit: id,
       },
-      ...collarsAt(cornersAt(document, axle), startOf(end, { option, moreMm }), round),
+      ...placesAt('collar', cornersAt(document, axle), startOf(end, { option, moreMm }), round),
+      ...placesAt('ring-place', cornersAt(document, axle), ringOf(end, { option, moreMm }), round),
     ]),
   };
 }
@@ -130,8 +131,16 @@ export function learntFrom(document: JobDocument, name: string, taught: readonly
   return [[['machine', 'learnt'], { from: name, others, ratios, settled: {} }]];
 }
 
-function collarsAt(ids: CornerId[], mm: number | null, round: number): Fact[] {
-  return mm === null ? [] : ids.map((corner) => ({ kind: 'collar', round, corner, slot: 'now', mm }));
+/** Where the ring stands as it is put together: it goes along with a seat that starts elsewhere than on the sheet. */
+function ringOf(end: KitEnd, put: PutTogether): number | null {
+  const startMm = startOf(end, put);
+  if (end.ringMm === null || startMm === null || end.seatMm === null) return end.ringMm;
+  return end.ringMm + startMm - end.seatMm;
+}
+
+function placesAt(kind: 'collar' | 'ring-place', ids: CornerId[], mm: number | null, round: number): Fact[] {
+  const slot = kind === 'collar' ? 'now' : 'found';
+  return mm === null ? [] : ids.map((corner) => ({ kind, round, corner, slot, mm }));
 }
 
 function ofCorner(

@@ -3,7 +3,7 @@ import { twinOf, type CornerId } from '../kinds/corners.ts';
 import { chanceIn } from './landing.ts';
 import { planFor, type CornerNow, type Plan, type Setting } from './planning.ts';
 
-/** share of the chance. Corners that stand right are not moved for less. */
+/** share. Corners that stand right are not moved for a chance better by less than this. */
 const WORTH_MOVING = 0.02;
 /** share. Where it is not likely that all land, one side of an axle may have to help the others. */
 const LIKELY = 0.8;
@@ -36,7 +36,7 @@ export function sparing(setting: Setting, corners: readonly CornerNow[], plan: P
   const spared = planFor(setting, corners, { held });
   const chanceOf = ({ to }: Plan) => chanceIn(setting, { ...to, ...specified }) ?? 0;
   const chance = chanceOf(spared);
-  if (chance < (1 - WORTH_MOVING) * chanceOf(plan)) return plan;
+  if (chance < chanceOf(plan) - WORTH_MOVING) return plan;
   if (held.length < moved.size) return chance >= LIKELY || areAxles(held) ? spared : plan;
   // Nothing but what stands right would be moved: that has to help the others.
   const off = ({ prediction }: Plan, r: number) =>

@@ -1,6 +1,7 @@
 import type { Answer } from './answerShape.ts';
 import { isOffItsGap } from './cornerAnswer.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
+import { hasFollowed, ringsByPlace } from './ringByPlace.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import type { JobDocument } from '../document/types.ts';
 import { isAssembledIn, type RoundsState } from '../estimate/rounds.ts';
@@ -42,9 +43,18 @@ export function isAtItsGap({ wantedMm, moveMm }: RingByGap): boolean {
   return wantedMm === null || (moveMm !== null && Math.abs(moveMm) <= AT_ITS_GAP_MM);
 }
 
-/** Corners whose ring is still to be brought to its gap, of those that are set by it alone. */
-export function ringsToSet(document: JobDocument, state: Pick<RoundsState, 'rounds'>): CornerId[] {
-  return ringsByGap(document, state).flatMap((ring) => (isAtItsGap(ring) ? [] : [ring.id]));
+/** Corners whose ring is still to be brought to its gap, or along with its seat, of those whose springs are not known. */
+export function ringsToSet(
+  document: JobDocument,
+  state: Pick<RoundsState, 'rounds' | 'turning'>,
+): CornerId[] {
+  const byGap = ringsByGap(document, state).filter((ring) => !isAtItsGap(ring));
+  // Where a gap is wanted, that is what counts in the end.
+  const left = ringsByPlace(document, state).filter(
+    (ring) => document.corners[ring.id].ringGapMm === null && !hasFollowed(ring),
+  );
+  const off = new Set([...byGap, ...left].map(({ id }) => id));
+  return cornersIn(document).filter((id) => off.has(id));
 }
 
 /** Corners with a ring that is not at its gap, whether its springs are known or not. */

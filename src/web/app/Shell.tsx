@@ -2,15 +2,19 @@ import { lazy, Suspense, useEffect, useState } from 'react';
 import { Outlet, useLocation } from 'react-router';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useLiveUpdates } from '../api/jobs.ts';
-import { ConflictDialog } from '../features/conflict/ConflictDialog.tsx';
+import { useQueue } from '../api/queue.ts';
 import { Header } from './Header.tsx';
-import { KeysDialog } from './KeysDialog.tsx';
-import { UnitsDialog } from './UnitsDialog.tsx';
 import { useTopOfPage } from './useTopOfPage.ts';
 import { useShownTerm } from '../ui/Term.tsx';
 import { useSettings } from '../ui/settings.ts';
 
 const loadBar = async () => ({ default: (await import('./CommandBar.tsx')).CommandBar });
+const loadConflict = async () => ({
+  default: (await import('../features/conflict/ConflictDialog.tsx')).ConflictDialog,
+});
+const ConflictDialog = lazy(loadConflict);
+const KeysDialog = lazy(async () => ({ default: (await import('./KeysDialog.tsx')).KeysDialog }));
+const UnitsDialog = lazy(async () => ({ default: (await import('./UnitsDialog.tsx')).UnitsDialog }));
 const CommandBar = lazy(loadBar);
 const TermDialog = lazy(async () => ({ default: (await import('./TermDialog.tsx')).TermDialog }));
 
@@ -18,6 +22,7 @@ const TermDialog = lazy(async () => ({ default: (await import('./TermDialog.tsx'
 export function Shell({ bare = false }: { bare?: boolean }) {
   const { system, theme, setSystem } = useSettings();
   const term = useShownTerm((state) => state.entry !== null);
+  const refused = useQueue((state) => state.items.some((item) => item.refused !== null));
   const [bar, setBar] = useState(false);
   const [keys, setKeys] = useState(false);
   const [units, setUnits] = useState(false);
@@ -30,7 +35,7 @@ export function Shell({ bare = false }: { bare?: boolean }) {
   }, [theme]);
   // Not in the first load, but there before anybody types into it.
   useEffect(() => {
-    const timer = setTimeout(() => void loadBar(), 1500);
+    const timer = setTimeout(() => void Promise.all([loadBar(), loadConflict()]), 1500);
     return () => clearTimeout(timer);
   }, []);
   useHotkeys('u', () => setSystem(system === 'mm' ? 'in' : 'mm'));
@@ -51,14 +56,12 @@ export function Shell({ bare = false }: { bare?: boolean }) {
           <CommandBar onClose={() => setBar(false)} onUnits={() => setUnits(true)} />
         </Suspense>
       )}
-      <UnitsDialog open={units} onClose={() => setUnits(false)} />
-      <KeysDialog open={keys} onClose={() => setKeys(false)} />
-      {term && (
-        <Suspense fallback={null}>
-          <TermDialog />
-        </Suspense>
-      )}
-      <ConflictDialog />
+      <Suspense fallback={null}>
+        {units && <UnitsDialog open onClose={() => setUnits(false)} />}
+        {keys && <KeysDialog open onClose={() => setKeys(false)} />}
+        {term && <TermDialog />}
+        {refused && <ConflictDialog />}
+      </Suspense>
     </div>
   );
 }

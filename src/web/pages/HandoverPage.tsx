@@ -26,6 +26,7 @@ import { analysisOf } from '../jobStore/analysisOf.ts';
 import { useSay, useUnitsOf, useTell } from '../ui/settings.ts';
 import { NotChecked } from '../features/finish/OpenPoints.tsx';
 import { HandoverSettings } from '../features/finish/HandoverSettings.tsx';
+import { HandoverFitted } from '../features/finish/HandoverFitted.tsx';
 import { HandoverRings } from '../features/finish/HandoverRings.tsx';
 import { HandoverSag } from '../features/finish/HandoverSag.tsx';
 import { meanOf } from '#core/numerics/mean.ts';
@@ -61,6 +62,7 @@ export function HandoverPage() {
           <>
             <HandoverSettings answer={job.answer} />
             <HandoverSag answer={job.answer} />
+            <HandoverFitted />
             <HandoverRings />
             <Weights />
             <LeftOver />

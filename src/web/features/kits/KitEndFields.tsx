@@ -65,6 +65,7 @@ export function KitEndFields({ id, axle, end, onChange }: Props) {
       <label className="block">
         <span className="label text-second block">{name}: that reading, as the machine is raised</span>
         <Select
+          label={`${name}: that reading, as the machine is raised`}
           value={end.grows}
           options={[
             { value: 'with-seat', words: 'grows' },
@@ -80,6 +81,7 @@ export function KitEndFields({ id, axle, end, onChange }: Props) {
       <label className="block">
         <span className="label text-second block">{name}: height measured by</span>
         <Select
+          label={`${name}: height measured by`}
           value={end.reference ?? ''}
           options={[
             { value: '', words: 'not on the sheet' },

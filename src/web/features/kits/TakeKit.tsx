@@ -62,6 +62,7 @@ export function TakeKit() {
       <label className="block max-w-80">
         <span className="label text-second block">From a kit’s sheet</span>
         <Select
+          label="From a kit’s sheet"
           look="w-full"
           value={chosen}
           options={[

@@ -9,6 +9,7 @@ import { CutOpenPanel } from '../sheet/CutOpenPanel.tsx';
 import { Footer, NextLink } from '../sheet/Footer.tsx';
 import { Panel } from '../sheet/Panel.tsx';
 import { RingsByGap } from './RingsByGap.tsx';
+import { RingsByPlace } from './RingsByPlace.tsx';
 import { RingTable } from './RingTable.tsx';
 import { RingTrades } from './RingTrades.tsx';
 import { Squat } from './Squat.tsx';
@@ -39,6 +40,7 @@ export function RingsStage() {
       {ringed.length > 0 && <RingTable answer={answer} ringed={ringed} />}
       <RingsByGap />
       <div className="px-4">
+        <RingsByPlace />
         <Panel title="What gap is right" words="three ways to say it, and what each is good for">
           <Schools />
         </Panel>

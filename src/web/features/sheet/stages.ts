@@ -1,7 +1,7 @@
 import { isUntold } from '#core/document/untold.ts';
 import type { Stage } from '#core/judgement/stages.ts';
 import { prepFor } from '#core/document/checks.ts';
-import { isAtItsGap, ringsByGap } from '#core/planning/ringByGap.ts';
+import { ringsByGap, ringsToSet } from '#core/planning/ringByGap.ts';
 import { isOffItsGap } from '#core/planning/cornerAnswer.ts';
 import { isReadStanding } from '#core/document/sagReadings.ts';
 import { setEnds } from '#core/document/sagWish.ts';
@@ -94,7 +94,7 @@ const standings: Record<Stage, (job: Job) => { state: StageState; words: string 
     const byGap = ringsByGap(record.document, state);
     const off =
       (answer?.corners.flatMap(({ rings }) => rings.filter(isOffItsGap)).length ?? 0) +
-      byGap.filter((ring) => !isAtItsGap(ring)).length;
+      ringsToSet(record.document, state).length;
     const wanted = [...byGap, ...(answer?.corners.flatMap(({ rings }) => rings) ?? [])].some(
       ({ wantedMm }) => wantedMm !== null,
     );

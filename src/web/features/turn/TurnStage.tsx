@@ -33,6 +33,7 @@ import { NumberField } from '../../forms/NumberField.tsx';
 import { Cautions } from './Cautions.tsx';
 import { doneInput } from './doneInput.ts';
 import { CutOpenPanel } from '../sheet/CutOpenPanel.tsx';
+import { RingsAlong } from '../rings/RingsByPlace.tsx';
 import { CornerGrid } from '../sheet/CornerGrid.tsx';
 import { ranges } from '../../forms/fields.tsx';
 import { Footer, NextLink } from '../sheet/Footer.tsx';
@@ -67,6 +68,7 @@ export function TurnStage() {
         showPlan={state.turning !== null}
         corner={(id) => <CornerWork id={id} round={round} told={told} />}
       />
+      <RingsAlong round={round} />
       {job.answer && <CutOpenPanel answer={job.answer} />}
       <Footer>
         <p aria-live="polite">
