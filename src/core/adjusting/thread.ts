@@ -3,7 +3,14 @@ import { untold, type Standing, type Way } from './way.ts';
 
 /** Wound on a thread: any part of a turn, to a reading of its collar. */
 export const thread: Way = {
-  room: ({ spec, collarMm }) => threadRoom(spec, collarMm),
+  room: ({ spec, collarMm, seatBy }) => {
+    const { up, down } = threadRoom(spec, collarMm);
+    const { threadUpMm, threadDownMm } = spec;
+    return {
+      up: Math.min(up, Math.max((threadUpMm ?? Infinity) - seatBy, 0)),
+      down: Math.max(down, -Math.max((threadDownMm ?? Infinity) + seatBy, 0)),
+    };
+  },
   steps: ({ spec }) => ({ stepBy: spec.stepMm.value }),
   oneMore: ({ spec }) => spec.pitchMm.value,
   told: (standing, by) => ({

@@ -37,6 +37,15 @@ describe('wound on a thread', () => {
     expect(at.told(-6)).toEqual({ turns: -4, steps: null, stopAtMm: 44, cam: null, airBar: null });
   });
 
+  test('thread left as it was found bounds it too, less what it has gone since', () => {
+    const found = { pitchMm: 2, threadUpMm: 8, threadDownMm: 20 };
+    expect(ask(standing('LF', found)).room).toEqual({ up: 8, down: -20 });
+    expect(ask(standing('LF', found, { seatBy: 5 })).room).toEqual({ up: 3, down: -25 });
+    // The nearer of the two ends counts.
+    expect(ask(standing('LF', { ...found, collar }, { collarMm: 86 })).room).toEqual({ up: 4, down: -20 });
+    expect(ask(standing('LF', found, { seatBy: 9 })).room.up).toBe(0);
+  });
+
   test('a reading that shrinks as the seat goes up counts the other way, its room too', () => {
     const shrinks = { ...collar, grows: 'against-seat' as const };
     const at = ask(standing('LF', { pitchMm: 2, collar: shrinks }, { collarMm: 50 }));

@@ -61,6 +61,8 @@ function goneWith(
     ...(assembles && {
       preloadMm: null,
       roomMm: null,
+      threadUpMm: null,
+      threadDownMm: null,
       ...placesNow(corner, seatBy),
       mount: mount && { ...mount, engagedMm: mount.engagedMm === null ? null : mount.engagedMm - mountMm },
     }),

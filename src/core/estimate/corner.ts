@@ -29,6 +29,9 @@ export interface CornerSpec {
   readingSign: 1 | -1;
   collarMinMm: number | null;
   collarMaxMm: number | null;
+  /** Thread left towards the spring, and away from it, as the seat stood at the baseline. */
+  threadUpMm: number | null;
+  threadDownMm: number | null;
 }
 
 /** How a corner is hung and measured, which decides what its ratio may be. */
@@ -65,6 +68,8 @@ export function cornerSpec(document: JobDocument, id: CornerId): CornerSpec {
     readingSign: corner.collar.grows === 'with-seat' ? 1 : -1,
     collarMinMm: corner.collar.minMm,
     collarMaxMm: corner.collar.maxMm,
+    threadUpMm: corner.threadUpMm,
+    threadDownMm: corner.threadDownMm,
   };
 }
 

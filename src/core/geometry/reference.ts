@@ -9,6 +9,7 @@ export type ReferenceKind =
   | 'ground-arch'
   | 'hub-arch'
   | 'rim-arch'
+  | 'tyre-arch'
   | 'axle-mark'
   | 'bumper-ground'
   | 'shaft'
@@ -53,6 +54,13 @@ export const referenceKinds: Record<ReferenceKind, ReferenceFacts> = {
   'rim-arch': {
     title: 'rim edge to arch',
     how: 'lower rim edge through the centre to arch lip',
+    follows: 'travel',
+    on: ['wheels'],
+    showsSag: false,
+  },
+  'tyre-arch': {
+    title: 'tyre to arch gap',
+    how: 'top of the tyre to arch lip, straight up',
     follows: 'travel',
     on: ['wheels'],
     showsSag: false,

@@ -98,6 +98,25 @@ describe('what is left', () => {
     expect(find(marginsFor(answerOf(measured())), 'droop')?.assumed).toBe(true);
   });
 
+  test('thread left as it was found is counted down by what is turned, with no collar read', () => {
+    const left = plainDocument((document) => {
+      document.corners.LF.collar = { ...document.corners.LF.collar, minMm: null, maxMm: null };
+      document.corners.LF.threadUpMm = 8;
+      fourCorners.forEach((id) => (document.corners[id].targetMm = 377));
+    });
+    const answer = answerOf(
+      add(
+        record(left),
+        ...heights(0, 365),
+        factEntry({ kind: 'settled', round: 0, slot: 'how', how: 'rolled' }),
+      ),
+    );
+    const margin = find(marginsFor(answer), 'thread-up');
+    const seatBy = answer.corners.find(({ id }) => id === 'LF')?.seatBy ?? NaN;
+    expect(seatBy).toBeGreaterThan(3);
+    expect(margin?.leftMm).toBeCloseTo(8 - seatBy, 6);
+  });
+
   test('a thread at its end is short and comes first', () => {
     const tight = measured(
       375,

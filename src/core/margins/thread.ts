@@ -23,7 +23,8 @@ export const threadDown: StandingMargin = {
 };
 
 function threadLeft({ spec, seatBy, collarMm, room }: CornerAnswer, up: boolean): Left[] {
-  if (!Number.isFinite(up ? room.up : room.down) || collarMm === null) return [];
+  if (!Number.isFinite(up ? room.up : room.down)) return [];
+  if (collarMm === null || !isByCollar(spec, up)) return leftAsFound({ spec, seatBy, room }, up);
   const { collarMinMm: min, collarMaxMm: max, pitchMm: pitch } = spec;
   const rangeMm = min !== null && max !== null ? max - min : 10 * pitch.value;
   const stopMm = collarMm + spec.readingSign * seatBy;
@@ -34,6 +35,28 @@ function threadLeft({ spec, seatBy, collarMm, room }: CornerAnswer, up: boolean)
   const left = { leftMm, rangeMm, sdMm: tolerances.collarSdMm, assumed: false, inputs };
   // Turns of a pitch that nobody gave would be a guess beside a measured length.
   return [pitch.source === 'assumed' ? left : { ...left, turns: leftMm / pitch.value }];
+}
+
+function isByCollar(spec: CornerSpec, up: boolean): boolean {
+  return (limitOf(spec, up).atMax ? spec.collarMaxMm : spec.collarMinMm) !== null;
+}
+
+/** Thread that was measured as it was found, less what the seat has gone and is to go. */
+function leftAsFound(
+  { spec, seatBy, room }: Pick<CornerAnswer, 'spec' | 'seatBy' | 'room'>,
+  up: boolean,
+): Left[] {
+  const foundMm = up ? spec.threadUpMm : spec.threadDownMm;
+  if (foundMm === null) return [];
+  const leftMm = up ? room.up - seatBy : seatBy - room.down;
+  const inputs = (): Part[] => [
+    part('t₀', foundMm, 'length', 'measured'),
+    part('c', foundMm - leftMm, 'length', 'computed'),
+    part('p', spec.pitchMm.value, 'length', spec.pitchMm.source),
+  ];
+  const rangeMm = 10 * spec.pitchMm.value;
+  const left = { leftMm, rangeMm, sdMm: tolerances.collarSdMm, assumed: false, inputs };
+  return [spec.pitchMm.source === 'assumed' ? left : { ...left, turns: leftMm / spec.pitchMm.value }];
 }
 
 /** The collar reading at which good thread ends that way, and whether it is the greatest one. */

@@ -50,3 +50,30 @@ test('other tyres move targets from the ground by half their difference, and lea
   expect(targetsFor(goal, plainDocument(), now).LF).toBe(365);
   expect([seesTyres(ground), seesTyres(plainDocument())]).toEqual([true, false]);
 });
+
+test('one end matches the other as it stands, or so much higher; or stays as it stands', () => {
+  expect(targetsFor({ kind: 'match', axle: 'front', moreMm: 0 }, plainDocument(), now)).toEqual({
+    LF: 378.5,
+    RF: 378.5,
+  });
+  expect(targetsFor({ kind: 'match', axle: 'rear', moreMm: 12 }, plainDocument(), { LF: 371 })).toEqual({
+    LR: 383,
+    RR: 383,
+  });
+  expect(targetsFor({ kind: 'match', axle: 'front', moreMm: 0 }, plainDocument(), { LF: 371 })).toEqual({});
+  expect(targetsFor({ kind: 'stays', axle: 'rear' }, plainDocument(), now)).toEqual({ LR: 380, RR: 377 });
+});
+
+test('as far as it goes: by what is left of the thread, said or known, and what that gives at the wheel', () => {
+  const reach = (upMm: number, downMm: number) => ({ upMm, downMm, gain: 1.4 });
+  const goal = (kind: 'highest' | 'lowest', leftMm: number | null) =>
+    targetsFor({ kind, axle: 'rear', leftMm }, plainDocument(), now, {
+      LR: reach(10, Infinity),
+      RR: reach(Infinity, 5),
+    });
+  expect(goal('highest', 8)).toEqual({ LR: 391.2, RR: 388.2 });
+  // Of a side whose limits nobody gave nothing is said.
+  expect(goal('highest', null)).toEqual({ LR: 394 });
+  expect(goal('lowest', null)).toEqual({ RR: 370 });
+  expect(targetsFor({ kind: 'highest', axle: 'rear', leftMm: 8 }, plainDocument(), {}, {})).toEqual({});
+});

@@ -61,6 +61,13 @@ const pictures: Record<ReferenceKind, ReactNode> = {
       <Tape x={60} from={10} to={80} />
     </>
   ),
+  'tyre-arch': (
+    <>
+      {wheel}
+      {arch}
+      <Tape x={60} from={10} to={38} />
+    </>
+  ),
   'axle-mark': (
     <>
       <circle cx={44} cy={68} r={22} />

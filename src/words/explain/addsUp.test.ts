@@ -3,6 +3,7 @@ import { everySum, wrongWith } from '../../../tests/fixtures/everySum.ts';
 import { add, adjustment, factEntry, must, record, settled } from '../../../tests/fixtures/records.ts';
 import { blankDocument } from '#core/document/create.ts';
 import { adjusterKinds, adjustersMetAt } from '#core/kinds/adjusters/index.ts';
+import { migrateJob } from '#core/document/migrate.ts';
 import { fittingFields } from '#core/document/fitting.ts';
 import type { JobRecord } from '#core/document/types.ts';
 import { cornersOf, footingOf } from '#core/kinds/classes/index.ts';
@@ -13,7 +14,7 @@ const demos = readdirSync('demo').filter((name) => name.endsWith('.json'));
 
 describe('every sum that can be opened adds up', () => {
   test.each(demos)('%s, at every stage of its record', (name) => {
-    const whole = JSON.parse(readFileSync(`demo/${name}`, 'utf8')) as JobRecord;
+    const whole = migrateJob(JSON.parse(readFileSync(`demo/${name}`, 'utf8'))) as JobRecord;
     const rounds = [
       ...new Set(whole.entries.flatMap((entry) => (entry.type === 'fact' ? [entry.fact.round] : []))),
     ];

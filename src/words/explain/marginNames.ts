@@ -64,11 +64,15 @@ const names: Record<MarginKind, Readonly<Record<string, Name>>> = {
     least: 'least wanted',
   },
   'thread-up': {
+    't₀': 'thread left as it was found',
+    c: 'moved that way since, plan and all',
     stop: 'reading to stop at',
     p: 'thread pitch per turn',
     'r end': (end) => `${end} collar reading of good thread`,
   },
   'thread-down': {
+    't₀': 'thread left as it was found',
+    c: 'moved that way since, plan and all',
     stop: 'reading to stop at',
     p: 'thread pitch per turn',
     'r end': (end) => `${end} collar reading of good thread`,

@@ -2,6 +2,7 @@ import { whichWords } from '../which.ts';
 import { marginNamed } from './marginNames.ts';
 import { input } from './input.ts';
 import type { Sum } from './types.ts';
+import type { Part } from '#core/calculation/part.ts';
 import type { MarginKind } from '#core/margins/index.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import type { Margin } from '#core/margins/margins.ts';
@@ -97,16 +98,24 @@ const wordings: Record<MarginKind, Wording> = {
   },
 };
 
+/** Thread that was measured beside its seat, in place of the collar's limits. */
+const asFound = {
+  words: 'thread left as it was found, less what the seat goes that way',
+  formula: 'left = t₀ − c',
+};
+const isAsFound = (parts: readonly Part[]) => parts.some(({ symbol }) => symbol === 't₀');
+
 /** What is left before a limit, opened: formula, what went in, how sure it is. */
 export function marginSum(margin: Margin): Sum {
   const { kind, which, loadCase, corner, leftMm, sdMm, assumed } = margin;
-  const { title, words, formula } = wordings[kind];
+  const parts = margin.inputs();
+  const { title, words, formula } = isAsFound(parts) ? { ...wordings[kind], ...asFound } : wordings[kind];
   return {
     title: [which === null ? title : `${title}, ${whichWords(which)}`, cornerNames[corner]].join(', '),
     words: loadCase === null ? words : `${words}; least when ${loadCase}`,
     formula,
     inputs: [
-      ...margin.inputs().map((part) => marginNamed(kind, part)),
+      ...parts.map((part) => marginNamed(kind, part)),
       ...(sdMm > 0 ? [input('σ', 'one standard deviation', sdMm, 'length', 'computed')] : []),
     ],
     result: { value: leftMm, unit: 'length' },

@@ -80,6 +80,9 @@ export const cornerField = group({
       },
     },
   ),
+  /** Thread left for the seat to go towards the spring, and away from it, as it stood at the baseline. */
+  threadUpMm: given('mm', range.threadMm, { since: 14, next: 'blank' }),
+  threadDownMm: given('mm', range.threadMm, { since: 14, next: 'blank' }),
   ratioFrom: part.ratioFrom,
   /** Spring per wheel, where the spring is apart from the damper. */
   springRatio: given('damper per wheel', range.ratio, { since: 2, fitted: true }),

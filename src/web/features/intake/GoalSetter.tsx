@@ -1,8 +1,11 @@
 import { Select } from '../../ui/Select.tsx';
 import { useThisJob } from '../../jobStore/jobContext.ts';
+import type { Job } from '../../jobStore/useJob.ts';
 import { useState } from 'react';
 import { rakeDegrees, seesTyres, targetsFor, type Goal } from '#core/planning/ownersGoals.ts';
 import type { Json } from '#core/document/types.ts';
+import { cornerHeight } from '#core/figures/cornerHeight.ts';
+import type { Axle, CornerId } from '#core/kinds/corners.ts';
 import { cornersIn, footingOf } from '#core/kinds/classes/index.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Panel } from '../sheet/Panel.tsx';
@@ -12,12 +15,17 @@ type Kind = Goal['kind'];
 
 interface Words {
   title: string;
-  fields: readonly { name: string; label: string; min: number; max: number }[];
+  /** Said of one end, which is chosen beside it. */
+  ofEnd?: boolean;
+  fields: readonly { name: string; label: string; min: number; max: number; optional?: boolean }[];
 }
 
 const drop = { min: -300, max: 300 };
 const height = { min: 0, max: 3000 };
 const tyre = { min: 200, max: 1500 };
+
+/** Thread, or whatever an adjuster has, that is still to be used. */
+const left = { name: 'leftMm', label: 'Thread left', min: 0, max: 300, optional: true };
 
 const goals: Record<Kind, Words> = {
   'from-today': {
@@ -36,6 +44,14 @@ const goals: Record<Kind, Words> = {
       { name: 'rakeMm', label: 'Rear higher by', ...drop },
     ],
   },
+  match: {
+    title: 'one end to match the other',
+    ofEnd: true,
+    fields: [{ name: 'moreMm', label: 'Higher by', ...drop }],
+  },
+  stays: { title: 'one end as it now stands', ofEnd: true, fields: [] },
+  highest: { title: 'one end as high as it goes', ofEnd: true, fields: [left] },
+  lowest: { title: 'one end as low as it goes', ofEnd: true, fields: [left] },
   tyres: {
     title: 'other tyres, by measured diameter',
     fields: [
@@ -50,22 +66,80 @@ export function GoalSetter() {
   const { document } = useThisJob().record;
   if (footingOf(document.machine.class) !== 'wheels') return null;
   return (
-    <Panel title="Targets from what is wanted" words="a drop or a lift, level, a rake, other tyres">
+    <Panel
+      title="Targets from what is wanted"
+      words="a drop, level, a rake, match the other end, as far as it goes"
+    >
       <Goals />
     </Panel>
   );
 }
 
+function EndChoice({ axle, onChange }: { axle: Axle; onChange: (axle: Axle) => void }) {
+  return (
+    <label>
+      <span className="label text-second block">Which end</span>
+      <Select
+        label="Which end"
+        look="pr-2"
+        value={axle}
+        options={[
+          { value: 'front', words: 'front' },
+          { value: 'rear', words: 'rear' },
+        ]}
+        onChange={(to) => onChange(to === 'front' ? 'front' : 'rear')}
+      />
+    </label>
+  );
+}
+
+/** Thread left now, as the baseline would have had it. */
+function leftAsFound(
+  { answer }: Job,
+  { kind, leftMm }: { kind: Kind; leftMm: number | null },
+  ids: readonly CornerId[],
+): [string[], Json][] {
+  if (!answer || leftMm === null || (kind !== 'highest' && kind !== 'lowest')) return [];
+  return ids.map((id) => {
+    const gone = answer.now.seatsBy[answer.machine.corners.indexOf(id)] ?? 0;
+    return kind === 'highest'
+      ? [['corners', id, 'threadUpMm'], leftMm + gone]
+      : [['corners', id, 'threadDownMm'], leftMm - gone];
+  });
+}
+
+/** Heights as the tape read them last, and how far each adjuster still goes. */
+function standing({
+  answer,
+}: Job): Parameters<typeof targetsFor> extends [unknown, unknown, ...infer R] ? R : never {
+  const corners = answer?.corners ?? [];
+  return [
+    Object.fromEntries(
+      corners.map(({ id, nowMm }) => [id, (answer && cornerHeight(answer, id).measured?.value) ?? nowMm]),
+    ),
+    Object.fromEntries(
+      corners.map(({ id, room, gain }) => [id, { upMm: room.up, downMm: -room.down, gain }]),
+    ),
+  ];
+}
+
+function unknownWords(kind: Kind): string {
+  return kind === 'highest' || kind === 'lowest'
+    ? 'Read it first, and say what thread is left: here, or by the collar and its limits.'
+    : 'It needs a reading at each corner first.';
+}
+
 function Goals() {
   const job = useThisJob();
   const [kind, setKind] = useState<Kind>('from-today');
+  const [axle, setAxle] = useState<Axle>('rear');
   const [values, setValues] = useState<Record<string, number | null>>({});
   const { document } = job.record;
   const offered = (Object.keys(goals) as Kind[]).filter((one) => one !== 'tyres' || seesTyres(document));
-  const { fields } = goals[kind];
-  const given = fields.every(({ name }) => (values[name] ?? null) !== null);
-  const nowMm = Object.fromEntries((job.answer?.corners ?? []).map((corner) => [corner.id, corner.nowMm]));
-  const targets = given ? targetsFor({ kind, ...values } as Goal, document, nowMm) : {};
+  const { fields, ofEnd = false } = goals[kind];
+  const given = fields.every(({ name, optional }) => optional || (values[name] ?? null) !== null);
+  const all = Object.fromEntries(fields.map(({ name }) => [name, values[name] ?? null]));
+  const targets = given ? targetsFor({ kind, axle, ...all } as Goal, document, ...standing(job)) : {};
   const changes = cornersIn(document).flatMap((id): [string[], Json][] => {
     const mm = targets[id];
     return mm === undefined || mm === document.corners[id].targetMm
@@ -73,6 +147,8 @@ function Goals() {
       : [[['corners', id, 'targetMm'], mm]];
   });
   const known = Object.keys(targets).length > 0;
+  // What is left of the thread is kept: no later plan goes further either.
+  const found = leftAsFound(job, { kind, leftMm: values.leftMm ?? null }, Object.keys(targets) as CornerId[]);
   return (
     <div data-fields className="relative flex flex-wrap items-end gap-x-4 gap-y-2">
       <label>
@@ -87,7 +163,8 @@ function Goals() {
           }}
         />
       </label>
-      {fields.map(({ name, label, min, max }, k) => (
+      {ofEnd && <EndChoice axle={axle} onChange={setAxle} />}
+      {fields.map(({ name, label, min, max, optional }, k) => (
         <div key={kind + name} className="w-36">
           <NumberField
             label={label}
@@ -96,6 +173,7 @@ function Goals() {
             quantity="length"
             decimals={1}
             range={{ min, max }}
+            placeholder={optional ? 'by its limits' : undefined}
             draftKey={`${job.record.id}|goal.${kind}.${name}`}
             value={values[name] ?? null}
             onCommit={(mm) => setValues((before) => ({ ...before, [name]: mm }))}
@@ -104,7 +182,7 @@ function Goals() {
       ))}
       <Button
         disabled={changes.length === 0}
-        onClick={() => job.actions.change(`Targets: ${goals[kind].title}`, ...changes)}
+        onClick={() => job.actions.change(`Targets: ${goals[kind].title}`, ...changes, ...found)}
       >
         Set the targets
       </Button>
@@ -112,7 +190,7 @@ function Goals() {
         {kind === 'rake' && typeof values.rakeMm === 'number'
           ? `${rakeDegrees(document, values.rakeMm).toFixed(2)}° nose down over this wheelbase.`
           : given && !known
-            ? 'It needs a reading at each corner first.'
+            ? unknownWords(kind)
             : given && changes.length === 0
               ? 'The targets stand like that.'
               : ''}

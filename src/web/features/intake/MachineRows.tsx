@@ -46,6 +46,7 @@ export function MachineRows() {
           {(id) => <Field id={id} of={['stopMm']} order={60} />}
         </CornerRow>
         {turned && <ThreadRow />}
+        {turned && <ThreadLeftRow />}
       </CornerTable>
     </div>
   );
@@ -146,6 +147,33 @@ function ThreadRow() {
           )
         );
       }}
+    </CornerRow>
+  );
+}
+
+/** Thread left as it was found, measured beside the seat: said in place of the collar's limits. */
+function ThreadLeftRow() {
+  const { document } = useThisJob().record;
+  return (
+    <CornerRow
+      label="Thread left"
+      help="towards the spring, away from it"
+      paths={['threadUpMm', 'threadDownMm', 'fitting']}
+    >
+      {(id) =>
+        isTurned(document.corners[id].fitting) && (
+          <div className="grid grid-cols-[repeat(auto-fit,minmax(104px,1fr))] gap-x-3 narrow:grid-cols-1">
+            {(['threadUpMm', 'threadDownMm'] as const).map((key, k) => (
+              <PathField
+                key={key}
+                path={['corners', id, key]}
+                placeholder={k === 0 ? 'towards' : 'away'}
+                order={71 + cornerNumbers[id] + 0.5 * k}
+              />
+            ))}
+          </div>
+        )
+      }
     </CornerRow>
   );
 }

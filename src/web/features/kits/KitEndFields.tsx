@@ -129,7 +129,7 @@ function Springs({ id, axle, end, onChange }: Props) {
             onCommit={(rateNPerMm) => set(k, { rateNPerMm })}
           />
           <NumberField
-            className="w-32"
+            className="w-44"
             label={`${capital(axle)} spring ${k + 1}: free length`}
             showLabel
             order={(axle === 'front' ? 21 : 121) + 3 * k}
@@ -182,7 +182,7 @@ function Options({ id, axle, end, onChange }: Props) {
             />
           </div>
           <NumberField
-            className="w-32"
+            className="w-48"
             label={`${capital(axle)} option ${k + 1}: preload`}
             showLabel
             order={(axle === 'front' ? 50 : 150) + k}

@@ -81,14 +81,16 @@ function Whole({ kit: { id, kit }, set }: PartProps) {
         maxLength={ranges.mostName}
         onCommit={(name) => set({ name })}
       />
-      <TextField
-        label="Made for"
-        value={kit.machines}
-        draftKey={`kit.${id}.machines`}
-        maxLength={ranges.mostLabel}
-        placeholder="which machines, in the sheet’s words"
-        onCommit={(machines) => set({ machines })}
-      />
+      <div className="col-span-2 narrow:col-span-1">
+        <TextField
+          label="Made for"
+          value={kit.machines}
+          draftKey={`kit.${id}.machines`}
+          maxLength={ranges.mostLabel}
+          placeholder="which machines, in the sheet’s words"
+          onCommit={(machines) => set({ machines })}
+        />
+      </div>
       <TextField
         label="Heights are meant with aboard"
         value={kit.load}
@@ -121,13 +123,15 @@ function Whole({ kit: { id, kit }, set }: PartProps) {
         value={kit.driveInKm}
         onCommit={(driveInKm) => set({ driveInKm })}
       />
-      <TextField
-        label="Note"
-        value={kit.note}
-        draftKey={`kit.${id}.note`}
-        maxLength={ranges.mostNote}
-        onCommit={(note) => set({ note })}
-      />
+      <div className="col-span-2 narrow:col-span-1">
+        <TextField
+          label="Note"
+          value={kit.note}
+          draftKey={`kit.${id}.note`}
+          maxLength={ranges.mostNote}
+          onCommit={(note) => set({ note })}
+        />
+      </div>
       <MadeFor kit={kit} set={set} />
     </div>
   );
