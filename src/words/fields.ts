@@ -82,6 +82,7 @@ const cornerWords: Record<PathsIn<typeof cornerField.fields>, string> = {
   'collar.grows': 'end that the caliper goes from',
   'collar.minMm': 'least collar reading',
   'collar.maxMm': 'greatest collar reading',
+  second: 'second edge of the seat',
   threadUpMm: 'thread left towards the spring',
   threadDownMm: 'thread left away from the spring',
   ratioFrom: 'where the ratio comes from',

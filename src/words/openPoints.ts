@@ -44,7 +44,10 @@ export function openPointWords(point: OpenPoint, say: Say, remedies: readonly Re
       };
     }
     case 'rings':
-      return { words: `Rings are not at their gap, or not moved with their seats: ${named(point.corners)}.`, stage: 'rings' };
+      return {
+        words: `Rings are not at their gap, or not moved with their seats: ${named(point.corners)}.`,
+        stage: 'rings',
+      };
     case 'load':
       return { words: 'The load on board was not checked.', stage: 'prep' };
     case 'finding': {

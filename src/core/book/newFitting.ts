@@ -1,5 +1,6 @@
 import { wayOf } from '../adjusting/index.ts';
-import { isAssembledIn, type Fitted, type RoundsState } from '../estimate/rounds.ts';
+import { isAssembledIn, type Fitted } from '../estimate/fittedIn.ts';
+import { type RoundsState } from '../estimate/rounds.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
 import { axleOf, type CornerId } from '../kinds/corners.ts';
 import { newParts } from '../kinds/newParts.ts';
@@ -68,7 +69,7 @@ function goneWith(
     }),
     ...(part === 'spacer' && { preloadMm: null }),
     // Another damper has another thread.
-    ...(assembles && !keepsExtended && { collar: { ...collar, minMm: null, maxMm: null } }),
+    ...(assembles && !keepsExtended && { collar: { ...collar, minMm: null, maxMm: null }, second: null }),
     ...(!keepsRatio && { ratio: null, ratioFrom: null }),
     ...(part === 'tyres' && { tyreRateNPerMm: null }),
   };

@@ -8,13 +8,8 @@ import { sagWish } from '../document/sagWish.ts';
 import { sagAsRead } from '../sag/asRead.ts';
 import { shaftAsRead } from '../sag/atShaft.ts';
 import { standingFacts } from '../document/facts.ts';
-import {
-  collarNow,
-  isAssembledIn,
-  readRounds,
-  type PerCorner,
-  type RoundsState,
-} from '../estimate/rounds.ts';
+import { isAssembledIn } from '../estimate/fittedIn.ts';
+import { collarNow, readRounds, type PerCorner, type RoundsState } from '../estimate/rounds.ts';
 import type { FactKind, JobDocument, JobRecord } from '../document/types.ts';
 
 /** How one corner was set at some time; a null was not read, or is not there. */

@@ -1,7 +1,8 @@
 import { situationOf, type JobMachine } from './believed.ts';
 import { cornerSpec } from './corner.ts';
 import { blurOf } from '../document/checks.ts';
-import { isAssembledIn, ratioSince, type Round, type RoundsState } from './rounds.ts';
+import { isAssembledIn } from './fittedIn.ts';
+import { ratioSince, type Round, type RoundsState } from './rounds.ts';
 import { newParts } from '../kinds/newParts.ts';
 import { repeatSd } from '../document/repeats.ts';
 import type { JobDocument } from '../document/types.ts';

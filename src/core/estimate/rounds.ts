@@ -1,5 +1,5 @@
 import { allCorners, axleOf, type Axle, type CornerId } from '../kinds/corners.ts';
-import { newParts, type NewPartKind } from '../kinds/newParts.ts';
+import { newParts } from '../kinds/newParts.ts';
 import { measuredRatios } from './measuredRatio.ts';
 import type { MeasuredRatios } from './ratioBelief.ts';
 import { gatherSag, type SagReadings } from '../document/sagReadings.ts';
@@ -7,6 +7,8 @@ import { numberOf, type Fact, type NumberedKind } from '../document/factKinds.ts
 import { isOf, standingFacts, type FactEntry } from '../document/facts.ts';
 import { restoredSlot, sortRepeats, type Repeat, type SortedRepeats } from '../document/repeats.ts';
 import { AIR_STEP_BAR } from '../springs/air.ts';
+import { isAssembledIn, type Fitted } from './fittedIn.ts';
+import { withSeconds } from './secondDatum.ts';
 import { showsSag } from '../document/showsSag.ts';
 import type { JobDocument, JobRecord, ToldCorner, ToldPlan } from '../document/types.ts';
 
@@ -33,6 +35,8 @@ export interface Round {
   ringPlaces: PerCorner<number>;
   /** Collar readings taken in this round, after its moves. */
   collars: PerCorner<number>;
+  /** The same from their second edges, as read. */
+  seconds: PerCorner<number>;
   /** Wheel travel used from full droop, measured. */
   travelUsed: PerCorner<number>;
   /** Wheels on pads with on board what is measured with, kg, in the order of their slots. */
@@ -70,20 +74,14 @@ export interface RoundsState {
   checkedRight: string[];
 }
 
-/** A part that went in. */
-export interface Fitted {
-  part: NewPartKind;
-  axle: Axle;
-  words: string;
-  /** The sheet it came with, by its id; null for none. */
-  kit: string | null;
-}
-
 /** Reads the rounds from the facts that stand. */
 export function readRounds(record: Pick<JobRecord, 'entries' | 'document'>): RoundsState {
   const facts = standingFacts(record);
   const last = Math.max(0, ...facts.map(({ fact }) => fact.round));
-  const all = Array.from({ length: last + 1 }, (_, round) => readRound(facts, record.document, round));
+  const all = withSeconds(
+    record.document,
+    Array.from({ length: last + 1 }, (_, round) => readRound(facts, record.document, round)),
+  );
   const newest = all[last] as Round;
   const left = newest.told ? leftToTurn(newest.told, newest) : [];
   const open = last > 0 && left.length > 0 && !measuringBegan(newest);
@@ -113,11 +111,6 @@ export function lastFitted(rounds: readonly Round[], is: (one: Fitted) => boolea
 /** The first round of a corner whose wheel moves its damper as it does now. */
 export function ratioSince(rounds: readonly Round[], id: CornerId): number {
   return lastFitted(rounds, ({ part, axle }) => axle === axleOf(id) && !newParts[part].keepsRatio);
-}
-
-/** Whether a corner's collar and rings stand in a round as they were put together, whatever was turned before. */
-export function isAssembledIn({ fitted }: Pick<Round, 'fitted'>, id: CornerId): boolean {
-  return fitted.some(({ part, axle }) => axle === axleOf(id) && newParts[part].assembles);
 }
 
 function leftToTurn(told: ToldPlan, round: Round): CornerId[] {
@@ -182,7 +175,8 @@ function readRound(facts: readonly FactEntry[], document: JobDocument, round: nu
     rings: ringMoves(here),
     ringGaps: lastOf(here, 'ring-gap'),
     ringPlaces: lastOf(here, 'ring-place'),
-    collars: single('collar'),
+    collars: collarsOf(here, (slot) => slot !== 'second'),
+    seconds: collarsOf(here, (slot) => slot === 'second'),
     travelUsed: single('travel-used'),
     sag: gatherSag(
       here.filter(isOf('sag')).flatMap(({ corner, slot, mm }) => (corner ? [{ corner, slot, mm }] : [])),
@@ -245,6 +239,11 @@ function ringMoves(facts: readonly Fact[]): Round['rings'] {
   for (const { corner, slot, mm } of facts.filter(isOf('ring')))
     if (corner !== null) (moves[corner] ??= {})[slot] = mm;
   return moves;
+}
+
+function collarsOf(facts: readonly Fact[], isMeant: (slot: string) => boolean): PerCorner<number> {
+  const read = facts.filter(isOf('collar')).filter(({ slot }) => isMeant(slot));
+  return Object.fromEntries(read.map(({ corner, mm }) => [corner, mm]));
 }
 
 /** What was read of a ring last, as found or as set. */

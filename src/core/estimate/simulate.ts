@@ -290,9 +290,9 @@ function gradientChange(parameter: Parameter, scratch: Scratch, change: Float64A
     forces.forEach((one, i) => believed.machine.contacts[i]?.axle === axle && push(i, by(one)));
   /** What losing so much of its preload, per mm that it is to lose in all, takes off a corner's force. */
   const lost = inEra(values, situation).settlingMm;
-  const lose = (i: number, lostMm: number) => {
+  const lose = (i: number, part: number) => {
     const one = forces[i] as CornerForces;
-    if ((lost[i] ?? 0) > 0 && solver.corners[i]?.stack) push(i, -lostMm * one.ratio * one.preload);
+    if ((lost[i] ?? 0) > 0 && solver.corners[i]?.stack) push(i, -part * one.ratio * one.preload);
   };
   switch (parameter.kind) {
     case 'axle-ratio':

@@ -4,7 +4,8 @@ import { cornersIn } from '../kinds/classes/index.ts';
 import { hasFollowed, ringsByPlace } from './ringByPlace.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import type { JobDocument } from '../document/types.ts';
-import { isAssembledIn, type RoundsState } from '../estimate/rounds.ts';
+import { isAssembledIn } from '../estimate/fittedIn.ts';
+import { type RoundsState } from '../estimate/rounds.ts';
 
 /** mm. A block that just goes in says no more. */
 const AT_ITS_GAP_MM = 0.5;

@@ -1,5 +1,6 @@
 import { cornerSpec } from '../estimate/corner.ts';
-import { isAssembledIn, type RoundsState } from '../estimate/rounds.ts';
+import { isAssembledIn } from '../estimate/fittedIn.ts';
+import { type RoundsState } from '../estimate/rounds.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import type { JobDocument } from '../document/types.ts';

@@ -1,3 +1,4 @@
+import { FromSecondEdge } from '../features/job/SecondEdge.tsx';
 import { camPosition } from '#core/document/taken.ts';
 import { useTell } from '../ui/settings.ts';
 import { nextWords } from '#words/nextAction.ts';
@@ -173,6 +174,7 @@ function StepView({
       {work.kind === 'adjustment' && asked.stopAtMm !== null && counts && (
         <p className="text-[44px] leading-tight font-semibold max-md:text-[32px]">
           stop when the collar reads <SizeLength mm={asked.stopAtMm} />
+          <FromSecondEdge id={id} mm={asked.stopAtMm} />
         </p>
       )}
       {work.kind === 'adjustment' && counts && (

@@ -11,6 +11,7 @@ import {
   flag,
   given,
   group,
+  groupOrNone,
   list,
   number,
   rowsOrNone,
@@ -79,6 +80,14 @@ export const cornerField = group({
         want: 'least-collar-below-greatest',
       },
     },
+  ),
+  /** Another edge that the seat can be read from, as where the first is out of reach once it is fitted. */
+  second: groupOrNone(
+    {
+      datum: text(range.mostName, { blank: '' }),
+      grows: choice(['with-seat', 'against-seat'], { blank: 'with-seat' }),
+    },
+    { since: 14 },
   ),
   /** Thread left for the seat to go towards the spring, and away from it, as it stood at the baseline. */
   threadUpMm: given('mm', range.threadMm, { since: 14, next: 'blank' }),

@@ -49,6 +49,13 @@ export function MeasuredFrom() {
               <CornerRow label="Collar datum" help="where the caliper is held" paths={['collar.datum']}>
                 {(id) => <Datum id={id} />}
               </CornerRow>
+              <CornerRow
+                label="Second edge"
+                help="where the first is out of reach once fitted: its name, and how it reads"
+                paths={['second']}
+              >
+                {(id) => <SecondEdge id={id} />}
+              </CornerRow>
             </>
           )}
         </CornerTable>
@@ -88,5 +95,40 @@ function Datum({ id }: { id: CornerId }) {
       maxLength={80}
       onCommit={(value) => job.actions.change(words, [path, value])}
     />
+  );
+}
+
+/** Another edge that the seat can be read from; left empty there is none. */
+function SecondEdge({ id }: { id: CornerId }) {
+  const job = useThisJob();
+  const { second } = job.record.document.corners[id];
+  const path = ['corners', id, 'second'];
+  const where = useSides().named(id);
+  const words = capital(pathWords(path, where));
+  const set = (to: { datum: string; grows: 'with-seat' | 'against-seat' } | null) =>
+    job.actions.change(words, [path, to]);
+  return (
+    <>
+      <TextField
+        label={words}
+        hideLabel
+        value={second?.datum ?? ''}
+        draftKey={pathKey(job.record.id, path)}
+        maxLength={80}
+        placeholder="none"
+        onCommit={(datum) => set(datum === '' ? null : { grows: 'with-seat', ...second, datum })}
+      />
+      {second && (
+        <Select
+          label={`${words}, as the seat goes towards the spring`}
+          value={second.grows}
+          options={[
+            { value: 'with-seat', words: 'reads more towards the spring' },
+            { value: 'against-seat', words: 'reads less towards the spring' },
+          ]}
+          onChange={(to) => set({ ...second, grows: to === 'with-seat' ? 'with-seat' : 'against-seat' })}
+        />
+      )}
+    </>
   );
 }

@@ -218,6 +218,7 @@ function Readings({ id, round, answer, told }: ReadingsProps) {
 
 /** What else is read at a corner: where its collar stands, and how much travel the wheel uses. */
 function CollarAndTravel({ id, round, collarMm }: { id: CornerId; round: number; collarMm: number | null }) {
+  const job = useThisJob();
   const style = useLengthStyle(1);
   return (
     <div className="relative mt-5">
@@ -231,6 +232,16 @@ function CollarAndTravel({ id, round, collarMm }: { id: CornerId; round: number;
           range={ranges.collar}
           {...hint(collarMm, style)}
         />
+        {job.record.document.corners[id].second && (
+          <FactField
+            place={{ kind: 'collar', round, corner: id, slot: 'second' }}
+            narrow
+            label="Reads from second edge"
+            showLabel
+            order={45 + cornerNumbers[id]}
+            range={ranges.collar}
+          />
+        )}
         <FactField
           place={{ kind: 'travel-used', round, corner: id, slot: 'now' }}
           narrow

@@ -1,3 +1,4 @@
+import { FromSecondEdge } from '../job/SecondEdge.tsx';
 import { camPosition } from '#core/document/taken.ts';
 import { sagToReadFirst } from '#core/planning/sagUnseen.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
@@ -113,6 +114,7 @@ function SeatLines({ corner, answer }: { corner: CornerMove; answer: Answer }) {
         ) : (
           <SumFigure name={`Stop at, ${name}`} sum={() => stopAtSum(corner)}>
             stop when the collar reads <SizeLength mm={corner.stopAtMm} />
+            <FromSecondEdge id={corner.id} mm={corner.stopAtMm} />
           </SumFigure>
         )}
         <PitchAssumed pitch={corner.spec.pitchMm} steps={corner.steps} />

@@ -198,8 +198,8 @@ function MissingCollars() {
   if (missing.length === 0) return null;
   return (
     <p className="label text-second mt-3">
-      Thread left is not known for {missing.map(({ id }) => cornerNames[id]).join(', ')}: give what is
-      left of it, or the collar’s limits (intake) and its reading (baseline).
+      Thread left is not known for {missing.map(({ id }) => cornerNames[id]).join(', ')}: give what is left of
+      it, or the collar’s limits (intake) and its reading (baseline).
     </p>
   );
 }

@@ -22,6 +22,7 @@ import {
   SeatMove,
   Pressure,
 } from '../job/MoveWords.tsx';
+import { FromSecondEdge } from '../job/SecondEdge.tsx';
 import { isSagJob } from '#core/document/sagWish.ts';
 import { positionText } from '#words/positions.ts';
 import { AirStopped, CamStopped } from './Stopped.tsx';
@@ -222,6 +223,7 @@ function SeatWork({ id, round, asked }: Omit<WorkProps, 'told'> & { asked: ToldC
       {asked.stopAtMm !== null && (
         <p className="font-medium">
           stop when the collar reads <SizeLength mm={asked.stopAtMm} />
+          <FromSecondEdge id={id} mm={asked.stopAtMm} />
         </p>
       )}
       {asked.camTo === undefined && <OfSeat id={id} asked={asked} />}
