@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
 import { allSent, expect, field, lockAnyway, readAll, test, turnAsTold, visit } from './app.ts';
 
@@ -118,4 +119,45 @@ test('a leaf goes in behind: what it lifts is read, and undo takes it out again'
   await expect(change.getByRole('row', { name: /Front right/ })).toContainText('0');
   for (let k = 0; k < 5; k++) await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByText('Nothing has been turned yet.')).toBeVisible();
+});
+
+test('a kit comes out of a file and goes, and undo brings it back; what is no kit says so', async ({
+  page,
+}) => {
+  await page.goto('/kits');
+  await page.getByRole('link', { name: /Harrier/ }).click();
+  const saved = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as a file' }).click();
+  const text = await readFile(await (await saved).path(), 'utf8');
+  const file = field(page, 'Kit file');
+  await file.setInputFiles({ name: 'notes.json', mimeType: 'application/json', buffer: Buffer.from('{}') });
+  await expect(page.getByRole('alert')).toContainText('notes.json was not taken in.');
+  const other = { ...(JSON.parse(text) as object), name: 'Plover copy' };
+  await file.setInputFiles({
+    name: 'plover.kit.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(other)),
+  });
+  const link = page.getByRole('link', { name: /Plover copy/ });
+  await expect(link).toBeVisible();
+  await expect(field(page, 'Front: seat stands at')).toHaveValue('196');
+  await expect(field(page, 'Torque of bolt 1')).toHaveValue('33');
+
+  await put(page, 'Front: seat stands at', '190');
+  const undo = page.getByRole('button', { name: 'Undo', exact: true });
+  await undo.click();
+  await expect(field(page, 'Front: seat stands at')).toHaveValue('196');
+  await page.getByRole('button', { name: 'Delete this kit' }).click();
+  await expect(link).toHaveCount(0);
+  await undo.click();
+  await expect(link).toBeVisible();
+
+  // A sheet that is wrong somewhere is refused by its place, and nothing is lost.
+  const wrong = { ...other, name: 'Wrong kit', toleranceMm: -3 };
+  await file.setInputFiles({
+    name: 'wrong.kit.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(wrong)),
+  });
+  await expect(page.getByRole('alert')).toContainText('Wrong kit was not kept.');
 });

@@ -1,0 +1,124 @@
+import { useRef, useState } from 'react';
+import { ApiProblem } from './client.ts';
+
+/** What a shop keeps by its id, in versions. */
+interface Kept {
+  id: string;
+  version: number;
+}
+
+/** The same before it is kept for the first time. */
+type New<T extends Kept> = Omit<T, 'version'> & { version: null };
+
+/** One change, with what undoes it. */
+interface Done {
+  label: string;
+  undo: () => void;
+}
+
+/** What could not be kept, and how to try again. */
+interface Failed {
+  words: string;
+  again: (() => void) | null;
+}
+
+interface Shelf<T extends Kept, Part> {
+  put: (item: T | New<T>) => Promise<T>;
+  remove: (item: T) => Promise<unknown>;
+  /** Asks the server for what is there. */
+  refetch: () => void;
+  nameOf: (item: T | New<T>) => string;
+  /** A thing with some of its figures changed, and what those were before. */
+  changed: (item: T, part: Part) => T;
+  sameOf: (part: Part, was: T) => Part;
+}
+
+/** Changes of one thing, one after another: each is made to what the one before left. Gives the thing before and after. */
+function useInTurn<T extends Kept>() {
+  /** What is on its way of each thing. */
+  const latest = useRef(new Map<string, Promise<T>>());
+  return (item: T, change: (now: T) => Promise<T>): Promise<[T, T]> => {
+    const { current: all } = latest;
+    // Where the one before was refused, this one is tried on what is known to be kept.
+    const before = (all.get(item.id) ?? Promise.resolve(item)).catch(() => item);
+    const kept = before.then(change);
+    all.set(item.id, kept);
+    const over = () => all.get(item.id) === kept && all.delete(item.id);
+    kept.then(over, over);
+    return Promise.all([before, kept]);
+  };
+}
+
+/** Changing things that a shop keeps: every change is kept at once, can be undone, and is never lost without a word. */
+export function useEdits<T extends Kept, Part>(shelf: Shelf<T, Part>) {
+  const { put, nameOf } = shelf;
+  const [done, setDone] = useState<Done[]>([]);
+  const [failed, setFailed] = useState<Failed | null>(null);
+  const inTurn = useInTurn<T>();
+  const remember = (label: string, undo: () => void) => setDone((all) => [...all, { label, undo }]);
+
+  const refused = (error: unknown, name: string, again: () => void) => {
+    if (!(error instanceof ApiProblem)) {
+      setFailed({ words: `${name} is not kept yet: the server cannot be reached.`, again });
+      return;
+    }
+    const [first] = error.problem.errors ?? [];
+    const why = first ? `${first.pointer.slice(1)} ${first.detail}` : error.problem.title;
+    setFailed({ words: `${name} was not kept. ${why}`, again: null });
+    shelf.refetch();
+  };
+
+  /** Tries something until it is kept or refused for good. */
+  const attempt = <R>(name: string, act: () => Promise<R>, after: (result: R) => void) => {
+    const go = () =>
+      void act().then(
+        (result) => {
+          setFailed(null);
+          after(result);
+        },
+        (error: unknown) => refused(error, name, go),
+      );
+    go();
+  };
+
+  const edit = (item: T, part: Part, undoable = true) =>
+    attempt(
+      nameOf(item),
+      () => inTurn(item, (now) => put(shelf.changed(now, part))),
+      ([was, now]) => {
+        if (undoable) remember(`Change of ${nameOf(item)}`, () => edit(now, shelf.sameOf(part, was), false));
+      },
+    );
+
+  /** Keeps something new; `after` is told once it is. */
+  const add = (item: New<T>, after: (kept: T) => void = () => undefined) =>
+    attempt(
+      nameOf(item),
+      () => put(item),
+      (kept) => {
+        after(kept);
+        remember(`${nameOf(kept)} new`, () => void shelf.remove(kept));
+      },
+    );
+
+  const remove = (item: T) =>
+    attempt(
+      nameOf(item),
+      () => shelf.remove(item),
+      () =>
+        remember(`${nameOf(item)} removed`, () =>
+          attempt(
+            nameOf(item),
+            () => put({ ...item, version: null }),
+            () => undefined,
+          ),
+        ),
+    );
+
+  const undo = () => {
+    const last = done.at(-1);
+    setDone(done.slice(0, -1));
+    last?.undo();
+  };
+  return { edit, add, remove, undo, last: done.at(-1)?.label ?? null, failed };
+}
