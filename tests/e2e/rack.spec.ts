@@ -60,6 +60,9 @@ test.describe('the spring rack', () => {
     await expect(page.getByText('No results. Change what is searched for.')).toBeVisible();
     await page.getByRole('button', { name: 'Undo', exact: true }).click();
     await expect(field(page, 'Rate, new spring')).toHaveValue('50.05');
+    // Other tests on this rack put in a new one of their own.
+    await page.getByRole('button', { name: 'Remove new spring' }).click();
+    await expect(page.getByText('No results. Change what is searched for.')).toBeVisible();
   });
 
   test('what cannot reach the server stays, and is sent again', async ({ page, app }) => {
