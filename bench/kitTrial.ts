@@ -52,7 +52,7 @@ function withKit(record: JobRecord, taught: readonly KitOutcome[]): JobRecord {
   const learnt = (change?.[1] ?? null) as JobRecord['document']['machine']['learnt'];
   const facts = AXLES.map((axle): Fact => {
     const place = { kind: 'fitted' as const, round: 0, corner: null, slot: `kit-${axle}` };
-    return { ...place, part: 'kit', axle, words: '', kit: KIT };
+    return { ...place, part: 'kit', axle, words: '', kit: KIT, moreMm: null };
   });
   return {
     ...record,

@@ -135,6 +135,7 @@ const facts = {
     axle: oneOf('front', 'rear').required(),
     words: Joi.string().allow('').max(limits.labelLength).required(),
     kit: uuid.allow(null).required(),
+    moreMm: within(limits.moveMm).allow(null).required(),
   }),
   driven: fact('driven', { km: within(limits.recheckKm).required() }),
   clearance: fact('clearance', {

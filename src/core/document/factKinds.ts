@@ -110,8 +110,11 @@ interface FactFields {
   recheck: { km: number | null; day: string | null };
   driven: Amount<'driven'>;
   settled: { how: string };
-  /** `words` is what it is called, as somebody wrote it; `kit` the id of the sheet it came with. */
-  fitted: { part: NewPartKind; axle: Axle; words: string; kit: string | null };
+  /**
+   * `words` is what it is called, as somebody wrote it; `kit` the id of the sheet it came with, `moreMm` how much further
+   * towards the spring than there its seat was put.
+   */
+  fitted: { part: NewPartKind; axle: Axle; words: string; kit: string | null; moreMm: number | null };
   plan: { told: ToldPlan };
   prep: { how: 'done' | 'skipped' };
   check: { how: 'done' | 'skipped' };
@@ -160,7 +163,7 @@ export const emptyFields: Partial<Record<FactKind, Record<string, null>>> = {
   mount: { askedMm: null },
   ring: { askedMm: null },
   recheck: { km: null, day: null },
-  fitted: { kit: null },
+  fitted: { kit: null, moreMm: null },
   cycled: { nearest: null },
 };
 

@@ -8,6 +8,8 @@ export interface Fitted {
   words: string;
   /** The sheet it came with, by its id; null for none. */
   kit: string | null;
+  /** mm of seat that it was put further towards the spring than on that sheet. */
+  moreMm: number | null;
 }
 
 /** Whether a corner's collar and rings stand in a round as they were put together, whatever was turned before. */

@@ -184,7 +184,9 @@ function readRound(facts: readonly FactEntry[], document: JobDocument, round: nu
     ),
     settled: here.find(isOf('settled'))?.how ?? null,
     drivenKm: here.find(isOf('driven'))?.km ?? null,
-    fitted: here.filter(isOf('fitted')).map(({ part, axle, words, kit }) => ({ part, axle, words, kit })),
+    fitted: here
+      .filter(isOf('fitted'))
+      .map(({ part, axle, words, kit, moreMm }) => ({ part, axle, words, kit, moreMm })),
     told: here.findLast(isOf('plan'))?.told ?? null,
   };
 }

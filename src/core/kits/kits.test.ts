@@ -189,6 +189,19 @@ describe('what a job came to', () => {
     expect(one.logRatio?.sd).toBeLessThan(0.12);
   });
 
+  test('a seat that was put further than the sheet has it needed that too', () => {
+    const made = job(2);
+    const further = {
+      ...made,
+      entries: made.entries.map((entry) =>
+        entry.type === 'fact' && entry.fact.kind === 'fitted'
+          ? { ...entry, fact: { ...entry.fact, moreMm: 7 } }
+          : entry,
+      ),
+    };
+    expect(outcome(further).neededMm).toBe(27);
+  });
+
   test('nothing is said of a ratio that nothing was turned to learn, nor of a need while it is not in', () => {
     const begun = add(
       record(plainDocument()),

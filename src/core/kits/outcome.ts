@@ -15,7 +15,7 @@ export interface KitOutcome {
   name: string;
   /** Where the collar read as it was put together; null where nobody read it. */
   startMm: number | null;
-  /** mm of seat that were needed from there, towards the spring; null while it is not where it is wanted. */
+  /** mm of seat beyond the sheet's start, towards the spring, that were needed; null while it is not where it is wanted. */
   neededMm: number | null;
   /** What the tape read first with it in, at the specified point. */
   firstMm: number | null;
@@ -30,7 +30,7 @@ export function kitOutcomes(record: JobRecord, answer: Answer | null): KitOutcom
   if (!answer) return [];
   const { state } = answer;
   const base = state.rounds[state.base];
-  return (base?.fitted ?? []).flatMap(({ kit, axle }): KitOutcome[] => {
+  return (base?.fitted ?? []).flatMap(({ kit, axle, moreMm }): KitOutcome[] => {
     if (kit === null) return [];
     const ids = answer.corners.map(({ id }) => id).filter((id) => axleOf(id) === axle);
     const moved = ids.map((id) =>
@@ -44,13 +44,19 @@ export function kitOutcomes(record: JobRecord, answer: Answer | null): KitOutcom
         job: record.id,
         name: record.document.name,
         startMm: meanOrNull(ids.flatMap((id) => base?.collars[id] ?? [])),
-        neededMm: done ? meanOrNull(moved) : null,
+        neededMm: done ? neededFrom(moved, moreMm ?? 0) : null,
         firstMm: meanOrNull(ids.flatMap((id) => firstAt(answer, id))),
         logRatio: ratioByItself(answer, ids),
         lost: lostOn(answer, ids),
       },
     ];
   });
+}
+
+/** What was turned, on top of what it was put together with. */
+function neededFrom(moved: readonly number[], moreMm: number): number | null {
+  const mean = meanOrNull(moved);
+  return mean === null ? null : mean + moreMm;
 }
 
 const meanOrNull = (all: readonly number[]) => (all.length === 0 ? null : meanOf(all));

@@ -81,6 +81,7 @@ export function takeKit(
         axle,
         words: option === null ? kit.name : `${kit.name}, ${option}`,
         kit: id,
+        moreMm,
       },
       ...placesAt('collar', cornersAt(document, axle), startOf(end, { option, moreMm }), round),
       ...placesAt('ring-place', cornersAt(document, axle), ringOf(end, { option, moreMm }), round),

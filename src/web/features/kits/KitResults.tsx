@@ -30,7 +30,7 @@ export function KitResults({ kit, outcomes }: Props) {
             <th className="text-left font-normal">end</th>
             <th className="pl-4 font-normal">seat put in at</th>
             <th className="pl-4 font-normal">first read</th>
-            <th className="pl-4 font-normal">then needed</th>
+            <th className="pl-4 font-normal">beyond the sheet</th>
             <th className="pl-4 font-normal">damper per wheel</th>
             <th className="pl-4 font-normal">lost on the road</th>
           </tr>

@@ -129,7 +129,7 @@ interface EndProps {
 
 /** One end: whether it goes in, with which preload, and where its seat starts. */
 function End({ axle, end, chosen, memory, onChange }: EndProps) {
-  const starts = [0, ...(memory?.needed ? [Math.round(memory.needed.mean)] : [])];
+  const starts = [...new Set([0, Math.round(memory?.needed?.mean ?? 0)])];
   const put = chosen ?? plainly;
   return (
     <fieldset className="min-w-64">

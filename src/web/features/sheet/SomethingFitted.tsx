@@ -47,6 +47,7 @@ export function SomethingFitted() {
         axle,
         words: '',
         kit: null,
+        moreMm: null,
       });
     void navigate(`/jobs/${job.record.id}/${bySag ? 'sag' : 'measure'}`);
   };
