@@ -161,3 +161,23 @@ test('a kit comes out of a file and goes, and undo brings it back; what is no ki
   });
   await expect(page.getByRole('alert')).toContainText('Wrong kit was not kept.');
 });
+
+test('what is typed before the server has a new kit is kept with it', async ({ page }) => {
+  let release: () => void = () => undefined;
+  const held = new Promise<void>((done) => (release = done));
+  await page.goto('/kits');
+  await expect(page.getByRole('link', { name: /Harrier/ })).toBeVisible();
+  await page.route('**/api/kits', async (route) => {
+    if (route.request().method() === 'POST') await held;
+    await route.continue();
+  });
+  await page.getByRole('button', { name: 'New kit' }).click();
+  await put(page, 'Name of the kit', 'Teal springs');
+  await put(page, 'Made for', 'any of them');
+  release();
+  await expect(page.getByRole('link', { name: /Teal springs.*any of them/ })).toBeVisible();
+  await page.unrouteAll({ behavior: 'wait' });
+  await page.reload();
+  await expect(page.getByRole('link', { name: /Teal springs.*any of them/ })).toBeVisible();
+  await expect(page.getByRole('alert')).toHaveCount(0);
+});

@@ -33,20 +33,24 @@ interface Shelf<T extends Kept, Part> {
   sameOf: (part: Part, was: T) => Part;
 }
 
-/** Changes of one thing, one after another: each is made to what the one before left. Gives the thing before and after. */
+/** Changes of one thing, one after another: each is made to what the one before left, its first keeping among them. */
 function useInTurn<T extends Kept>() {
-  /** What is on its way of each thing. */
+  /** What is on its way of each thing, or was kept last from here. */
   const latest = useRef(new Map<string, Promise<T>>());
-  return (item: T, change: (now: T) => Promise<T>): Promise<[T, T]> => {
-    const { current: all } = latest;
+  const first = (id: string, kept: Promise<T>): Promise<T> => {
+    latest.current.set(id, kept);
+    return kept;
+  };
+  const next = (item: T, change: (now: T) => Promise<T>): Promise<[T, T]> => {
     // Where the one before was refused, this one is tried on what is known to be kept.
-    const before = (all.get(item.id) ?? Promise.resolve(item)).catch(() => item);
-    const kept = before.then(change);
-    all.set(item.id, kept);
-    const over = () => all.get(item.id) === kept && all.delete(item.id);
-    kept.then(over, over);
+    const before = (latest.current.get(item.id) ?? Promise.resolve(item)).then(
+      (one) => (one.version > item.version ? one : item),
+      () => item,
+    );
+    const kept = first(item.id, before.then(change));
     return Promise.all([before, kept]);
   };
+  return { first, next };
 }
 
 /** Changing things that a shop keeps: every change is kept at once, can be undone, and is never lost without a word. */
@@ -55,6 +59,8 @@ export function useEdits<T extends Kept, Part>(shelf: Shelf<T, Part>) {
   const [done, setDone] = useState<Done[]>([]);
   const [failed, setFailed] = useState<Failed | null>(null);
   const inTurn = useInTurn<T>();
+  // Shown before the server has it, a thing has no version yet: it is new there still.
+  const keep = (item: T) => put(item.version === 0 ? { ...item, version: null } : item);
   const remember = (label: string, undo: () => void) => setDone((all) => [...all, { label, undo }]);
 
   const refused = (error: unknown, name: string, again: () => void) => {
@@ -84,7 +90,7 @@ export function useEdits<T extends Kept, Part>(shelf: Shelf<T, Part>) {
   const edit = (item: T, part: Part, undoable = true) =>
     attempt(
       nameOf(item),
-      () => inTurn(item, (now) => put(shelf.changed(now, part))),
+      () => inTurn.next(item, (now) => keep(shelf.changed(now, part))),
       ([was, now]) => {
         if (undoable) remember(`Change of ${nameOf(item)}`, () => edit(now, shelf.sameOf(part, was), false));
       },
@@ -94,7 +100,7 @@ export function useEdits<T extends Kept, Part>(shelf: Shelf<T, Part>) {
   const add = (item: New<T>, after: (kept: T) => void = () => undefined) =>
     attempt(
       nameOf(item),
-      () => put(item),
+      () => inTurn.first(item.id, put(item)),
       (kept) => {
         after(kept);
         remember(`${nameOf(kept)} new`, () => void shelf.remove(kept));
@@ -109,7 +115,7 @@ export function useEdits<T extends Kept, Part>(shelf: Shelf<T, Part>) {
         remember(`${nameOf(item)} removed`, () =>
           attempt(
             nameOf(item),
-            () => put({ ...item, version: null }),
+            () => inTurn.first(item.id, put({ ...item, version: null })),
             () => undefined,
           ),
         ),
