@@ -18,7 +18,8 @@ export const offsetMm = { min: -500, max: 500 };
 export const travelMm = { min: 20, max: 1000 };
 export const stopMm = { min: 0, max: 500 };
 export const collarMm = { min: -50, max: 1000 };
-export const threadMm = { min: 0, max: 500 };
+/** From where the seat stood at the baseline: past it, less than nothing. */
+export const threadMm = { min: -500, max: 500 };
 export const toleranceMm = { min: 0.5, max: 100 };
 export const baseMm = { min: 500, max: 8000 };
 export const preloadMm = { min: -300, max: 500 };
