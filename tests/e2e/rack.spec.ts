@@ -169,3 +169,25 @@ test.describe('which springs do it', () => {
     expect(await page.getByTestId('tried').innerText()).toBe(told);
   });
 });
+
+test('a spring that is new while the rack is still on its way shows all the same', async ({ page }) => {
+  let release: () => void = () => undefined;
+  const held = new Promise<void>((done) => (release = done));
+  // The first list leaves the server at once, and arrives only once the spring is kept.
+  await page.route('**/api/rack', async (route) => {
+    if (route.request().method() !== 'GET') return route.continue();
+    const early = await route.fetch();
+    await held;
+    await route.fulfill({ response: early });
+  });
+  await page.goto('/rack?find=new+spring');
+  const kept = page.waitForResponse(
+    (one) => one.url().endsWith('/api/rack') && one.request().method() === 'POST',
+  );
+  await page.getByRole('button', { name: 'New spring', exact: true }).click();
+  await kept;
+  release();
+  await expect(page.locator('tr[data-spring="new spring"]')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.locator('tr[data-spring="new spring"]')).toHaveCount(0);
+});

@@ -3,6 +3,7 @@ import type { Kits, PutKit } from '#contract/api.ts';
 import type { Kit } from '#core/kits/kit.ts';
 import { callApi, removeAt } from './client.ts';
 import { queryClient } from './jobs.ts';
+import { readAnewIfOnItsWay } from './readAnew.ts';
 
 const KEY = ['kits'];
 
@@ -22,7 +23,10 @@ export function usePutKit() {
   return useMutation({
     mutationFn: (kit: PutKit) => callApi<Kit>('/kits', kit),
     onMutate: (kit) => change((kits) => withKit(kits, { ...kit, version: kit.version ?? 0 })),
-    onSuccess: (kept) => change((kits) => withKit(kits, kept)),
+    onSuccess: (kept) => {
+      change((kits) => withKit(kits, kept));
+      void readAnewIfOnItsWay(KEY);
+    },
   });
 }
 
@@ -30,7 +34,10 @@ export function usePutKit() {
 export function useRemoveKit() {
   return useMutation({
     mutationFn: ({ id }: Kit) => removeAt(`/kits/${id}`),
-    onSuccess: (_, { id }) => change((kits) => kits.filter((one) => one.id !== id)),
+    onSuccess: (_, { id }) => {
+      change((kits) => kits.filter((one) => one.id !== id));
+      void readAnewIfOnItsWay(KEY);
+    },
   });
 }
 

@@ -3,6 +3,7 @@ import type { ImportRack, PutSpring, Rack } from '#contract/api.ts';
 import type { RackSpring } from '#core/rack/spring.ts';
 import { callApi, removeAt } from './client.ts';
 import { queryClient } from './jobs.ts';
+import { readAnewIfOnItsWay } from './readAnew.ts';
 
 const KEY = ['rack'];
 
@@ -27,7 +28,10 @@ export function usePutSpring() {
     mutationFn: (spring: PutSpring) => callApi<RackSpring>('/rack', spring),
     onMutate: (spring) =>
       change((springs) => withSpring(springs, { ...spring, version: spring.version ?? 0 })),
-    onSuccess: (kept) => change((springs) => withSpring(springs, kept)),
+    onSuccess: (kept) => {
+      change((springs) => withSpring(springs, kept));
+      void readAnewIfOnItsWay(KEY);
+    },
   });
 }
 
@@ -35,7 +39,10 @@ export function usePutSpring() {
 export function useRemoveSpring() {
   return useMutation({
     mutationFn: ({ id }: RackSpring) => removeAt(`/rack/${id}`),
-    onSuccess: (_, { id }) => change((springs) => springs.filter((one) => one.id !== id)),
+    onSuccess: (_, { id }) => {
+      change((springs) => springs.filter((one) => one.id !== id));
+      void readAnewIfOnItsWay(KEY);
+    },
   });
 }
 
