@@ -61,6 +61,7 @@ const webFloors = [
   'features/rack',
   'features/kits',
   'features/sheet',
+  'features/aboard',
   'features/intake',
   'features/prep',
   'features/ride',

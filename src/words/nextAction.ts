@@ -35,6 +35,8 @@ export function nextWords(next: NextDo, tell: Tell = tellMetric): string {
       return `in tolerance, ${next.open} ${next.open === 1 ? 'point' : 'points'} open: see to ${next.open === 1 ? 'it' : 'them'}`;
     case 'check-collars':
       return `check which way it was turned, ${cornersTold(next.corners)}`;
+    case 'the-rest':
+      return `this part stands right: go on with ${cornersTold(next.corners)}, or finish`;
     case 'check-reading':
       return `measure ${cornerNames[next.corner]} again`;
     case 'find-out-why':

@@ -71,6 +71,14 @@ const facts = {
     mm: within(limits.heightMm).required(),
   }),
   settled: fact('settled', { how: Joi.string().min(1).max(limits.labelLength).required() }),
+  aboard: fact('aboard', {
+    slot: oneOf('case'),
+    loadCase: Joi.number()
+      .integer()
+      .min(0)
+      .max(limits.cases - 1)
+      .required(),
+  }),
   plan: fact('plan', { told: told.required() }),
   adjustment: fact('adjustment', { corner, ...moved }),
   inflated: fact('inflated', {

@@ -1,3 +1,4 @@
+import { askedNow } from '../document/turnedPart.ts';
 import type { JobRecord } from '../document/types.ts';
 import { answerFor, type AnswerOptions } from '../planning/answer.ts';
 import type { Answer } from '../planning/answerShape.ts';
@@ -12,10 +13,12 @@ export function plannedAnswer(record: JobRecord, options: AnswerOptions): Answer
   let reasons: Raised['reasons'] = [];
   if (options.planned === false) return answer;
   for (let k = 0; answer && k < MOST_RAISES; k++) {
-    const raised = raisedTargets(answer, record.document);
+    const raised = raisedTargets(answer, askedNow(record.document));
     if (!raised) break;
     answer = answerFor({ ...record, document: raised.document }, options);
     reasons = raised.reasons;
   }
-  return answer && reasons.length > 0 ? { ...answer, reasons: [...reasons, ...answer.reasons] } : answer;
+  return answer && reasons.length > 0
+    ? { ...answer, written: record.document, reasons: [...reasons, ...answer.reasons] }
+    : answer;
 }

@@ -51,7 +51,7 @@ export function settledIn({ machine, fit, now, state }: Answer): LearntDocument[
  * nothing measured. `machineId` is shared by both jobs. What is carried over, and how, the document's description says.
  */
 export function againDocument(answer: Answer, machineId: string, name: string): JobDocument {
-  const { document } = answer;
+  const document = answer.written;
   const machineClass = document.machine.class;
   const { machine, stance } = jobField.fields;
   const whole = { machineClass, corner: null };
@@ -81,7 +81,7 @@ export function againDocument(answer: Answer, machineId: string, name: string): 
 /** Low points were measured at a baseline: the next one's is where they are now. */
 function pointsNow(answer: Answer): LowPointDocument[] {
   return lowPoints(answer).map(({ index, hereMm }) => ({
-    ...(answer.document.stance.points[index] as LowPointDocument),
+    ...(answer.written.stance.points[index] as LowPointDocument),
     nowMm: hereMm,
   }));
 }
@@ -103,7 +103,7 @@ function weighedWhole({
 
 /** A corner with the places of its adjusters as they are now, in place of those at the baseline. */
 function cornerNow(answer: Answer, id: CornerId): CornerDocument {
-  const { document, machine, now } = answer;
+  const { written: document, machine, now } = answer;
   const corner = document.corners[id];
   const i = machine.corners.indexOf(id);
   const seat = now.seatsBy[i] ?? 0;

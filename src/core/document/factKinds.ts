@@ -53,6 +53,8 @@ export const factUnits = {
   /** Driven since the round before. */
   driven: 'km',
   settled: null,
+  /** Which load case a round was read in, where it is another than in the round before. */
+  aboard: null,
   /** Something new bolted on at one axle, before this round was read; the slot is what, and where. */
   fitted: null,
   plan: null,
@@ -110,6 +112,8 @@ interface FactFields {
   recheck: { km: number | null; day: string | null };
   driven: Amount<'driven'>;
   settled: { how: string };
+  /** `loadCase` is its place among the owner's. */
+  aboard: { loadCase: number };
   /**
    * `words` is what it is called, as somebody wrote it; `kit` the id of the sheet it came with, `moreMm` how much further
    * towards the spring than there its seat was put.

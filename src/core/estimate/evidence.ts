@@ -56,7 +56,13 @@ export function evidenceOf(
     mounts = add(from(mounts, 0), (id) => round.mounts[id]);
     rings = from(rings, []).map((list, i) => ringsAfter(document, round, corners[i] as CornerId, list));
     const situation = {
-      ...situationOf(machine, seats, mounts, rings.some((list) => list.length) ? rings : undefined, 0),
+      ...situationOf(
+        machine,
+        seats,
+        mounts,
+        rings.some((list) => list.length) ? rings : undefined,
+        round.loadCase,
+      ),
       km,
       ...(era > 0 && { era }),
     };
@@ -122,12 +128,13 @@ function readingsOf(
     const mm = round.travelUsed[id];
     return mm === undefined ? [] : [{ what: 'travel', index, mm, sdMm: tolerances.travelUsedSdMm }];
   });
-  // What the description has of weights was weighed where the baseline was read, unless the pads were read themselves.
+  // What the description has of weights was weighed as measured, where the baseline was read, unless the pads were read
+  // themselves.
   const weighed = corners.flatMap((id, index): Reading[] => {
     const { loadKg } = document.corners[id];
     const read = round.pads[id];
     if (read) return padReadings(index, read, document.corners[id].padFactor);
-    if (round.round !== state.base || loadKg === null) return [];
+    if (round.round !== state.base || round.loadCase !== 0 || loadKg === null) return [];
     const sdN = Math.max(tolerances.weighedSd * loadKg, LEAST_SCALE_KG) * GRAVITY;
     return [{ what: 'pad', index, forceN: loadKg * GRAVITY, sdN }];
   });

@@ -49,6 +49,8 @@ export interface Round {
   sag: SagReadings;
   /** How it was settled before measuring, or null when nobody said. */
   settled: string | null;
+  /** The load case it was read in, by its place among the owner's: as in the round before, unless somebody says otherwise. */
+  loadCase: number;
   /** km driven since the round before, or since what is new went in; null where nobody drove. */
   drivenKm: number | null;
   /** What went in after the round before. */
@@ -80,7 +82,10 @@ export function readRounds(record: Pick<JobRecord, 'entries' | 'document'>): Rou
   const last = Math.max(0, ...facts.map(({ fact }) => fact.round));
   const all = withSeconds(
     record.document,
-    Array.from({ length: last + 1 }, (_, round) => readRound(facts, record.document, round)),
+    withLoadCases(
+      Array.from({ length: last + 1 }, (_, round) => readRound(facts, record.document, round)),
+      facts,
+    ),
   );
   const newest = all[last] as Round;
   const left = newest.told ? leftToTurn(newest.told, newest) : [];
@@ -183,12 +188,23 @@ function readRound(facts: readonly FactEntry[], document: JobDocument, round: nu
       (id) => showsSag(document, id),
     ),
     settled: here.find(isOf('settled'))?.how ?? null,
+    loadCase: 0,
     drivenKm: here.find(isOf('driven'))?.km ?? null,
     fitted: here
       .filter(isOf('fitted'))
       .map(({ part, axle, words, kit, moreMm }) => ({ part, axle, words, kit, moreMm })),
     told: here.findLast(isOf('plan'))?.told ?? null,
   };
+}
+
+/** Every round with what was aboard: the same as in the round before, until somebody says otherwise. */
+function withLoadCases(rounds: readonly Round[], facts: readonly FactEntry[]): Round[] {
+  const said = facts.map(({ fact }) => fact).filter(isOf('aboard'));
+  let loadCase = 0;
+  return rounds.map((one) => {
+    loadCase = said.findLast(({ round }) => round === one.round)?.loadCase ?? loadCase;
+    return { ...one, loadCase };
+  });
 }
 
 /** Height readings by corner: those that count, and the single odd one among several. */

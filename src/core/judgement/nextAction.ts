@@ -1,4 +1,5 @@
 import { sagWish } from '../document/sagWish.ts';
+import { askedLater, askedNow } from '../document/turnedPart.ts';
 import { isUntold } from '../document/untold.ts';
 import { firstToTurn, toldOrder } from './turningOrder.ts';
 import { type Stage } from './stages.ts';
@@ -31,6 +32,8 @@ export type NextDo =
   | { code: 'say-step' | 'set-ring' | 'find-out-why' | 'check-reading' | 'turn'; corner: CornerId }
   /** Adjusters that seem to have been turned the other way: looked at before anything is turned again. */
   | { code: 'check-collars'; corners: CornerId[] }
+  /** The part that was chosen stands right; these, of which something is asked too, were only watched. */
+  | { code: 'the-rest'; corners: CornerId[] }
   /** Sags that are to be read; `alone` where all of them are wanted with nobody on. */
   /** Sags that read in their windows, too near an edge to be sure of: read once more. */
   | { code: 'read-sag-again'; corners: CornerId[]; of: number }
@@ -40,7 +43,8 @@ export type NextDo =
 export type NextAction = NextDo & { stage: Stage };
 
 /** The one thing to do next on a job. */
-export function nextAction(record: JobRecord, answer: Answer | null): NextAction {
+export function nextAction(asWritten: JobRecord, answer: Answer | null): NextAction {
+  const record = { ...asWritten, document: askedNow(asWritten.document) };
   const state = answer?.state ?? readRounds(record);
   if (state.locked) {
     return { stage: 'close-out', code: 'locked', due: recheckOf(standingFacts(record)) };
@@ -69,7 +73,11 @@ export function nextAction(record: JobRecord, answer: Answer | null): NextAction
       ? { stage: 'measure', code: 'settle-and-measure' }
       : { stage: 'measure', code: 'measure-corners-again', corners: unread, of: corners.length };
   }
-  return answer ? afterReadings(answer) : { stage: 'baseline', code: 'measure' };
+  if (!answer) return { stage: 'baseline', code: 'measure' };
+  const next = afterReadings(answer);
+  // What was chosen is done, and something is asked of the rest.
+  const later = next.code === 'lock' ? askedLater(asWritten.document) : [];
+  return later.length > 0 ? { stage: 'plan', code: 'the-rest', corners: later } : next;
 }
 
 /** Whether a job is worked by sag: somebody is in its book of riders, and no height was ever read. */

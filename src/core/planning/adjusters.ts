@@ -1,3 +1,4 @@
+import { isTurnedNow } from '../document/turnedPart.ts';
 import { wayOf } from '../adjusting/index.ts';
 import type { JobMachine } from '../estimate/believed.ts';
 import type { CornerSpec } from '../estimate/corner.ts';
@@ -46,7 +47,8 @@ export function adjustersOf(
   };
   const unread = corners.flatMap((corner) => {
     const twin = twinOf(corner.id);
-    return twin && !corners.some(({ id }) => id === twin) ? [seat(corner, twin)] : [];
+    const goesAlong = twin && isTurnedNow(document, twin) && !corners.some(({ id }) => id === twin);
+    return goesAlong ? [seat(corner, twin)] : [];
   });
   const mounts = corners.flatMap(({ id }): Adjuster[] => {
     const { mount } = document.corners[id];

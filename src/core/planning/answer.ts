@@ -7,6 +7,7 @@ import { cornersNow } from './cornersNow.ts';
 import { machineOf, plainly, type JobMachine, type MachineOptions } from '../estimate/believed.ts';
 import { cornerSpec, toleranceOf } from '../estimate/corner.ts';
 import { readRounds, type PerCorner, type RoundsState } from '../estimate/rounds.ts';
+import { askedNow } from '../document/turnedPart.ts';
 import type { JobDocument, JobRecord } from '../document/types.ts';
 import type { Fault } from '../faults.ts';
 import type { RoundEvidence } from '../estimate/fit.ts';
@@ -39,9 +40,10 @@ export interface AnswerOptions {
 
 /** Works out everything the sheet shows from a job's record. Null while no height has been read as it is fitted now. */
 export function answerFor(
-  record: JobRecord,
+  asWritten: JobRecord,
   { planned = true, swaps = {} }: AnswerOptions = {},
 ): Answer | null {
+  const record = { ...asWritten, document: askedNow(asWritten.document) };
   const state = readRounds(record);
   const all = cornersIn(record.document);
   const sagged = sagRead(state);
@@ -77,6 +79,7 @@ export function answerFor(
   const now = (rounds.at(-1) as RoundEvidence).situation;
   const specified = meetAt(document, machine, now.km);
   const setting = { document, machine, state, learnt, read, now, specified, predictAt, doubt, otherwise };
+  const written = asWritten.document;
   const corners = cornersNow(setting);
   const plan =
     state.locked || !planned || heldBackBy(doubt, state)
@@ -85,7 +88,7 @@ export function answerFor(
   const tolerance = toleranceOf(document);
   const chanceNow = chanceIn(setting, { ...now, ...specified });
   const answered = (by: Plan | null) =>
-    answerTo(by, { ...setting, corners, faults, rounds, tolerance, chanceNow, described, told });
+    answerTo(by, { ...setting, written, corners, faults, rounds, tolerance, chanceNow, described, told });
   const whole = answered(plan);
   // What is done is left alone: nobody takes a wheel off for half a millimetre. Weight can always be had a little nearer.
   const onlyHeights =
@@ -95,6 +98,7 @@ export function answerFor(
 }
 
 interface Answered extends Setting {
+  written: JobDocument;
   /** The corners as they stand now. */
   corners: ReturnType<typeof cornersNow>;
   faults: Fault[];
@@ -132,6 +136,7 @@ function answerTo(by: Plan | null, all: Answered): Answer {
     cross,
     reasons: by ? standingInTheWay(all, corners, by, { corners: moved, cross }) : [],
     document,
+    written: all.written,
     machine,
     fit: learnt,
     doubt: all.doubt,

@@ -37,8 +37,10 @@ export interface Answer {
   /** Null where the machine does not stand on four wheels. */
   cross: CrossAnswer | null;
   reasons: Reason[];
-  /** The job as it was worked out: without what is fitted where that has faults. */
+  /** The job as it was worked out: without what is fitted where that has faults, and with what is asked now. */
   document: JobDocument;
+  /** The job as its people wrote it. */
+  written: JobDocument;
   machine: JobMachine;
   fit: Fit;
   /** What does not agree, and what may be wrong. */

@@ -3,6 +3,7 @@ import { isSagUnseen } from './sagUnseen.ts';
 import { standIn, type SagStand } from './sagEnough.ts';
 import { sagWish } from '../document/sagWish.ts';
 import { canMove, hardEndOf } from '../document/fitting.ts';
+import { isTurnedNow } from '../document/turnedPart.ts';
 import type { JobMachine } from '../estimate/believed.ts';
 import { toleranceOf } from '../estimate/corner.ts';
 import type { RoundsState } from '../estimate/rounds.ts';
@@ -185,7 +186,7 @@ function planBy(
       toleranceMm: toleranceOf(document).value,
       adjusters,
       efforts: adjusters.map(({ contact }) => effortOf(document, machine.corners[contact] as CornerId)),
-      groups: groupsOf(machine, adjusters, document.equalSides, corners.length),
+      groups: groupsOf(machine, adjusters, areTied(document), corners.length),
       twins: twinsOf(machine, adjusters),
       // Drawn machines pull a little towards their own middle, which several goals at once would show.
       pairs: fitted && extras.length === 0 ? PAGE_PAIRS : 0,
@@ -214,19 +215,24 @@ function planBy(
   return plan;
 }
 
+/** Whether left and right move alike: not where one of them is only watched. */
+function areTied({ equalSides, turnOnly }: JobDocument): boolean {
+  return equalSides && turnOnly !== 'left' && turnOnly !== 'right';
+}
+
 /** How much a move costs there: seats that are hard to get at are spared where others do as well. */
 function effortOf(document: JobDocument, id: CornerId): number {
   return hardEndOf(document) === axleOf(id) ? HARD_EFFORT : 1;
 }
 
-/** Where nothing can be moved, or nothing is asked of a corner or its twin, it is left as it is. */
+/** Where nothing can be moved, or only watched, or nothing is asked of a corner or its twin, it is left as it is. */
 function isLeft(document: JobDocument, machine: JobMachine, { contact }: Adjuster): boolean {
   const { corners, crossTarget, frontEqual } = document;
   const id = machine.corners[contact] as CornerId;
   const twin = twinOf(id);
   const asks = (one: CornerId) => corners[one].targetMm !== null || sagWish(document, one) !== null;
   const asked = asks(id) || (twin !== null && asks(twin)) || crossTarget !== null || frontEqual;
-  return !canMove(corners[id]) || !asked;
+  return !canMove(corners[id]) || !isTurnedNow(document, id) || !asked;
 }
 
 /** A seat beside a lower mount, where no sag is asked for. */

@@ -4,6 +4,7 @@ import { machineClasses, type MachineClass } from '#core/kinds/classes/index.ts'
 import { ClassChoice } from '../features/job/ClassChoice.tsx';
 import { Asked } from '../features/finding/Asked.tsx';
 import { KitRow } from '../features/setup/KitRow.tsx';
+import { PartChoice } from '../features/intake/PartChoice.tsx';
 import { FirstAnswer } from '../features/setup/FirstAnswer.tsx';
 import { RiderOn } from '../features/setup/RiderOn.tsx';
 import { setupPath } from '../features/setup/setupPath.ts';
@@ -97,6 +98,7 @@ function StartLine({ job, button, begin }: StartProps) {
           onCommit={(name) => job.actions.change('Job name', [['name'], name])}
         />
       </div>
+      <PartChoice stacked />
       <button
         ref={button}
         type="button"

@@ -225,10 +225,10 @@ export function choice<const T extends string | number>(
 }
 
 /** One of a list, or null where nobody has said. */
-export function choiceOrNone<const T extends string>(
+export function choiceOrNone<const T extends string, N extends Exclude<Next, 'as-now'> = 'same'>(
   of: readonly T[],
-  told: Saying<'same'> = {},
-): ChoiceField & Of<T | null> & Carried<'same'> {
+  told: Saying<N> = {},
+): ChoiceField & Of<T | null> & Carried<NoInfer<N>> {
   return { type: 'choice', of, nullable: true, blank: null, ...told };
 }
 

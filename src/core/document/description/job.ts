@@ -17,7 +17,7 @@ import { cornerField } from './corner.ts';
 import * as range from './ranges.ts';
 
 /** The version that this program writes. */
-export const DOCUMENT_VERSION = 14;
+export const DOCUMENT_VERSION = 15;
 
 const kg = range.wheelKg;
 
@@ -199,6 +199,8 @@ export const jobField = group({
   equalSides: flag({ blank: false }),
   /** The end that is hard to get at: it is set first, once, and the other matched to it. */
   hardEnd: choiceOrNone(['front', 'rear'], { since: 4 }),
+  /** The only end or side that is turned now, the rest being watched; null where all of it is. */
+  turnOnly: choiceOrNone(['front', 'rear', 'left', 'right'], { since: 15, next: 'blank' }),
   /** Cross weight wanted, (RF + LR) over the total; null where nobody asks for one. */
   crossTarget: given('share', range.share, { since: 3 }),
   /** How much the goal on the scales counts against the heights. */

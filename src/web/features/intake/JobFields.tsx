@@ -8,6 +8,7 @@ import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Select } from '../../ui/Select.tsx';
 import { useLengthStyle } from '../../ui/settings.ts';
 import { capital } from '../../ui/words.ts';
+import { PartChoice } from './PartChoice.tsx';
 import { SideChoice } from './SideChoice.tsx';
 
 /** How near is near enough, which end comes first, what machine it is and what is aboard. */
@@ -20,6 +21,7 @@ export function JobFields() {
       <PathField path={['toleranceMm']} label="Tolerance, each corner ±" showLabel order={1} />
       <TolerancePreset />
       <HardEnd />
+      <PartChoice stacked />
       <SideChoice />
       <MachineText path={['machine', 'title']} label="Machine" most={80} />
       <MachineText path={['load']} label="Load on board while measuring" most={200} />

@@ -8,9 +8,13 @@ import { NumberField } from '../../forms/NumberField.tsx';
 import { TextField } from '../../forms/TextField.tsx';
 import { Button } from '../../ui/Button.tsx';
 
-/** Pads read in a case are kept by its place: neither it nor one before it may go. */
-function wasWeighed({ facts }: Job, k: number): boolean {
-  return facts.some(({ fact }) => fact.kind === 'pad' && Number(/^c(\d)-/.exec(fact.slot)?.[1] ?? -1) >= k);
+/** What was read in a case is kept by its place: neither it nor one before it may go. */
+function wasReadIn({ facts }: Job, k: number): boolean {
+  return facts.some(({ fact }) =>
+    fact.kind === 'aboard'
+      ? fact.loadCase >= k
+      : fact.kind === 'pad' && Number(/^c(\d)-/.exec(fact.slot)?.[1] ?? -1) >= k,
+  );
 }
 
 /** Heavy things and when they are aboard. The first case is the one measured in, the second the one the targets mean. */
@@ -111,7 +115,7 @@ function CaseHead({ at }: { at: number }) {
         maxLength={limits.nameLength}
         onCommit={rename}
       />
-      {at >= 2 && !wasWeighed(job, at) && (
+      {at >= 2 && !wasReadIn(job, at) && (
         <button
           type="button"
           onClick={remove}

@@ -30,6 +30,7 @@ import { Doubts } from '../doubt/Doubts.tsx';
 import { MeasureRatio } from '../ratio/MeasureRatio.tsx';
 import { EstimatedLength, MeasuredLength, PredictedLength } from '../../ui/FigureKinds.tsx';
 import { Length, SizeLength, Plain, Turns } from '../../ui/Figure.tsx';
+import { AboardNow } from '../aboard/AboardNow.tsx';
 import { FittedHere } from '../sheet/FittedHere.tsx';
 import { LaterPanel } from '../sheet/LaterPanel.tsx';
 import { CutOpenNowPanel } from '../sheet/CutOpenPanel.tsx';
@@ -55,6 +56,7 @@ export function BaselineStage() {
   return (
     <>
       <FittedHere round={0} />
+      <AboardNow round={0} />
       <NextReading round={0} slots={SLOTS} />
       <CornerGrid
         showPlan={false}
@@ -102,6 +104,7 @@ export function MeasureStage() {
         </p>
       )}
       <FittedHere round={round} />
+      <AboardNow round={round} />
       <Doubts />
       <NextReading round={round} slots={SLOTS} />
       <CornerGrid

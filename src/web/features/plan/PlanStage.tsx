@@ -1,3 +1,4 @@
+import { isTurnedNow } from '#core/document/turnedPart.ts';
 import { isUntold } from '#core/document/untold.ts';
 import { firstToTurn } from '#core/judgement/turningOrder.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
@@ -30,7 +31,9 @@ import { Footer, NextLink } from '../sheet/Footer.tsx';
 import { Move } from './PlannedMove.tsx';
 import { PenBoxes } from '../sheet/PenBoxes.tsx';
 import { PlanChoices } from './PlanChoices.tsx';
+import { PartChoice } from '../intake/PartChoice.tsx';
 import { SideChoice } from '../intake/SideChoice.tsx';
+import { TheRest } from './TheRest.tsx';
 import { StartTurning } from './StartTurning.tsx';
 
 /** What to turn, by how much, where to stop, and what it will then measure. */
@@ -41,6 +44,7 @@ export function PlanStage() {
     <>
       <Doubts />
       <Asked />
+      <TheRest />
       <CornerGrid
         showPlan
         corner={(id, corner) =>
@@ -55,6 +59,7 @@ export function PlanStage() {
         ) : (
           <p className="text-second">The plan needs a reading and a target at each corner.</p>
         )}
+        <PartChoice />
         <SideChoice />
         {answer ? <StartTurning answer={answer} from="plan" /> : <NextLink from="plan" />}
       </Footer>
@@ -131,6 +136,7 @@ function Heights({ corner, answer }: { corner: CornerAnswer; answer: Answer }) {
             <AskedFor id={corner.id} targetMm={target.value} />
           </span>
         )}
+        <ForLater id={corner.id} />
       </p>
     </>
   );
@@ -145,6 +151,18 @@ function AskedFor({ id, targetMm }: { id: CornerId; targetMm: number }) {
     <>
       , asked for <Length mm={askedMm} />
     </>
+  );
+}
+
+/** The target of a corner that is only watched for now. */
+function ForLater({ id }: { id: CornerId }) {
+  const { document } = useThisJob().record;
+  const { targetMm } = document.corners[id];
+  if (targetMm === null || isTurnedNow(document, id)) return null;
+  return (
+    <span className="text-second inline-block">
+      target for later <Length mm={targetMm} />
+    </span>
   );
 }
 

@@ -3,6 +3,7 @@ import { camPosition } from '#core/document/taken.ts';
 import { sagToReadFirst } from '#core/planning/sagUnseen.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
 import { stepOf } from '#core/kinds/adjusters/index.ts';
+import { isTurnedNow } from '#core/document/turnedPart.ts';
 import { lacksStep } from '#core/document/fitting.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { isMoved, type CornerMove } from '#core/planning/cornerAnswer.ts';
@@ -39,7 +40,9 @@ export function Move({
   if (!isMoved(corner))
     return (
       <>
-        <p className={`${size} font-bold`}>{stepless ? 'Not planned' : 'Leave it'}</p>
+        <p className={`${size} font-bold`}>
+          {stepless ? 'Not planned' : isTurnedNow(document, corner.id) ? 'Leave it' : 'Watch it'}
+        </p>
         {stepless && (
           <p className="text-tight font-semibold">
             how far one {stepOf(fitted.fitting)?.one ?? 'step'} moves it is not given yet: Intake

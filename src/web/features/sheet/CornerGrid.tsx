@@ -10,6 +10,9 @@ import { TravelRule } from '../../drawing/TravelRule.tsx';
 import { capital, cornerNumbers } from '../../ui/words.ts';
 import { ruleData } from './ruleData.ts';
 
+/** mm. Less than this nobody sees: it draws no arrow. */
+const SEEN_MM = 0.5;
+
 interface Props {
   /** The words and fields of a corner. */
   corner: (id: CornerId, answer: CornerAnswer | null) => ReactNode;
@@ -21,7 +24,10 @@ interface Props {
 export function CornerGrid({ corner, showPlan }: Props) {
   const job = useThisJob();
   const moves = Object.fromEntries(
-    (job.answer ? plannedMoves(job.answer) : []).map(({ id, riseMm }) => [id, showPlan ? riseMm : null]),
+    (job.answer ? plannedMoves(job.answer) : []).map(({ id, riseMm }) => [
+      id,
+      showPlan && Math.abs(riseMm) >= SEEN_MM ? riseMm : null,
+    ]),
   );
   const corners = setEnds(job.record.document);
   // One damper on the centre line stands under the machine, over the whole width.

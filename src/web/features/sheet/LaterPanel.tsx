@@ -7,11 +7,11 @@ import { SomethingFitted } from './SomethingFitted.tsx';
 
 /** Once a round is read and nothing is being turned: it can be read again another day, or something new goes in. */
 export function LaterPanel({ round }: { round: number }) {
-  const { state, record } = useThisJob();
+  const { state, answer } = useThisJob();
   const here = state.rounds[round];
   const read = here && (Object.keys(here.heights).length > 0 || Object.values(here.sag).some(isReadStanding));
   if (!read || state.locked || state.turning || state.current !== round) return null;
-  if (unreadOf({ state, document: record.document }).length > 0) return null;
+  if (!answer || unreadOf(answer).length > 0) return null;
   return (
     <div className="mx-4 print:hidden">
       <Panel title="Measure it again later" words="after a week, or after a drive, with nothing turned">

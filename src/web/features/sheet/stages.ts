@@ -1,3 +1,4 @@
+import { isTurnedNow } from '#core/document/turnedPart.ts';
 import { isUntold } from '#core/document/untold.ts';
 import type { Stage } from '#core/judgement/stages.ts';
 import { prepFor } from '#core/document/checks.ts';
@@ -34,7 +35,9 @@ export function stageStanding(stage: Stage, job: Job): { state: StageState; word
 
 const standings: Record<Stage, (job: Job) => { state: StageState; words: string }> = {
   intake: ({ record }) => {
-    const missing = setEnds(record.document).filter((id) => isUntold(record.document, id)).length;
+    const missing = setEnds(record.document).filter(
+      (id) => isUntold(record.document, id) && isTurnedNow(record.document, id),
+    ).length;
     return missing === 0
       ? { state: 'done', words: 'targets set' }
       : { state: 'open', words: `${missing} ${missing === 1 ? 'target' : 'targets'} missing` };
