@@ -39,7 +39,7 @@ export function checkWords(misfit: JobMisfit): string {
     case 'hooked-bar':
       return 'Undo the links, roll it, and measure again.';
     case 'one-corner':
-      return 'Seats alone do not do that to a rigid body. Look first at the floor and the tyre under it, and at the point that was read. Then look at its spring in its seat, and for a bar still hooked up.';
+      return 'Seats alone do not do that to a rigid body. Look at these first.';
   }
 }
 

@@ -10,6 +10,7 @@ export const newPartNames: Record<NewPartKind, string> = {
   tyres: 'tyres',
   links: 'arms or links',
   bar: 'anti-roll bar',
+  right: 'something put right',
 };
 
 /** What no longer holds once it is on, and what does. */
@@ -22,4 +23,5 @@ export const newPartMeans: Record<NewPartKind, string> = {
   tyres: 'Heights over the ground are read again; springs and ratio stay.',
   links: 'The wheel moves its damper in another way now: the ratio is learnt again.',
   bar: 'Heights are read again; springs and ratio stay.',
+  right: 'It is read again as it stands now; springs and ratio stay.',
 };

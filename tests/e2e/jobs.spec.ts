@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test';
 import { blankDocument } from '#core/document/create.ts';
 import { fittingFields } from '#core/document/fitting.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
-import { allSent, expect, field, pressAndLift, test, turnAsTold, visit } from './app.ts';
+import { allSent, expect, field, pressAndLift, readAll, test, turnAsTold, visit } from './app.ts';
 
 /** Whole jobs as somebody with a tape does them: only what is typed here is known, the truth is never told. */
 const WHEELS = ['LF', 'RF', 'LR', 'RR'] as const;
@@ -237,8 +237,31 @@ test('a car with nothing to do: leave it; with one corner off, the question why 
   for (const corner of WHEELS) await expect(page.getByTestId(`move-${corner}`)).toContainText('Leave it');
   await expect(page.getByText('Nothing to turn yet: find out why rear right is off.')).toBeVisible();
   await expect(page.getByTestId('ratio-offer')).toHaveCount(0);
+  // The guided check: what each would come to here, and what cannot be it comes last.
+  const causes = page.locator('[data-cause]');
+  await expect(causes.first()).toHaveAttribute('data-cause', 'misread');
+  await expect(page.locator('[data-cause="bush"]')).toHaveCount(0);
+  await page.getByRole('button', { name: /more can hardly be it/ }).click();
+  await expect(causes.locator('visible=true').filter({ hasText: 'A bush tightened' })).toContainText(
+    'not enough',
+  );
+  await expect(page.locator('[data-cause="seated"]')).toContainText(/\d+ mm too low would do it/);
+  await page.getByRole('button', { name: 'Not it: Something heavy over this corner' }).click();
+  await expect(page.locator('[data-cause="load"]').getByRole('button')).toHaveText('Look again');
   await page.getByRole('button', { name: 'I checked: it is right as read' }).click();
   await expect(page.getByTestId('move-RR')).toContainText(/^Raise/);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: /^Put right, read again: The spring or its perch/ }).click();
+  await expect(
+    page.getByRole('heading', { name: /^Put right: rear right: the spring or its perch/ }),
+  ).toBeVisible();
+  await page.getByLabel('rolled').check();
+  await readAll(page, [378, 375, 381, 378]);
+  for (const [i, corner] of NAMES.entries())
+    await field(page, `${corner}, reading 2`).fill(['378', '375', '381', '378'][i] ?? '');
+  await page.keyboard.press('Tab');
+  await expect(page.getByTestId('verdict')).toContainText('In tolerance');
+  await expect(page.getByTestId('next')).toHaveText('In tolerance: lock it');
   await allSent(page);
 });
 

@@ -31,6 +31,8 @@ export const newParts = {
   tyres: { ...nothingElse, keepsExtended: false },
   links: { ...nothingElse, keepsExtended: false, keepsRatio: false },
   bar: nothingElse,
+  /** Nothing new: something was not as it should be, and is now. */
+  right: nothingElse,
 } satisfies Record<string, NewPart>;
 
 export type NewPartKind = keyof typeof newParts;

@@ -9,6 +9,7 @@ import { checkWords, likelyWords, misfitWords } from '#words/misfit.ts';
 import type { Say } from '#words/figures.ts';
 import { useSay } from '../../ui/settings.ts';
 import type { Job } from '../../jobStore/useJob.ts';
+import { WhyOff } from './WhyOff.tsx';
 import { Button } from '../../ui/Button.tsx';
 
 /** What does not agree, most likely first, each with what would settle it. Silent where readings and machine agree. */
@@ -41,6 +42,11 @@ export function Doubts() {
             ? 'The plan takes it to be so.'
             : 'The plan goes by the readings as they stand.'}
       </p>
+      {first.misfit.code === 'one-corner' && job.answer && (
+        <div className="overflow-x-auto">
+          <WhyOff answer={job.answer} id={first.misfit.corner} offMm={first.misfit.offMm} />
+        </div>
+      )}
       {others.length > 0 && (
         <p className="label text-second">
           Or: {others.map((one) => misfitWords(one.misfit, say)).join(' Or: ')}

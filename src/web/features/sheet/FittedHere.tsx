@@ -21,7 +21,9 @@ export function FittedHere({ round }: { round: number }) {
   return (
     <section aria-label="What is new" className="border-rule mx-4 mt-3 border-b pb-3">
       <h2 className="font-semibold">
-        New: {fitted.map(({ part, axle }) => `${newPartNames[part]}, ${axle}`).join('; ')}
+        {fitted.every(({ part }) => part === 'right')
+          ? `Put right: ${fitted.map(({ words }) => words).join('; ')}`
+          : `New: ${fitted.map(({ part, axle }) => `${newPartNames[part]}, ${axle}`).join('; ')}`}
       </h2>
       <div className="mt-2 flex flex-wrap gap-x-10 gap-y-4">
         <div className="max-w-96 min-w-64 flex-1 space-y-4">

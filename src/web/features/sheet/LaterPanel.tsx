@@ -1,6 +1,7 @@
 import { isReadStanding } from '#core/document/sagReadings.ts';
 import { unreadOf } from '#core/planning/enough.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
+import { WhyPanel } from '../doubt/WhyPanel.tsx';
 import { MeasureAgain } from './MeasureAgain.tsx';
 import { Panel } from './Panel.tsx';
 import { SomethingFitted } from './SomethingFitted.tsx';
@@ -14,6 +15,9 @@ export function LaterPanel({ round }: { round: number }) {
   if (!answer || unreadOf(answer).length > 0) return null;
   return (
     <div className="mx-4 print:hidden">
+      <Panel title="Why is one corner off?" words="what to look at, and what each would come to here">
+        <WhyPanel />
+      </Panel>
       <Panel title="Measure it again later" words="after a week, or after a drive, with nothing turned">
         <MeasureAgain />
       </Panel>

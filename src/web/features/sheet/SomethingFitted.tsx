@@ -16,6 +16,9 @@ interface Choice {
   axle: Axle;
 }
 
+/** What is put right has its own place: where it was found. */
+const offered = newPartKinds.filter((part) => part !== 'right');
+
 /** Something new goes in: what and where; then it is read as it stands with that, and believed. */
 export function SomethingFitted() {
   const job = useThisJob();
@@ -67,7 +70,7 @@ export function SomethingFitted() {
           </tr>
         </thead>
         <tbody>
-          {newPartKinds.map((part) => (
+          {offered.map((part) => (
             <tr key={part} className="border-rule border-t">
               <th scope="row" className="pr-6 text-left font-normal">
                 {capital(newPartNames[part])}
