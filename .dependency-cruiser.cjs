@@ -62,6 +62,7 @@ const webFloors = [
   'features/kits',
   'features/sheet',
   'features/aboard',
+  'features/toe',
   'features/intake',
   'features/prep',
   'features/ride',

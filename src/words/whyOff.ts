@@ -23,7 +23,7 @@ export const causeWords: Record<Cause, Told> = {
   },
   tyre: {
     title: 'A soft tyre, or another size',
-    look: 'Read the pressure. Compare the size and the tread with the tyre across.',
+    look: 'Read the pressure. Compare its size and wear with the tyre across.',
   },
   load: {
     title: 'Something heavy over this corner',

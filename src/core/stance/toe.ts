@@ -36,6 +36,33 @@ export const usualSteering = {
   pitchMm: assumedOf(fields.pitchMm),
 };
 
+/** Where a rod's top goes as it is turned. */
+export type TopTo = 'front' | 'rear';
+
+/** Which way both tie rods go for more toe-in, or for less: shorter or longer, and where their tops turn; null where not known. */
+export interface RodWays {
+  longer: boolean | null;
+  left: TopTo | null;
+  right: TopTo | null;
+}
+
+/**
+ * Which way to turn for `changeMm` more toe-in. A rod ahead of the axle pulls the front of its tyre in as it gets shorter; one
+ * behind pushes the rear of it out as it gets longer. A right-hand thread goes into its outer end, and the rod gets shorter,
+ * as it turns clockwise seen from the middle of the machine: the left rod's top to the front, the right one's to the rear.
+ */
+export function rodWays({ steering }: Pick<JobDocument, 'steering'>, changeMm: number): RodWays {
+  const { rods, threadLeft, threadRight } = steering;
+  if (rods === null || changeMm === 0) return { longer: null, left: null, right: null };
+  const longer = (rods === 'ahead') !== changeMm > 0;
+  const top = (thread: typeof threadLeft, shorterTo: TopTo): TopTo | null => {
+    if (thread === null) return null;
+    const isFront = (shorterTo === 'front') === ((thread === 'right-hand') !== longer);
+    return isFront ? 'front' : 'rear';
+  };
+  return { longer, left: top(threadLeft, 'front'), right: top(threadRight, 'rear') };
+}
+
 /** Total toe wanted of a job, mm, in positive. */
 export function toeWanted({ steering }: JobDocument): { toeMm: number } {
   return { toeMm: steering.toeMm ?? usualSteering.toeMm };

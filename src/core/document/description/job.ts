@@ -180,6 +180,11 @@ export const jobField = group({
     tyreMm: given('mm by tape', tyreMm, { assumed: 630 }),
     armMm: given('mm', { min: 40, max: 400 }, { assumed: 120 }),
     pitchMm: given('mm', { min: 0.5, max: 5 }, { assumed: 1.5 }),
+    /** Tie rods ahead of the axle, or behind it. */
+    rods: choiceOrNone(['ahead', 'behind'], { since: 15 }),
+    /** Hand of the thread at the outer end of each rod. */
+    threadLeft: choiceOrNone(['right-hand', 'left-hand'], { since: 15 }),
+    threadRight: choiceOrNone(['right-hand', 'left-hand'], { since: 15 }),
   }, { since: 4 }),
   /** Positions of the transfer blocks, and holes of the limiter strap, each counted from 1 at the loosest. Null where there is no skid, or nobody has looked. */
   skid: groupOrNone(

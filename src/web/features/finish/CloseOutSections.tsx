@@ -22,6 +22,7 @@ import { Clearances } from './Clearances.tsx';
 import { CheckList } from '../prep/CheckList.tsx';
 import { SumFigure } from '../sums/SumFigure.tsx';
 import { UnitOf } from '../../forms/UnitOf.tsx';
+import { RodFields, RodWays } from '../toe/RodWays.tsx';
 import { FactField, PathField } from '../../forms/fields.tsx';
 
 /** Everything that is seen to and written down before a machine goes out. */
@@ -98,6 +99,7 @@ function Toe({ round }: { round: number }) {
         {own('tyreMm', 'Tyre diameter', 203)}
         {own('armMm', 'Steering arm', 204)}
         {own('pitchMm', 'Tie rod pitch', 205)}
+        <RodFields />
       </div>
       {toe !== null && (
         <p className="mt-5" data-testid="toe">
@@ -113,6 +115,7 @@ function Toe({ round }: { round: number }) {
                 <Turns turns={turns} />
               </SumFigure>{' '}
               {turns > 0 ? 'for more toe-in' : 'for less toe-in'}, both alike.
+              <RodWays changeMm={wantedMm - toe} />
             </>
           )}
           {turns !== null && Math.abs(turns) < 1 / 16 && 'Nothing to turn.'}

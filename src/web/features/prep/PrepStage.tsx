@@ -2,13 +2,13 @@ import { useThisJob } from '../../jobStore/jobContext.ts';
 import { prepList } from '#words/checks.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
 import { cornersIn, footingOf } from '#core/kinds/classes/index.ts';
-import { limits } from '#contract/limits.ts';
-import { capital, cornerNumbers } from '../../ui/words.ts';
+import { cornerNumbers } from '../../ui/words.ts';
 import { Link } from 'react-router';
 import { isRatioGuessed, MeasureRatio } from '../ratio/MeasureRatio.tsx';
 import { Asked } from '../finding/Asked.tsx';
 import { CheckList } from './CheckList.tsx';
-import { FactField, PathField } from '../../forms/fields.tsx';
+import { PathField } from '../../forms/fields.tsx';
+import { Pressures } from './Pressures.tsx';
 import { Footer, NextLink } from '../sheet/Footer.tsx';
 
 /** What to see to before the tape comes out; anything may be skipped, and then counts for what it costs. */
@@ -64,47 +64,6 @@ function Floor() {
             showLabel
             order={20 + cornerNumbers[id]}
             placeholder="level"
-          />
-        ))}
-      </div>
-    </div>
-  );
-}
-
-function Pressures() {
-  const job = useThisJob();
-  const { document } = job.record;
-  const ids = cornersIn(document);
-  return (
-    <div data-fields className="relative mt-3">
-      <p className="font-medium">
-        Tyre pressures{' '}
-        <span className="label text-second font-normal">
-          as measured cold, with the gauge you will use again
-        </span>
-      </p>
-      <div className="grid grid-cols-4 gap-x-4 max-md:grid-cols-2">
-        {ids.map((id) => (
-          <FactField
-            key={id}
-            place={{ kind: 'pressure', round: 0, corner: id, slot: 'now' }}
-            label={capital(cornerNames[id])}
-            showLabel
-            order={cornerNumbers[id]}
-            quantity="pressure"
-            range={limits.tyreBar}
-          />
-        ))}
-      </div>
-      <div className="mt-2 grid grid-cols-4 gap-x-4 max-md:grid-cols-2">
-        {ids.map((id) => (
-          <PathField
-            key={id}
-            path={['corners', id, 'tyreBar']}
-            label={`Wanted, ${cornerNames[id]}`}
-            showLabel
-            order={10 + cornerNumbers[id]}
-            placeholder="as it is"
           />
         ))}
       </div>

@@ -15,6 +15,7 @@ import { roundWords } from '#words/fields.ts';
 import { SumFigure } from '../sums/SumFigure.tsx';
 import { Length, Plain, Turns } from '../../ui/Figure.tsx';
 import { CornerRow, CornerTable } from '../sheet/CornerRow.tsx';
+import { RodWays } from '../toe/RodWays.tsx';
 import { UnitOf } from '../../forms/UnitOf.tsx';
 import { FactField, PathField } from '../../forms/fields.tsx';
 
@@ -115,6 +116,7 @@ function Rods({ toeMm }: { toeMm: number | null }) {
       </SumFigure>{' '}
       for {turns > 0 ? 'more' : 'less'} toe-in, both alike, to <Length mm={Math.abs(wanted.toeMm)} />{' '}
       {wanted.toeMm >= 0 ? 'in' : 'out'}
+      <RodWays changeMm={wanted.toeMm - toeMm} />
     </span>
   );
 }
