@@ -26,6 +26,7 @@ export const limits = {
   springRateNPerMm: ranges.springRateNPerMm,
   torsionRate: ranges.torsionRate,
   springMm: ranges.partMm,
+  damperMm: ranges.damperMm,
   springN: ranges.springN,
   wheelKg: ranges.wheelKg,
   placeMm: ranges.placeMm,

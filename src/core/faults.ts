@@ -55,7 +55,8 @@ export type Plain =
   | OrderFault;
 
 /** Which of two values of a group must be below which. */
-export type OrderFault = 'solid-below-free' | 'least-sag-below-most' | 'least-collar-below-greatest';
+export type OrderFault =
+  'solid-below-free' | 'least-sag-below-most' | 'least-collar-below-greatest' | 'closed-below-open';
 
 /** What a measured table has side by side. */
 export type Columns = 'compression-force' | 'squeeze-force' | 'travel-compression';

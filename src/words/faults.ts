@@ -121,6 +121,7 @@ export const plainWants: Record<Plain, string> = {
   'whole-link': 'a whole link as it was copied',
   'solid-below-free': 'the solid length must be below the free length',
   'least-sag-below-most': 'the least sag must be below the most',
+  'closed-below-open': 'the closed length must be below the open one',
   'least-collar-below-greatest': 'the least collar reading must be below the greatest',
 };
 

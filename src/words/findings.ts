@@ -133,6 +133,16 @@ const runOut: Record<MarginKind, RunOutWords> = {
     'it would be bottomed, no bump travel would be left',
     'Raise it, or fit a stiffer spring.',
   ),
+  'damper-open': both(
+    'its damper is fully open',
+    'its damper would be fully open',
+    'Lower it, or fit a longer damper.',
+  ),
+  'damper-closed': both(
+    'its damper is fully closed',
+    'its damper would be fully closed',
+    'Raise it, or fit a stiffer spring or a shorter damper.',
+  ),
   coil: both(
     'the coils touch {past} before the end of its travel',
     'the coils would touch {past} before the end of its travel',

@@ -10,6 +10,8 @@ export const marginTitles: Record<MarginKind, string> = {
   droop: 'Droop left',
   'bump-stop': 'Travel left to the bump stop',
   'bump-metal': 'Travel left to metal',
+  'damper-open': 'Damper left to open',
+  'damper-closed': 'Damper left to close',
   coil: 'Coil space at full bump',
   seated: 'Preload at full droop',
   crossover: 'Gap to crossover',

@@ -86,6 +86,8 @@ const costNames: Record<MarginKind, string> = {
   droop: 'droop',
   'bump-stop': 'travel to the bump stop',
   'bump-metal': 'travel to metal',
+  'damper-open': 'way for the damper to open',
+  'damper-closed': 'way for the damper to close',
   coil: 'room between the coils',
   seated: 'preload with the wheel hanging',
   crossover: 'gap to the ring',

@@ -70,6 +70,11 @@ const facts = {
     slot: oneOf(...ratioSlots),
     mm: within(limits.heightMm).required(),
   }),
+  'damper-length': fact('damper-length', {
+    corner,
+    slot: oneOf('now'),
+    mm: within(limits.damperMm).required(),
+  }),
   settled: fact('settled', { how: Joi.string().min(1).max(limits.labelLength).required() }),
   aboard: fact('aboard', {
     slot: oneOf('case'),

@@ -69,7 +69,12 @@ function goneWith(
     }),
     ...(part === 'spacer' && { preloadMm: null }),
     // Another damper has another thread.
-    ...(assembles && !keepsExtended && { collar: { ...collar, minMm: null, maxMm: null }, second: null }),
+    ...(assembles &&
+      !keepsExtended && {
+        collar: { ...collar, minMm: null, maxMm: null },
+        second: null,
+        damper: { openMm: null, closedMm: null },
+      }),
     ...(!keepsRatio && { ratio: null, ratioFrom: null }),
     ...(part === 'tyres' && { tyreRateNPerMm: null }),
   };

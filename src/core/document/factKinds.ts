@@ -14,6 +14,8 @@ export const factUnits = {
   'travel-used': 'mm',
   /** Measuring the ratio: an axle's height or damper length, standing or hanging, by slot. */
   'ratio-length': 'mm',
+  /** A damper from eye to eye, with the machine standing. */
+  'damper-length': 'mm',
   /** A seat moved: towards the spring is positive. */
   adjustment: 'mm',
   /** An air spring pumped up; let down is negative. */
@@ -90,6 +92,7 @@ interface FactFields {
   collar: Amount<'collar'>;
   'travel-used': Amount<'travel-used'>;
   'ratio-length': Amount<'ratio-length'>;
+  'damper-length': Amount<'damper-length'>;
   adjustment: Moved;
   inflated: { bar: number; askedBar: number | null };
   mount: Moved;

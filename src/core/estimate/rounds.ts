@@ -39,6 +39,10 @@ export interface Round {
   seconds: PerCorner<number>;
   /** Wheel travel used from full droop, measured. */
   travelUsed: PerCorner<number>;
+  /** Dampers from eye to eye as the machine stood, measured. */
+  damperLengths: PerCorner<number>;
+  /** Clearances measured in this round, by their place in the corner's list. */
+  clearances: PerCorner<Record<number, number>>;
   /** Wheels on pads with on board what is measured with, kg, in the order of their slots. */
   pads: PerCorner<number[]>;
   /** The same in other load cases, by their place among the owner's. */
@@ -183,6 +187,8 @@ function readRound(facts: readonly FactEntry[], document: JobDocument, round: nu
     collars: collarsOf(here, (slot) => slot !== 'second'),
     seconds: collarsOf(here, (slot) => slot === 'second'),
     travelUsed: single('travel-used'),
+    damperLengths: single('damper-length'),
+    clearances: clearancesOf(here),
     sag: gatherSag(
       here.filter(isOf('sag')).flatMap(({ corner, slot, mm }) => (corner ? [{ corner, slot, mm }] : [])),
       (id) => showsSag(document, id),
@@ -244,6 +250,13 @@ function readPads(facts: readonly Fact[]): Pick<Round, 'pads' | 'padsIn' | 'pads
     else ((loadCase === 0 ? pads : (padsIn[loadCase] ??= {}))[corner] ??= []).push(kg);
   }
   return { pads, padsIn, padsSwapped };
+}
+
+function clearancesOf(facts: readonly Fact[]): Round['clearances'] {
+  const all: Round['clearances'] = {};
+  for (const { corner, slot, mm } of facts.filter(isOf('clearance')))
+    if (corner !== null) (all[corner] ??= {})[Number(slot)] = mm;
+  return all;
 }
 
 function airMoves(facts: readonly Fact[]): PerCorner<number> {

@@ -11,6 +11,8 @@ const graveness: Record<MarginKind, Severity | null> = {
   droop: 'stop',
   'bump-stop': 'stop',
   'bump-metal': 'stop',
+  'damper-open': 'stop',
+  'damper-closed': 'stop',
   coil: 'stop',
   seated: 'stop',
   clearance: 'stop',
@@ -36,7 +38,9 @@ const SURE_SD = 1;
  * Ends where being at them is what is wrong: topped out, on the stop, on metal, on its ring. A thread, a mount or a clearance may be used
  * to its end; only past it is wrong.
  */
-export const atItsEnd: readonly MarginKind[] = ['droop', 'bump-stop', 'bump-metal', 'crossover'];
+export const atItsEnd: readonly MarginKind[] = [
+  'droop', 'bump-stop', 'bump-metal', 'damper-open', 'damper-closed', 'crossover',
+]; // prettier-ignore
 
 /**
  * What is used up, of these margins: past its end, or at it where that is wrong. On a guess it is no more than a hint.

@@ -1,4 +1,5 @@
 import { part } from '../calculation/part.ts';
+import { isDamperRead } from './damper.ts';
 import { isTravelGuessed, travelUsed } from './travelUsed.ts';
 import { trustOf } from './springTrust.ts';
 import type { Standing } from '../stance/standing.ts';
@@ -9,6 +10,7 @@ export const bumpStop: LoadMargin = {
   byLoad: true,
   tight: 0.15,
   left: (place, standing) => {
+    if (isMeasuredThere(place)) return [];
     const { stopMm, travelMm } = place.corner.spec;
     const metal = toMetal(place, standing);
     const leftMm = travelMm.value - stopMm.value - standing.travelMm;
@@ -32,8 +34,13 @@ export const bumpStop: LoadMargin = {
 export const bumpMetal: LoadMargin = {
   byLoad: true,
   tight: 0.2,
-  left: (place, standing) => [toMetal(place, standing)],
+  left: (place, standing) => (isMeasuredThere(place) ? [] : [toMetal(place, standing)]),
 };
+
+/** Measured at the damper, what is left needs no travel that is taken for granted. */
+function isMeasuredThere(place: Place): boolean {
+  return isDamperRead(place, 'closedMm') && isTravelGuessed(place);
+}
 
 /** mm. Coils that touch no further than this before the end of travel touch there. */
 const SAME_END_MM = 0.05;

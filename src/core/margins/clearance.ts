@@ -1,6 +1,6 @@
 import type { Answer } from '../planning/answerShape.ts';
 import { part } from '../calculation/part.ts';
-import { distanceAfter, gainsAt, sinceMeasured } from '../stance/clearance.ts';
+import { distanceAfter, gainsAt, knownClearance } from '../stance/clearance.ts';
 import { riseSdMm } from './riseSd.ts';
 import type { Standing } from '../stance/standing.ts';
 import type { Left, LoadMargin } from './margin.ts';
@@ -13,19 +13,20 @@ export const clearance: LoadMargin = {
 };
 
 function clearancesLeft(answer: Answer, { id, risenMm }: Standing): Left[] {
-  return answer.document.corners[id].clearances.map((one) => {
+  return answer.document.corners[id].clearances.map((_, k) => {
+    const { one, atMm, assumed } = knownClearance(answer, id, k);
     const { name, nowMm, leastMm } = one;
-    const sinceMm = sinceMeasured(answer, id, one, risenMm);
+    const sinceMm = risenMm - atMm;
     const gain = gainsAt(one, sinceMm);
     return {
       which: { by: 'name', name },
       leftMm: distanceAfter(one, sinceMm) - leastMm,
       rangeMm: Math.max(nowMm, 10),
       sdMm: Math.abs(gain) * riseSdMm(sinceMm),
-      assumed: false,
+      assumed,
       inputs: () => [
         part('d', nowMm, 'length', 'measured'),
-        part('g', gain, 'gain', 'sheet'),
+        part('g', gain, 'gain', assumed ? 'assumed' : one.perMm === null ? 'measured' : 'sheet'),
         part('Δh', sinceMm, 'length', 'computed'),
         part('least', leastMm, 'length', 'sheet'),
       ],

@@ -1,4 +1,5 @@
 import { isTravelGuessed, travelUsed } from './travelUsed.ts';
+import { isDamperRead } from './damper.ts';
 import { sagWindowAt } from '../document/sagWish.ts';
 import type { LoadMargin } from './margin.ts';
 
@@ -6,15 +7,19 @@ import type { LoadMargin } from './margin.ts';
 export const droop: LoadMargin = {
   byLoad: true,
   tight: 0.2,
-  left: (place, standing) => [
-    {
-      leftMm: standing.travelMm,
-      rangeMm: place.corner.spec.travelMm.value,
-      sdMm: standing.travelSdMm,
-      assumed: isTravelGuessed(place),
-      // Where a sag is wanted, its window says how much is enough.
-      tight: sagWindowAt(place.answer.document, place.corner.id) ? 0 : undefined,
-      inputs: () => travelUsed(place, standing),
-    },
-  ],
+  // What is left was measured at the damper: a travel that is taken for granted has nothing to add.
+  left: (place, standing) =>
+    isDamperRead(place, 'openMm') && isTravelGuessed(place)
+      ? []
+      : [
+          {
+            leftMm: standing.travelMm,
+            rangeMm: place.corner.spec.travelMm.value,
+            sdMm: standing.travelSdMm,
+            assumed: isTravelGuessed(place),
+            // Where a sag is wanted, its window says how much is enough.
+            tight: sagWindowAt(place.answer.document, place.corner.id) ? 0 : undefined,
+            inputs: () => travelUsed(place, standing),
+          },
+        ],
 };

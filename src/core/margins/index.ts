@@ -3,6 +3,7 @@ import { cam } from './cam.ts';
 import { clearance } from './clearance.ts';
 import { coil } from './coil.ts';
 import { crossover } from './crossover.ts';
+import { damperClosed, damperOpen } from './damper.ts';
 import { droop } from './droop.ts';
 import { engagement } from './engagement.ts';
 import { ground } from './ground.ts';
@@ -19,6 +20,8 @@ export const marginKinds = {
   droop,
   'bump-stop': bumpStop,
   'bump-metal': bumpMetal,
+  'damper-open': damperOpen,
+  'damper-closed': damperClosed,
   coil,
   seated,
   crossover,

@@ -1,14 +1,51 @@
+import { taken } from '../document/description/assumed.ts';
+import { clearance as clearanceField } from '../document/description/parts.ts';
 import type { Answer } from '../planning/answerShape.ts';
 import type { ClearanceDocument } from '../document/types.ts';
 import type { CornerId } from '../kinds/corners.ts';
+
+/** mm. A rise over which a distance was measured twice tells what it gains per mm. */
+const TELLS_MM = 4;
+
+/** A clearance as it is known: measured last, with what that has taught of how it changes. */
+export interface KnownClearance {
+  /** What it is taken for now: its distance as measured last, and what it gains. */
+  one: ClearanceDocument;
+  /** mm that the body had risen since the baseline when that was measured. */
+  atMm: number;
+  /** Whether what it gains is only taken for granted. */
+  assumed: boolean;
+}
+
+/** What is known of a corner's clearance, by its place in the list. */
+export function knownClearance(answer: Answer, id: CornerId, k: number): KnownClearance {
+  const { state, fit, machine, document } = answer;
+  const one = document.corners[id].clearances[k] as ClearanceDocument;
+  const i = machine.corners.indexOf(id);
+  const travel = (round: number) => fit.rounds[round]?.travel[i] ?? NaN;
+  const read = state.rounds.findLast(({ clearances }) => clearances[id]?.[k] !== undefined);
+  const mm = read?.clearances[id]?.[k];
+  if (!read || mm === undefined) {
+    const assumed = one.perMm === null && one.rows === null;
+    return { one, atMm: one.atMm === null ? 0 : -sinceMeasured(answer, id, one, 0), assumed };
+  }
+  const atMm = travel(state.base) - travel(read.round);
+  const since = sinceMeasured(answer, id, one, atMm);
+  const taught = one.perMm === null && one.rows === null && Math.abs(since) >= TELLS_MM;
+  const perMm = taught ? (mm - one.nowMm) / since : one.perMm;
+  const rows =
+    one.rows?.map(([x, y]): [number, number] => [x - since, y + mm - distanceAfter(one, since)]) ?? null;
+  return { one: { ...one, nowMm: mm, perMm, rows }, atMm, assumed: perMm === null && rows === null };
+}
 
 /**
  * mm between two things once the body has risen so far (mm, down is negative) since the distance was measured: by its
  * table, straight from row to row and on past its ends, or by so much per mm.
  */
 export function distanceAfter({ nowMm, perMm, rows }: ClearanceDocument, risenMm: number): number {
+  const gain = taken(clearanceField.fields.perMm, perMm);
   const around = rows && rowsAround(rows, risenMm);
-  if (!around) return nowMm + perMm * risenMm;
+  if (!around) return nowMm + gain * risenMm;
   const [[x0, y0], [x1, y1]] = around;
   return y0 + ((risenMm - x0) * (y1 - y0)) / (x1 - x0);
 }

@@ -3,7 +3,7 @@ import { angleAfter } from './joint.ts';
 import { risenSince } from './risen.ts';
 import type { BootDocument, ClearanceDocument } from '../document/types.ts';
 import type { CornerId } from '../kinds/corners.ts';
-import { distanceAfter, sinceMeasured } from './clearance.ts';
+import { distanceAfter, knownClearance } from './clearance.ts';
 import { standings, type Standing } from './standing.ts';
 
 /** One thing that can touch, or an angle that can grow too far, followed from where it was measured. */
@@ -29,6 +29,8 @@ export interface LedgerLine {
   /** Whether the worst of the load cases is within its limit; at an end only touching counts. */
   ok: boolean;
   touchesAtEnd: boolean;
+  /** Whether how it changes is only taken for granted. */
+  assumed: boolean;
 }
 
 /** Every clearance and joint of every corner read, as it is and as it will be. */
@@ -61,8 +63,9 @@ export function ledgerOf(answer: Answer): LedgerLine[] {
       };
     };
     return [
-      ...clearances.map((one, index): LedgerLine => {
-        const since = (risenMm: number) => sinceMeasured(answer, id, one, risenMm);
+      ...clearances.map((_, index): LedgerLine => {
+        const { one, atMm, assumed } = knownClearance(answer, id, index);
+        const since = (risenMm: number) => risenMm - atMm;
         const followed = line(
           (risenMm) => distanceAfter(one, since(risenMm)),
           (a, b) => a < b,
@@ -75,7 +78,7 @@ export function ledgerOf(answer: Answer): LedgerLine[] {
           atBump: since(atBump),
           atDroop: since(atDroop),
         };
-        return { ...clearanceLine(one, { ...followed, risenMm }), corner: id, index };
+        return { ...clearanceLine(one, { ...followed, risenMm }), corner: id, index, assumed };
       }),
       ...boots.map((one, index): LedgerLine => {
         const at = (risenMm: number) => angleAfter(one, risenMm);
@@ -86,6 +89,7 @@ export function ledgerOf(answer: Answer): LedgerLine[] {
           ),
           corner: id,
           index,
+          assumed: false,
         };
       }),
     ];

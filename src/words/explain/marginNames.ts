@@ -23,6 +23,22 @@ const names: Record<MarginKind, Readonly<Record<string, Name>>> = {
     z: used,
     'z max': (of) => (of === 'coils' ? 'wheel travel where the coils touch' : 'wheel travel'),
   },
+  'damper-open': {
+    L: 'damper, eye to eye, as read',
+    Δz: 'wheel lower in its travel since',
+    MR: 'motion ratio',
+    'L′': 'damper then',
+    open: 'damper fully open',
+    closed: 'damper fully closed',
+  },
+  'damper-closed': {
+    L: 'damper, eye to eye, as read',
+    Δz: 'wheel lower in its travel since',
+    MR: 'motion ratio',
+    'L′': 'damper then',
+    open: 'damper fully open',
+    closed: 'damper fully closed',
+  },
   coil: {
     free: 'free length',
     solid: 'solid length',

@@ -55,6 +55,16 @@ const wordings: Record<MarginKind, Wording> = {
     words: 'wheel travel left until metal',
     formula: 'left = z max − z',
   },
+  'damper-open': {
+    title: 'Damper left to open',
+    words: 'its length fully open, less the length it was read at, carried along with the wheel',
+    formula: 'L′ = L + MR·Δz; left = open − L′',
+  },
+  'damper-closed': {
+    title: 'Damper left to close',
+    words: 'the length it was read at, carried along with the wheel, less its length fully closed',
+    formula: 'L′ = L + MR·Δz; left = L′ − closed',
+  },
   coil: {
     title: 'Coil space',
     words: 'what the spring can still close with the wheel at the end of its travel',

@@ -2,7 +2,7 @@ import { leftAtRest, restInputs } from './rest.ts';
 import { input } from './input.ts';
 import type { Sum } from './types.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
-import { distanceAfter, rowsAround } from '#core/stance/clearance.ts';
+import { distanceAfter, gainsAt, rowsAround } from '#core/stance/clearance.ts';
 import { settledIn } from '#core/book/again.ts';
 import type { ClearanceDocument, ToldCorner } from '#core/document/types.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
@@ -130,7 +130,13 @@ export function clearanceSum(one: ClearanceDocument, id: CornerId, risenMm: numb
           ]
         : [
             input('c₀', 'as measured', nowMm, 'length', 'measured'),
-            input('g', 'gained per mm of rise', perMm, 'ratio', 'sheet'),
+            input(
+              'g',
+              'gained per mm of rise',
+              gainsAt(one, risenMm),
+              'ratio',
+              perMm === null ? 'assumed' : 'sheet',
+            ),
           ]),
       input('Δh', 'risen since', risenMm, 'length', 'computed'),
     ],

@@ -89,6 +89,11 @@ export const cornerField = group({
     },
     { since: 14 },
   ),
+  /** Its damper from eye to eye, fully open and fully closed. */
+  damper: group(
+    { openMm: given('mm', range.damperMm), closedMm: given('mm', range.damperMm) },
+    { since: 15, order: { low: 'closedMm', high: 'openMm', want: 'closed-below-open' } },
+  ),
   /** Thread left for the seat to go towards the spring, and away from it, as it stood at the baseline. */
   threadUpMm: given('mm', range.threadMm, { since: 14, next: 'blank' }),
   threadDownMm: given('mm', range.threadMm, { since: 14, next: 'blank' }),

@@ -149,8 +149,8 @@ export const mount = groupOrNone(
 export const clearance = group({
   name,
   nowMm: number('mm', range.clearanceMm, { next: 'as-now' }),
-  /** mm gained per mm that the body rises over this wheel. */
-  perMm: number('factor', { min: -5, max: 5 }),
+  /** mm gained per mm that the body rises over this wheel; not known, what the fins of a joint's boot do as it bends. */
+  perMm: given('factor', { min: -5, max: 5 }, { assumed: -0.03 }),
   leastMm: number('mm', range.clearanceMm),
   /** Height over this wheel at which `nowMm` was measured, as the sheet states it; null is the baseline's. */
   atMm: given('mm by tape', range.heightMm, { since: 6, next: 'blank' }),

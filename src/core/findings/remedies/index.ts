@@ -42,9 +42,11 @@ function ofRunOut(base: Answer, finding: RunOut): Remedy[] {
   const at = { base, corner, finding, margin };
   switch (finding.kind) {
     case 'droop':
+    case 'damper-open':
       return [...bySeat(at, -1), ...otherRate(at, -1)];
     case 'bump-stop':
     case 'bump-metal':
+    case 'damper-closed':
       return [...bySeat(at, 1), ...otherRate(at, 1)];
     case 'coil':
       return [...roomier(at), ...mountForSeat(at, 1), ...bySeat(at, -1)];

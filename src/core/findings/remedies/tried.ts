@@ -16,7 +16,7 @@ const SEEN_MM = 1;
 
 /** Kinds of which less is nearer to harm: those that a remedy may cost. */
 const counted: readonly MarginKind[] = [
-  'droop', 'bump-stop', 'bump-metal', 'coil', 'seated', 'thread-up', 'thread-down', 'engagement', 'crossover',
+  'droop', 'bump-stop', 'bump-metal', 'damper-open', 'damper-closed', 'coil', 'seated', 'thread-up', 'thread-down', 'engagement', 'crossover',
   'ring-order', 'clearance', 'joint', 'ground',
 ]; // prettier-ignore
 

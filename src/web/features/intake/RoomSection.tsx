@@ -1,3 +1,5 @@
+import { assumedOf } from '#core/document/description/assumed.ts';
+import { clearance as clearanceField } from '#core/document/description/parts.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { described } from '../../forms/described.ts';
 import { Plus, X } from 'lucide-react';
@@ -65,6 +67,8 @@ interface Column {
   help: string;
   quantity: QuantityName;
   range: Range;
+  /** What is taken where it is left empty; without it, it may not be. */
+  assumed?: string;
 }
 
 interface ListKind {
@@ -83,11 +87,11 @@ const clearances: ListKind = {
   at: 'clearances',
   title: 'Clearances',
   what: 'clearance',
-  none: 'None yet: tyre to arch, coil to arm, axle to frame, ground to the lowest point.',
+  none: 'None yet: tyre to arch, coil to arm, axle to frame, fins of a joint boot.',
   example: 'tyre to arch',
   columns: [
     { key: 'nowMm', label: 'Now', help: 'at the baseline', quantity: 'length', range: limits.clearanceMm },
-    { key: 'perMm', label: 'Gains', help: 'times the rise there', quantity: 'number', range: { min: -5, max: 5 } },
+    { key: 'perMm', label: 'Gains', help: 'times the rise; boot fins: leave it', quantity: 'number', range: { min: -5, max: 5 }, assumed: `${assumedOf(clearanceField.fields.perMm)} assumed` },
     { key: 'leastMm', label: 'At least', help: 'must stay', quantity: 'length', range: limits.clearanceMm },
   ],
   blank: { name: '', nowMm: null, perMm: null, leastMm: null, atMm: null, rows: null },
@@ -138,7 +142,7 @@ function useLines({ at, title, what, columns, blank }: ListKind): { lines: Line[
   const without = (id: CornerId, k: number) => listAt(id).filter((_, j) => j !== k);
   const fresh = useNewRows(
     pathKey(job.record.id, [at]),
-    ['name', ...columns.map(({ key }) => key)],
+    ['name', ...columns.flatMap(({ key, assumed }) => (assumed ? [] : [key]))],
     ({ corner, ...line }) => {
       const id = corner as CornerId;
       put(`A ${what} added`, [id, [...listAt(id), line]]);
@@ -251,7 +255,10 @@ function ListLine({ kind, of, rank }: { kind: ListKind; of: Line; rank: number }
             range={column.range}
             order={500 + 10 * rank + c}
             value={(line[column.key] ?? null) as number | null}
-            onCommit={(value) => (value !== null || missing.length > 0) && set(column.key, value)}
+            placeholder={column.assumed}
+            onCommit={(value) =>
+              (value !== null || missing.length > 0 || column.assumed) && set(column.key, value)
+            }
           />
         </td>
       ))}

@@ -12,6 +12,8 @@ const taped = new Set<MarginKind>([
   'droop',
   'bump-stop',
   'bump-metal',
+  'damper-open',
+  'damper-closed',
   'sag',
   'clearance',
   'ground',

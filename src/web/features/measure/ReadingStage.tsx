@@ -38,6 +38,7 @@ import { CornerGrid } from '../sheet/CornerGrid.tsx';
 import { FactField, ranges, useHeightQuestion } from '../../forms/fields.tsx';
 import { analysisOf } from '../../jobStore/analysisOf.ts';
 import { againstPrediction, turnedFurther } from './againstPrediction.ts';
+import { DamperPanel } from './DamperPanel.tsx';
 import { NextReading } from './NextReading.tsx';
 import { AssumedMark } from '../job/AssumedMark.tsx';
 import { PhotoSlot } from './PhotoSlot.tsx';
@@ -64,6 +65,7 @@ export function BaselineStage() {
       />
       <Asked />
       <MeasureRatio />
+      <DamperPanel round={0} />
       <ScalesPanel round={0} />
       <CutOpenNowPanel />
       <LaterPanel round={0} />
@@ -129,6 +131,7 @@ export function MeasureStage() {
           <RoundsChart />
         </Suspense>
       )}
+      <DamperPanel round={round} />
       <ScalesPanel round={round} />
       <CutOpenNowPanel />
       <LaterPanel round={round} />

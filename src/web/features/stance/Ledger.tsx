@@ -1,3 +1,5 @@
+import { distanceAfter, gainsAt, knownClearance } from '#core/stance/clearance.ts';
+import { AssumedMark } from '../job/AssumedMark.tsx';
 import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { isOf } from '#core/document/facts.ts';
@@ -120,7 +122,7 @@ function Cycled({ id, slot, order, lines }: CycledProps) {
 function Line({ line }: { line: LedgerLine }) {
   const job = useThisJob();
   const { corner, index, kind, name } = line;
-  const one = kind === 'clearance' ? job.record.document.corners[corner].clearances[index] : undefined;
+  const one = kind === 'clearance' && job.answer ? knownClearance(job.answer, corner, index).one : undefined;
   const boot = kind === 'joint' ? job.record.document.corners[corner].boots[index] : undefined;
   const opened = (when: keyof LedgerLine['risenMm']) => (
     <SumFigure
@@ -221,10 +223,11 @@ function Moves({ corner, index }: { corner: CornerId; index: number }) {
   const [open, setOpen] = useState(false);
   const one = job.record.document.corners[corner].clearances[index];
   if (!one) return null;
+  const gain = Number(gainsAt({ ...one, rows: null }, 0).toFixed(3));
   const usual: [number, number][] = [
-    [-60, one.nowMm - 60 * one.perMm],
+    [-60, distanceAfter(one, -60)],
     [0, one.nowMm],
-    [60, one.nowMm + 60 * one.perMm],
+    [60, distanceAfter(one, 60)],
   ];
   return (
     <>
@@ -235,8 +238,9 @@ function Moves({ corner, index }: { corner: CornerId; index: number }) {
         onClick={() => setOpen(true)}
         aria-label={`How it moves: ${one.name}, ${cornerNames[corner]}`}
       >
-        {one.rows ? `by a table of ${one.rows.length}` : one.perMm === 1 ? '1 : 1' : `× ${one.perMm}`}
+        {one.rows ? `by a table of ${one.rows.length}` : one.perMm === 1 ? '1 : 1' : `× ${gain}`}
       </button>
+      {!one.rows && one.perMm === null && <AssumedMark />}
       <Dialog
         open={open}
         onClose={() => setOpen(false)}
