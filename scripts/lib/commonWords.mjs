@@ -11,7 +11,7 @@ const TRADE = `
   compression compressor crossover curve damper damping datum deviation diagonal diameter droop dual eighth equivalent
   exhaust exponent extension fender friction gauge geometry groomed groove gap harsh headlamp hose hub inboard installation
   instrument intake kit lever leverage linkage logbook lowered lowest margin misfit misread mount nitrogen odometer
-  outwards perch pinch piston pivot prep preload preset pressure progressive radius rake ramp ratio rigid runner sag
+  outwards perch fin fins pinch piston pivot prep preload preset pressure progressive radius rake ramp ratio rigid runner sag
   dart darts darting noon
   scale sensor settle shaft skate ski skid slack sled slope snug spacer sprung squat stack stance static stiffness strap
   sump suspension swap technician tenth thread tick tighten tilt tolerance torque torsion turntable tyre unsprung upright

@@ -272,7 +272,10 @@ test('a truck with grooves, of which one side was measured: one groove up on bot
   document.toleranceMm = 5;
   for (const id of WHEELS) document.corners[id].targetMm = 553;
   for (const id of ['LF', 'RF'] as const)
-    Object.assign(document.corners[id], fittingFields('grooves'), { stepMm: 9 });
+    Object.assign(document.corners[id], fittingFields('grooves'), {
+      stepMm: 9,
+      clearances: [{ name: 'boot fins', nowMm: 3, perMm: null, leastMm: 1, atMm: null, rows: null }],
+    });
   for (const id of ['LR', 'RR'] as const) Object.assign(document.corners[id], fittingFields('fixed'));
   const id = randomUUID();
   expect((await page.request.post('/api/jobs', { data: { id, document, entries: [] } })).status()).toBe(201);
@@ -285,7 +288,25 @@ test('a truck with grooves, of which one side was measured: one groove up on bot
   await visit(page, `/jobs/${id}/plan`);
   for (const corner of ['LF', 'RF'])
     await expect(page.getByTestId(`move-${corner}`)).toContainText('1 groove towards the spring');
+  // Fins are told as they will be, and that this is only assumed.
+  await visit(page, `/jobs/${id}/stance`);
+  const fins = page.locator('[data-ledger="LF boot fins"]');
+  await expect(fins).toContainText('× -0.03');
+  await expect(fins).toContainText('assumed');
+  // How each goes back together is noted before it comes apart, and told where it is turned.
+  await visit(page, `/jobs/${id}/intake`);
+  const back = page.getByRole('button', { name: /^Back together/ });
+  if ((await back.getAttribute('aria-expanded')) === 'false') await back.click();
+  await field(page, 'Front left goes back').fill('yellow mark to the front, perch opening outwards');
+  await page.getByRole('button', { name: 'Add a torque' }).click();
+  await field(page, 'Bolt 1').fill('top nut');
+  await field(page, 'Torque of bolt 1').fill('47');
+  await page.keyboard.press('Tab');
+  await visit(page, `/jobs/${id}/plan`);
   expect(await turnAsTold(page, id, 1)).toEqual({ LF: 9, RF: 9 });
+  await expect(page.getByTestId('marks-LF')).toContainText('yellow mark to the front');
+  await expect(page.getByTestId('marks-RF')).toHaveCount(0);
+  await expect(page.getByTestId('torques')).toContainText('top nut 47 N·m');
 });
 
 /** Types a round of the sag bench at one end. */

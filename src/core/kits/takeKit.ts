@@ -1,3 +1,4 @@
+import * as range from '../document/description/ranges.ts';
 import { afterFitting, type Change } from '../book/newFitting.ts';
 import type { Fact, JobDocument, Json } from '../document/types.ts';
 import type { RoundsState } from '../estimate/rounds.ts';
@@ -67,6 +68,7 @@ export function takeKit(
     ...(kit.toleranceMm === null ? [] : [[['toleranceMm'], kit.toleranceMm] as Change]),
     ...(kit.load === '' ? [] : [[['load'], kit.load] as Change]),
     ...learntFrom(document, kit.name, taught),
+    ...torquesWith(document, kit),
   ];
   for (const change of [...changes, ...whole]) gone.set(change[0].join('.'), change);
   return {
@@ -87,6 +89,13 @@ export function takeKit(
       ...placesAt('ring-place', cornersAt(document, axle), ringOf(end, { option, moreMm }), round),
     ]),
   };
+}
+
+/** Torques of the job with those of the kit, which stand for a bolt that both name; no change where the kit has none. */
+function torquesWith({ torques }: JobDocument, kit: KitValues): Change[] {
+  if (kit.torques.length === 0) return [];
+  const others = torques.filter(({ what }) => kit.torques.every((one) => one.what !== what));
+  return [[['torques'], [...others, ...kit.torques].slice(0, range.mostLoads)]];
 }
 
 /** What goes in by it. */

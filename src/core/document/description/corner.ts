@@ -142,6 +142,8 @@ export const cornerField = group({
   loadKg: given('kg', range.wheelKg, { since: 2, fitted: true, next: 'blank' }),
   clearances: list(part.clearance, { most: range.mostLoads, since: 2, next: 'as-now' }),
   boots: list(part.boot, { most: range.mostLoads, since: 4, next: 'as-now' }),
+  /** How it goes back together: marks on spring and mount, which way the perch looks. */
+  marks: text(range.mostLabel, { blank: '', since: 15 }),
   /** How much the floor under this wheel lies above the shop's level; null is level. */
   floorMm: given('mm by tape', { min: -50, max: 50 }, { since: 4 }),
   /** Pressure wanted in this tyre, cold. */

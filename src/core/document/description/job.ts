@@ -222,6 +222,11 @@ export const jobField = group({
     },
     { since: 6 },
   ),
+  /** What its bolts are tightened to as it goes back together. */
+  torques: list(group({ what: text(range.mostName, { filled: true }), nm: number('N m', range.torqueNm) }), {
+    most: range.mostLoads,
+    since: 15,
+  }),
   note: text(range.mostNote, { blank: '', next: 'blank' }),
   /** One for each corner of the class. */
   corners: eachCorner(cornerField),

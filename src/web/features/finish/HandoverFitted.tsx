@@ -6,6 +6,7 @@ import { newPartNames } from '#words/newParts.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { SizeLength } from '../../ui/Figure.tsx';
 import { capital } from '../../ui/words.ts';
+import { Torques } from '../sheet/GoesBack.tsx';
 
 /** What went in during the job, with its day, and where rings stand by their edge; nothing where neither is known. */
 export function HandoverFitted() {
@@ -28,6 +29,7 @@ export function HandoverFitted() {
           </ul>
         </section>
       )}
+      <Torques />
       {rings.length > 0 && (
         <p className="mt-4">
           Rings stand at{' '}

@@ -8,6 +8,7 @@ import { saveJobFile } from '../job/jobFiles.ts';
 import { ApartContext } from '../sheet/alike.ts';
 import { Footer, NextLink } from '../sheet/Footer.tsx';
 import { AdjustersSection } from './AdjustersSection.tsx';
+import { BackTogether } from './BackTogether.tsx';
 import { FittedSection } from './FittedSection.tsx';
 import { GoalSetter } from './GoalSetter.tsx';
 import { JobFields } from './JobFields.tsx';
@@ -39,6 +40,7 @@ export function IntakeStage() {
           <AdjustersSection />
           <FittedSection />
           <RoomSection />
+          <BackTogether />
         </div>
       </div>
       <Footer>

@@ -1,4 +1,5 @@
-import { Download, Plus, Trash2 } from 'lucide-react';
+import { Download, Trash2 } from 'lucide-react';
+import { TorqueList } from './TorqueList.tsx';
 import * as ranges from '#core/document/description/ranges.ts';
 import { classDefaults, machineClasses } from '#core/kinds/classes/index.ts';
 import { blankKitEnd, type Kit, type KitValues } from '#core/kits/kit.ts';
@@ -49,7 +50,7 @@ export function KitSheet({ kit, outcomes, edits }: Props) {
           </section>
         );
       })}
-      <Torques kit={kit} set={set} />
+      <KitTorques kit={kit} set={set} />
       <div className="border-rule mt-4 flex flex-wrap gap-4 border-t pt-3">
         <Button onClick={() => saveKit(kit)}>
           <Download size={15} aria-hidden className="mr-1 inline" />
@@ -174,57 +175,11 @@ function MadeFor({ kit, set }: { kit: KitValues; set: PartProps['set'] }) {
   );
 }
 
-/** N m. A torque that is added begins here, and is typed over. */
-const COMMON_TORQUE_NM = 90;
-
-function Torques({ kit: { id, kit }, set }: PartProps) {
-  const { torques } = kit;
-  const change = (k: number, part: Partial<KitValues['torques'][number]>) =>
-    set({ torques: torques.map((one, i) => (i === k ? { ...one, ...part } : one)) });
+function KitTorques({ kit: { id, kit }, set }: PartProps) {
   return (
     <section aria-label="Torques" className="border-rule mt-6 border-t pt-3">
       <h2 className="mb-2 font-semibold">Torques</h2>
-      {torques.map(({ what, nm }, k) => (
-        <div key={k} className="mb-5 flex flex-wrap items-end gap-4">
-          <div className="w-64">
-            <TextField
-              label={`Bolt ${k + 1}`}
-              value={what}
-              required
-              draftKey={`kit.${id}.torque.${k}.what`}
-              maxLength={ranges.mostName}
-              onCommit={(text) => change(k, { what: text })}
-            />
-          </div>
-          <NumberField
-            className="w-28"
-            label={`Torque of bolt ${k + 1}`}
-            showLabel
-            order={300 + k}
-            quantity="torque"
-            range={ranges.torqueNm}
-            draftKey={`kit.${id}.torque.${k}.nm`}
-            value={nm}
-            onCommit={(value) => value !== null && change(k, { nm: value })}
-          />
-          <Button
-            look="quiet"
-            aria-label={`Remove bolt ${k + 1}`}
-            onClick={() => set({ torques: torques.filter((_, i) => i !== k) })}
-          >
-            <Trash2 size={15} aria-hidden />
-          </Button>
-        </div>
-      ))}
-      <Button
-        look="quiet"
-        onClick={() =>
-          set({ torques: [...torques, { what: `bolt ${torques.length + 1}`, nm: COMMON_TORQUE_NM }] })
-        }
-      >
-        <Plus size={15} aria-hidden className="mr-1 inline" />
-        Add a torque
-      </Button>
+      <TorqueList torques={kit.torques} set={(torques) => set({ torques })} draftKey={`kit.${id}.torque`} />
     </section>
   );
 }

@@ -35,6 +35,7 @@ import { Cautions } from './Cautions.tsx';
 import { doneInput } from './doneInput.ts';
 import { CutOpenPanel } from '../sheet/CutOpenPanel.tsx';
 import { RingsAlong } from '../rings/RingsByPlace.tsx';
+import { MarksOf, Torques } from '../sheet/GoesBack.tsx';
 import { CornerGrid } from '../sheet/CornerGrid.tsx';
 import { ranges } from '../../forms/fields.tsx';
 import { Footer, NextLink } from '../sheet/Footer.tsx';
@@ -67,8 +68,14 @@ export function TurnStage() {
       />
       <CornerGrid
         showPlan={state.turning !== null}
-        corner={(id) => <CornerWork id={id} round={round} told={told} />}
+        corner={(id) => (
+          <>
+            <CornerWork id={id} round={round} told={told} />
+            <MarksOf id={id} />
+          </>
+        )}
       />
+      <Torques />
       <RingsAlong round={round} />
       {job.answer && <CutOpenPanel answer={job.answer} />}
       <Footer>
