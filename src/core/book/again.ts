@@ -2,6 +2,7 @@ import type { Answer } from '../planning/answerShape.ts';
 import { carriedOver, type Changed } from '../document/description/carried.ts';
 import { cornerField } from '../document/description/corner.ts';
 import { jobField } from '../document/description/job.ts';
+import { stepPlace } from '../adjusting/steps.ts';
 import { wayOf } from '../adjusting/index.ts';
 import { risenSince } from '../stance/risen.ts';
 import { angleAfter } from '../stance/joint.ts';
@@ -112,6 +113,7 @@ function cornerNow(answer: Answer, id: CornerId): CornerDocument {
   const { roomMm, mount } = corner;
   const changed: Changed<typeof cornerField.fields> = {
     ...wayOf(corner).carried({ corner, seatBy: seat }),
+    stepNow: stepPlace(corner, seat),
     roomMm: roomMm === null ? null : roomMm - seat,
     mount: mount ? { ...mount, engagedMm: mount.engagedMm === null ? null : mount.engagedMm - out } : null,
     rings: corner.rings.map((ring, j) => ({ ...ring, limitMm: ring.limitMm - (now.ringsMm?.[i]?.[j] ?? 0) })),

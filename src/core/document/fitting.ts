@@ -12,6 +12,15 @@ export function lacksStep({ fitting, stepMm }: Pick<CornerDocument, 'fitting' | 
   return stepOf(fitting) !== null && stepMm === null;
 }
 
+/** What one step goes, mm: as it is known, or the middle of its range (as factors go); null where nobody said. */
+export function stepOfCorner({
+  stepMm,
+  stepMostMm,
+}: Pick<CornerDocument, 'stepMm' | 'stepMostMm'>): number | null {
+  if (stepMm === null || stepMostMm === null || stepMostMm <= stepMm) return stepMm;
+  return Math.sqrt(stepMm * stepMostMm);
+}
+
 /** Whether a corner's seat can be moved by a plan. */
 export function canMove(corner: Pick<CornerDocument, 'fitting' | 'stepMm' | 'adjustable'>): boolean {
   return corner.adjustable && !lacksStep(corner);
@@ -30,7 +39,17 @@ export function fittingFrom(
 
 type Fields = Pick<
   CornerDocument,
-  'fitting' | 'adjustable' | 'torsion' | 'cam' | 'air' | 'mount' | 'stepMm' | 'springRatio'
+  | 'fitting'
+  | 'adjustable'
+  | 'torsion'
+  | 'cam'
+  | 'air'
+  | 'mount'
+  | 'stepMm'
+  | 'stepMostMm'
+  | 'stepCount'
+  | 'stepNow'
+  | 'springRatio'
 >;
 
 /** Whether preload goes in at both legs of a fork, and so is told of both. */
@@ -58,6 +77,9 @@ export function fittingFields(fitting: Fitting): Fields {
     air: brings === 'air' ? blankPart('air') : null,
     mount: null,
     stepMm: null,
+    stepMostMm: null,
+    stepCount: null,
+    stepNow: null,
     springRatio: typeof springRatio === 'number' ? springRatio : null,
   };
 }

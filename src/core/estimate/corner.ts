@@ -4,6 +4,7 @@ import { cornersIn } from '../kinds/classes/index.ts';
 import { classDefaults } from '../kinds/classes/index.ts';
 import { usualRatio, type Hung } from '../kinds/suspension.ts';
 import { tolerances } from '../tolerances.ts';
+import { stepOfCorner } from '../document/fitting.ts';
 import type { JobDocument } from '../document/types.ts';
 
 /** Where a figure comes from; every sum shows it. */
@@ -64,7 +65,7 @@ export function cornerSpec(document: JobDocument, id: CornerId): CornerSpec {
     pitchMm: given(corner.pitchMm, assumed.pitchMm),
     travelMm: given(corner.travelMm, assumed.travelMm[axle]),
     stopMm: given(corner.stopMm, assumed.stopMm),
-    stepMm: given(corner.stepMm, (corner.pitchMm ?? assumed.pitchMm) * tolerances.turnStep),
+    stepMm: given(stepOfCorner(corner), (corner.pitchMm ?? assumed.pitchMm) * tolerances.turnStep),
     readingSign: corner.collar.grows === 'with-seat' ? 1 : -1,
     collarMinMm: corner.collar.minMm,
     collarMaxMm: corner.collar.maxMm,

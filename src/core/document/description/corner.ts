@@ -124,6 +124,11 @@ export const cornerField = group({
   adjustable: flag({ blank: true, since: 3 }),
   /** Smallest movement of the seat: a groove or notch. Null is an eighth of a turn. */
   stepMm: given('mm', { min: 0.3, max: 120 }, { since: 2 }),
+  /** The most that a step may go, where only a range is known: `stepMm` is then the least. */
+  stepMostMm: given('mm', { min: 0.3, max: 200 }, { since: 15 }),
+  /** How many grooves or places there are, and which is in use at the baseline, counted from the one furthest from the spring. */
+  stepCount: given('count', { min: 2, max: 60 }, { whole: true, since: 15 }),
+  stepNow: given('count', { min: 1, max: 60 }, { whole: true, since: 15, next: 'as-now' }),
   /** Clicks that its adjuster gives in one turn; null where it does not click, or nobody has counted. */
   clicksPerTurn: given('count', { min: 1, max: 60 }, { whole: true, since: 12 }),
   /** Legs of a fork that have a preload adjuster. */

@@ -145,6 +145,12 @@ function StepRows() {
   const { corners } = job.record.document;
   const ids = cornersIn(job.record.document);
   const stepped = (id: CornerId) => stepOf(corners[id].fitting);
+  const countedAs = (id: CornerId) => {
+    const { goes } = adjusterOf(corners[id].fitting);
+    return goes.by === 'steps' ? goes.counted : null;
+  };
+  const guessed = (id: CornerId) => countedAs(id) === 'more or fewer';
+  const placed = (id: CornerId) => countedAs(id) === 'towards the spring';
   const apart = (id: CornerId) => adjusterOf(corners[id].fitting).springRatio === 'asked';
   const field = (
     id: CornerId,
@@ -170,6 +176,29 @@ function StepRows() {
           paths={['stepMm', 'fitting']}
         >
           {(id, side) => stepped(id) && field(id, side, 'stepMm', 'One step', 50, 'not counted yet')}
+        </CornerRow>
+      )}
+      {ids.some(guessed) && (
+        <CornerRow
+          label="One step, at most"
+          help="where only a range is known: the row above is then the least"
+          paths={['stepMostMm', 'fitting']}
+        >
+          {(id, side) => guessed(id) && field(id, side, 'stepMostMm', 'One step at most', 54, 'as above')}
+        </CornerRow>
+      )}
+      {ids.some(placed) && (
+        <CornerRow label="How many" help="grooves or places in all" paths={['stepCount', 'fitting']}>
+          {(id, side) => placed(id) && field(id, side, 'stepCount', 'How many', 56, 'not counted yet')}
+        </CornerRow>
+      )}
+      {ids.some(placed) && (
+        <CornerRow
+          label="In use"
+          help="counted from the one furthest from the spring"
+          paths={['stepNow', 'fitting']}
+        >
+          {(id, side) => placed(id) && field(id, side, 'stepNow', 'In use', 58, 'not looked yet')}
         </CornerRow>
       )}
       {ids.some(apart) && (

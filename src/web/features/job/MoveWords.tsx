@@ -1,6 +1,7 @@
 import { positionText } from '#words/positions.ts';
 import { plannedMoves } from '#core/planning/answerShape.ts';
 import { airTaken, areAnglesAssumed, isPlaceAssumed } from '#core/document/taken.ts';
+import { stepPlace } from '#core/adjusting/steps.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import type { Sourced } from '#core/estimate/corner.ts';
@@ -63,6 +64,7 @@ export function SeatMove({
           <span className="figures">{Math.abs(steps)}</span> {Math.abs(steps) === 1 ? words.one : words.many}
         </span>{' '}
         <span className="inline-block">{counted ? (steps > 0 ? 'more' : 'fewer') : springWay(steps)}</span>
+        {id && <StepPlace id={id} by={steps} />}
         {id && <AlongDamper id={id} by={steps} />}
       </>
     );
@@ -75,6 +77,28 @@ export function SeatMove({
       <span className="inline-block">{springWay(turns)}</span>
       {id && <AlongDamper id={id} by={turns} />}
     </>
+  );
+}
+
+/** The groove to go to, of how many; nothing where nobody said which is in use. */
+function StepPlace({ id, by }: { id: CornerId; by: number }) {
+  const { record, answer } = useThisJob();
+  const corner = record.document.corners[id];
+  const contact = answer ? answer.machine.corners.indexOf(id) : -1;
+  const now = stepPlace(corner, answer?.now.seatsBy[contact] ?? 0);
+  if (now === null) return null;
+  const { one } = stepOf(corner.fitting) ?? { one: 'step' };
+  return (
+    <span className="text-second block text-[13px] leading-5 font-normal" data-testid={`place-${id}`}>
+      from {one} <span className="figures">{now}</span> to <span className="figures">{now + by}</span>
+      {corner.stepCount !== null && (
+        <>
+          {' '}
+          of <span className="figures">{corner.stepCount}</span>
+        </>
+      )}
+      , counted from the one furthest from the spring
+    </span>
   );
 }
 

@@ -1,3 +1,4 @@
+import { stepOfCorner } from '#core/document/fitting.ts';
 import { camPosition } from '#core/document/taken.ts';
 import { toldOrder } from '#core/judgement/turningOrder.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
@@ -252,7 +253,7 @@ function SeatWork({ id, round, asked }: Omit<WorkProps, 'told'> & { asked: ToldC
                 : camPosition(job.record.document.corners[id].torsion, asked.camTo)
             }
             pitchMm={cornerSpec(job.record.document, id).pitchMm.value}
-            stepMm={job.record.document.corners[id].stepMm}
+            stepMm={stepOfCorner(job.record.document.corners[id])}
             fitting={job.record.document.corners[id].fitting}
           />
         </div>
