@@ -255,7 +255,8 @@ describe('any plan', () => {
           ) as Case['corners'],
         };
         const [before, after] = [answerCase({ ...made, tied: false }), answerCase(raised)];
-        expect((after.corners[index]?.predictedMm ?? 0) + 0.6).toBeGreaterThan(
+        // Whole eighths, and other corners spared or not for it, move it by up to a millimetre.
+        expect((after.corners[index]?.predictedMm ?? 0) + 1).toBeGreaterThan(
           before.corners[index]?.predictedMm ?? 0,
         );
       }),
