@@ -181,3 +181,34 @@ test('what is typed before the server has a new kit is kept with it', async ({ p
   await expect(page.getByRole('link', { name: /Teal springs.*any of them/ })).toBeVisible();
   await expect(page.getByRole('alert')).toHaveCount(0);
 });
+
+test('figures of one end typed faster than the server answers are all kept', async ({ page }) => {
+  await page.goto('/kits');
+  await expect(page.getByRole('link', { name: /Harrier/ })).toBeVisible();
+  await page.getByRole('button', { name: 'New kit' }).click();
+  await put(page, 'Name of the kit', 'Quick fingers');
+  await page.getByRole('button', { name: 'The kit has parts for the front' }).click();
+  await expect(field(page, 'Front: seat stands at')).toBeVisible();
+  let release: () => void = () => undefined;
+  const held = new Promise<void>((done) => (release = done));
+  await page.route('**/api/kits', async (route) => {
+    if (route.request().method() === 'POST') await held;
+    await route.continue();
+  });
+  await put(page, 'Front: ride height', '372');
+  await put(page, 'Front: seat stands at', '48');
+  await put(page, 'Front: ring stands at', '116');
+  release();
+  await page.unrouteAll({ behavior: 'wait' });
+  await expect(field(page, 'Front: ring stands at')).toHaveValue('116');
+  await expect(async () => {
+    await page.reload();
+    await page.getByRole('link', { name: /Quick fingers/ }).click();
+    for (const [label, value] of [
+      ['ride height', '372'],
+      ['seat stands at', '48'],
+      ['ring stands at', '116'],
+    ] as const)
+      await expect(field(page, `Front: ${label}`)).toHaveValue(value, { timeout: 2000 });
+  }).toPass();
+});

@@ -3,7 +3,7 @@ import type { Kits, PutKit } from '#contract/api.ts';
 import type { Kit } from '#core/kits/kit.ts';
 import { callApi, removeAt } from './client.ts';
 import { queryClient } from './jobs.ts';
-import { readAnewIfOnItsWay } from './readAnew.ts';
+import { dropReads, readIfNever } from './readAnew.ts';
 
 const KEY = ['kits'];
 
@@ -22,11 +22,12 @@ const withKit = (kits: Kit[], kit: Kit) =>
 export function usePutKit() {
   return useMutation({
     mutationFn: (kit: PutKit) => callApi<Kit>('/kits', kit),
-    onMutate: (kit) => change((kits) => withKit(kits, { ...kit, version: kit.version ?? 0 })),
-    onSuccess: (kept) => {
-      change((kits) => withKit(kits, kept));
-      void readAnewIfOnItsWay(KEY);
+    onMutate: async (kit) => {
+      await dropReads(KEY);
+      change((kits) => withKit(kits, { ...kit, version: kit.version ?? 0 }));
     },
+    onSuccess: (kept) => change((kits) => withKit(kits, kept)),
+    onSettled: () => readIfNever(KEY),
   });
 }
 
@@ -34,10 +35,9 @@ export function usePutKit() {
 export function useRemoveKit() {
   return useMutation({
     mutationFn: ({ id }: Kit) => removeAt(`/kits/${id}`),
-    onSuccess: (_, { id }) => {
-      change((kits) => kits.filter((one) => one.id !== id));
-      void readAnewIfOnItsWay(KEY);
-    },
+    onMutate: () => dropReads(KEY),
+    onSuccess: (_, { id }) => change((kits) => kits.filter((one) => one.id !== id)),
+    onSettled: () => readIfNever(KEY),
   });
 }
 

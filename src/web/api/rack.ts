@@ -3,7 +3,7 @@ import type { ImportRack, PutSpring, Rack } from '#contract/api.ts';
 import type { RackSpring } from '#core/rack/spring.ts';
 import { callApi, removeAt } from './client.ts';
 import { queryClient } from './jobs.ts';
-import { readAnewIfOnItsWay } from './readAnew.ts';
+import { dropReads, readIfNever } from './readAnew.ts';
 
 const KEY = ['rack'];
 
@@ -26,12 +26,12 @@ const withSpring = (springs: RackSpring[], spring: RackSpring) =>
 export function usePutSpring() {
   return useMutation({
     mutationFn: (spring: PutSpring) => callApi<RackSpring>('/rack', spring),
-    onMutate: (spring) =>
-      change((springs) => withSpring(springs, { ...spring, version: spring.version ?? 0 })),
-    onSuccess: (kept) => {
-      change((springs) => withSpring(springs, kept));
-      void readAnewIfOnItsWay(KEY);
+    onMutate: async (spring) => {
+      await dropReads(KEY);
+      change((springs) => withSpring(springs, { ...spring, version: spring.version ?? 0 }));
     },
+    onSuccess: (kept) => change((springs) => withSpring(springs, kept)),
+    onSettled: () => readIfNever(KEY),
   });
 }
 
@@ -39,10 +39,9 @@ export function usePutSpring() {
 export function useRemoveSpring() {
   return useMutation({
     mutationFn: ({ id }: RackSpring) => removeAt(`/rack/${id}`),
-    onSuccess: (_, { id }) => {
-      change((springs) => springs.filter((one) => one.id !== id));
-      void readAnewIfOnItsWay(KEY);
-    },
+    onMutate: () => dropReads(KEY),
+    onSuccess: (_, { id }) => change((springs) => springs.filter((one) => one.id !== id)),
+    onSettled: () => readIfNever(KEY),
   });
 }
 

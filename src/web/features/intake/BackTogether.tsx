@@ -39,7 +39,9 @@ export function BackTogether() {
       <div data-fields className="relative mt-5">
         <TorqueList
           torques={document.torques}
-          set={(to) => actions.change('Torques', [['torques'], to as unknown as Json])}
+          set={(change) =>
+            actions.change('Torques', [['torques'], change(document.torques) as unknown as Json])
+          }
           draftKey={pathKey(record.id, ['torques'])}
         />
       </div>

@@ -16,7 +16,8 @@ interface Props {
   id: string;
   axle: Axle;
   end: KitEnd;
-  onChange: (part: Partial<KitEnd>) => void;
+  /** Told what to make of the end, as it is when its turn comes. */
+  onChange: (change: (end: KitEnd) => Partial<KitEnd>) => void;
 }
 
 /** Numbers of an end. */
@@ -45,7 +46,7 @@ export function KitEndFields({ id, axle, end, onChange }: Props) {
       placeholder="not on the sheet"
       draftKey={`kit.${id}.${axle}.${key}`}
       value={end[key]}
-      onCommit={(value) => onChange({ [key]: value })}
+      onCommit={(value) => onChange(() => ({ [key]: value }))}
     />
   );
   const from = (key: 'seatFrom' | 'ringFrom', what: string) => (
@@ -55,7 +56,7 @@ export function KitEndFields({ id, axle, end, onChange }: Props) {
       draftKey={`kit.${id}.${axle}.${key}`}
       maxLength={ranges.mostName}
       placeholder="top edge of the body"
-      onCommit={(text) => onChange({ [key]: text })}
+      onCommit={(text) => onChange(() => ({ [key]: text }))}
     />
   );
   return (
@@ -71,7 +72,9 @@ export function KitEndFields({ id, axle, end, onChange }: Props) {
             { value: 'with-seat', words: 'grows' },
             { value: 'against-seat', words: 'shrinks' },
           ]}
-          onChange={(grows) => onChange({ grows: grows === 'with-seat' ? 'with-seat' : 'against-seat' })}
+          onChange={(grows) =>
+            onChange(() => ({ grows: grows === 'with-seat' ? 'with-seat' : 'against-seat' }))
+          }
         />
       </label>
       {field('ringMm', 1)}
@@ -87,7 +90,7 @@ export function KitEndFields({ id, axle, end, onChange }: Props) {
             { value: '', words: 'not on the sheet' },
             ...Object.entries(referenceKinds).map(([value, { title }]) => ({ value, words: title })),
           ]}
-          onChange={(value) => onChange({ reference: isReference(value) ? value : null })}
+          onChange={(value) => onChange(() => ({ reference: isReference(value) ? value : null }))}
         />
       </label>
       {field('preloadMm', 4)}
@@ -100,7 +103,7 @@ export function KitEndFields({ id, axle, end, onChange }: Props) {
 function Springs({ id, axle, end, onChange }: Props) {
   const { springs } = end;
   const set = (k: number, part: Partial<KitEnd['springs'][number]>) =>
-    onChange({ springs: springs.map((one, i) => (i === k ? { ...one, ...part } : one)) });
+    onChange((now) => ({ springs: now.springs.map((one, i) => (i === k ? { ...one, ...part } : one)) }));
   return (
     <div className="col-span-full">
       {springs.map((spring, k) => (
@@ -144,14 +147,14 @@ function Springs({ id, axle, end, onChange }: Props) {
           <Button
             look="quiet"
             aria-label={`Remove ${axle} spring ${k + 1}`}
-            onClick={() => onChange({ springs: springs.filter((_, i) => i !== k) })}
+            onClick={() => onChange((now) => ({ springs: now.springs.filter((_, i) => i !== k) }))}
           >
             <Trash2 size={15} aria-hidden />
           </Button>
         </div>
       ))}
       {springs.length < ranges.mostSprings && (
-        <Button look="quiet" onClick={() => onChange({ springs: [...springs, blankSpring] })}>
+        <Button look="quiet" onClick={() => onChange((now) => ({ springs: [...now.springs, blankSpring] }))}>
           <Plus size={15} aria-hidden className="mr-1 inline" />
           {capital(axle)}: add a spring
         </Button>
@@ -166,7 +169,7 @@ const COMMON_PRELOAD_MM = 10;
 function Options({ id, axle, end, onChange }: Props) {
   const { options } = end;
   const set = (k: number, part: Partial<KitEnd['options'][number]>) =>
-    onChange({ options: options.map((one, i) => (i === k ? { ...one, ...part } : one)) });
+    onChange((now) => ({ options: now.options.map((one, i) => (i === k ? { ...one, ...part } : one)) }));
   return (
     <div className="col-span-full">
       {options.map((option, k) => (
@@ -196,7 +199,7 @@ function Options({ id, axle, end, onChange }: Props) {
           <Button
             look="quiet"
             aria-label={`Remove ${axle} option ${k + 1}`}
-            onClick={() => onChange({ options: options.filter((_, i) => i !== k) })}
+            onClick={() => onChange((now) => ({ options: now.options.filter((_, i) => i !== k) }))}
           >
             <Trash2 size={15} aria-hidden />
           </Button>
@@ -205,12 +208,12 @@ function Options({ id, axle, end, onChange }: Props) {
       <Button
         look="quiet"
         onClick={() =>
-          onChange({
+          onChange((now) => ({
             options: [
-              ...options,
-              { name: `heavy load ${options.length + 1}`, preloadMm: end.preloadMm ?? COMMON_PRELOAD_MM },
+              ...now.options,
+              { name: `heavy load ${now.options.length + 1}`, preloadMm: now.preloadMm ?? COMMON_PRELOAD_MM },
             ],
-          })
+          }))
         }
       >
         <Plus size={15} aria-hidden className="mr-1 inline" />

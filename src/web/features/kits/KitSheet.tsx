@@ -11,7 +11,7 @@ import { capital } from '../../ui/words.ts';
 import { KitEndFields } from './KitEndFields.tsx';
 import { saveKit } from './kitFiles.ts';
 import { KitResults } from './KitResults.tsx';
-import type { KitEdits } from './useKitEdits.ts';
+import type { KitChange, KitEdits } from './useKitEdits.ts';
 
 interface Props {
   kit: Kit;
@@ -21,7 +21,7 @@ interface Props {
 
 /** A kit's sheet, typed over where it stands, with what jobs came to with it. */
 export function KitSheet({ kit, outcomes, edits }: Props) {
-  const set = (part: Partial<KitValues>) => edits.edit(kit, part);
+  const set: PartProps['set'] = (part) => edits.edit(kit, typeof part === 'function' ? part : () => part);
   return (
     <article aria-label={kit.kit.name} data-fields className="bg-sheet border-rule relative border p-4">
       <Whole kit={kit} set={set} />
@@ -44,7 +44,12 @@ export function KitSheet({ kit, outcomes, edits }: Props) {
                 id={kit.id}
                 axle={axle}
                 end={end}
-                onChange={(part) => set({ [axle]: { ...end, ...part } })}
+                onChange={(change) =>
+                  set((now) => {
+                    const here = now[axle] ?? end;
+                    return { [axle]: { ...here, ...change(here) } };
+                  })
+                }
               />
             )}
           </section>
@@ -67,7 +72,7 @@ export function KitSheet({ kit, outcomes, edits }: Props) {
 
 interface PartProps {
   kit: Kit;
-  set: (part: Partial<KitValues>) => void;
+  set: (part: Partial<KitValues> | KitChange) => void;
 }
 
 /** What holds for the kit as a whole. */
@@ -141,11 +146,9 @@ function Whole({ kit: { id, kit }, set }: PartProps) {
 /** The kinds of machine it is for, and whether dampers come with it. */
 function MadeFor({ kit, set }: { kit: KitValues; set: PartProps['set'] }) {
   const toggle = (one: KitValues['classes'][number]) =>
-    set({
-      classes: kit.classes.includes(one)
-        ? kit.classes.filter((other) => other !== one)
-        : [...kit.classes, one],
-    });
+    set(({ classes }) => ({
+      classes: classes.includes(one) ? classes.filter((other) => other !== one) : [...classes, one],
+    }));
   return (
     <>
       <label className="col-span-full flex min-h-9 cursor-pointer items-center gap-1.5">
@@ -179,7 +182,11 @@ function KitTorques({ kit: { id, kit }, set }: PartProps) {
   return (
     <section aria-label="Torques" className="border-rule mt-6 border-t pt-3">
       <h2 className="mb-2 font-semibold">Torques</h2>
-      <TorqueList torques={kit.torques} set={(torques) => set({ torques })} draftKey={`kit.${id}.torque`} />
+      <TorqueList
+        torques={kit.torques}
+        set={(change) => set(({ torques }) => ({ torques: change(torques) }))}
+        draftKey={`kit.${id}.torque`}
+      />
     </section>
   );
 }

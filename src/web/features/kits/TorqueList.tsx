@@ -15,14 +15,15 @@ export interface Torque {
 
 interface Props {
   torques: readonly Torque[];
-  set: (torques: Torque[]) => void;
+  /** Told what to make of the list, as it is when its turn comes. */
+  set: (change: (torques: readonly Torque[]) => Torque[]) => void;
   draftKey: string;
 }
 
 /** Bolts by name, each with its torque; added, typed over, removed. */
 export function TorqueList({ torques, set, draftKey }: Props) {
   const change = (k: number, part: Partial<Torque>) =>
-    set(torques.map((one, i) => (i === k ? { ...one, ...part } : one)));
+    set((all) => all.map((one, i) => (i === k ? { ...one, ...part } : one)));
   return (
     <>
       {torques.map(({ what, nm }, k) => (
@@ -51,7 +52,7 @@ export function TorqueList({ torques, set, draftKey }: Props) {
           <Button
             look="quiet"
             aria-label={`Remove bolt ${k + 1}`}
-            onClick={() => set(torques.filter((_, i) => i !== k))}
+            onClick={() => set((all) => all.filter((_, i) => i !== k))}
           >
             <Trash2 size={15} aria-hidden />
           </Button>
@@ -59,7 +60,7 @@ export function TorqueList({ torques, set, draftKey }: Props) {
       ))}
       <Button
         look="quiet"
-        onClick={() => set([...torques, { what: `bolt ${torques.length + 1}`, nm: COMMON_TORQUE_NM }])}
+        onClick={() => set((all) => [...all, { what: `bolt ${all.length + 1}`, nm: COMMON_TORQUE_NM }])}
       >
         <Plus size={15} aria-hidden className="mr-1 inline" />
         Add a torque

@@ -2,18 +2,25 @@ import type { Kit, KitValues } from '#core/kits/kit.ts';
 import { refetchKits, usePutKit, useRemoveKit } from '../../api/kits.ts';
 import { useEdits } from '../../api/useEdits.ts';
 
+/** What is changed of a sheet, from how it is when its turn comes: several changes may be on their way. */
+export type KitChange = (kit: KitValues) => Partial<KitValues>;
+
 /** Changing kits, by the fields of their sheets. */
 export function useKitEdits() {
   const put = usePutKit();
   const removal = useRemoveKit();
-  const { add, ...edits } = useEdits<Kit, Partial<KitValues>>({
+  const { add, ...edits } = useEdits<Kit, KitChange>({
     put: put.mutateAsync,
     remove: removal.mutateAsync,
     refetch: refetchKits,
     nameOf: ({ kit }) => kit.name,
-    changed: (one, part) => ({ ...one, kit: { ...one.kit, ...part } }),
-    sameOf: (part, { kit }) =>
-      Object.fromEntries((Object.keys(part) as (keyof KitValues)[]).map((key) => [key, kit[key]])),
+    changed: (one, change) => ({ ...one, kit: { ...one.kit, ...change(one.kit) } }),
+    sameOf: (change, { kit }) => {
+      const before = Object.fromEntries(
+        (Object.keys(change(kit)) as (keyof KitValues)[]).map((key) => [key, kit[key]]),
+      );
+      return () => before;
+    },
   });
   /** Keeps a new kit; gives its id. */
   const addKit = (kit: KitValues): string => {
