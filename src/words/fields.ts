@@ -90,6 +90,7 @@ const cornerWords: Record<PathsIn<typeof cornerField.fields>, string> = {
   second: 'second edge of the seat',
   threadUpMm: 'thread left towards the spring',
   threadDownMm: 'thread left away from the spring',
+  asFar: 'as far as it goes',
   'damper.openMm': 'damper fully open',
   marks: 'how it goes back',
   'damper.closedMm': 'damper fully closed',

@@ -58,13 +58,19 @@ function ifAny<T>(ids: CornerId[], make: (ids: CornerId[]) => T): T[] {
 /** A limit that nobody has given, so that nothing is said of it; it is listed, and never stands in the way. */
 export type Unchecked = 'thread' | 'travel' | 'springs' | 'mount' | 'clearance' | 'joint';
 
+/** Whether nobody knows what thread is left: the way it is turned; where it is left alone, neither way. */
+export function isThreadUnknown({
+  seatBy,
+  room,
+}: Pick<Answer['corners'][number], 'seatBy' | 'room'>): boolean {
+  return !Number.isFinite(seatBy < 0 ? room.down : seatBy > 0 ? room.up : Math.min(room.up, -room.down));
+}
+
 /** What could run out unseen, since its limits are not known. */
 export function uncheckedOf({ corners, document, machine }: Answer): Unchecked[] {
   const some = (test: (one: Answer['corners'][number]) => boolean) => corners.some(test);
-  const turned = ({ id, collarMm, room }: Answer['corners'][number]) =>
-    isTurned(document.corners[id].fitting) && (collarMm === null || !Number.isFinite(room.up - room.down));
   const open: Record<Unchecked, boolean> = {
-    thread: some(turned),
+    thread: some((corner) => isTurned(document.corners[corner.id].fitting) && isThreadUnknown(corner)),
     travel: some(
       ({ travelNow, spec }) => travelNow.source === 'assumed' || spec.travelMm.source === 'assumed',
     ),

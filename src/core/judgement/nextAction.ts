@@ -76,7 +76,9 @@ export function nextAction(asWritten: JobRecord, answer: Answer | null): NextAct
   if (!answer) return { stage: 'baseline', code: 'measure' };
   const next = afterReadings(answer);
   // What was chosen is done, and something is asked of the rest.
-  const later = next.code === 'lock' ? askedLater(asWritten.document) : [];
+  // Rings come after every seat stands.
+  const isDone = next.code === 'lock' || next.code === 'set-ring';
+  const later = isDone ? askedLater(asWritten.document) : [];
   return later.length > 0 ? { stage: 'plan', code: 'the-rest', corners: later } : next;
 }
 

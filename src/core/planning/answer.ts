@@ -117,15 +117,15 @@ function answerTo(by: Plan | null, all: Answered): Answer {
   const specifiedAfter = { ...after, ...specified };
   const moved = withMoves(all, corners, after);
   const cross = crossOf(all, after);
+  const stood = rounds.map(({ situation }) => simulate(machine.believed, learnt.values, situation));
   return {
     state,
     tolerance,
     corners: moved,
     posterior: {
       gains: Object.fromEntries(gainsOf(learnt, state.current).map((gain, i) => [machine.corners[i], gain])),
-      heightsByRound: rounds.map(
-        ({ situation }) => simulate(machine.believed, learnt.values, situation).heights,
-      ),
+      heightsByRound: stood.map(({ heights }) => heights),
+      travelByRound: stood.map(({ travel }) => travel),
       strays: straysOf(rounds, learnt, machine, read),
     },
     unread: unreadMoves(all, corners, after),

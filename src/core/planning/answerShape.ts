@@ -17,6 +17,8 @@ interface Learnt {
   gains: PerCorner<LearntGain>;
   /** Heights without friction in every round, by corner in the order of `corners`. */
   heightsByRound: number[][];
+  /** Wheel travel used without friction in every round, by contact, mm. */
+  travelByRound: number[][];
   /** Readings that do not agree with the rest. */
   strays: Stray[];
 }

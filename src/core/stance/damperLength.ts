@@ -16,7 +16,7 @@ export interface DamperRead {
 
 /** What is known of a corner's damper by a tape held along it; null where it was not read as it is fitted now. */
 export function damperRead(answer: Answer, id: CornerId): DamperRead | null {
-  const { state, document, corners, fit, machine } = answer;
+  const { state, document, corners, posterior, machine } = answer;
   const corner = corners.find((one) => one.id === id);
   // Another damper has other lengths.
   const since = lastFitted(
@@ -27,7 +27,7 @@ export function damperRead(answer: Answer, id: CornerId): DamperRead | null {
     ({ round, damperLengths }) => round >= since && damperLengths[id] !== undefined,
   );
   const readMm = last?.damperLengths[id];
-  const travelMm = last && fit.rounds[last.round]?.travel[machine.corners.indexOf(id)];
+  const travelMm = last && posterior.travelByRound[last.round]?.[machine.corners.indexOf(id)];
   if (!corner || readMm === undefined || travelMm === undefined) return null;
   const { openMm, closedMm } = document.corners[id].damper;
   return { readMm, openMm, closedMm, ratio: 1 / corner.gain, travelMm };

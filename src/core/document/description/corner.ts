@@ -43,6 +43,11 @@ export const cornerField = group({
   }),
   /** Height wanted, as the sheet states it. */
   targetMm: given('mm by tape', range.heightMm),
+  /** That it is to go as far as its adjuster goes, and the height that this was worked out to be: any other asks for itself. */
+  asFar: groupOrNone(
+    { way: choice(['highest', 'lowest'], { blank: 'highest' }), targetMm: number('mm by tape', range.heightMm) },
+    { since: 15, next: 'blank' },
+  ),
   /** How much the height counts against the others. */
   weight: given('factor', { min: 0.05, max: 20 }, { since: 3, assumed: 1 }),
   /** Sag wanted, mm of wheel travel from fully extended, in the load case that the targets are for. */

@@ -53,3 +53,8 @@ export function isTurned(kind: Fitting): boolean {
 export function hasMount(kind: Fitting): boolean {
   return adjusterOf(kind).beside !== null;
 }
+
+/** Whether it is the damper's lower mount that sets height: its pitch is asked for before anything is turned. */
+export function isMountAsked(kind: Fitting): boolean {
+  return adjusterOf(kind).beside === 'lower mount';
+}

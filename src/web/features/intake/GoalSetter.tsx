@@ -140,11 +140,16 @@ function Goals() {
   const given = fields.every(({ name, optional }) => optional || (values[name] ?? null) !== null);
   const all = Object.fromEntries(fields.map(({ name }) => [name, values[name] ?? null]));
   const targets = given ? targetsFor({ kind, axle, ...all } as Goal, document, ...standing(job)) : {};
+  const far = kind === 'highest' || kind === 'lowest';
   const changes = cornersIn(document).flatMap((id): [string[], Json][] => {
     const mm = targets[id];
-    return mm === undefined || mm === document.corners[id].targetMm
-      ? []
-      : [[['corners', id, 'targetMm'], mm]];
+    const { targetMm, asFar } = document.corners[id];
+    if (mm === undefined || (mm === targetMm && far === (asFar?.targetMm === mm))) return [];
+    // As far as it goes is worked out anew with every reading.
+    return [
+      [['corners', id, 'targetMm'], mm],
+      [['corners', id, 'asFar'], far ? { way: kind, targetMm: mm } : null],
+    ];
   });
   const known = Object.keys(targets).length > 0;
   // What is left of the thread is kept: no later plan goes further either.

@@ -196,7 +196,8 @@ export function MountMove({ turns, mm, fitting }: { turns: number; mm: number; f
     );
   return (
     <>
-      lower mount <Turns turns={turns} /> {turns > 0 ? 'out (longer)' : 'in (shorter)'}
+      lower mount <Turns turns={turns} /> {turns > 0 ? 'out (longer)' : 'in (shorter)'},{' '}
+      <SizeLength mm={Math.abs(mm)} />
     </>
   );
 }

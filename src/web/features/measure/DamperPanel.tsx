@@ -85,6 +85,7 @@ function LeftThere({ id, kind }: { id: CornerId; kind: MarginKind }) {
       <b className={stateTone[margin.state]}>
         <SizeLength mm={margin.leftMm} />
       </b>
+      {margin.loadCase && <span className="label text-second block">{margin.loadCase}</span>}
     </SumFigure>
   );
 }

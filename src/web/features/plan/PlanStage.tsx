@@ -145,7 +145,9 @@ function Heights({ corner, answer }: { corner: CornerAnswer; answer: Answer }) {
 /** The target as the owner gave it, where something else decides. */
 function AskedFor({ id, targetMm }: { id: CornerId; targetMm: number }) {
   const { record } = useThisJob();
-  const askedMm = record.document.corners[id].targetMm;
+  const { targetMm: askedMm, asFar } = record.document.corners[id];
+  if (asFar && asFar.targetMm === askedMm)
+    return <>, as {asFar.way === 'highest' ? 'high' : 'low'} as it goes</>;
   if (askedMm === null || askedMm === targetMm) return null;
   return (
     <>

@@ -2,7 +2,7 @@ import { FromSecondEdge } from '../job/SecondEdge.tsx';
 import { camPosition } from '#core/document/taken.ts';
 import { sagToReadFirst } from '#core/planning/sagUnseen.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
-import { stepOf } from '#core/kinds/adjusters/index.ts';
+import { isMountAsked, stepOf } from '#core/kinds/adjusters/index.ts';
 import { isTurnedNow } from '#core/document/turnedPart.ts';
 import { lacksStep } from '#core/document/fitting.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
@@ -76,6 +76,9 @@ export function Move({
         <Effect {...corner} />
       </p>
       {checked && <p className="text-tight font-semibold">check its collar first</p>}
+      {isMountAsked(fitted.fitting) && fitted.mount === null && (
+        <p className="text-tight font-semibold">by the collar, until the mount’s pitch is given: Intake</p>
+      )}
       <SeatLines corner={corner} answer={answer} />
       <OtherMoves corner={corner} fitting={document.corners[corner.id].fitting} />
     </>

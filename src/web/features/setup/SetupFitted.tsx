@@ -1,5 +1,6 @@
 import { gainGroups, assumedRatio, type GainGroup } from '#core/estimate/corner.ts';
-import { isTurned } from '#core/kinds/adjusters/index.ts';
+import { mountOfPitch } from '#core/document/fitting.ts';
+import { isMountAsked, isTurned } from '#core/kinds/adjusters/index.ts';
 import { classDefaults, cornersIn } from '#core/kinds/classes/index.ts';
 import { cornerNames, twinOf } from '#core/kinds/corners.ts';
 import type { Json } from '#core/document/types.ts';
@@ -84,9 +85,41 @@ export function SetupAssumed() {
           {isTurned(document.corners[group.id].fitting) && (
             <GroupField group={group} name="pitchMm" order={32 + 2 * i} />
           )}
+          {isMountAsked(document.corners[group.id].fitting) && (
+            <GroupMountPitch group={group} order={36 + i} />
+          )}
         </div>
       ))}
     </SetupRow>
+  );
+}
+
+/** Without its pitch there is no mount to turn: until it is given the collar is told. */
+function GroupMountPitch({ group, order }: { group: GainGroup; order: number }) {
+  const job = useThisJob();
+  const { corners } = job.record.document;
+  const sides = sidesOf(group);
+  return (
+    <NumberField
+      label={`Mount pitch, ${group.title}`}
+      showLabel
+      order={order}
+      quantity="size"
+      decimals={2}
+      range={ranges.pitch}
+      placeholder="then it is turned"
+      draftKey={pathKey(job.record.id, ...sides.map((id) => ['corners', id, 'mount', 'pitchMm']))}
+      value={corners[sides[0]].mount?.pitchMm ?? null}
+      onCommit={(pitchMm) =>
+        job.actions.change(
+          `Mount pitch, ${group.title}`,
+          ...sides.map((id): [string[], Json] => [
+            ['corners', id, 'mount'],
+            pitchMm === null ? null : { ...(corners[id].mount ?? mountOfPitch(pitchMm)), pitchMm },
+          ]),
+        )
+      }
+    />
   );
 }
 

@@ -21,6 +21,7 @@ import { AssumedMark } from '../job/AssumedMark.tsx';
 import { MarginValue } from '../job/MarginWords.tsx';
 import { SumFigure } from '../sums/SumFigure.tsx';
 import { SumPanel } from '../sums/SumPanel.tsx';
+import { isThreadUnknown } from '#core/findings/openPoints.ts';
 import { isTurned } from '#core/kinds/adjusters/index.ts';
 import { looksAlike, useMarginRows } from './useMarginRows.ts';
 import { Judgement } from './Judgement.tsx';
@@ -192,8 +193,7 @@ function MissingCollars() {
   const job = useThisJob();
   const { corners } = job.record.document;
   const missing = (job.answer?.corners ?? []).filter(
-    ({ id, collarMm, room }) =>
-      isTurned(corners[id].fitting) && (collarMm === null || !Number.isFinite(room.up + room.down)),
+    (corner) => isTurned(corners[corner.id].fitting) && isThreadUnknown(corner),
   );
   if (missing.length === 0) return null;
   return (
