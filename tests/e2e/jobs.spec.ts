@@ -274,6 +274,8 @@ test('a truck with grooves, of which one side was measured: one groove up on bot
   for (const id of ['LF', 'RF'] as const)
     Object.assign(document.corners[id], fittingFields('grooves'), {
       stepMm: 9,
+      stepCount: 3,
+      stepNow: 1,
       clearances: [{ name: 'boot fins', nowMm: 3, perMm: null, leastMm: 1, atMm: null, rows: null }],
     });
   for (const id of ['LR', 'RR'] as const) Object.assign(document.corners[id], fittingFields('fixed'));
@@ -305,6 +307,11 @@ test('a truck with grooves, of which one side was measured: one groove up on bot
   await visit(page, `/jobs/${id}/plan`);
   expect(await turnAsTold(page, id, 1)).toEqual({ LF: 9, RF: 9 });
   await expect(page.getByTestId('marks-LF')).toContainText('yellow mark to the front');
+  await visit(page, `/jobs/${id}/handover`);
+  await expect(page.getByRole('row', { name: /Front left/ })).toContainText(
+    '1 groove towards the spring, now groove 2 of 3',
+  );
+  await visit(page, `/jobs/${id}/turn`);
   await expect(page.getByTestId('marks-RF')).toHaveCount(0);
   await expect(page.getByTestId('torques')).toContainText('top nut 47 N·m');
 });

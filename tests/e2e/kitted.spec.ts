@@ -234,4 +234,7 @@ test('a side-by-side with sandbags aboard: the front first, then the rear, then 
   }
   await expect(page.getByTestId('next')).not.toContainText('ring');
   await allSent(page);
+  await visit(page, `/jobs/${id}/handover`);
+  await expect(page.getByText('Read with aboard: sandbags 190 kg.')).toBeVisible();
+  await expect(page.locator('main')).toContainText('Ring gaps: front left 22 mm by block');
 });

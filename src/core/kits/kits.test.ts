@@ -221,6 +221,32 @@ describe('what a job came to', () => {
     expect(kitOutcomes(add(record(plainDocument()), ...heights(0, 365)), null)).toEqual([]);
   });
 
+  const went = (round: number, part: 'tyres' | 'springs', kitId: string | null = null) =>
+    factEntry({
+      kind: 'fitted', round, slot: `${part}-front`, part, axle: 'front', words: '', kit: kitId, moreMm: null,
+    }); // prettier-ignore
+
+  test('what goes on later leaves a kit what it needed; other springs end it', () => {
+    const shod = add(job(2), went(2, 'tyres'), settled(2), ...at(2, 372), ...at(2, 372, '2'));
+    expect(outcome(shod)).toMatchObject({ kit: ID, neededMm: 20, startMm: 48, firstMm: 332 });
+    const swapped = add(job(2), went(2, 'springs'), settled(2), ...at(2, 372));
+    expect(kitOutcomes(swapped, answerFor(swapped))).toEqual([]);
+  });
+
+  test('a job that went out with an end far off says nothing of what that end needed', () => {
+    const locked = (mm: number) =>
+      add(
+        record(job(2).document),
+        ...job(2).entries.filter((entry) => entry.type === 'fact' && entry.fact.round === 0),
+        ...turned(1, 12),
+        settled(1),
+        ...at(1, mm),
+        factEntry({ kind: 'locked', round: 1 }),
+      );
+    expect(outcome(locked(356)).neededMm).toBeNull();
+    expect(outcome(locked(370)).neededMm).toBe(12);
+  });
+
   test('jobs alike make the next one’s start and ratio, with a spread', () => {
     const outcomes: KitOutcome[] = [1.9, 2, 2.1, 2].map((gain) => outcome(job(gain)));
     const memory = must(kitMemory(outcomes, job(2).document, 'front'));

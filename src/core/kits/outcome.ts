@@ -1,5 +1,8 @@
 import type { Answer } from '../planning/answerShape.ts';
 import { goodEnough } from '../planning/enough.ts';
+import type { Fitted } from '../estimate/fittedIn.ts';
+import type { Round } from '../estimate/rounds.ts';
+import { newParts } from '../kinds/newParts.ts';
 import { lossesAt } from '../estimate/settling.ts';
 import { axleOf, type Axle, type CornerId } from '../kinds/corners.ts';
 import { meanOf } from '../numerics/mean.ts';
@@ -29,28 +32,44 @@ export interface KitOutcome {
 export function kitOutcomes(record: JobRecord, answer: Answer | null): KitOutcome[] {
   if (!answer) return [];
   const { state } = answer;
-  const base = state.rounds[state.base];
-  return (base?.fitted ?? []).flatMap(({ kit, axle, moreMm }): KitOutcome[] => {
-    if (kit === null) return [];
+  return axles.flatMap((axle): KitOutcome[] => {
+    const base = state.rounds.findLast(({ fitted }) => fitted.some((one) => isKitAt(one, axle)));
+    const put = base?.fitted.find((one) => isKitAt(one, axle));
+    const since = state.rounds.filter(({ round }) => round > (base?.round ?? 0));
+    // Put together anew since, with other springs or dampers, it is no longer that kit.
+    const isGone = since.some(({ fitted }) => fitted.some((one) => one.axle === axle && endsKit(one)));
+    if (!base || !put || put.kit === null || isGone) return [];
     const ids = answer.corners.map(({ id }) => id).filter((id) => axleOf(id) === axle);
-    const moved = ids.map((id) =>
-      state.rounds.slice(state.base + 1).reduce((sum, { moves }) => sum + (moves[id] ?? 0), 0),
-    );
-    const done = state.locked || goodEnough(answer);
+    const moved = ids.map((id) => since.reduce((sum, { moves }) => sum + (moves[id] ?? 0), 0));
+    const done = goodEnough(answer) || (state.locked && ids.every((id) => standsRight(answer, id)));
     return [
       {
-        kit,
+        kit: put.kit,
         axle,
         job: record.id,
         name: record.document.name,
-        startMm: meanOrNull(ids.flatMap((id) => base?.collars[id] ?? [])),
-        neededMm: done ? neededFrom(moved, moreMm ?? 0) : null,
-        firstMm: meanOrNull(ids.flatMap((id) => firstAt(answer, id))),
+        startMm: meanOrNull(ids.flatMap((id) => base.collars[id] ?? [])),
+        neededMm: done ? neededFrom(moved, put.moreMm ?? 0) : null,
+        firstMm: meanOrNull(ids.flatMap((id) => firstAt(answer, base, id))),
         logRatio: ratioByItself(answer, ids),
         lost: lostOn(answer, ids),
       },
     ];
   });
+}
+
+const axles = ['front', 'rear'] as const;
+
+const isKitAt = ({ kit, axle }: Fitted, at: Axle) => kit !== null && axle === at;
+
+/** Whether with this in, the springs or dampers of before are out. */
+const endsKit = ({ part }: Fitted) => newParts[part].otherSprings || newParts[part].assembles;
+
+/** Whether a corner stands within tolerance of its target; one of which nothing is asked stands as it is wanted. */
+function standsRight({ corners, tolerance }: Answer, id: CornerId): boolean {
+  const corner = corners.find((one) => one.id === id);
+  const targetMm = corner?.spec.targetMm ?? null;
+  return !corner || targetMm === null || Math.abs(corner.nowSpecMm - targetMm) <= tolerance.value;
 }
 
 /** What was turned, on top of what it was put together with. */
@@ -61,8 +80,8 @@ function neededFrom(moved: readonly number[], moreMm: number): number | null {
 
 const meanOrNull = (all: readonly number[]) => (all.length === 0 ? null : meanOf(all));
 
-function firstAt({ state, document }: Answer, id: CornerId): number[] {
-  const read = state.rounds[state.base]?.heights[id];
+function firstAt({ document }: Answer, base: Round, id: CornerId): number[] {
+  const read = base.heights[id];
   return read ? [meanOf(read) + document.corners[id].reference.offsetMm] : [];
 }
 

@@ -27,6 +27,7 @@ import { useSay, useUnitsOf, useTell } from '../ui/settings.ts';
 import { NotChecked } from '../features/finish/OpenPoints.tsx';
 import { HandoverSettings } from '../features/finish/HandoverSettings.tsx';
 import { HandoverFitted } from '../features/finish/HandoverFitted.tsx';
+import { HandoverWith } from '../features/finish/HandoverWith.tsx';
 import { HandoverRings } from '../features/finish/HandoverRings.tsx';
 import { HandoverSag } from '../features/finish/HandoverSag.tsx';
 import { meanOf } from '#core/numerics/mean.ts';
@@ -62,6 +63,7 @@ export function HandoverPage() {
           <>
             <HandoverSettings answer={job.answer} />
             <HandoverSag answer={job.answer} />
+            <HandoverWith />
             <HandoverFitted />
             <HandoverRings />
             <Weights />

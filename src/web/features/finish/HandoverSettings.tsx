@@ -3,7 +3,8 @@ import { isOf } from '#core/document/facts.ts';
 import { isSagJob, setEnds } from '#core/document/sagWish.ts';
 import { camPosition } from '#core/document/taken.ts';
 import { cornerHeight } from '#core/figures/cornerHeight.ts';
-import { adjusterOf } from '#core/kinds/adjusters/index.ts';
+import { stepPlace } from '#core/adjusting/steps.ts';
+import { adjusterOf, stepOf } from '#core/kinds/adjusters/index.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { meanOf } from '#core/numerics/mean.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
@@ -128,7 +129,17 @@ function Setting({ answer, corner }: { answer: Answer; corner: CornerAnswer }) {
 function Turned({ answer, corner: { id, spec, collarMm } }: { answer: Answer; corner: CornerAnswer }) {
   const corner = answer.document.corners[id];
   const by = answer.state.rounds.reduce((sum, { moves }) => sum + (moves[id] ?? 0), 0);
-  if (by === 0) return <>as it came</>;
+  const place = stepPlace(corner, by);
   const { turns, steps } = wayOf(corner).told({ corner, spec, collarMm, seatBy: 0 }, by);
-  return <SeatMove turns={turns} steps={steps} fitting={corner.fitting} cam={null} air={null} />;
+  return (
+    <>
+      {by === 0 ? (
+        'as it came'
+      ) : (
+        <SeatMove turns={turns} steps={steps} fitting={corner.fitting} cam={null} air={null} />
+      )}
+      {place !== null && `, now ${stepOf(corner.fitting)?.one ?? 'step'} ${place}`}
+      {place !== null && corner.stepCount !== null && ` of ${corner.stepCount}`}
+    </>
+  );
 }

@@ -1,3 +1,4 @@
+import { BY_BLOCK, isByBlock } from './byBlock.ts';
 import { limits } from '#contract/limits.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
@@ -84,13 +85,14 @@ function GapRow({ id, ring }: { id: CornerId; ring: RingByGap | null }) {
 
 /** Which way and how far, the block that proves it, and its being done as a fact. */
 function GapWork({ ring, where }: { ring: RingByGap; where: string }) {
-  const { actions, state } = useThisJob();
+  const { actions, facts, state } = useThisJob();
   const { id, wantedMm, moveMm } = ring;
   if (wantedMm === null) return <>leave it as it is</>;
   if (isAtItsGap(ring))
     return (
       <span className="font-semibold">
         ✓ at its gap of <SizeLength mm={wantedMm} />
+        {isByBlock(facts, id) && ', by block'}
       </span>
     );
   const set = () =>
@@ -100,6 +102,7 @@ function GapWork({ ring, where }: { ring: RingByGap; where: string }) {
       corner: id,
       slot: 'set',
       mm: wantedMm,
+      remark: BY_BLOCK,
     });
   return (
     <span className="flex flex-wrap items-center gap-x-4 gap-y-1">
