@@ -125,6 +125,17 @@ export interface Kits {
   outcomes: KitOutcome[];
 }
 
+/** A place on the shop's floor, as a job that stood there has it: mm above the shop's level under each wheel. */
+export interface FloorPlace {
+  name: string;
+  floorMm: Partial<Record<CornerId, number>>;
+}
+
+/** GET /api/floors: by name, each as the newest job there has it. */
+export interface Floors {
+  places: FloorPlace[];
+}
+
 /** POST /api/kits: a new kit where `version` is null, else the one that has this version. */
 export interface PutKit {
   id: string;

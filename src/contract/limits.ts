@@ -27,6 +27,7 @@ export const limits = {
   torsionRate: ranges.torsionRate,
   springMm: ranges.partMm,
   damperMm: ranges.damperMm,
+  floorMm: ranges.floorMm,
   springN: ranges.springN,
   wheelKg: ranges.wheelKg,
   placeMm: ranges.placeMm,

@@ -5,7 +5,10 @@ import * as tables from './tables.ts';
 
 export type Database = NodePgDatabase<typeof tables> & { $client: pg.Pool };
 /** A database or a transaction in it. */
-export type Queryable = Pick<Database, 'select' | 'insert' | 'update' | 'delete' | 'execute' | '$count'>;
+export type Queryable = Pick<
+  Database,
+  'select' | 'selectDistinctOn' | 'insert' | 'update' | 'delete' | 'execute' | '$count'
+>;
 
 /** Opens a pool on a PostgreSQL address. Nothing is asked of it until the first query. */
 export function openDatabase(url: string): Database {

@@ -12,6 +12,7 @@ import { ownHost, ownOrigin } from './http/allowed.ts';
 import { errorFunnel, ProblemError, sendProblem } from './http/problem.ts';
 import { eventStream } from './routes/events.ts';
 import { photoRoutes } from './routes/photos.ts';
+import { floorRoutes } from './routes/floors.ts';
 import { kitRoutes } from './routes/kits.ts';
 import { rackRoutes } from './routes/rack.ts';
 import { bookRoutes, jobRoutes } from './routes/jobs.ts';
@@ -61,6 +62,7 @@ function api(deps: Deps): express.Router {
   router.use('/book', bookRoutes(deps));
   router.use('/rack', rackRoutes(deps));
   router.use('/kits', kitRoutes(deps));
+  router.use('/floors', floorRoutes(deps));
   router.use(() => {
     throw new ProblemError('not-found');
   });

@@ -1,4 +1,4 @@
-import { expect, field, quickStart, readAll, test, turnAsTold, visit } from './app.ts';
+import { allSent, expect, field, quickStart, readAll, test, turnAsTold, visit } from './app.ts';
 
 test('rear first: only it is turned, the front is watched, and then the rest is offered', async ({
   page,
@@ -55,4 +55,36 @@ test('what is aboard is asked at every reading, and the last is filled in', asyn
   await expect(aboard.getByLabel(/two people/)).not.toBeChecked();
   await visit(page, `/jobs/${id}/baseline`);
   await expect(aboard.getByLabel(/two people/)).toBeChecked();
+});
+
+test('a place on the floor is named once: the next job stands there in one step, and a round may be read elsewhere', async ({
+  page,
+}) => {
+  const first = await quickStart(page, 'Levelled', ['372', '375', '388', '386'], '350', '360');
+  await visit(page, `/jobs/${first}/prep`);
+  await field(page, 'Where on the floor').fill('bay 2');
+  await page.keyboard.press('Tab');
+  await field(page, 'Floor, front right').fill('-9');
+  await page.keyboard.press('Tab');
+  await allSent(page);
+  const next = await quickStart(page, 'Elsewhere', ['372', '375', '388', '386'], '350', '360');
+  await page.goto(`/jobs/${next}/prep`);
+  await page.getByLabel('As an earlier job stood').selectOption('bay 2');
+  await expect(field(page, 'Floor, front right')).toHaveValue('-9');
+  await expect(field(page, 'Where on the floor')).toHaveValue('bay 2');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(field(page, 'Floor, front right')).toHaveValue('');
+  await field(page, 'Where on the floor').fill('yard');
+  await page.keyboard.press('Tab');
+  await visit(page, `/jobs/${next}/plan`);
+  await turnAsTold(page, next, 1);
+  await visit(page, `/jobs/${next}/measure`);
+  const stands = page.getByLabel('Stands on', { exact: true });
+  await expect(stands).toHaveValue('yard');
+  await stands.selectOption('bay 2');
+  await page.getByLabel('rolled').check();
+  await readAll(page, [350, 352, 360, 360]);
+  await page.reload();
+  await expect(stands).toHaveValue('bay 2');
+  await allSent(page);
 });

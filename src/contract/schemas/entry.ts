@@ -84,6 +84,13 @@ const facts = {
       .max(limits.cases - 1)
       .required(),
   }),
+  floor: fact('floor', {
+    slot: oneOf('place'),
+    place: Joi.string().min(1).max(limits.nameLength).required(),
+    floorMm: Joi.object()
+      .pattern(Joi.valid(...allCorners), within(limits.floorMm))
+      .required(),
+  }),
   plan: fact('plan', { told: told.required() }),
   adjustment: fact('adjustment', { corner, ...moved }),
   inflated: fact('inflated', {

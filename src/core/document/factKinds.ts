@@ -57,6 +57,8 @@ export const factUnits = {
   settled: null,
   /** Which load case a round was read in, where it is another than in the round before. */
   aboard: null,
+  /** Where on the floor a round was read, where that is another place than in the round before. */
+  floor: null,
   /** Something new bolted on at one axle, before this round was read; the slot is what, and where. */
   fitted: null,
   plan: null,
@@ -117,6 +119,8 @@ interface FactFields {
   settled: { how: string };
   /** `loadCase` is its place among the owner's. */
   aboard: { loadCase: number };
+  /** `place` is its name, `floorMm` how much the floor there lies above the shop's level under each wheel. */
+  floor: { place: string; floorMm: Partial<Record<CornerId, number>> };
   /**
    * `words` is what it is called, as somebody wrote it; `kit` the id of the sheet it came with, `moreMm` how much further
    * towards the spring than there its seat was put.

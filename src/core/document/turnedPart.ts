@@ -37,7 +37,7 @@ export function askedNow(document: JobDocument): JobDocument {
 }
 
 /** Corners that are watched and not turned. */
-export function watchedIn(document: JobDocument): CornerId[] {
+function watchedIn(document: JobDocument): CornerId[] {
   return cornersIn(document).filter((id) => !isTurnedNow(document, id));
 }
 

@@ -62,6 +62,8 @@ export interface Situation {
   km: number;
   /** How many times something new was fitted since; left out for the machine as it is fitted now. */
   era?: number | undefined;
+  /** mm that the floor under each contact lies higher than described; left out where it does not. */
+  floorBy?: readonly number[] | undefined;
   /** On a level floor, whatever the floor under each contact is like where it was measured. */
   level?: boolean | undefined;
   /** Which masses are aboard. */

@@ -65,6 +65,7 @@ export function evidenceOf(
       ),
       km,
       ...(era > 0 && { era }),
+      ...floorOf(document, round, corners),
     };
     if (era === 0) {
       sag.push(...padEvidence(document, machine, round, situation));
@@ -78,6 +79,16 @@ export function evidenceOf(
     };
   });
   return { rounds, sag };
+}
+
+/** Where a round was read on another place of the floor: by how much that lies otherwise under each wheel. */
+function floorOf(
+  document: JobDocument,
+  { floor }: Round,
+  corners: readonly CornerId[],
+): Pick<Situation, 'floorBy'> {
+  if (!floor) return {};
+  return { floorBy: corners.map((id) => (floor.floorMm[id] ?? 0) - (document.corners[id].floorMm ?? 0)) };
 }
 
 /** How many times something was fitted after a round. */

@@ -55,6 +55,8 @@ export interface Round {
   settled: string | null;
   /** The load case it was read in, by its place among the owner's: as in the round before, unless somebody says otherwise. */
   loadCase: number;
+  /** Where on the floor it was read, where that is another place than the description's; as in the round before. */
+  floor: Pick<Fact<'floor'>, 'place' | 'floorMm'> | null;
   /** km driven since the round before, or since what is new went in; null where nobody drove. */
   drivenKm: number | null;
   /** What went in after the round before. */
@@ -86,7 +88,7 @@ export function readRounds(record: Pick<JobRecord, 'entries' | 'document'>): Rou
   const last = Math.max(0, ...facts.map(({ fact }) => fact.round));
   const all = withSeconds(
     record.document,
-    withLoadCases(
+    withWhatIsKept(
       Array.from({ length: last + 1 }, (_, round) => readRound(facts, record.document, round)),
       facts,
     ),
@@ -195,6 +197,7 @@ function readRound(facts: readonly FactEntry[], document: JobDocument, round: nu
     ),
     settled: here.find(isOf('settled'))?.how ?? null,
     loadCase: 0,
+    floor: null,
     drivenKm: here.find(isOf('driven'))?.km ?? null,
     fitted: here
       .filter(isOf('fitted'))
@@ -203,13 +206,16 @@ function readRound(facts: readonly FactEntry[], document: JobDocument, round: nu
   };
 }
 
-/** Every round with what was aboard: the same as in the round before, until somebody says otherwise. */
-function withLoadCases(rounds: readonly Round[], facts: readonly FactEntry[]): Round[] {
+/** Every round with what was aboard and where it stood: as in the round before, until somebody says otherwise. */
+function withWhatIsKept(rounds: readonly Round[], facts: readonly FactEntry[]): Round[] {
   const said = facts.map(({ fact }) => fact).filter(isOf('aboard'));
+  const stood = facts.map(({ fact }) => fact).filter(isOf('floor'));
   let loadCase = 0;
+  let floor: Round['floor'] = null;
   return rounds.map((one) => {
     loadCase = said.findLast(({ round }) => round === one.round)?.loadCase ?? loadCase;
-    return { ...one, loadCase };
+    floor = stood.findLast(({ round }) => round === one.round) ?? floor;
+    return { ...one, loadCase, floor };
   });
 }
 

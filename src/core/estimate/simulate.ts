@@ -84,6 +84,7 @@ function restIn(
   { believed, values, situation, friction }: Asked,
 ): Outcome {
   loseHeight(solver, values, situation);
+  situation.floorBy?.forEach((mm, i) => (solver.padMm[i] = (solver.padMm[i] ?? 0) + mm));
   if (situation.level) solver.padMm.fill(0);
   solver.setMasses(massesAboard(believed, values, situation));
   // Its force is taken from the machine at rest with all of that.

@@ -9,7 +9,7 @@ import { seatForce } from '../machine/equilibrium.ts';
 import type { Answer } from '../planning/answerShape.ts';
 
 /** What may hold one corner off, in the order it is looked into: what costs nothing first, what means taking apart last. */
-export const causes = [
+const causes = [
   'misread',
   'targets',
   'floor',

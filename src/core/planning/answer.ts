@@ -10,6 +10,7 @@ import { readRounds, type PerCorner, type RoundsState } from '../estimate/rounds
 import { askedNow } from '../document/turnedPart.ts';
 import type { JobDocument, JobRecord } from '../document/types.ts';
 import type { Fault } from '../faults.ts';
+import type { Situation } from '../estimate/belief.ts';
 import type { RoundEvidence } from '../estimate/fit.ts';
 import { estimateOf, misfitKey, type Doubt, type Evidence } from '../estimate/estimate.ts';
 import { gainsOf } from '../estimate/gains.ts';
@@ -77,7 +78,7 @@ export function answerFor(
   const learnt = withSwaps(estimated.fit, machine.corners, swaps);
   const predictAt = remembered((situation) => predict(learnt, situation));
   const now = (rounds.at(-1) as RoundEvidence).situation;
-  const specified = meetAt(document, machine, now.km);
+  const specified = meetAt(document, machine, now);
   const setting = { document, machine, state, learnt, read, now, specified, predictAt, doubt, otherwise };
   const written = asWritten.document;
   const corners = cornersNow(setting);
@@ -199,10 +200,12 @@ function usableMachine(
 }
 
 /** What the targets are for: the second load case on a level floor, with new springs settled. */
-function meetAt(document: JobDocument, machine: JobMachine, drivenKm: number): SpecifiedAs {
+function meetAt(document: JobDocument, machine: JobMachine, { km, floorBy }: Situation): SpecifiedAs {
+  const known =
+    floorBy !== undefined || cornersIn(document).some((id) => document.corners[id].floorMm !== null);
   return {
-    km: document.settlingMm || drivenKm > 0 ? tolerances.settledKm : 0,
-    level: cornersIn(document).some((id) => document.corners[id].floorMm !== null) ? true : undefined,
+    km: document.settlingMm || km > 0 ? tolerances.settledKm : 0,
+    level: known ? true : undefined,
     aboard: machine.aboard[1] ?? machine.aboard[0] ?? [],
   };
 }

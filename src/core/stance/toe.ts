@@ -37,7 +37,7 @@ export const usualSteering = {
 };
 
 /** Where a rod's top goes as it is turned. */
-export type TopTo = 'front' | 'rear';
+type TopTo = 'front' | 'rear';
 
 /** Which way both tie rods go for more toe-in, or for less: shorter or longer, and where their tops turn; null where not known. */
 export interface RodWays {

@@ -155,7 +155,7 @@ export const cornerField = group({
   /** How it goes back together: marks on spring and mount, which way the perch looks. */
   marks: text(range.mostLabel, { blank: '', since: 15 }),
   /** How much the floor under this wheel lies above the shop's level; null is level. */
-  floorMm: given('mm by tape', { min: -50, max: 50 }, { since: 4 }),
+  floorMm: given('mm by tape', range.floorMm, { since: 4 }),
   /** Pressure wanted in this tyre, cold. */
   tyreBar: given('bar', range.tyreBar, { since: 9 }),
   /** What this wheel's pad shows over what stands on it. */

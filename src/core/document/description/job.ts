@@ -196,6 +196,8 @@ export const jobField = group({
   ),
   /** The load case on board while measuring, in words. */
   load: text(range.mostLabel, { blank: '' }),
+  /** Where on the shop's floor it stands, by the name the shop has for the place. */
+  floorPlace: text(range.mostName, { blank: '', since: 15 }),
   /** Each true height is wanted within this of its target. */
   toleranceMm: given('mm', range.toleranceMm, {
     assumed: ({ machineClass }) => classDefaults[machineClass].toleranceMm,

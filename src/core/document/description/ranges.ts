@@ -2,6 +2,7 @@
 export const heightMm = { min: 0, max: 3000 };
 export const partMm = { min: 1, max: 2000 };
 export const damperMm = { min: 50, max: 1500 };
+export const floorMm = { min: -50, max: 50 };
 export const placeMm = { min: -10000, max: 10000 };
 export const springN = { min: 0, max: 500000 };
 export const ratio = { min: 0.1, max: 1.5 };

@@ -6,6 +6,7 @@ import { roundWords } from '#words/fields.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Mass } from '../../ui/Measure.tsx';
+import { StandsOn } from './StandsOn.tsx';
 import { SomethingAboard } from './SomethingAboard.tsx';
 
 /** What is aboard as a round is read: as in the round before, until somebody says otherwise; and what the targets mean. */
@@ -51,6 +52,7 @@ export function AboardNow({ round }: { round: number }) {
           </Button>
         )}
         <TargetsMean now={now} />
+        <StandsOn round={round} />
       </div>
       {adding && (
         <SomethingAboard

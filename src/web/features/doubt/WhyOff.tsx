@@ -30,8 +30,8 @@ export function WhyOff({ answer, id, offMm }: Props) {
   const hardly = all.filter(({ fits }) => !fits).length;
   return (
     <>
-      <table className="mt-1 w-full min-w-[560px]">
-        <thead className="label text-second text-left">
+      <table className="mt-1 w-full min-w-[560px] narrow:block narrow:min-w-0">
+        <thead className="label text-second text-left narrow:hidden">
           <tr>
             <th className="py-1 font-normal">what it may be</th>
             <th className="px-3 py-1 font-normal">how to tell</th>
@@ -41,7 +41,7 @@ export function WhyOff({ answer, id, offMm }: Props) {
             </th>
           </tr>
         </thead>
-        <tbody>
+        <tbody className="narrow:block">
           {all
             .filter(({ fits }) => fits || whole)
             .map((why) => (
@@ -73,19 +73,19 @@ function WhyRow({ why, id }: { why: Why; id: CornerId }) {
   const ruledOut = factAt(job.facts, place) !== undefined;
   const dim = ruledOut || !fits ? 'text-second' : '';
   return (
-    <tr className={`border-rule border-t align-top ${dim}`} data-cause={cause}>
+    <tr className={`border-rule border-t align-top narrow:block narrow:py-2 ${dim}`} data-cause={cause}>
       <th
         scope="row"
-        className={`w-48 py-1.5 text-left ${ruledOut ? 'font-normal line-through' : fits ? 'font-semibold' : 'font-normal'}`}
+        className={`w-48 py-1.5 text-left narrow:block narrow:w-auto narrow:py-0.5 ${ruledOut ? 'font-normal line-through' : fits ? 'font-semibold' : 'font-normal'}`}
       >
         {title}
       </th>
-      <td className="label px-3 py-1.5">{look}</td>
-      <td className="px-3 py-1.5">
+      <td className="label px-3 py-1.5 narrow:block narrow:px-0 narrow:py-0.5">{look}</td>
+      <td className="px-3 py-1.5 narrow:block narrow:px-0 narrow:py-0.5">
         {explainsWords(cause, explains, say, (kg) => tell('mass', Math.round(kg)))}
         {!fits && <span className="label text-second block">not enough, or the other way</span>}
       </td>
-      <td className="py-0.5 whitespace-nowrap print:hidden">
+      <td className="py-0.5 whitespace-nowrap narrow:block print:hidden">
         {ruledOut ? (
           <Button
             look="quiet"

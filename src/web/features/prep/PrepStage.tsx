@@ -8,6 +8,7 @@ import { isRatioGuessed, MeasureRatio } from '../ratio/MeasureRatio.tsx';
 import { Asked } from '../finding/Asked.tsx';
 import { CheckList } from './CheckList.tsx';
 import { PathField } from '../../forms/fields.tsx';
+import { FloorPlace } from './FloorPlace.tsx';
 import { Pressures } from './Pressures.tsx';
 import { Footer, NextLink } from '../sheet/Footer.tsx';
 
@@ -55,7 +56,8 @@ function Floor() {
           for level ground.
         </span>
       </p>
-      <div className="grid grid-cols-4 gap-x-4 max-md:grid-cols-2">
+      <FloorPlace />
+      <div className="mt-2 grid grid-cols-4 gap-x-4 max-md:grid-cols-2">
         {cornersIn(document).map((id) => (
           <PathField
             key={id}

@@ -1,0 +1,64 @@
+import { analyse } from '../analysis/analyse.ts';
+import type { Entry } from '../document/types.ts';
+import {
+  add,
+  adjustment,
+  factEntry,
+  heights,
+  must,
+  plainDocument,
+  record,
+  settled,
+} from '../../../tests/fixtures/records.ts';
+
+/** Read over the ground by a level line: on another place the floor lies 9 mm lower under the right wheels. */
+const document = plainDocument((one) => {
+  one.toleranceMm = 6;
+  for (const corner of Object.values(one.corners)) {
+    corner.reference.kind = 'ground-arch';
+    corner.targetMm = 620;
+  }
+});
+const moved = (round: number, floorMm: object) =>
+  factEntry({ kind: 'floor', round, corner: null, slot: 'place', place: 'bay 2', floorMm });
+const turned = (['LF', 'RF', 'LR', 'RR'] as const).map((id) => adjustment(1, id, 10));
+const after = (...more: Entry[]) =>
+  analyse(
+    add(
+      record(document),
+      settled(0),
+      ...heights(0, 600),
+      ...turned,
+      ...more,
+      settled(1),
+      ...heights(1, [620, 620, 620, 620]),
+    ),
+  );
+
+test('read on another place of the floor, the machine is held against how it stands there', () => {
+  const tilted = { RF: -9, RR: -9 };
+  const answer = must(after(moved(1, tilted)).answer);
+  // A tape from the floor beside each wheel sees the body follow the floor, and so next to nothing.
+  const expected = answer.expectedNow();
+  expect(must(expected.LF ?? null).mm - must(expected.RF ?? null).mm).toBeLessThan(4);
+  expect(answer.now.floorBy).toEqual([0, -9, 0, -9]);
+  // What is wanted is wanted on level ground.
+  expect(answer.specifiedAfter.level).toBe(true);
+  expect(must(after().answer).now.floorBy).toBeUndefined();
+});
+
+test('where it stands is as in the round before, until somebody says otherwise', () => {
+  const entries = [
+    ...heights(0, 600), moved(1, { RF: -9 }), ...heights(1, 600), ...heights(2, 600), moved(3, {}), ...heights(3, 600),
+  ]; // prettier-ignore
+  const { rounds } = analyse(add(record(document), ...entries)).state;
+  expect(rounds.map(({ floor }) => floor?.floorMm ?? null)).toEqual([null, { RF: -9 }, { RF: -9 }, {}]);
+});
+
+test('one corner of the floor higher twists the body: told of it, nobody is turned for that', () => {
+  const high = { LF: 20 };
+  const untold = must(after().answer).corners.map(({ nowSpecMm }) => nowSpecMm);
+  const told = must(after(moved(1, high)).answer).corners.map(({ nowSpecMm }) => nowSpecMm);
+  // With that wheel up, what reads level is not: on level ground the corner stands elsewhere.
+  expect(Math.abs((told[0] ?? 0) - (untold[0] ?? 0))).toBeGreaterThan(3);
+});
