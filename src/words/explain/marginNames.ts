@@ -9,6 +9,16 @@ type Name = string | ((of: string) => string);
 const used: Name = (of) =>
   of === 'usual' ? 'wheel travel used: the usual place, and what it has moved since' : 'wheel travel used';
 
+/** A damper as a tape along it has it. */
+const damperNames = {
+  L: 'damper, eye to eye, as read',
+  Δz: 'wheel lower in its travel since',
+  MR: 'motion ratio',
+  'L′': 'damper then',
+  open: 'damper fully open',
+  closed: 'damper fully closed',
+};
+
 /** What the figures of each margin are called, by their symbols. */
 const names: Record<MarginKind, Readonly<Record<string, Name>>> = {
   droop: {
@@ -23,22 +33,8 @@ const names: Record<MarginKind, Readonly<Record<string, Name>>> = {
     z: used,
     'z max': (of) => (of === 'coils' ? 'wheel travel where the coils touch' : 'wheel travel'),
   },
-  'damper-open': {
-    L: 'damper, eye to eye, as read',
-    Δz: 'wheel lower in its travel since',
-    MR: 'motion ratio',
-    'L′': 'damper then',
-    open: 'damper fully open',
-    closed: 'damper fully closed',
-  },
-  'damper-closed': {
-    L: 'damper, eye to eye, as read',
-    Δz: 'wheel lower in its travel since',
-    MR: 'motion ratio',
-    'L′': 'damper then',
-    open: 'damper fully open',
-    closed: 'damper fully closed',
-  },
+  'damper-open': damperNames,
+  'damper-closed': damperNames,
   coil: {
     free: 'free length',
     solid: 'solid length',

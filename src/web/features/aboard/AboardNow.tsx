@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { limits } from '#contract/limits.ts';
+import { factAt } from '#core/document/facts.ts';
 import { aboardIn, caseWith } from '#core/document/loadCases.ts';
 import type { Json, LoadDocument } from '#core/document/types.ts';
 import { roundWords } from '#words/fields.ts';
@@ -16,7 +17,9 @@ export function AboardNow({ round }: { round: number }) {
   const { document } = job.record;
   const { loads } = document;
   const put = useAboard(round);
-  const loadCase = job.state.rounds[round]?.loadCase ?? job.state.rounds.at(-1)?.loadCase ?? 0;
+  // While a plan is still being turned its round is not read yet: what was said of it stands all the same.
+  const said = factAt(job.facts, { kind: 'aboard', round, corner: null, slot: 'case' })?.fact.loadCase;
+  const loadCase = said ?? job.state.rounds[Math.min(round, job.state.current)]?.loadCase ?? 0;
   const now = aboardIn(document, loadCase);
   const locked = job.state.locked;
   return (

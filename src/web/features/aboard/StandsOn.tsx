@@ -1,3 +1,4 @@
+import { factAt } from '#core/document/facts.ts';
 import { roundWords } from '#words/fields.ts';
 import { useFloors } from '../../api/floors.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
@@ -5,10 +6,11 @@ import { Select } from '../../ui/Select.tsx';
 
 /** Where on the floor a later round is read, where the shop has named its places; as in the round before, until somebody says. */
 export function StandsOn({ round }: { round: number }) {
-  const { record, state, actions } = useThisJob();
+  const { record, state, facts, actions } = useThisJob();
   const { data: places = [] } = useFloors();
   const { floorPlace } = record.document;
-  const now = state.rounds[round]?.floor?.place ?? state.rounds.at(-1)?.floor?.place ?? floorPlace;
+  const said = factAt(facts, { kind: 'floor', round, corner: null, slot: 'place' })?.fact.place;
+  const now = said ?? state.rounds[Math.min(round, state.current)]?.floor?.place ?? floorPlace;
   const names = [...new Set([...places.map(({ name }) => name), now])].filter((name) => name !== '');
   if (round === 0 || names.length < 2 || state.locked) return null;
   const move = (name: string) => {
