@@ -14,9 +14,11 @@ import { SomethingAboard } from './SomethingAboard.tsx';
 export function AboardNow({ round }: { round: number }) {
   const job = useThisJob();
   const [adding, setAdding] = useState(false);
+  const [full, setFull] = useState(false);
   const { document } = job.record;
   const { loads } = document;
-  const put = useAboard(round);
+  const keep = useAboard(round);
+  const put = (...to: Parameters<typeof keep>) => setFull(!keep(...to));
   // While a plan is still being turned its round is not read yet: what was said of it stands all the same.
   const said = factAt(job.facts, { kind: 'aboard', round, corner: null, slot: 'case' })?.fact.loadCase;
   const loadCase = said ?? job.state.rounds[Math.min(round, job.state.current)]?.loadCase ?? 0;
@@ -57,6 +59,11 @@ export function AboardNow({ round }: { round: number }) {
         <TargetsMean now={now} />
         <StandsOn round={round} />
       </div>
+      {full && (
+        <p role="alert" className="text-short">
+          There are {limits.cases} load cases already. Remove one under Intake, then tick it again.
+        </p>
+      )}
       {adding && (
         <SomethingAboard
           add={(next) => {
@@ -84,7 +91,7 @@ function TargetsMean({ now }: { now: readonly boolean[] }) {
   );
 }
 
-/** Says what is aboard in a round: at the baseline it is the case measured in, later one of its own where none is like it. */
+/** Says what is aboard in a round, and whether there was room for it: at the baseline it is the case measured in, later one of its own where none is like it. */
 function useAboard(round: number) {
   const job = useThisJob();
   const { cases } = job.record.document;
@@ -97,10 +104,10 @@ function useAboard(round: number) {
         aboard: cases.map((_, k) => (k === 0 ? (aboard[i] ?? false) : (load.aboard[k] ?? false))),
       }));
       job.actions.change(label, putLoads(measured));
-      return;
+      return true;
     }
     const found = caseWith({ cases, loads }, aboard);
-    if (!found) return;
+    if (!found) return false;
     if (found.cases !== cases || loads !== job.record.document.loads)
       job.actions.change(label, [['cases'], found.cases], putLoads(found.loads));
     job.actions.record(label, {
@@ -110,5 +117,6 @@ function useAboard(round: number) {
       slot: 'case',
       loadCase: found.loadCase,
     });
+    return true;
   };
 }
