@@ -123,6 +123,13 @@ test('a truck lift: new heights are believed, no leaves are counted, the front g
   await field(page, 'New springs and dampers, front').check();
   await field(page, 'New leaf or block, rear').check();
   await page.getByRole('button', { name: 'It is in: measure it as it stands' }).last().click();
+  // Both went in in one step, and come out in one.
+  const news = page.getByRole('region', { name: 'What is new' });
+  await expect(news).toContainText('springs and dampers, front; leaf or block, rear');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByText('Nothing has been turned yet.')).toBeVisible();
+  await page.getByRole('button', { name: 'Redo', exact: true }).click();
+  await expect(news).toContainText('springs and dampers, front; leaf or block, rear');
   const aboard = page.getByRole('region', { name: 'Aboard' });
   await aboard.getByRole('button', { name: 'Something else is aboard' }).click();
   await put(page, 'What is aboard', 'winch');

@@ -29,6 +29,17 @@ export function historyOf(entries: readonly Entry[]): History {
   return { undo, redo };
 }
 
+/**
+ * The step at the end of what can be undone or redone: its newest entry, and those before it of the very same time, which were
+ * made together. What was taken back is a step by itself. In the order in which they are to be undone, or done again.
+ */
+export function lastStep(entries: readonly Entry[]): Entry[] {
+  const newest = entries.at(-1);
+  if (!newest || newest.type === 'withdraw') return newest ? [newest] : [];
+  const from = entries.findLastIndex(({ at, type }) => at !== newest.at || type === 'withdraw');
+  return entries.slice(from + 1).reverse();
+}
+
 type Stamp = Pick<Entry, 'id' | 'at'>;
 
 /** The entry that undoes `target`. */

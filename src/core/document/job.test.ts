@@ -22,10 +22,10 @@ import { answerFor } from '../planning/answer.ts';
 import { planFact } from '../planning/tell.ts';
 import { applyEntry } from './applyEntry.ts';
 import { correctedBy, standingFacts, type FactEntry } from './facts.ts';
-import { historyOf, redoEntry, undoEntry } from './history.ts';
+import { historyOf, lastStep, redoEntry, undoEntry } from './history.ts';
 import { applyOps, invertOps, sameJson } from './ops.ts';
 import { collarNow, readRounds } from '../estimate/rounds.ts';
-import type { Json, JobRecord } from './types.ts';
+import type { Entry, Json, JobRecord } from './types.ts';
 
 const stamp = () => ({ id: nextId(), at: '2026-03-02T09:00:00.000Z' });
 
@@ -173,6 +173,17 @@ describe('undo and redo', () => {
     expect(seen(twice)).toEqual(seen(start));
     expect(historyOf(twice.entries).undo).toEqual([]);
     expect(seen(redoLast(redoLast(twice)))).toEqual(seen(read));
+  });
+
+  test('what was made together is one step; what was taken back is one by itself', () => {
+    const at = (entry: Entry, time: string): Entry => ({ ...entry, at: time });
+    const [first, second, third] = heights(0, 375) as [Entry, Entry, Entry];
+    const together = [at(first, 'a'), at(second, 'b'), at(third, 'b')];
+    expect(lastStep(together).map(({ id }) => id)).toEqual([third.id, second.id]);
+    expect(lastStep(together.slice(0, 1)).map(({ id }) => id)).toEqual([first.id]);
+    const withdrawn = [at(first, 'b'), at(withdrawEntry(first.id), 'b')];
+    expect(lastStep(withdrawn)).toEqual([withdrawn[1]]);
+    expect(lastStep([])).toEqual([]);
   });
 
   test('a new entry ends the way forward', () => {

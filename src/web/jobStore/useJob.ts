@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { useDebounce } from 'use-debounce';
 import type { FactPlace } from '#core/document/factKinds.ts';
 import { correctedBy, factAt, standingFacts, type FactEntry } from '#core/document/facts.ts';
-import { historyOf, redoEntry, undoEntry, type History } from '#core/document/history.ts';
+import { historyOf, lastStep, redoEntry, undoEntry, type History } from '#core/document/history.ts';
 import { type NextAction } from '#core/judgement/nextAction.ts';
 import { type RoundsState } from '#core/estimate/rounds.ts';
 import type { Entry, Fact, JobRecord, Json } from '#core/document/types.ts';
@@ -15,7 +15,7 @@ import type { Unsent } from '../api/unsent.ts';
 import { useDrafts } from './drafts.ts';
 import { analysisOf, isSlow } from './analysisOf.ts';
 import { valueAt, withDrafts } from './draftKeys.ts';
-import { newStamp } from './stamp.ts';
+import { asOneStep, newStamp } from './stamp.ts';
 import type { SetupStore } from './useNewSetup.ts';
 
 interface JobActions {
@@ -25,6 +25,8 @@ interface JobActions {
   record: (label: string, fact: Fact) => void;
   /** Takes the fact of a place back. */
   clear: (label: string, place: FactPlace) => void;
+  /** What is recorded and changed by `act` is one step: undone together. */
+  together: (act: () => void) => void;
   undo: () => Entry | null;
   redo: () => Entry | null;
 }
@@ -119,15 +121,16 @@ function actionsFor(record: JobRecord, put: (entry: Entry) => void): JobActions 
       if (standing)
         correctedBy(record, standing).forEach(({ id }) => put({ ...fresh(label), type: 'withdraw', of: id }));
     },
+    together: asOneStep,
     undo: () => {
-      const target = history.undo.at(-1);
-      if (target) put(undoEntry(target, newStamp()));
-      return target ?? null;
+      const step = lastStep(history.undo);
+      step.forEach((target) => put(undoEntry(target, newStamp())));
+      return step.at(-1) ?? null;
     },
     redo: () => {
-      const target = history.redo.at(-1);
-      if (target) put(redoEntry(target, record.entries, newStamp()));
-      return target ?? null;
+      const step = lastStep(history.redo);
+      step.forEach((target) => put(redoEntry(target, record.entries, newStamp())));
+      return step.at(-1) ?? null;
     },
   };
 }

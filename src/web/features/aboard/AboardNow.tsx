@@ -108,14 +108,16 @@ function useAboard(round: number) {
     }
     const found = caseWith({ cases, loads }, aboard);
     if (!found) return false;
-    if (found.cases !== cases || loads !== job.record.document.loads)
-      job.actions.change(label, [['cases'], found.cases], putLoads(found.loads));
-    job.actions.record(label, {
-      kind: 'aboard',
-      round,
-      corner: null,
-      slot: 'case',
-      loadCase: found.loadCase,
+    job.actions.together(() => {
+      if (found.cases !== cases || loads !== job.record.document.loads)
+        job.actions.change(label, [['cases'], found.cases], putLoads(found.loads));
+      job.actions.record(label, {
+        kind: 'aboard',
+        round,
+        corner: null,
+        slot: 'case',
+        loadCase: found.loadCase,
+      });
     });
     return true;
   };

@@ -52,8 +52,10 @@ export function TakeKit() {
     const begun = state.rounds.some(({ heights, sag }) => Object.keys({ ...heights, ...sag }).length > 0);
     const round = begun ? state.current + 1 : 0;
     const { changes, facts } = takeKit(document, state, { kit, ends, round, taught });
-    if (changes.length > 0) job.actions.change(`${kit.kit.name}: what is in it`, ...changes);
-    for (const fact of facts) job.actions.record(`${kit.kit.name} in`, fact);
+    job.actions.together(() => {
+      if (changes.length > 0) job.actions.change(`${kit.kit.name}: what is in it`, ...changes);
+      for (const fact of facts) job.actions.record(`${kit.kit.name} in`, fact);
+    });
     if (begun)
       void navigate(`/jobs/${job.record.id}/${job.answer && isBySag(job.answer) ? 'sag' : 'measure'}`);
   };

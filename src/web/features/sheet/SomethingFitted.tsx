@@ -39,19 +39,21 @@ export function SomethingFitted() {
   const begin = () => {
     const round = job.state.current + 1;
     const changes = afterFitting(document, job.state, chosen);
-    if (changes.length > 0) job.actions.change('What went out is forgotten', ...changes);
-    for (const { part, axle } of chosen)
-      job.actions.record(`New ${newPartNames[part]} in, ${axle}`, {
-        kind: 'fitted',
-        round,
-        corner: null,
-        slot: `${part}-${axle}`,
-        part,
-        axle,
-        words: '',
-        kit: null,
-        moreMm: null,
-      });
+    job.actions.together(() => {
+      if (changes.length > 0) job.actions.change('What went out is forgotten', ...changes);
+      for (const { part, axle } of chosen)
+        job.actions.record(`New ${newPartNames[part]} in, ${axle}`, {
+          kind: 'fitted',
+          round,
+          corner: null,
+          slot: `${part}-${axle}`,
+          part,
+          axle,
+          words: '',
+          kit: null,
+          moreMm: null,
+        });
+    });
     void navigate(`/jobs/${job.record.id}/${bySag ? 'sag' : 'measure'}`);
   };
   return (
