@@ -246,7 +246,16 @@ describe('any plan', () => {
 
   test('a higher target never asks for less seat at that corner', () => {
     fc.assert(
-      fc.property(machine, fc.integer({ min: 0, max: 3 }), (made, index) => {
+      fc.property(machine, fc.integer({ min: 0, max: 3 }), (any, index) => {
+        // Where thread runs out the others make up for it, and may trade this corner for another.
+        const made = {
+          ...any,
+          corners: any.corners.map((one) => ({
+            ...one,
+            collar: 90,
+            target: one.now + ((one.target - one.now) % 12),
+          })) as Case['corners'],
+        };
         const raised = {
           ...made,
           tied: false,
