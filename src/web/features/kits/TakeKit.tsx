@@ -7,6 +7,7 @@ import { endsOf, startOf, takeKit, type KitEnds, type PutTogether } from '#core/
 import { isBySag } from '#core/planning/sagEnough.ts';
 import { useKits } from '../../api/kits.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
+import type { Job } from '../../jobStore/useJob.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Distance, Torque } from '../../ui/Measure.tsx';
 import { Plain, SizeLength } from '../../ui/Figure.tsx';
@@ -51,11 +52,7 @@ export function TakeKit() {
     // Before anything is read the job begins with it.
     const begun = state.rounds.some(({ heights, sag }) => Object.keys({ ...heights, ...sag }).length > 0);
     const round = begun ? state.current + 1 : 0;
-    const { changes, facts } = takeKit(document, state, { kit, ends, round, taught });
-    job.actions.together(() => {
-      if (changes.length > 0) job.actions.change(`${kit.kit.name}: what is in it`, ...changes);
-      for (const fact of facts) job.actions.record(`${kit.kit.name} in`, fact);
-    });
+    putIn(job, kit.kit.name, takeKit(document, state, { kit, ends, round, taught }));
     if (begun)
       void navigate(`/jobs/${job.record.id}/${job.answer && isBySag(job.answer) ? 'sag' : 'measure'}`);
   };
@@ -96,6 +93,14 @@ export function TakeKit() {
       )}
     </div>
   );
+}
+
+/** Everything that a kit changes and says, in one step. */
+function putIn({ actions }: Job, name: string, { changes, facts }: ReturnType<typeof takeKit>): void {
+  actions.together(() => {
+    if (changes.length > 0) actions.change(`${name}: what is in it`, ...changes);
+    for (const fact of facts) actions.record(`${name} in`, fact);
+  });
 }
 
 function without(ends: KitEnds, axle: Axle): KitEnds {
