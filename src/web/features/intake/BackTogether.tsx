@@ -29,7 +29,7 @@ export function BackTogether() {
             value={document.corners[id].marks}
             draftKey={pathKey(record.id, ['corners', id, 'marks'])}
             maxLength={limits.labelLength}
-            placeholder="spring end at the mark, perch opening outwards"
+            placeholder="not noted"
             onCommit={(to) =>
               actions.change(`How it goes back, ${cornerNames[id]}`, [['corners', id, 'marks'], to])
             }

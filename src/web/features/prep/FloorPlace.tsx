@@ -32,7 +32,7 @@ export function FloorPlace() {
           value={document.floorPlace}
           draftKey={pathKey(record.id, ['floorPlace'])}
           maxLength={limits.nameLength}
-          placeholder="bay 2"
+          placeholder="not named"
           onCommit={(name) => actions.change('Place on the floor named', [['floorPlace'], name])}
         />
       </div>
