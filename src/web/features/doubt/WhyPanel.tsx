@@ -7,7 +7,7 @@ import { Select } from '../../ui/Select.tsx';
 import { capital } from '../../ui/words.ts';
 import { WhyOff } from './WhyOff.tsx';
 
-/** A guided check of a corner that does not fit, of whichever is asked: of the one furthest off, to begin with. */
+/** A guided check of a corner that does not fit, of whichever is asked: of the one that is most off, to begin with. */
 export function WhyPanel() {
   const job = useThisJob();
   const { answer } = job;
