@@ -259,7 +259,7 @@ test('rings by their gap alone: a block of each goes in, and they are done', asy
   const id = /jobs\/([0-9a-f-]+)/.exec(page.url())?.[1] ?? '';
   await visit(page, `/jobs/${id}/handover`);
   await expect(
-    page.getByText(/Ring gaps: front left 22\s?mm, front right 22\s?mm, rear left 40\s?mm/),
+    page.getByText(/Ring gaps: front left 22\s?mm by block, front right 22\s?mm by block, rear left 40\s?mm/),
   ).toBeVisible();
 });
 

@@ -5,7 +5,7 @@ import { useLiveUpdates } from '../api/jobs.ts';
 import { useQueue } from '../api/queue.ts';
 import { Header } from './Header.tsx';
 import { useTopOfPage } from './useTopOfPage.ts';
-import { useShownTerm } from '../ui/Term.tsx';
+import { useShownTerm } from '../ui/shownTerm.ts';
 import { useSettings } from '../ui/settings.ts';
 
 const loadBar = async () => ({ default: (await import('./CommandBar.tsx')).CommandBar });

@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import { TermPicture } from '../drawing/TermPicture.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { isDrawn } from '#words/glossary.ts';
-import { useShownTerm } from '../ui/Term.tsx';
+import { useShownTerm } from '../ui/shownTerm.ts';
 
 /** What a word of the trade means, over the page it was asked on. */
 export function TermDialog() {

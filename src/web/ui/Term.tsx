@@ -1,14 +1,5 @@
-import { create } from 'zustand';
 import { entryIn } from '#words/entryIn.ts';
-import type { Entry } from '#words/glossary.ts';
-
-interface Shown {
-  entry: Entry | null;
-  show: (entry: Entry | null) => void;
-}
-
-/** The word of the trade whose meaning is shown over the page. */
-export const useShownTerm = create<Shown>()((set) => ({ entry: null, show: (entry) => set({ entry }) }));
+import { useShownTerm } from './shownTerm.ts';
 
 /** A label; one with a word of the trade opens what it means. */
 export function Term({ children }: { children: string }) {
