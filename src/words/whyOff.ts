@@ -66,7 +66,7 @@ export function explainsWords(
   say: Say,
   kgSay: (kg: number) => string,
 ): string {
-  if (explains.by === 'any') return 'any amount';
+  if (explains.by === 'any') return cause === 'misread' ? 'any amount' : 'how much cannot be told';
   if (explains.by === 'gives') {
     const mm = say(Math.abs(explains.mm));
     const way = explains.mm < 0 ? 'lowers' : 'raises';

@@ -34,9 +34,9 @@ export type NextDo =
   | { code: 'check-collars'; corners: CornerId[] }
   /** The part that was chosen stands right; these, of which something is asked too, were only watched. */
   | { code: 'the-rest'; corners: CornerId[] }
-  /** Sags that are to be read; `alone` where all of them are wanted with nobody on. */
   /** Sags that read in their windows, too near an edge to be sure of: read once more. */
   | { code: 'read-sag-again'; corners: CornerId[]; of: number }
+  /** Sags that are to be read; `alone` where all of them are wanted with nobody on. */
   | { code: 'read-sag'; corners: CornerId[]; of: number; alone: boolean }
   | { code: 'measure-corners' | 'measure-corners-again'; corners: CornerId[]; of: number };
 
@@ -75,8 +75,7 @@ export function nextAction(asWritten: JobRecord, answer: Answer | null): NextAct
   }
   if (!answer) return { stage: 'baseline', code: 'measure' };
   const next = afterReadings(answer);
-  // What was chosen is done, and something is asked of the rest.
-  // Rings come after every seat stands.
+  // Once the part that was chosen stands right, the rest is next where something is asked of it; rings come after every seat.
   const isDone = next.code === 'lock' || next.code === 'set-ring';
   const later = isDone ? askedLater(asWritten.document) : [];
   return later.length > 0 ? { stage: 'plan', code: 'the-rest', corners: later } : next;

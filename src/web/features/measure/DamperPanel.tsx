@@ -22,7 +22,7 @@ export function DamperPanel({ round }: { round: number }) {
     <div className="mx-4 print:hidden">
       <Panel
         title="Damper lengths"
-        words="eye to eye: what travel is left, measured and not assumed"
+        words="eye to eye: what travel is left, from what a tape reads"
         open={read || described}
       >
         <div data-fields className="relative">
@@ -39,10 +39,10 @@ export function DamperPanel({ round }: { round: number }) {
             </CornerRow>
             <DamperRow end="openMm" label="Fully open" help="hanging, or off" order={610} />
             <DamperRow end="closedMm" label="Fully closed" help="to its own stop" order={620} />
-            <CornerRow label="Left to open" help="after the plan">
+            <CornerRow label="Left to open" help="predicted, after the plan">
               {(id) => <LeftThere id={id} kind="damper-open" />}
             </CornerRow>
-            <CornerRow label="Left to close" help="after the plan">
+            <CornerRow label="Left to close" help="predicted, after the plan">
               {(id) => <LeftThere id={id} kind="damper-closed" />}
             </CornerRow>
           </CornerTable>
