@@ -1,7 +1,9 @@
+import { fileURLToPath } from 'node:url';
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { compression, defineAlgorithm } from 'vite-plugin-compression2';
+import { sharedChunks } from './vite.chunks.ts';
 import { define } from './vite.version.ts';
 
 export default defineConfig({
@@ -15,5 +17,17 @@ export default defineConfig({
       algorithms: [defineAlgorithm('gzip', { level: 9 }), defineAlgorithm('brotliCompress', {})],
     }),
   ],
-  build: { outDir: '../../dist/web', emptyOutDir: true, target: 'es2022', chunkSizeWarningLimit: 1600 },
+  build: {
+    outDir: '../../dist/web',
+    emptyOutDir: true,
+    target: 'es2022',
+    chunkSizeWarningLimit: 1600,
+    rolldownOptions: {
+      output: {
+        codeSplitting: {
+          groups: sharedChunks(fileURLToPath(new URL('src/web/app/main.tsx', import.meta.url))),
+        },
+      },
+    },
+  },
 });

@@ -56,6 +56,10 @@ const prepWords: Record<PrepId, { words: string; why: string; cost: string }> = 
 /** Before it goes out. */
 const closeWords: Record<CloseId, { words: string; why: string }> = {
   locked: { words: 'Every lock ring, nut and cap tight.', why: 'Rings walk when they are only snug.' },
+  coils: {
+    words: 'Springs stand straight: none bows or rubs.',
+    why: 'Turn one that bows until the ends of its coils lie opposite those of the next.',
+  },
   bushes: { words: 'Bushes tightened at this height.', why: 'Tightened hanging they twist at every metre.' },
   links: {
     words: 'Bar links refitted without preload in the bar.',

@@ -176,6 +176,9 @@ test('what is typed before the server has a new kit is kept with it', async ({ p
   await put(page, 'Made for', 'any of them');
   release();
   await expect(page.getByRole('link', { name: /Teal springs.*any of them/ })).toBeVisible();
+  await expect
+    .poll(async () => (await page.request.get('/api/kits')).text())
+    .toMatch(/Teal springs.*any of them|any of them.*Teal springs/);
   await page.unrouteAll({ behavior: 'wait' });
   await page.reload();
   await expect(page.getByRole('link', { name: /Teal springs.*any of them/ })).toBeVisible();

@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import sharp from 'sharp';
 import { lockAnyway, allSent, expect, field, quickStart, test, visit } from './app.ts';
 
@@ -224,7 +225,8 @@ test('a caution is ticked as read; back from the road, what the springs lost is 
   await allSent(page);
 });
 
-test('rings by their gap alone: a block of each goes in, and they are done', async ({ page }) => {
+/** A side-by-side that stands as wanted, of whose springs nothing is known, at its rings. */
+async function toRings(page: Page) {
   await visit(page, '/new?class=side-by-side');
   for (const [corner, mm] of [
     ['front left', '380'],
@@ -239,6 +241,10 @@ test('rings by their gap alone: a block of each goes in, and they are done', asy
   await page.getByRole('button', { name: 'Start job' }).click();
   await page.waitForURL(/jobs\/[0-9a-f]/);
   await page.getByRole('link', { name: /^Rings/ }).click();
+}
+
+test('rings by their gap alone: a block of each goes in, and they are done', async ({ page }) => {
+  await toRings(page);
   for (const [corner, found, wanted] of [
     ['front left', '34', '22'],
     ['front right', '36', '22'],
@@ -248,19 +254,49 @@ test('rings by their gap alone: a block of each goes in, and they are done', asy
     await field(page, `Gap wanted, ${corner}`).fill(wanted ?? '');
   }
   await page.keyboard.press('Tab');
-  await expect(page.locator('[data-ring=LF-gap]')).toContainText(/12\s?mm nearer to the slider/);
-  await expect(page.locator('[data-ring=LR-gap]')).toContainText(/4\s?mm further from the slider/);
+  await expect(page.locator('[data-ring=LF-gap]')).toContainText(/12\s?mm towards the slider/);
+  await expect(page.locator('[data-ring=LR-gap]')).toContainText(/4\s?mm towards the seat/);
   await expect(page.getByRole('link', { name: /^Rings/ })).toContainText('3 to set');
   for (const corner of ['front left', 'front right', 'rear left'])
     await page.getByRole('button', { name: `The block goes in: ring, ${corner}` }).click();
   await expect(page.locator('[data-ring=LF-gap]')).toContainText(/at its gap of 22\s?mm/);
-  await expect(page.getByRole('link', { name: /^Rings/ })).toContainText('at their gaps');
+  await expect(page.getByRole('link', { name: /^Rings/ })).toContainText('in their places');
   await allSent(page);
   const id = /jobs\/([0-9a-f-]+)/.exec(page.url())?.[1] ?? '';
   await visit(page, `/jobs/${id}/handover`);
   await expect(
     page.getByText(/Ring gaps: front left 22\s?mm by block, front right 22\s?mm by block, rear left 40\s?mm/),
   ).toBeVisible();
+});
+
+test('rings from their seats, two at a damper: each is set by itself, and the others stay as they were read', async ({
+  page,
+}) => {
+  await toRings(page);
+  await page.getByLabel('How it is read').selectOption('seat');
+  await page.getByLabel('Rings at a damper').selectOption('2');
+  const second = page.locator('[data-ring=LF-seat-2]');
+  for (const [which, found, wanted] of [
+    ['front left', '118', '106'],
+    ['second ring, front left', '246', '250'],
+  ]) {
+    await field(page, `From the seat as read, ${which}`).fill(found ?? '');
+    await field(page, `From the seat wanted, ${which}`).fill(wanted ?? '');
+  }
+  await page.keyboard.press('Tab');
+  await expect(page.locator('[data-ring=LF-seat]')).toContainText(
+    /ring 12\s?mm towards the seat.*then it reads 106/,
+  );
+  await expect(second).toContainText(/ring 4\s?mm towards the slider/);
+  await page.getByRole('button', { name: 'It stands there: second ring, front left' }).click();
+  await expect(second).toContainText(/stands at 250/);
+  await expect(page.locator('[data-ring=LF-seat]')).toContainText(/ring 12\s?mm towards the seat/);
+  await expect(page.getByRole('link', { name: /^Rings/ })).toContainText('1 to set');
+  // With the wheels hanging the page says so of every gap.
+  await page.getByLabel('The wheels').selectOption('hanging');
+  await expect(page.locator('main')).toContainText('with the wheels hanging');
+  await page.reload();
+  await expect(second).toContainText(/stands at 250/);
 });
 
 test('another day, nothing turned: it is measured again before anything is locked, and the loss is learnt', async ({

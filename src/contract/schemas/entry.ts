@@ -57,6 +57,8 @@ const moved = { mm: within(limits.moveMm).required(), askedMm: within(limits.mov
 const done = { how: Joi.valid('done', 'skipped').required() };
 const oneOf = (...slots: string[]) => Joi.valid(...slots).required();
 const slotLike = (pattern: RegExp) => Joi.string().pattern(pattern).required();
+/** As found, or as set; of a second ring likewise. */
+const ringSlot = oneOf('found', 'set', 'found-2', 'set-2');
 
 const facts = {
   height: fact('height', { corner, mm: within(limits.heightMm).required() }),
@@ -126,16 +128,9 @@ const facts = {
     kg: within(limits.wheelKg).required(),
   }),
   fuel: fact('fuel', { slot: oneOf('tank'), litres: within(limits.fuelL).required() }),
-  'ring-gap': fact('ring-gap', {
-    corner,
-    slot: oneOf('found', 'set'),
-    mm: within(limits.gapMm).required(),
-  }),
-  'ring-place': fact('ring-place', {
-    corner,
-    slot: oneOf('found', 'set'),
-    mm: within(limits.collarMm).required(),
-  }),
+  'ring-gap': fact('ring-gap', { corner, slot: ringSlot, mm: within(limits.gapMm).required() }),
+  'ring-seat': fact('ring-seat', { corner, slot: ringSlot, mm: within(limits.gapMm).required() }),
+  'ring-place': fact('ring-place', { corner, slot: ringSlot, mm: within(limits.collarMm).required() }),
   link: fact('link', { corner, slot: oneOf('gap'), mm: within(limits.linkGapMm).required() }),
   camber: fact('camber', { corner, slot: oneOf('1'), degrees: within(limits.camberDeg).required() }),
   cycled: fact('cycled', {

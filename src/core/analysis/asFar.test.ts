@@ -2,6 +2,7 @@ import type { Entry, JobDocument } from '../document/types.ts';
 import {
   add,
   adjustment,
+  factEntry,
   heights,
   must,
   plainDocument,
@@ -9,6 +10,7 @@ import {
   settled,
 } from '../../../tests/fixtures/records.ts';
 import { analyse } from './analyse.ts';
+import { whatStops } from './whatStops.ts';
 
 /** The front is to go as high as its 8 mm of thread let it; worked out at first as 560. */
 function wanted(edit: (document: JobDocument) => void = () => undefined) {
@@ -51,4 +53,30 @@ test('a target typed since asks for itself', () => {
   );
   expect(front(typed).spec.targetMm).toBe(386);
   expect(front(typed).seatBy).toBeLessThan(6);
+});
+
+test('what is known to run out before the thread stops it there, and is what it is told by', () => {
+  const opens = (openMm: number) =>
+    analysed(
+      wanted((one) => {
+        for (const id of ['LF', 'RF'] as const) {
+          one.corners[id].damper = { openMm, closedMm: null };
+          one.corners[id].pitchMm = 1;
+        }
+      }),
+      ...(['LF', 'RF'] as const).map((corner) =>
+        factEntry({ kind: 'damper-length', round: 0, corner, slot: '1', mm: 460 }),
+      ),
+    );
+  const long = opens(540);
+  expect(front(long).seatBy).toBe(8);
+  expect(whatStops(long.margins, 'LF')).toBe('thread-up');
+  const short = opens(465);
+  const left = must(
+    short.margins.find(({ kind, corner }) => kind === 'damper-open' && corner === 'LF') ?? null,
+  );
+  expect(left.leftMm).toBeGreaterThan(-0.1);
+  expect(left.leftMm).toBeLessThan(1);
+  expect(front(short).seatBy).toBeLessThan(front(long).seatBy - 1);
+  expect(whatStops(short.margins, 'LF')).toBe('damper-open');
 });

@@ -11,7 +11,9 @@ const MOST_RAISES = 3;
 /** The answer to a job; where a low point would come too low by its targets they are raised as far as it needs, and it says so. */
 export function plannedAnswer(asWritten: JobRecord, options: AnswerOptions): Answer | null {
   let answer = answerFor(asWritten, options);
-  const furthest = answer && asFarAsItGoes(answer, asWritten.document);
+  const furthest =
+    answer &&
+    asFarAsItGoes(answer, asWritten.document, (document) => answerFor({ ...asWritten, document }, options));
   const record = furthest ? { ...asWritten, document: furthest } : asWritten;
   if (furthest) answer = answerFor(record, options);
   let reasons: Raised['reasons'] = [];

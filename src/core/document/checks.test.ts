@@ -65,3 +65,9 @@ test('a recheck in words, the newest counting', () => {
   expect(recheckWords({ km: 300, day: null })).toBe('recheck due after 300 km');
   expect(recheckOf(standingFacts(measured(365)))).toBeNull();
 });
+
+test('springs are looked at for bowing where they stand one on another', () => {
+  const has = (one: Parameters<typeof blankDocument>[0]) =>
+    closeFor(blankDocument(one, '')).includes('coils');
+  expect([has('side-by-side'), has('car'), has('motorcycle')]).toEqual([true, false, false]);
+});

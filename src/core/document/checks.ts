@@ -1,5 +1,5 @@
 import { setEnds } from './sagWish.ts';
-import { classDefaults, cornersIn, footingOf } from '../kinds/classes/index.ts';
+import { classDefaults, cornersIn, footingOf, ringsUsual } from '../kinds/classes/index.ts';
 import type { CloseId, PrepId } from '../kinds/seeTo.ts';
 import { twinOf, type CornerId } from '../kinds/corners.ts';
 import type { JobDocument } from './types.ts';
@@ -30,9 +30,15 @@ export function closeFor(document: JobDocument): readonly CloseId[] {
     // Skis alone are aligned; a chain turns a rear wheel alone.
     alignment: footingOf(document.machine.class) === 'sleds' && !sets(document, ['LS', 'RS']),
     chain: !sets(document, ['RW']) || document.machine.class === 'scooter',
+    coils: !stacksSprings(document),
   };
   return classDefaults[document.machine.class].closeOut.filter((id) => !idle[id]);
 }
+
+/** Whether springs stand one on another, as far as anybody has said, or as is usual. */
+const stacksSprings = (document: JobDocument) =>
+  ringsUsual(document.machine.class) ||
+  cornersIn(document).some((id) => document.corners[id].springs.length > 1);
 
 const sets = (document: JobDocument, ids: readonly CornerId[]) =>
   setEnds(document).some((id) => ids.includes(id));

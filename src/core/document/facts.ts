@@ -1,7 +1,10 @@
 import type { Fact, FactKind, FactPlace } from './factKinds.ts';
 import type { Entry, JobRecord } from './types.ts';
 
-export type FactEntry<K extends FactKind = FactKind> = Extract<Entry, { type: 'fact' }> & { fact: Fact<K> };
+type FactOfAnyKind = Extract<Entry, { type: 'fact' }>;
+
+/** An entry that says a fact. Its own fact takes the place of the general one: both at once would be every pair of kinds. */
+export type FactEntry<K extends FactKind = FactKind> = Omit<FactOfAnyKind, 'fact'> & { fact: Fact<K> };
 
 /**
  * The facts that stand. A correction hides all that it corrects, however often that was corrected before; undoing it brings

@@ -8,7 +8,7 @@ import { cornersOf } from '../kinds/classes/index.ts';
 import { axleOf } from '../kinds/corners.ts';
 import type { NewPartKind } from '../kinds/newParts.ts';
 import { answerFor } from '../planning/answer.ts';
-import { ringsByGap } from '../planning/ringByGap.ts';
+import { ringWork } from '../planning/ringWork.ts';
 import { collarNow, readRounds } from './rounds.ts';
 
 const ids = cornersOf('side-by-side');
@@ -96,7 +96,7 @@ test('collars and gaps of before it was put together are over; tyres leave them'
     factEntry({ kind: 'ring-gap', round: 1, corner: 'LF', slot: 'found', mm: 34 }),
   );
   const collar = (job: JobRecord) => collarNow(readRounds(job).rounds, 'LF', 1);
-  const gap = (job: JobRecord) => ringsByGap(job.document, readRounds(job)).find(({ id }) => id === 'LF');
+  const gap = (job: JobRecord) => ringWork(job.document, readRounds(job)).find(({ id }) => id === 'LF');
   const anew = add(placed, ...fitted(2, 'kit'));
   expect([collar(anew), gap(anew)]).toEqual([null, undefined]);
   const tyres = add(placed, ...fitted(2, 'tyres'));

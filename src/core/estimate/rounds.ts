@@ -1,5 +1,6 @@
 import { allCorners, axleOf, type Axle, type CornerId } from '../kinds/corners.ts';
 import { newParts } from '../kinds/newParts.ts';
+import { ringFact, ringWays, type RingWay } from '../kinds/ringWays.ts';
 import { measuredRatios } from './measuredRatio.ts';
 import type { MeasuredRatios } from './ratioBelief.ts';
 import { gatherSag, type SagReadings } from '../document/sagReadings.ts';
@@ -13,6 +14,14 @@ import { showsSag } from '../document/showsSag.ts';
 import type { JobDocument, JobRecord, ToldCorner, ToldPlan } from '../document/types.ts';
 
 export type PerCorner<T> = Partial<Record<CornerId, T>>;
+
+/** A ring as it was read, or set, in one of the ways: the first of its damper, or the second. */
+interface RingRead {
+  corner: CornerId;
+  by: RingWay;
+  ring: 0 | 1;
+  mm: number;
+}
 
 /** What is known of one round. */
 export interface Round {
@@ -29,10 +38,8 @@ export interface Round {
   mounts: PerCorner<number>;
   /** Crossover rings moved to get here, mm towards the springs, by slider. */
   rings: PerCorner<Record<string, number>>;
-  /** Gaps between slider and ring as read last in this round, as found or as set. */
-  ringGaps: PerCorner<number>;
-  /** Where rings stand by their edge, as read or set last in this round. */
-  ringPlaces: PerCorner<number>;
+  /** Rings whose springs are not known, as found or as set, the last of them last. */
+  ringReads: RingRead[];
   /** Collar readings taken in this round, after its moves. */
   collars: PerCorner<number>;
   /** The same from their second edges, as read. */
@@ -184,8 +191,7 @@ function readRound(facts: readonly FactEntry[], document: JobDocument, round: nu
     moves: { ...single('adjustment'), ...airMoves(here) },
     mounts: single('mount'),
     rings: ringMoves(here),
-    ringGaps: lastOf(here, 'ring-gap'),
-    ringPlaces: lastOf(here, 'ring-place'),
+    ringReads: ringReadsOf(here),
     collars: collarsOf(here, (slot) => slot !== 'second'),
     seconds: collarsOf(here, (slot) => slot === 'second'),
     travelUsed: single('travel-used'),
@@ -283,9 +289,14 @@ function collarsOf(facts: readonly Fact[], isMeant: (slot: string) => boolean): 
   return Object.fromEntries(read.map(({ corner, mm }) => [corner, mm]));
 }
 
-/** What was read of a ring last, as found or as set. */
-function lastOf(facts: readonly Fact[], kind: 'ring-gap' | 'ring-place'): PerCorner<number> {
-  return Object.fromEntries(facts.filter(isOf(kind)).map(({ corner, mm }) => [corner, mm]));
+function ringReadsOf(facts: readonly Fact[]): RingRead[] {
+  return facts.flatMap((fact) => {
+    const by = ringWays.find((way) => ringFact[way] === fact.kind);
+    const mm = numberOf(fact);
+    return by === undefined || fact.corner === null || mm === null
+      ? []
+      : [{ corner: fact.corner, by, ring: fact.slot.endsWith('-2') ? 1 : 0, mm }];
+  });
 }
 
 /**

@@ -2,7 +2,7 @@ import { isTurned } from '../kinds/adjusters/index.ts';
 import { footingOf } from '../kinds/classes/index.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import type { Answer } from '../planning/answerShape.ts';
-import { offTheirGap } from '../planning/ringByGap.ts';
+import { ringsOff } from '../planning/ringWork.ts';
 import { notYet, unreadOf, type NotYet } from '../planning/enough.ts';
 import type { Finding } from './finding.ts';
 
@@ -31,7 +31,7 @@ export function openPoints(answer: Answer, findings: readonly Finding[]): OpenPo
   const bySag = state.rounds.some(({ sag }) => Object.keys(sag).length > 0);
   const where: ReadAt = bySag ? 'sag' : state.current === 0 ? 'baseline' : 'measure';
   const unread = unreadOf(answer);
-  const rings = offTheirGap(answer);
+  const rings = ringsOff(answer);
   const stops = findings.filter(({ severity, when }) => severity === 'stop' && when !== 'after');
   return [
     ...ifAny(state.turning?.left ?? [], (ids): OpenPoint => ({ code: 'turning', corners: ids })),

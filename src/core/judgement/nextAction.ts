@@ -6,7 +6,7 @@ import { type Stage } from './stages.ts';
 import type { Answer } from '../planning/answerShape.ts';
 import { askedCorners } from '../estimate/sagEvidence.ts';
 import { lacksStep } from '../document/fitting.ts';
-import { offTheirGap } from '../planning/ringByGap.ts';
+import { ringsOff } from '../planning/ringWork.ts';
 import { goodEnough, wantsReadingAgain } from '../planning/enough.ts';
 import { edgesToReadAgain } from '../planning/sagEnough.ts';
 import { heldBackBy } from '../planning/heldBack.ts';
@@ -121,7 +121,7 @@ function blocks(reason: Reason): boolean {
 
 function afterReadings(answer: Answer): NextAction {
   if (goodEnough(answer)) {
-    const [ring] = offTheirGap(answer);
+    const [ring] = ringsOff(answer);
     return ring ? { stage: 'rings', code: 'set-ring', corner: ring } : { stage: 'close-out', code: 'lock' };
   }
   const stage = answer.state.current === 0 ? 'baseline' : 'measure';

@@ -1,6 +1,7 @@
 import { cornersIn, footingOf, ringsUsual, standsOnFour } from '../kinds/classes/index.ts';
 import { isSagJob } from '../document/sagWish.ts';
 import { isRidden } from '../document/riders.ts';
+import { wantsRing } from '../planning/ringWork.ts';
 import type { JobDocument } from '../document/types.ts';
 
 /** The stages of a job that the sheet has, in the order of the work. */
@@ -28,8 +29,8 @@ export function stagesOf(document: JobDocument): Stage[] {
   const ringed =
     ringsUsual(document.machine.class) ||
     cornersIn(document).some((id) => {
-      const { rings, ringGapMm } = document.corners[id];
-      return rings.length > 0 || ringGapMm !== null;
+      const corner = document.corners[id];
+      return corner.rings.length > 0 || wantsRing(corner);
     });
   const ridden = isRidden(document.machine.class);
   const wheels = footingOf(document.machine.class) === 'wheels';

@@ -5,6 +5,7 @@ export type PrepId =
 /** What is seen to before it goes out. */
 export type CloseId =
   | 'locked'
+  | 'coils'
   | 'bushes'
   | 'links'
   | 'clear'
@@ -38,7 +39,7 @@ export interface SeeTo {
 
 export const onFourWheels: SeeTo = {
   prep: ['pressures', 'floor', 'load', 'bars', 'bushes', 'damping', 'gas'],
-  closeOut: ['locked', 'bushes', 'links', 'clear', 'travel', 'lamps', 'gas', 'alignment'],
+  closeOut: ['locked', 'coils', 'bushes', 'links', 'clear', 'travel', 'lamps', 'gas', 'alignment'],
   symptoms: ['bottoms', 'harsh', 'kicks', 'packs', 'rolls'],
   cautions: ['lines', 'alignment', 'law'],
 };

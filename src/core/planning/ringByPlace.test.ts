@@ -2,7 +2,7 @@ import { add, adjustment, factEntry, heights, record, settled } from '../../../t
 import { blankDocument } from '../document/create.ts';
 import type { Entry, JobRecord } from '../document/types.ts';
 import { readRounds } from '../estimate/rounds.ts';
-import { ringsToSet } from './ringByGap.ts';
+import { ringsToSet } from './ringWork.ts';
 import { hasFollowed, ringsByPlace } from './ringByPlace.ts';
 
 const place = (mm: number, slot = 'found', round = 0) =>
@@ -20,6 +20,7 @@ test('a ring goes as far as its seat, the way its edge is read', () => {
   const turned = [adjustment(1, 'LF', 18), settled(1), ...heights(1, 366)];
   expect(ringOf(job('with-seat', place(116), ...turned))).toEqual({
     id: 'LF',
+    ring: 0,
     atMm: 116,
     seatBy: 18,
     toMm: 134,

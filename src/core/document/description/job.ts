@@ -14,10 +14,11 @@ import {
   text,
 } from './field.ts';
 import { cornerField } from './corner.ts';
+import { ringWays } from '../../kinds/ringWays.ts';
 import * as range from './ranges.ts';
 
 /** The version that this program writes. */
-export const DOCUMENT_VERSION = 15;
+export const DOCUMENT_VERSION = 16;
 
 const kg = range.wheelKg;
 
@@ -202,6 +203,15 @@ export const jobField = group({
   toleranceMm: given('mm', range.toleranceMm, {
     assumed: ({ machineClass }) => classDefaults[machineClass].toleranceMm,
   }),
+  /** How rings are read whose springs are not known, how many there are at a damper, and whether the wheels hang meanwhile. */
+  ringReading: group(
+    {
+      by: choice(ringWays, { blank: 'gap' }),
+      hanging: flag({ blank: false }),
+      perDamper: choice([1, 2], { blank: 1 }),
+    },
+    { since: 16 },
+  ),
   /** Left and right seats of an axle are moved alike. */
   equalSides: flag({ blank: false }),
   /** The end that is hard to get at: it is set first, once, and the other matched to it. */

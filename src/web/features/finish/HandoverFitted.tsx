@@ -33,10 +33,11 @@ export function HandoverFitted() {
       {rings.length > 0 && (
         <p className="mt-4">
           Rings stand at{' '}
-          {rings.map(({ id, atMm }, k) => (
-            <span key={id}>
+          {rings.map(({ id, ring, atMm }, k) => (
+            <span key={id + ring}>
               {k > 0 && ', '}
-              {cornerNames[id]} <SizeLength mm={atMm} />
+              {cornerNames[id]}
+              {ring === 1 && ', second'} <SizeLength mm={atMm} />
             </span>
           ))}
           , from the edge of the collar.

@@ -1,25 +1,46 @@
 import { cornerNames } from '#core/kinds/corners.ts';
-import { ringsByGap } from '#core/planning/ringByGap.ts';
+import type { RingWay } from '#core/kinds/ringWays.ts';
+import { ringWork, type RingWork } from '#core/planning/ringWork.ts';
 import { isByBlock } from '../rings/byBlock.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Length } from '../../ui/Figure.tsx';
 
-/** Gaps that rings were left at, where they were set by their gap alone; nothing where none was read. */
+const heads: Record<RingWay, string> = {
+  gap: 'Ring gaps',
+  seat: 'Rings from the seat',
+  edge: 'Rings wanted from the edge of the collar, as they stand',
+};
+
+/** Where rings were left of whose springs nothing is known, in each way that was used; nothing where none was read. */
 export function HandoverRings() {
-  const { record, state, facts } = useThisJob();
-  const read = ringsByGap(record.document, state).filter(({ nowMm }) => nowMm !== null);
-  if (read.length === 0) return null;
+  const { record, state } = useThisJob();
+  const read = ringWork(record.document, state).filter(({ nowMm }) => nowMm !== null);
+  const { hanging } = record.document.ringReading;
+  return (['gap', 'seat', 'edge'] as const).map((way) => {
+    const ofWay = read.filter(({ by }) => by === way);
+    return ofWay.length === 0 ? null : (
+      <p key={way} className="mt-4">
+        {heads[way]}
+        {way === 'gap' && hanging ? ', wheels hanging' : ''}:{' '}
+        {ofWay.map((ring, k) => (
+          <span key={ring.id + ring.ring}>
+            {k > 0 && ', '}
+            <Left ring={ring} />
+          </span>
+        ))}
+        .
+      </p>
+    );
+  });
+}
+
+function Left({ ring }: { ring: RingWork }) {
+  const { facts } = useThisJob();
   return (
-    <p className="mt-4">
-      Ring gaps:{' '}
-      {read.map(({ id, nowMm, readAgain }, k) => (
-        <span key={id}>
-          {k > 0 && ', '}
-          {cornerNames[id]} <Length mm={nowMm ?? 0} />
-          {readAgain ? ' before its seat moved' : isByBlock(facts, id) ? ' by block' : ''}
-        </span>
-      ))}
-      .
-    </p>
+    <>
+      {cornerNames[ring.id]}
+      {ring.ring === 1 && ', second'} <Length mm={ring.nowMm ?? 0} />
+      {ring.readAgain ? ' before its seat moved' : isByBlock(facts, ring) ? ' by block' : ''}
+    </>
   );
 }

@@ -1,3 +1,5 @@
+import { whatStops } from '#core/analysis/whatStops.ts';
+import { stopWords } from '#words/stopWords.ts';
 import { isTurnedNow } from '#core/document/turnedPart.ts';
 import { isUntold } from '#core/document/untold.ts';
 import { firstToTurn } from '#core/judgement/turningOrder.ts';
@@ -144,10 +146,16 @@ function Heights({ corner, answer }: { corner: CornerAnswer; answer: Answer }) {
 
 /** The target as the owner gave it, where something else decides. */
 function AskedFor({ id, targetMm }: { id: CornerId; targetMm: number }) {
-  const { record } = useThisJob();
+  const { record, margins } = useThisJob();
   const { targetMm: askedMm, asFar } = record.document.corners[id];
+  const stop = whatStops(margins, id);
   if (asFar && asFar.targetMm === askedMm)
-    return <>, as {asFar.way === 'highest' ? 'high' : 'low'} as it goes</>;
+    return (
+      <>
+        , as {asFar.way === 'highest' ? 'high' : 'low'} as it goes
+        {stop && `: ${stopWords[stop]}`}
+      </>
+    );
   if (askedMm === null || askedMm === targetMm) return null;
   return (
     <>

@@ -8,7 +8,7 @@ import { capital } from '../../ui/words.ts';
 import { CutOpenPanel } from '../sheet/CutOpenPanel.tsx';
 import { Footer, NextLink } from '../sheet/Footer.tsx';
 import { Panel } from '../sheet/Panel.tsx';
-import { RingsByGap } from './RingsByGap.tsx';
+import { RingsAsRead } from './RingsAsRead.tsx';
 import { RingsByPlace } from './RingsByPlace.tsx';
 import { RingTable } from './RingTable.tsx';
 import { RingTrades } from './RingTrades.tsx';
@@ -33,12 +33,16 @@ export function RingsStage() {
       <div className="px-4 pt-4">
         <h2 className="text-head font-semibold">Rings follow the seats, then they are set</h2>
         <p className="text-second mt-1 max-w-[70ch]">
-          The gap is from slider to ring, at ride height, weight on the wheels. Cut a block of that length: it
-          just goes in.
+          The gap is from slider to ring,{' '}
+          {job.record.document.ringReading.hanging
+            ? 'with the wheels hanging'
+            : 'at ride height, weight on the wheels'}
+          . Cut a block of that length: it just goes in. A spring that bows or rubs: turn it until the ends of
+          its coils lie opposite those of the next.
         </p>
       </div>
       {ringed.length > 0 && <RingTable answer={answer} ringed={ringed} />}
-      <RingsByGap />
+      <RingsAsRead />
       <div className="px-4">
         <RingsByPlace />
         <Panel title="What gap is right" words="three ways to say it, and what each is good for">

@@ -2,7 +2,7 @@ import { isTurnedNow } from '#core/document/turnedPart.ts';
 import { isUntold } from '#core/document/untold.ts';
 import type { Stage } from '#core/judgement/stages.ts';
 import { prepFor } from '#core/document/checks.ts';
-import { ringsByGap, ringsToSet } from '#core/planning/ringByGap.ts';
+import { ringWork, ringsToSet } from '#core/planning/ringWork.ts';
 import { isOffItsGap } from '#core/planning/cornerAnswer.ts';
 import { isReadStanding } from '#core/document/sagReadings.ts';
 import { setEnds } from '#core/document/sagWish.ts';
@@ -94,15 +94,15 @@ const standings: Record<Stage, (job: Job) => { state: StageState; words: string 
       ? { state: 'open', words: '' }
       : readingWords(state.rounds[state.current], cornersIn(record.document)),
   rings: ({ answer, state, record }) => {
-    const byGap = ringsByGap(record.document, state);
     const off =
       (answer?.corners.flatMap(({ rings }) => rings.filter(isOffItsGap)).length ?? 0) +
       ringsToSet(record.document, state).length;
-    const wanted = [...byGap, ...(answer?.corners.flatMap(({ rings }) => rings) ?? [])].some(
-      ({ wantedMm }) => wantedMm !== null,
-    );
+    const wanted = [
+      ...ringWork(record.document, state),
+      ...(answer?.corners.flatMap(({ rings }) => rings) ?? []),
+    ].some(({ wantedMm }) => wantedMm !== null);
     if (off > 0) return { state: 'open', words: `${off} to set` };
-    return wanted ? { state: 'done', words: 'at their gaps' } : { state: 'open', words: 'as they stand' };
+    return wanted ? { state: 'done', words: 'in their places' } : { state: 'open', words: 'as they stand' };
   },
   ride: ({ facts }) => {
     const notes = facts.filter(({ fact }) => fact.kind === 'note').length;

@@ -12,7 +12,7 @@ import { blankDocument } from '../document/create.ts';
 import type { Entry, JobRecord } from '../document/types.ts';
 import { readRounds } from '../estimate/rounds.ts';
 import type { CornerId } from '../kinds/corners.ts';
-import { isAtItsGap, ringsByGap, ringsToSet } from './ringByGap.ts';
+import { isInPlace, ringWork, ringsToSet } from './ringWork.ts';
 
 /** A side-by-side as wanted, of whose springs nothing is known: rings 22 mm off their sliders wanted in front. */
 function job(...entries: Entry[]): JobRecord {
@@ -25,11 +25,19 @@ function job(...entries: Entry[]): JobRecord {
 }
 const gap = (corner: CornerId, mm: number, slot = 'found', round = 0) =>
   factEntry({ kind: 'ring-gap', round, corner, slot, mm });
-const ringsOf = (one: JobRecord) => ringsByGap(one.document, readRounds(one));
+const ringsOf = (one: JobRecord) => ringWork(one.document, readRounds(one));
 
 test('a gap wanted and found says how far the ring goes: nearer to the slider is positive', () => {
   const [left, right] = ringsOf(job(gap('LF', 34)));
-  expect(left).toEqual({ id: 'LF', wantedMm: 22, nowMm: 34, readAgain: false, moveMm: 12 });
+  expect(left).toEqual({
+    id: 'LF',
+    ring: 0,
+    by: 'gap',
+    wantedMm: 22,
+    nowMm: 34,
+    readAgain: false,
+    moveMm: 12,
+  });
   expect(right).toMatchObject({ id: 'RF', nowMm: null, moveMm: null });
   expect(ringsToSet(job().document, readRounds(job(gap('LF', 34))))).toEqual(['LF', 'RF']);
 });
@@ -37,7 +45,7 @@ test('a gap wanted and found says how far the ring goes: nearer to the slider is
 test('set by its block it is done, each for itself; what was read last counts', () => {
   const found = gap('LF', 34);
   const one = job(found, gap('LF', 22, 'set'));
-  expect(isAtItsGap(must(ringsOf(one)[0] ?? null))).toBe(true);
+  expect(isInPlace(must(ringsOf(one)[0] ?? null))).toBe(true);
   expect(ringsToSet(one.document, readRounds(one))).toEqual(['RF']);
   const again = factEntry({ kind: 'ring-gap', round: 0, corner: 'LF', slot: 'found', mm: 25 }, found.id);
   expect(ringsOf(add(one, again))[0]).toMatchObject({ nowMm: 25, moveMm: 3 });
@@ -59,4 +67,46 @@ test('after its seat has moved a gap is read again before anything is said of it
     { id: 'RF', readAgain: false, moveMm: 0 },
   ]);
   expect(ringsOf(add(turned, gap('LF', 20, 'found', 1)))[0]).toMatchObject({ readAgain: false, moveMm: -2 });
+});
+
+test('from the seat it is carried along by what the seat goes, and a wish further from it is towards the slider', () => {
+  const seat = (mm: number, slot = 'found') =>
+    factEntry({ kind: 'ring-seat', round: 0, corner: 'LF', slot, mm });
+  const one = job(seat(60), adjustment(1, 'LF', 5), settled(1));
+  one.document.corners.LF.ringSeatMm = 67;
+  const bySeat = (from: JobRecord) => ringsOf(from).find(({ by }) => by === 'seat');
+  // The seat went 5 towards the ring, which is now 55 from it.
+  expect(bySeat(one)).toMatchObject({ nowMm: 55, readAgain: false, moveMm: 12 });
+  one.document.corners.LF.ringSeatMm = 50;
+  expect(bySeat(one)?.moveMm).toBe(-5);
+});
+
+test('from the edge of the collar the way follows how that edge is read', () => {
+  const place = factEntry({ kind: 'ring-place', round: 0, corner: 'LF', slot: 'found', mm: 120 });
+  const byEdge = (grows: 'with-seat' | 'against-seat') => {
+    const one = job(place, gap('LF', 22, 'set'), gap('RF', 22, 'set'));
+    one.document.corners.LF.collar.grows = grows;
+    one.document.corners.LF.ringEdgeMm = 130;
+    return {
+      work: ringsOf(one).find(({ by }) => by === 'edge'),
+      open: ringsToSet(one.document, readRounds(one)),
+    };
+  };
+  expect(byEdge('with-seat')).toMatchObject({ work: { moveMm: 10 }, open: ['LF'] });
+  expect(byEdge('against-seat').work?.moveMm).toBe(-10);
+});
+
+test('a second ring is set by itself: the first stays as it was read', () => {
+  const one = job(gap('LF', 34), gap('LF', 61, 'found-2'));
+  one.document.corners.LF.secondRing.gapMm = 55;
+  const of = (from: JobRecord) => ringsOf(from).filter(({ id }) => id === 'LF');
+  expect(of(one)).toMatchObject([
+    { ring: 0, nowMm: 34, moveMm: 12 },
+    { ring: 1, nowMm: 61, moveMm: 6 },
+  ]);
+  const set = add(one, gap('LF', 55, 'set-2'));
+  expect(of(set)).toMatchObject([
+    { ring: 0, moveMm: 12 },
+    { ring: 1, moveMm: 0 },
+  ]);
 });
