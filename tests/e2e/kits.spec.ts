@@ -15,7 +15,9 @@ async function keepPairs(page: Page) {
   await page.getByRole('button', { name: 'New kit' }).click();
   await put(page, 'Name of the kit', 'Sedge pairs');
   await put(page, 'Driven before it is read', '15');
-  await field(page, 'side-by-side').check();
+  // A tick shows once the change before it is kept.
+  await field(page, 'side-by-side').click();
+  await expect(field(page, 'side-by-side')).toBeChecked();
   for (const [end, seat, ring] of [
     ['Front', '48', '116'],
     ['Rear', '74', '246'],

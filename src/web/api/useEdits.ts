@@ -53,37 +53,12 @@ function useInTurn<T extends Kept>() {
   return { first, next };
 }
 
-/** What is shown with changes of which the server knows nothing yet, as it is kept. */
-const keptAs = new WeakMap<object, object>();
-
-/** Changes whose turn has not come yet: a thing is shown with them from the moment they are made. */
-function useWaiting<T extends Kept, Part>(changed: (item: T, part: Part) => T) {
-  const [waiting, setWaiting] = useState<{ id: string; part: Part }[]>([]);
-  /** Has a change show; gives what ends that, once its turn has come. */
-  const wait = (id: string, part: Part) => {
-    const one = { id, part };
-    setWaiting((all) => [...all, one]);
-    return () => setWaiting((all) => all.filter((other) => other !== one));
-  };
-  const shown = (item: T): T => {
-    const here = waiting.filter(({ id }) => id === item.id);
-    if (here.length === 0) return item;
-    const made = here.reduce((now, { part }) => changed(now, part), item);
-    keptAs.set(made, item);
-    return made;
-  };
-  /** A thing as it is kept, without what only shows. */
-  const keptOf = (item: T) => (keptAs.get(item) as T | undefined) ?? item;
-  return { wait, shown, keptOf };
-}
-
 /** Changing things that a shop keeps: every change is kept at once, can be undone, and is never lost without a word. */
 export function useEdits<T extends Kept, Part>(shelf: Shelf<T, Part>) {
   const { put, nameOf } = shelf;
   const [done, setDone] = useState<Done[]>([]);
   const [failed, setFailed] = useState<Failed | null>(null);
   const inTurn = useInTurn<T>();
-  const { wait, shown, keptOf } = useWaiting<T, Part>(shelf.changed);
   // Shown before the server has it, a thing has no version yet: it is new there still.
   const keep = (item: T) => put(item.version === 0 ? { ...item, version: null } : item);
   const remember = (label: string, undo: () => void) => setDone((all) => [...all, { label, undo }]);
@@ -112,20 +87,14 @@ export function useEdits<T extends Kept, Part>(shelf: Shelf<T, Part>) {
     go();
   };
 
-  const edit = (item: T, part: Part, undoable = true) => {
-    const hasItsTurn = wait(item.id, part);
+  const edit = (item: T, part: Part, undoable = true) =>
     attempt(
       nameOf(item),
-      () =>
-        inTurn.next(keptOf(item), (now) => {
-          hasItsTurn();
-          return keep(shelf.changed(now, part));
-        }),
+      () => inTurn.next(item, (now) => keep(shelf.changed(now, part))),
       ([was, now]) => {
         if (undoable) remember(`Change of ${nameOf(item)}`, () => edit(now, shelf.sameOf(part, was), false));
       },
     );
-  };
 
   /** Keeps something new; `after` is told once it is. */
   const add = (item: New<T>, after: (kept: T) => void = () => undefined) =>
@@ -138,17 +107,18 @@ export function useEdits<T extends Kept, Part>(shelf: Shelf<T, Part>) {
       },
     );
 
-  const putBack = (item: T) =>
-    attempt(
-      nameOf(item),
-      () => inTurn.first(item.id, put({ ...item, version: null })),
-      () => undefined,
-    );
   const remove = (item: T) =>
     attempt(
       nameOf(item),
       () => shelf.remove(item),
-      () => remember(`${nameOf(item)} removed`, () => putBack(item)),
+      () =>
+        remember(`${nameOf(item)} removed`, () =>
+          attempt(
+            nameOf(item),
+            () => inTurn.first(item.id, put({ ...item, version: null })),
+            () => undefined,
+          ),
+        ),
     );
 
   const undo = () => {
@@ -156,5 +126,5 @@ export function useEdits<T extends Kept, Part>(shelf: Shelf<T, Part>) {
     setDone(done.slice(0, -1));
     last?.undo();
   };
-  return { edit, add, remove, undo, shown, last: done.at(-1)?.label ?? null, failed };
+  return { edit, add, remove, undo, last: done.at(-1)?.label ?? null, failed };
 }

@@ -16,7 +16,7 @@ export function KitsPage() {
   const edits = useKitEdits();
   const { id } = useParams();
   useUndoKeys({ undo: edits.undo, redo: () => undefined });
-  const all = (kits.data?.kits ?? []).map(edits.shown);
+  const all = kits.data?.kits ?? [];
   const shown = all.find((one) => one.id === id) ?? (id === undefined ? all[0] : undefined);
   return (
     <main className="mx-auto w-full max-w-[1360px] flex-1 px-6 py-4 narrow:px-4">
