@@ -53,15 +53,36 @@ function useInTurn<T extends Kept>() {
   return { first, next };
 }
 
+/** What was done, the last of it first to be undone. Undoing waits for what is on its way: it is the newest, and comes first. */
+function useDone() {
+  const done = useRef<Done[]>([]);
+  const underWay = useRef(new Set<Promise<unknown>>());
+  const [last, setLast] = useState<string | null>(null);
+  const remember = (label: string, undo: () => void) => {
+    done.current.push({ label, undo });
+    setLast(label);
+  };
+  const follow = (work: Promise<unknown>) => {
+    underWay.current.add(work);
+    void work.finally(() => underWay.current.delete(work));
+  };
+  const undo = () =>
+    void Promise.all(underWay.current).then(() => {
+      const newest = done.current.pop();
+      setLast(done.current.at(-1)?.label ?? null);
+      newest?.undo();
+    });
+  return { remember, follow, undo, last };
+}
+
 /** Changing things that a shop keeps: every change is kept at once, can be undone, and is never lost without a word. */
 export function useEdits<T extends Kept, Part>(shelf: Shelf<T, Part>) {
   const { put, nameOf } = shelf;
-  const [done, setDone] = useState<Done[]>([]);
+  const { remember, follow, undo, last } = useDone();
   const [failed, setFailed] = useState<Failed | null>(null);
   const inTurn = useInTurn<T>();
   // Shown before the server has it, a thing has no version yet: it is new there still.
   const keep = (item: T) => put(item.version === 0 ? { ...item, version: null } : item);
-  const remember = (label: string, undo: () => void) => setDone((all) => [...all, { label, undo }]);
 
   const refused = (error: unknown, name: string, again: () => void) => {
     if (!(error instanceof ApiProblem)) {
@@ -77,12 +98,14 @@ export function useEdits<T extends Kept, Part>(shelf: Shelf<T, Part>) {
   /** Tries something until it is kept or refused for good. */
   const attempt = <R>(name: string, act: () => Promise<R>, after: (result: R) => void) => {
     const go = () =>
-      void act().then(
-        (result) => {
-          setFailed(null);
-          after(result);
-        },
-        (error: unknown) => refused(error, name, go),
+      follow(
+        act().then(
+          (result) => {
+            setFailed(null);
+            after(result);
+          },
+          (error: unknown) => refused(error, name, go),
+        ),
       );
     go();
   };
@@ -121,10 +144,5 @@ export function useEdits<T extends Kept, Part>(shelf: Shelf<T, Part>) {
         ),
     );
 
-  const undo = () => {
-    const last = done.at(-1);
-    setDone(done.slice(0, -1));
-    last?.undo();
-  };
-  return { edit, add, remove, undo, last: done.at(-1)?.label ?? null, failed };
+  return { edit, add, remove, undo, last, failed };
 }
