@@ -216,3 +216,33 @@ export async function pressAndLift(page: Page): Promise<void> {
   const way = page.getByLabel('pressed and lifted, which takes friction out', { exact: true });
   if (!(await way.isChecked())) await way.check();
 }
+
+/** Types into a field and leaves it. */
+export async function put(page: Page, label: string, value: string | number): Promise<void> {
+  await field(page, label).fill(String(value));
+  await page.keyboard.press('Tab');
+}
+
+/** Opens a folded part of a sheet; one that is open stays so. */
+export async function unfold(page: Page, title: RegExp): Promise<void> {
+  const panel = page.getByRole('button', { name: title });
+  if ((await panel.getAttribute('aria-expanded')) === 'false') await panel.click();
+}
+
+/** A job begun on New setup from what was read of its four wheels, in their order; ends on its sheet. */
+export async function beginSetup(
+  page: Page,
+  machine: string,
+  readings: readonly (number | null)[],
+  more: () => Promise<void>,
+): Promise<string> {
+  await page.goto(`/new?class=${machine}`);
+  for (const [k, corner] of WHEELS.entries()) {
+    const mm = readings[k] ?? null;
+    if (mm !== null) await put(page, `Measured height, ${corner.toLowerCase()}`, mm);
+  }
+  await more();
+  await page.getByRole('button', { name: 'Start job' }).click();
+  await expect(page).toHaveURL(/\/jobs\/[0-9a-f-]+\/(?!next)/);
+  return /\/jobs\/([0-9a-f-]+)/.exec(page.url())?.[1] ?? '';
+}

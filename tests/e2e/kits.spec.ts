@@ -1,14 +1,8 @@
 import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
-import { allSent, expect, field, lockAnyway, readAll, test, turnAsTold, visit } from './app.ts';
+import { allSent, expect, field, lockAnyway, put, readAll, test, turnAsTold, visit } from './app.ts';
 
 /** Types into a field and leaves it. */
-async function put(page: Page, label: string, value: string) {
-  const box = field(page, label);
-  await box.fill(value);
-  await box.press('Tab');
-}
-
 /** Keeps the sheet of a pair of springs a corner, through its page. */
 async function keepPairs(page: Page) {
   await visit(page, '/kits');

@@ -1,32 +1,5 @@
 import type { Page } from '@playwright/test';
-import { allSent, expect, field, readAll, test, turnAsTold, visit } from './app.ts';
-
-const WHEELS = ['front left', 'front right', 'rear left', 'rear right'] as const;
-
-async function put(page: Page, label: string, value: string | number): Promise<void> {
-  await field(page, label).fill(String(value));
-  await page.keyboard.press('Tab');
-}
-
-/** A job begun on New setup from four readings; ends on its sheet. */
-async function begin(
-  page: Page,
-  machine: string,
-  heights: readonly number[],
-  more: () => Promise<void>,
-): Promise<string> {
-  await page.goto(`/new?class=${machine}`);
-  for (const [k, corner] of WHEELS.entries()) await put(page, `Measured height, ${corner}`, heights[k] ?? '');
-  await more();
-  await page.getByRole('button', { name: 'Start job' }).click();
-  await expect(page).toHaveURL(/\/jobs\/[0-9a-f-]+\/(?!next)/);
-  return /\/jobs\/([0-9a-f-]+)/.exec(page.url())?.[1] ?? '';
-}
-
-async function unfold(page: Page, title: RegExp): Promise<void> {
-  const panel = page.getByRole('button', { name: title });
-  if ((await panel.getAttribute('aria-expanded')) === 'false') await panel.click();
-}
+import { allSent, beginSetup, expect, field, put, readAll, test, turnAsTold, unfold, visit } from './app.ts';
 
 /** Everything that is told is ticked off, mounts among it. */
 async function turnAllAsTold(page: Page): Promise<void> {
@@ -49,7 +22,7 @@ const predicted = (page: Page) =>
 test('lower mounts on a sloping floor: screwed out, an exhaust decides the rear, and a week’s loss is put right', async ({
   page,
 }) => {
-  const id = await begin(page, 'car', [612, 603, 618, 609], async () => {
+  const id = await beginSetup(page, 'car', [612, 603, 618, 609], async () => {
     await page.getByLabel('Height reference', { exact: true }).selectOption({ label: 'ground to arch' });
     for (const end of ['front', 'rear']) {
       await page
@@ -115,7 +88,7 @@ test('lower mounts on a sloping floor: screwed out, an exhaust decides the rear,
 test('a truck lift: new heights are believed, no leaves are counted, the front goes as high as its thread allows', async ({
   page,
 }) => {
-  const id = await begin(page, 'truck', [520, 523, 498, 501], () => Promise.resolve());
+  const id = await beginSetup(page, 'truck', [520, 523, 498, 501], () => Promise.resolve());
   await visit(page, `/jobs/${id}/baseline`);
   await page.getByLabel('rolled').check();
   // Nothing is wanted yet, and still it can be taken apart and put together again.
@@ -180,7 +153,7 @@ test('a truck lift: new heights are believed, no leaves are counted, the front g
 test('a side-by-side with sandbags aboard: the front first, then the rear, then every ring by its block', async ({
   page,
 }) => {
-  const id = await begin(page, 'side-by-side', [342, 342, 366, 368], async () => {
+  const id = await beginSetup(page, 'side-by-side', [342, 342, 366, 368], async () => {
     await page.getByRole('button', { name: 'at another point?' }).click();
     await put(page, 'Offset, front', -20);
     await put(page, 'Target height, front', 380);

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, field, quickStart, readAll, test, turnAsTold, visit } from './app.ts';
+import { expect, field, put, quickStart, readAll, test, turnAsTold, unfold, visit } from './app.ts';
 
 /** Opens the targets by what is wanted and chooses one. */
 async function wanted(page: Page, id: string, what: string) {
@@ -63,4 +63,32 @@ test('a seat is read from the edge that is in reach: both stops are told once tw
   await expect(stop).toBeVisible();
   const [first, second] = ((await stop.innerText()).match(/[\d.]+/g) ?? []).map(Number);
   expect((first ?? 0) - (second ?? 0)).toBeCloseTo(196 - 51, 1);
+});
+
+test('targets down from the standard heights; a load tells what it lowers and the preload that takes it back', async ({
+  page,
+}) => {
+  const id = await quickStart(page, 'Whinchat', ['369', '371', '380', '380'], '385', '380');
+  await wanted(page, id, 'down from the standard height');
+  for (const [label, mm] of [
+    ['Front, standard', 390],
+    ['Front, down by', 25],
+    ['Rear, standard', 395],
+    ['Rear, down by', 20],
+  ] as const)
+    await put(page, label, mm);
+  await page.getByRole('button', { name: 'Set the targets' }).click();
+  await expect(field(page, 'Target height, front')).toHaveValue('365');
+  await expect(field(page, 'Target height, rear')).toHaveValue('375');
+  await unfold(page, /^Springs and weights/);
+  await page.getByRole('button', { name: 'Add a load' }).click();
+  for (const [label, value] of [
+    ['What load 1 is', 'toolbox'],
+    ['Weight, toolbox', 60],
+    ['Place ahead, toolbox', -1300],
+  ] as const)
+    await put(page, label, value);
+  const loads = page.getByRole('region', { name: 'Loads' });
+  await expect(loads).toContainText(/Toolbox lowers the rear ≈ [\d.]+ ± [\d.]+\s?mm\. More preload of ≈/);
+  await expect(loads).toContainText('Its springs are assumed.');
 });

@@ -77,3 +77,16 @@ test('as far as it goes: by what is left of the thread, said or known, and what 
   expect(goal('lowest', null)).toEqual({ RR: 370 });
   expect(targetsFor({ kind: 'highest', axle: 'rear', leftMm: 8 }, plainDocument(), {}, {})).toEqual({});
 });
+
+test('down from the standard heights, or as a sheet specifies them, nothing need be read', () => {
+  const lowered = {
+    kind: 'from-standard',
+    frontMm: 390,
+    frontDownMm: 30,
+    rearMm: 395,
+    rearDownMm: 25,
+  } as const;
+  expect(targetsFor(lowered, plainDocument(), {})).toEqual({ LF: 360, RF: 360, LR: 370, RR: 370 });
+  const sheet = { kind: 'specified', frontMm: 785, rearMm: 790 } as const;
+  expect(targetsFor(sheet, plainDocument(), {})).toEqual({ LF: 785, RF: 785, LR: 790, RR: 790 });
+});

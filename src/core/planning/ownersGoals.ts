@@ -10,6 +10,10 @@ import type { JobDocument } from '../document/types.ts';
 export type Goal =
   /** Up (positive) or down from where it stands, mm, by axle. */
   | { kind: 'from-today'; frontMm: number; rearMm: number }
+  /** Down from the standard heights by so much, mm, by axle. */
+  | { kind: 'from-standard'; frontMm: number; frontDownMm: number; rearMm: number; rearDownMm: number }
+  /** Heights as a sheet specifies them, mm, by axle; its tolerance is the job's. */
+  | { kind: 'specified'; frontMm: number; rearMm: number }
   /** All four gaps alike, at this height. */
   | { kind: 'equal'; heightMm: number }
   /** Front as given, the rear higher by the rake, mm. */
@@ -49,6 +53,12 @@ export function targetsFor(
         const now = nowMm[id];
         return now === undefined ? null : now + (axleOf(id) === 'front' ? goal.frontMm : goal.rearMm);
       });
+    case 'from-standard':
+      return each((id) =>
+        axleOf(id) === 'front' ? goal.frontMm - goal.frontDownMm : goal.rearMm - goal.rearDownMm,
+      );
+    case 'specified':
+      return each((id) => (axleOf(id) === 'front' ? goal.frontMm : goal.rearMm));
     case 'equal':
       return each(() => goal.heightMm);
     case 'rake':

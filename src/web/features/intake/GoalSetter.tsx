@@ -7,6 +7,7 @@ import type { Json } from '#core/document/types.ts';
 import { cornerHeight } from '#core/figures/cornerHeight.ts';
 import type { Axle, CornerId } from '#core/kinds/corners.ts';
 import { cornersIn, footingOf } from '#core/kinds/classes/index.ts';
+import { limits } from '#contract/limits.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Panel } from '../sheet/Panel.tsx';
 import { NumberField } from '../../forms/NumberField.tsx';
@@ -33,6 +34,23 @@ const goals: Record<Kind, Words> = {
     fields: [
       { name: 'frontMm', label: 'Front, down is −', ...drop },
       { name: 'rearMm', label: 'Rear, down is −', ...drop },
+    ],
+  },
+  'from-standard': {
+    title: 'down from the standard height',
+    fields: [
+      { name: 'frontMm', label: 'Front, standard', ...height },
+      { name: 'frontDownMm', label: 'Front, down by', ...drop },
+      { name: 'rearMm', label: 'Rear, standard', ...height },
+      { name: 'rearDownMm', label: 'Rear, down by', ...drop },
+    ],
+  },
+  specified: {
+    title: 'as a sheet says, ± its tolerance',
+    fields: [
+      { name: 'frontMm', label: 'Front', ...height },
+      { name: 'rearMm', label: 'Rear', ...height },
+      { name: 'toleranceMm', label: 'Tolerance ±', ...limits.toleranceMm },
     ],
   },
   level: { title: 'level, as high as now', fields: [] },
@@ -151,6 +169,9 @@ function Goals() {
       [['corners', id, 'asFar'], far ? { way: kind, targetMm: mm } : null],
     ];
   });
+  const { toleranceMm = null } = values;
+  if (kind === 'specified' && toleranceMm !== null && toleranceMm !== document.toleranceMm)
+    changes.push([['toleranceMm'], toleranceMm]);
   const known = Object.keys(targets).length > 0;
   // What is left of the thread is kept: no later plan goes further either.
   const found = leftAsFound(job, { kind, leftMm: values.leftMm ?? null }, Object.keys(targets) as CornerId[]);

@@ -7,6 +7,7 @@ import type { Job } from '../../jobStore/useJob.ts';
 import { NumberField } from '../../forms/NumberField.tsx';
 import { TextField } from '../../forms/TextField.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { LoadCarried } from './LoadCarried.tsx';
 
 /** What was read in a case is kept by its place: neither it nor one before it may go. */
 function wasReadIn({ facts }: Job, k: number): boolean {
@@ -75,6 +76,11 @@ export function LoadsTable() {
           </table>
         </div>
       )}
+      {loads.map((load, i) => (
+        <div key={i} className="mt-1">
+          <LoadCarried load={i} name={load.name} />
+        </div>
+      ))}
       <div className="mt-2 flex gap-3">
         {loads.length < limits.loads && (
           <Button onClick={add}>

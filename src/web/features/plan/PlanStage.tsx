@@ -245,7 +245,8 @@ function SampledLine() {
 function Outlook({ answer }: { answer: Answer }) {
   const job = useThisJob();
   const first = firstToTurn(answer);
-  const wanted = cornersIn(answer.document).filter((id) => !isUntold(answer.document, id)).length;
+  // A corner that nobody has read has no part in it.
+  const wanted = answer.corners.filter(({ id }) => !isUntold(answer.document, id)).length;
   const missing = cornersIn(job.record.document).filter(
     (id) => !answer.corners.some((corner) => corner.id === id),
   );
