@@ -1,6 +1,17 @@
 import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
-import { allSent, expect, field, lockAnyway, put, readAll, test, turnAsTold, visit } from './app.ts';
+import {
+  allSent,
+  expect,
+  field,
+  lockAnyway,
+  put,
+  quickStart,
+  readAll,
+  test,
+  turnAsTold,
+  visit,
+} from './app.ts';
 
 /** Types into a field and leaves it. */
 /** Keeps the sheet of a pair of springs a corner, through its page. */
@@ -115,6 +126,30 @@ test('a leaf goes in behind: what it lifts is read, and undo takes it out again'
   await expect(change.getByRole('row', { name: /Front right/ })).toContainText('0');
   for (let k = 0; k < 5; k++) await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByText('Nothing has been turned yet.')).toBeVisible();
+});
+
+test('a damper goes in at one side alone: its collar is forgotten, the other’s is carried on', async ({
+  page,
+}) => {
+  const id = await quickStart(page, 'Fulmar side', ['375', '375', '381', '381'], '380', '385');
+  await visit(page, `/jobs/${id}/baseline`);
+  for (const corner of ['LF', 'RF']) {
+    await page.locator(`[data-corner=${corner}]`).getByLabel('Collar reads', { exact: true }).fill('60');
+    await page.keyboard.press('Tab');
+  }
+  await page.getByRole('button', { name: /Something new goes in/ }).click();
+  await field(page, 'New dampers, front').check();
+  await field(page, 'On which side').selectOption('the right alone');
+  await page.getByRole('button', { name: 'It is in: measure it as it stands' }).click();
+  await expect(page.getByRole('heading', { name: 'New: dampers, front right' })).toBeVisible();
+  await field(page, 'rolled').check();
+  await readAll(page, [375, 371, 381, 381]);
+  await visit(page, `/jobs/${id}/plan`);
+  await expect(page.locator('[data-corner=LF]')).toContainText(/stop when the collar reads/);
+  await expect(page.locator('[data-corner=RF]')).not.toContainText('collar reads');
+  await allSent(page);
+  await visit(page, `/jobs/${id}/handover`);
+  await expect(page.getByRole('region', { name: 'What is new' })).toContainText('Dampers, front right');
 });
 
 test('a kit comes out of a file and goes, and undo brings it back; what is no kit says so', async ({

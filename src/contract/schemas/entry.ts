@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { ratioSlots } from '#core/estimate/measuredRatio.ts';
-import type { FactKind } from '#core/document/factKinds.ts';
-import { allCorners } from '#core/kinds/corners.ts';
+import type { Fact, FactKind } from '#core/document/factKinds.ts';
+import { allCorners, axleOf } from '#core/kinds/corners.ts';
 import { newPartKinds } from '#core/kinds/newParts.ts';
 import { aways } from '../api.ts';
 import { limits } from '../limits.ts';
@@ -145,13 +145,16 @@ const facts = {
     mm: within(limits.heightMm).required(),
   }),
   fitted: fact('fitted', {
+    corner: corner.allow(null),
     slot: slotLike(/^[a-z]+-(front|rear)$/),
     part: oneOf(...newPartKinds).required(),
     axle: oneOf('front', 'rear').required(),
     words: Joi.string().allow('').max(limits.labelLength).required(),
     kit: uuid.allow(null).required(),
     moreMm: within(limits.moveMm).allow(null).required(),
-  }),
+  }).custom((one: Fact<'fitted'>, helpers) =>
+    one.corner !== null && axleOf(one.corner) !== one.axle ? helpers.error('any.invalid') : one,
+  ),
   driven: fact('driven', { km: within(limits.recheckKm).required() }),
   clearance: fact('clearance', {
     corner,

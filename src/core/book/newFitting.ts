@@ -1,8 +1,8 @@
 import { wayOf } from '../adjusting/index.ts';
-import { isAssembledIn, type Fitted } from '../estimate/fittedIn.ts';
+import { isAssembledIn, isFittedAt, type Fitted } from '../estimate/fittedIn.ts';
 import { type RoundsState } from '../estimate/rounds.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
-import { axleOf, type CornerId } from '../kinds/corners.ts';
+import { type CornerId } from '../kinds/corners.ts';
 import { newParts } from '../kinds/newParts.ts';
 import type { CornerDocument, JobDocument, Json } from '../document/types.ts';
 
@@ -16,10 +16,10 @@ export type Change = [path: string[], value: Json];
 export function afterFitting(
   document: JobDocument,
   { rounds }: Pick<RoundsState, 'rounds'>,
-  fitted: readonly Pick<Fitted, 'part' | 'axle'>[],
+  fitted: readonly Pick<Fitted, 'part' | 'axle' | 'corner'>[],
 ): Change[] {
   return cornersIn(document).flatMap((id): Change[] => {
-    const own = fitted.filter(({ axle }) => axle === axleOf(id));
+    const own = fitted.filter((one) => isFittedAt(one, id));
     const corner = document.corners[id];
     const changed = own.reduce<Partial<CornerDocument>>(
       (all, { part }) => ({ ...all, ...goneWith(part, corner, gone(rounds, id)) }),

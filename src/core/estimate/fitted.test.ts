@@ -130,14 +130,31 @@ describe('what of the description is over', () => {
   } as never as ReturnType<typeof plainDocument>['corners']['LF']['springs'][number];
   const after = (part: NewPartKind) =>
     Object.fromEntries(
-      afterFitting(described(), { rounds: [] }, [{ part, axle: 'front' }]).map(([path, value]) => [
-        path.join('.'),
-        value,
-      ]),
+      afterFitting(described(), { rounds: [] }, [{ part, axle: 'front', corner: null }]).map(
+        ([path, value]) => [path.join('.'), value],
+      ),
     );
 
   test('springs of that axle with their preload, and no other axle’s', () => {
     expect(after('springs')).toEqual({ 'corners.LF.springs': [], 'corners.LF.preloadMm': null });
+  });
+
+  test('a spring that went in at one side leaves the other as it was', () => {
+    const changes = afterFitting(described(), { rounds: [] }, [
+      { part: 'springs', axle: 'front', corner: 'RF' },
+    ]);
+    expect(changes.filter(([path]) => path[1] === 'LF')).toEqual([]);
+    const one = add(
+      begun(),
+      factEntry({ kind: 'collar', round: 1, corner: 'LF', slot: 'now', mm: 60 }),
+      factEntry({ kind: 'collar', round: 1, corner: 'RF', slot: 'now', mm: 61 }),
+      factEntry({
+        kind: 'fitted', round: 2, corner: 'RF', slot: 'springs-front',
+        part: 'springs', axle: 'front', words: '', kit: null, moreMm: null,
+      }),
+    ); // prettier-ignore
+    const collar = (id: 'LF' | 'RF') => collarNow(readRounds(one).rounds, id, 1);
+    expect([collar('LF'), collar('RF')]).toEqual([60, null]);
   });
 
   test('dampers leave the springs, and have another thread; tyres leave all of that', () => {
@@ -161,7 +178,9 @@ describe('what of the description is over', () => {
       changeEntry([`corners.${id}.cam`, 0, 1]),
       factEntry({ kind: 'adjustment', round: 1, corner: id, slot: 'done', mm: 0 }),
     );
-    const changes = afterFitting(job.document, readRounds(job), [{ part: 'springs', axle: 'rear' }]);
+    const changes = afterFitting(job.document, readRounds(job), [
+      { part: 'springs', axle: 'rear', corner: null },
+    ]);
     expect(changes.filter(([path]) => path.at(-1) === 'cam')).toEqual([]);
   });
 });

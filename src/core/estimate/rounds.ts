@@ -1,4 +1,4 @@
-import { allCorners, axleOf, type Axle, type CornerId } from '../kinds/corners.ts';
+import { allCorners, type Axle, type CornerId } from '../kinds/corners.ts';
 import { newParts } from '../kinds/newParts.ts';
 import { ringFact, ringWays, type RingWay } from '../kinds/ringWays.ts';
 import { measuredRatios } from './measuredRatio.ts';
@@ -8,7 +8,7 @@ import { numberOf, type Fact, type NumberedKind } from '../document/factKinds.ts
 import { isOf, standingFacts, type FactEntry } from '../document/facts.ts';
 import { restoredSlot, sortRepeats, type Repeat, type SortedRepeats } from '../document/repeats.ts';
 import { AIR_STEP_BAR } from '../springs/air.ts';
-import { isAssembledIn, type Fitted } from './fittedIn.ts';
+import { isAssembledIn, isFittedAt, type Fitted } from './fittedIn.ts';
 import { withSeconds } from './secondDatum.ts';
 import { showsSag } from '../document/showsSag.ts';
 import type { JobDocument, JobRecord, ToldCorner, ToldPlan } from '../document/types.ts';
@@ -128,7 +128,7 @@ export function lastFitted(rounds: readonly Round[], is: (one: Fitted) => boolea
 
 /** The first round of a corner whose wheel moves its damper as it does now. */
 export function ratioSince(rounds: readonly Round[], id: CornerId): number {
-  return lastFitted(rounds, ({ part, axle }) => axle === axleOf(id) && !newParts[part].keepsRatio);
+  return lastFitted(rounds, (one) => isFittedAt(one, id) && !newParts[one.part].keepsRatio);
 }
 
 function leftToTurn(told: ToldPlan, round: Round): CornerId[] {
@@ -207,7 +207,7 @@ function readRound(facts: readonly FactEntry[], document: JobDocument, round: nu
     drivenKm: here.find(isOf('driven'))?.km ?? null,
     fitted: here
       .filter(isOf('fitted'))
-      .map(({ part, axle, words, kit, moreMm }) => ({ part, axle, words, kit, moreMm })),
+      .map(({ part, axle, corner, words, kit, moreMm }) => ({ part, axle, corner, words, kit, moreMm })),
     told: here.findLast(isOf('plan'))?.told ?? null,
   };
 }

@@ -1,5 +1,6 @@
 import { sagWish } from '../document/sagWish.ts';
 import { cornerSpec } from './corner.ts';
+import { isFittedAt } from './fittedIn.ts';
 import type { JobMachine } from './believed.ts';
 import { lastFitted, type PerCorner, type Round, type RoundsState } from './rounds.ts';
 import { newParts } from '../kinds/newParts.ts';
@@ -9,7 +10,7 @@ import type { Situation } from './belief.ts';
 import type { Reading, RoundEvidence } from './fit.ts';
 import { contactPoint } from '../machine/body.ts';
 import { cornersIn } from '../kinds/classes/index.ts';
-import { axleOf, type CornerId } from '../kinds/corners.ts';
+import { type CornerId } from '../kinds/corners.ts';
 import { CornerModel, plainSetting } from '../machine/corner.ts';
 import { meanOf } from '../numerics/mean.ts';
 import { tolerances } from '../tolerances.ts';
@@ -56,7 +57,7 @@ export function isSagRead({ rounds, base }: RoundsState, id: CornerId, who: 'alo
 
 /** Fully extended readings of a corner that still hold, mm: those since the last part went in that changes them. */
 export function extendedNow({ rounds }: Pick<RoundsState, 'rounds'>, id: CornerId): number[] {
-  const since = lastFitted(rounds, ({ part, axle }) => axle === axleOf(id) && !newParts[part].keepsExtended);
+  const since = lastFitted(rounds, (one) => isFittedAt(one, id) && !newParts[one.part].keepsExtended);
   return extendedReadings(rounds.slice(since), id);
 }
 

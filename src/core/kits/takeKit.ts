@@ -56,7 +56,7 @@ export function takeKit(
     afterFitting(
       document,
       state,
-      taken.map(({ axle }) => ({ part: partOf(kit), axle })),
+      taken.map(({ axle }) => ({ part: partOf(kit), axle, corner: null })),
     ).map((change) => [change[0].join('.'), change]),
   );
   const changes = taken.flatMap(({ axle, end, option, moreMm }) =>

@@ -19,9 +19,9 @@ export function HandoverFitted() {
         <section aria-label="What is new" className="mt-4">
           <h2 className="font-semibold">New</h2>
           <ul>
-            {fitted.map(({ at, round, slot, part, axle, words }) => (
-              <li key={`${round}-${slot}`}>
-                {capital(newPartNames[part])}, {axle}
+            {fitted.map(({ at, round, slot, part, axle, corner, words }) => (
+              <li key={`${round}-${slot}-${corner ?? ''}`}>
+                {capital(newPartNames[part])}, {corner ? cornerNames[corner] : axle}
                 {words && `: ${words}`}
                 <span className="text-second">, {dayWords(at)}</span>
               </li>

@@ -8,6 +8,7 @@ import { ApiProblem } from '../../api/client.ts';
 import { useAddPhoto, usePhotos, useRemovePhoto } from '../../api/photos.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
+import { MarksOf, Torques } from '../sheet/GoesBack.tsx';
 
 /**
  * Pictures of where the tape is held here, kept with the machine so that next time it is the same point. Drawn anew only
@@ -90,6 +91,8 @@ function Shown({ jobId, photo, close }: { jobId: string; photo: Photo; close: ()
         alt={`Where the tape is held, ${cornerNames[photo.corner]}`}
         className="max-h-[56vh] w-full object-contain"
       />
+      <MarksOf id={photo.corner} />
+      <Torques />
       <div className="mt-3 flex flex-wrap items-center gap-3">
         <p className="label text-second mr-auto">
           {dayWords(photo.at)}

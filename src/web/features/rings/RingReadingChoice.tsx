@@ -17,6 +17,7 @@ export function RingReadingChoice() {
       <label>
         <span className="label text-second block">How it is read</span>
         <Select
+          label="How it is read"
           look="pr-2"
           value={by}
           options={byOptions}
@@ -26,6 +27,7 @@ export function RingReadingChoice() {
       <label>
         <span className="label text-second block">The wheels</span>
         <Select
+          label="The wheels"
           look="pr-2"
           value={hanging ? 'hanging' : 'standing'}
           options={[
@@ -40,6 +42,7 @@ export function RingReadingChoice() {
       <label>
         <span className="label text-second block">Rings at a damper</span>
         <Select
+          label="Rings at a damper"
           look="pr-2"
           value={String(perDamper)}
           options={[

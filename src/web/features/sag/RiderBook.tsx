@@ -1,3 +1,4 @@
+import { FromSecondEdge } from '../job/SecondEdge.tsx';
 import { camPosition } from '#core/document/taken.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
@@ -237,6 +238,7 @@ function EndMove({ rider, end: { id, corner }, answer }: EndProps & { answer: An
       {corner.stopAtMm !== null && (
         <>
           , at <SizeLength mm={corner.stopAtMm} />
+          <FromSecondEdge id={id} mm={corner.stopAtMm} />
         </>
       )}
     </span>

@@ -1,3 +1,4 @@
+import { FromSecondEdge } from '../job/SecondEdge.tsx';
 import { camPosition } from '#core/document/taken.ts';
 import { useTell } from '../../ui/settings.ts';
 import { JobContext, useThisJob } from '../../jobStore/jobContext.ts';
@@ -91,6 +92,7 @@ function EndRow({ end: { id, corner, sagMm, sdMm } }: { end: BookPage['ends'][nu
         {corner.stopAtMm !== null ? (
           <>
             reads <SizeLength mm={corner.stopAtMm} />
+            <FromSecondEdge id={id} mm={corner.stopAtMm} />
           </>
         ) : corner.seatBy === 0 ? (
           'as on the day'

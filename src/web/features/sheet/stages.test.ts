@@ -92,7 +92,7 @@ test('prep: seen to, or skipped and worth a look', () => {
   expect(stageStanding('prep', jobOf(seen('skipped')))).toEqual({ state: 'look', words: '7 skipped' });
 });
 
-test('rings: as they stand, to be set, at their gaps; a job without any has no such stage', () => {
+test('rings: as they stand, to be set, in their places; a job without any has no such stage', () => {
   const ringed = (gapMm: number | null) =>
     measured(
       365,
@@ -119,7 +119,7 @@ test('rings: as they stand, to be set, at their gaps; a job without any has no s
       factEntry({ kind: 'ring', corner: id, slot: '0', mm: rings[0]?.moveMm ?? 0 }),
     ),
   );
-  expect(stageStanding('rings', jobOf(set))).toEqual({ state: 'done', words: 'at their gaps' });
+  expect(stageStanding('rings', jobOf(set))).toEqual({ state: 'done', words: 'in their places' });
 });
 
 test('scales and stance: what was weighed, and a low point that is too low; only where there are four wheels', () => {

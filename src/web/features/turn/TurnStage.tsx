@@ -197,6 +197,7 @@ function SeatWork({ id, round, asked }: Omit<WorkProps, 'told'> & { asked: ToldC
         {asked.stopAtMm !== null && (
           <p>
             the collar reads <SizeLength mm={asked.stopAtMm} />
+            <FromSecondEdge id={id} mm={asked.stopAtMm} />
           </p>
         )}
       </>
