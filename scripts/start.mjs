@@ -1,6 +1,6 @@
-import { spawn } from 'node:child_process';
 import { ensureBuild } from './lib/build.mjs';
 import { openDatabase } from './lib/database.mjs';
+import { keepRunning } from './lib/keepRunning.mjs';
 import { ensurePackages } from './lib/packages.mjs';
 import { claimPort } from './lib/port.mjs';
 
@@ -10,22 +10,9 @@ await ensurePackages();
 await ensureBuild();
 const database = await openDatabase();
 
-// In a process group of its own, so that Ctrl+C reaches us first and things end in order.
-const server = spawn(process.execPath, ['dist/server/main.js'], {
-  stdio: ['ignore', 'inherit', 'inherit'],
-  detached: true,
-  env: { ...process.env, DATABASE_URL: database.url, PORT: String(port), NODE_ENV: 'production' },
-});
-
-let stopping = false;
-const stop = () => {
-  if (stopping) return;
-  stopping = true;
-  server.kill('SIGTERM');
-};
-for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, stop);
-
-server.on('exit', (code) => {
+const env = { ...process.env, DATABASE_URL: database.url, PORT: String(port), NODE_ENV: 'production' };
+const stop = keepRunning('dist/server/main.js', env, (code) => {
   database.stop();
-  process.exit(stopping ? 0 : (code ?? 1));
+  process.exit(code);
 });
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, stop);

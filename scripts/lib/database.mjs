@@ -1,14 +1,36 @@
-import { clusterFolder, startCluster, stopCluster } from './cluster.mjs';
+import { clusterFolder, isClusterUp, startCluster, stopCluster } from './cluster.mjs';
 import { ensurePostgres } from './debian.mjs';
 
+/** ms between looks at whether PostgreSQL is still there. */
+const LOOK_MS = 1000;
+
 /**
- * The database to serve from: DATABASE_URL when given, else the private cluster of this checkout, started.
- * `stop` leaves a cluster alone that another server still works on.
+ * The database to serve from: DATABASE_URL when given, else the private cluster of this checkout, started, and started again
+ * on the same port whenever it has died. `stop` leaves a cluster alone that another server still works on.
  */
 export async function openDatabase() {
   if (process.env.DATABASE_URL) return { url: process.env.DATABASE_URL, stop: () => undefined };
   const bin = await ensurePostgres();
   const folder = clusterFolder(process.cwd());
-  const { url } = await startCluster({ bin, folder });
-  return { url, stop: () => stopCluster({ bin, folder }) };
+  const { url, port } = await startCluster({ bin, folder });
+  const endWatch = watch({ bin, folder, port });
+  const stop = () => {
+    endWatch();
+    stopCluster({ bin, folder });
+  };
+  return { url, stop };
+}
+
+/** Starts a cluster again whenever it is gone; gives what ends that. */
+function watch({ bin, folder, port }) {
+  let busy = false;
+  const look = async () => {
+    if (busy || isClusterUp(folder)) return;
+    busy = true;
+    console.error('PostgreSQL has ended: it is started again.');
+    await startCluster({ bin, folder, port, orFail: (words) => console.error(words) });
+    busy = false;
+  };
+  const timer = setInterval(() => void look(), LOOK_MS);
+  return () => clearInterval(timer);
 }

@@ -33,7 +33,10 @@ export const problemCatalogue = {
     status: 500,
     title: 'Something went wrong on the server. What you sent was not kept; send it again.',
   },
-  unavailable: { status: 503, title: 'No connection to the database.' },
+  unavailable: {
+    status: 503,
+    title: 'The database cannot be used at the moment. What you sent was not kept.',
+  },
 } as const;
 
 export type ProblemCode = keyof typeof problemCatalogue;

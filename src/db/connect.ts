@@ -10,13 +10,20 @@ export type Queryable = Pick<
   'select' | 'selectDistinctOn' | 'insert' | 'update' | 'delete' | 'execute' | '$count'
 >;
 
-/** Opens a pool on a PostgreSQL address. Nothing is asked of it until the first query. */
-export function openDatabase(url: string): Database {
+/** ms. A request is answered before the page gives up on it: what takes longer, or waits for somebody's lock, is let go. */
+const HASTY = { statement_timeout: 10_000, lock_timeout: 5000, idle_in_transaction_session_timeout: 15_000 };
+
+/**
+ * Opens a pool on a PostgreSQL address. Nothing is asked of it until the first query. `patient` is for work that no page
+ * waits for, such as bringing tables up to date: it may take as long as it takes.
+ */
+export function openDatabase(url: string, { patient = false } = {}): Database {
   const pool = new pg.Pool({
     connectionString: url,
     max: 10,
     application_name: 'margin',
     connectionTimeoutMillis: 5000,
+    ...(patient ? {} : HASTY),
   });
   // A connection that dies, idle or in the middle of a write, is replaced by the pool, and its query fails by itself.
   // Without these listeners it would end the process.

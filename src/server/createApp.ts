@@ -25,6 +25,9 @@ export function createApp(deps: Deps): Express {
   app.use(ownHost(deps.hosts));
   app.use('/api', api(deps));
   if (deps.webFolder !== null) servePage(app, deps.webFolder);
+  app.use(() => {
+    throw new ProblemError('not-found');
+  });
   app.use(errorFunnel(deps.log));
   return app;
 }

@@ -15,9 +15,8 @@ async function main(): Promise<void> {
   if (!url) throw new Error('expected DATABASE_URL, got none: start with "npm start"');
   const port = Number(process.env.PORT ?? 4180);
   const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' }, pino.destination(2));
+  const loaded = await prepare(url);
   const db = openDatabase(url);
-  await migrateDatabase(db, resolve('src/db/migrations'));
-  const loaded = await loadDemo(db, resolve('demo'));
   const events = openJobEvents(url, log);
   const app = createApp({
     db,
@@ -37,6 +36,8 @@ async function main(): Promise<void> {
   server.listen(port, '127.0.0.1', () => {
     if (loaded > 0) process.stdout.write(`Loaded ${loaded} demo jobs.\n`);
     process.stdout.write(`Margin is on http://127.0.0.1:${port}\n`);
+    // Whoever started it may now start it again, should it ever end by itself.
+    process.send?.('serving');
   });
   const stop = () => {
     endGauge();
@@ -48,6 +49,19 @@ async function main(): Promise<void> {
   };
   process.once('SIGTERM', stop);
   process.once('SIGINT', stop);
+  // Whoever started it was killed: nobody else would ever stop it.
+  process.once('disconnect', stop);
+}
+
+/** Brings the tables up to date, and fills an empty database; gives how many demo jobs went in. */
+async function prepare(url: string): Promise<number> {
+  const db = openDatabase(url, { patient: true });
+  try {
+    await migrateDatabase(db, resolve('src/db/migrations'));
+    return await loadDemo(db, resolve('demo'));
+  } finally {
+    await db.$client.end();
+  }
 }
 
 main().catch((error: unknown) => {

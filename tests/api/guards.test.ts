@@ -129,4 +129,37 @@ describe('a database that goes away in the middle of a write', () => {
     expect((await post('/jobs', newJob())).status).toBe(201);
     await admin.$client.end();
   });
+
+  test('a lock that somebody holds is not waited for without end: 503, with when to try again', async () => {
+    const job = newJob();
+    const post = (path: string, body: unknown) =>
+      fetch(`${server.address}/api${path}`, { method: 'POST', headers: json, body: JSON.stringify(body) });
+    expect((await post('/jobs', job)).status).toBe(201);
+    const admin = openDatabase(server.url, { patient: true });
+    const locker = await admin.$client.connect();
+    await locker.query('begin');
+    await locker.query('lock table jobs in access exclusive mode');
+    const answer = await fetch(`${server.address}/api/jobs/${job.id}`);
+    expect([answer.status, answer.headers.get('retry-after')]).toEqual([503, '2']);
+    await locker.query('rollback');
+    locker.release();
+    await admin.$client.end();
+    expect((await fetch(`${server.address}/api/jobs/${job.id}`)).status).toBe(200);
+  }, 20_000);
+});
+
+describe('what cannot be', () => {
+  test('a name with a NUL in it is refused in words', async () => {
+    const answer = await fetch(`${server.address}/api/jobs?find=%00&shelf=all&offset=0&limit=30`);
+    expect(answer.status).toBe(422);
+    expect(await answer.json()).toMatchObject({ code: 'invalid', errors: [{ pointer: '/find' }] });
+  });
+
+  test.each(['POST', 'TRACE', 'PUT'])(
+    '%s of a page is answered as a problem, not as a page',
+    async (method) => {
+      const answer = await ask(method, '/', { Host: new URL(server.address).host });
+      expect(JSON.parse(answer.body)).toMatchObject({ code: 'not-found', status: 404 });
+    },
+  );
 });

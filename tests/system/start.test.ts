@@ -115,6 +115,54 @@ test('two starts share the database; the first to end leaves it to the other', a
   expect(postgresPid(data)).toBeNull();
 });
 
+/** Asks until it is answered as wanted. */
+async function until<T>(ask: () => Promise<T>, isRight: (got: T) => boolean): Promise<T> {
+  for (;;) {
+    const got = await ask().catch(() => null);
+    if (got !== null && isRight(got)) return got;
+    await new Promise((done) => setTimeout(done, 100));
+  }
+}
+
+test('a server or a PostgreSQL that is killed is started again, and what was kept is there', async () => {
+  const app = await start();
+  await addJob(app.address, 'Before the worst');
+  const [server = 0] = childrenOf(app.child.pid ?? 0);
+  process.kill(server, 'SIGKILL');
+  // While the database is away the answer is a problem, which has no jobs.
+  const named = (all: { name: string }[] | undefined) =>
+    all?.some(({ name }) => name === 'Before the worst') ?? false;
+  await until(() => jobs(app.address), named);
+  expect(childrenOf(app.child.pid ?? 0)).not.toContain(server);
+  const database = postgresPid(data) ?? 0;
+  process.kill(database, 'SIGKILL');
+  await until(
+    async () => postgresPid(data),
+    (pid) => pid !== null && pid !== database && alive(pid),
+  );
+  await until(() => jobs(app.address), named);
+  await addJob(app.address, 'After it');
+  expect(app.output()).toMatch(/The server has ended.*PostgreSQL has ended/s);
+  app.child.kill('SIGTERM');
+  expect(await app.ended).toBe(0);
+  expect(postgresPid(data)).toBeNull();
+});
+
+test('a start that is killed takes its server with it, and the next start has the port', async () => {
+  const app = await start();
+  const [server = 0] = childrenOf(app.child.pid ?? 0);
+  process.kill(app.child.pid ?? 0, 'SIGKILL');
+  await app.ended;
+  await until(
+    async () => alive(server),
+    (still) => !still,
+  );
+  const next = await start({ PORT: new URL(app.address).port });
+  expect(next.output()).toContain(`Margin is on ${app.address}`);
+  next.child.kill('SIGTERM');
+  expect(await next.ended).toBe(0);
+});
+
 test('a taken port is told with what to do', async () => {
   const port = await freePort();
   const taken = createServer();

@@ -245,7 +245,8 @@ export const photoListSchema = Joi.object({ job: uuid.required() });
 
 /** Which part of a list is asked for. */
 const listParts = {
-  find: Joi.string().allow('').max(limits.nameLength).required(),
+  // PostgreSQL holds no NUL, so that nothing is called by one.
+  find: Joi.string().allow('').pattern(/\0/, { invert: true }).max(limits.nameLength).required(),
   offset: within({ min: 0, max: 1_000_000 }).integer().required(),
   limit: within({ min: 1, max: limits.listMost }).integer().required(),
 };

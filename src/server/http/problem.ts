@@ -12,8 +12,12 @@ export class ProblemError extends Error {
   }
 }
 
-/** Writes a problem (RFC 9457). */
+/** s. A database that went away is mostly back by then. */
+const RETRY_S = 2;
+
+/** Writes a problem (RFC 9457), with when to try again where that helps. */
 export function sendProblem(response: Response, problem: Problem): void {
+  if (problem.status === 503) response.setHeader('Retry-After', RETRY_S);
   response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
 }
 
@@ -50,11 +54,17 @@ function asProblem(error: unknown): Problem {
   return problemOf(isConnectionFailure(error, code) ? 'unavailable' : 'internal');
 }
 
-/** PostgreSQL gone or shutting down; Drizzle wraps the driver's error as a cause. */
+/**
+ * PostgreSQL gone or shutting down, out of connections or disk (class 53), waited for in vain (55P03) or taking too long
+ * (57014); Drizzle wraps the driver's error as a cause.
+ */
 function isConnectionFailure(error: unknown, code: string | undefined): boolean {
   const cause =
     error instanceof Error ? (error.cause as { code?: string; message?: string } | undefined) : undefined;
   const told = code ?? cause?.code ?? '';
   const said = `${error instanceof Error ? error.message : ''} ${cause?.message ?? ''}`;
-  return /^(ECONN|EPIPE|ENOENT|57P|08)/.test(told) || /terminated|timeout|not queryable/i.test(said);
+  return (
+    /^(ECONN|EPIPE|ENOENT|57P|57014|55P03|53|08|25P03)/.test(told) ||
+    /terminated|timeout|not queryable/i.test(said)
+  );
 }

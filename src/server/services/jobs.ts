@@ -60,7 +60,7 @@ export async function readJob(db: Queryable, id: string, lock = false): Promise<
  * Makes a job with its first entries. Sending the same again gives the same job; another job under a taken id is
  * refused with `job-exists`.
  */
-export async function createJob(db: Database, job: NewJob): Promise<JobRecord> {
+export async function createJob(db: Pick<Database, 'transaction'>, job: NewJob): Promise<JobRecord> {
   return db.transaction(async (tx) => {
     const added = await insertJob(tx, job.id, job.document);
     if (!added) return sameJobOrRefuse(await readJob(tx, job.id), job);
