@@ -75,12 +75,26 @@ test('what is no picture, or for no corner, or for no job, is refused', async ()
   const job = await newJob();
   problem(await send(job, 'LF', Buffer.from('not a picture at all')), 'not-a-picture');
   problem(await send(job, 'LF', await picture(), 'application/octet-stream'), 'not-a-picture');
+  const drawn = sharp(await picture(40, 30));
+  for (const other of [await drawn.clone().gif().toBuffer(), await drawn.clone().tiff().toBuffer()])
+    problem(await send(job, 'LF', other), 'not-a-picture');
+  const svg =
+    '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><rect width="9" height="9"/></svg>';
+  problem(await send(job, 'LF', Buffer.from(svg)), 'not-a-picture');
   problem(await send(job, 'XX', await picture(20, 20)), 'invalid');
   problem(await send(randomUUID(), 'LF', await picture(20, 20)), 'job-not-found');
   problem(await api().get('/api/photos'), 'invalid');
   problem(await api().get('/api/photos/nonsense'), 'photo-not-found');
   problem(await api().put('/api/photos'), 'method-not-allowed');
   problem(await send(job, 'LF', Buffer.alloc(limits.photoBytes + 1)), 'too-large');
+});
+
+test('sent all at once there are no more of them either', async () => {
+  const job = await newJob();
+  const bytes = await picture(40, 30);
+  const all = Array.from({ length: limits.photosPerCorner + 3 }, () => send(job, 'LF', bytes));
+  const kept = (await Promise.all(all)).filter(({ status }) => status === 201);
+  expect(kept).toHaveLength(limits.photosPerCorner);
 });
 
 test('a corner holds so many and no more', async () => {

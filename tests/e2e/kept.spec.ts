@@ -1,3 +1,4 @@
+import type { Route } from '@playwright/test';
 import { allSent, expect, field, quickStart, test, visit } from './app.ts';
 
 test.describe('nothing typed is lost', () => {
@@ -128,4 +129,33 @@ test.describe('nothing typed is lost', () => {
     await visit(page, '/no/such/place');
     await expect(page.getByText('There is nothing at this address')).toBeVisible();
   });
+});
+
+test('a server that is silent, asked too much or failing is told as what it is, and nothing is lost', async ({
+  page,
+}) => {
+  const id = await quickStart(page, 'Held back', ['375', '375', '381', '381'], '370', '375');
+  await visit(page, `/jobs/${id}/baseline`);
+  const unsent = page.getByTestId('unsent');
+  let answer: (route: Route) => Promise<void> = () => new Promise(() => undefined);
+  await page.route('**/entries', (route) => answer(route));
+  const problem = (status: number, code: string) => (route: Route) =>
+    route.fulfill({
+      status,
+      contentType: 'application/problem+json',
+      body: JSON.stringify({ type: `/problems/${code}`, title: code, status, code }),
+    });
+  await field(page, 'Front left, reading 2').fill('376');
+  await page.keyboard.press('Tab');
+  await expect(unsent).toHaveText('The server does not answer: 1 entry unsent, kept here');
+  // What hung is given up, and tried again.
+  answer = problem(429, 'too-many');
+  await page.reload();
+  await expect(unsent).toContainText('asked too much, it waits a minute: 1 entry unsent');
+  answer = problem(500, 'internal');
+  await expect(unsent).toContainText('cannot keep it at the moment: 1 entry unsent');
+  answer = (route) => route.continue();
+  await expect(unsent).toBeEmpty();
+  await page.reload();
+  await expect(field(page, 'Front left, reading 2')).toHaveValue('376');
 });

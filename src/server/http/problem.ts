@@ -1,5 +1,6 @@
 import type { ErrorRequestHandler, Response } from 'express';
 import type { Logger } from 'pino';
+import { logged } from './logged.ts';
 import { problemOf, type Problem, type ProblemCode } from '#contract/problems.ts';
 
 /** An expected failure of a request: thrown by services and routes, answered as problem details. */
@@ -29,11 +30,7 @@ export function errorFunnel(log: Logger): ErrorRequestHandler {
       return;
     }
     const problem = asProblem(error);
-    if (problem.status >= 500)
-      log.error(
-        { err: error instanceof Error ? { name: error.name, stack: error.stack } : {} },
-        problem.code,
-      );
+    if (problem.status >= 500) log.error({ err: logged(error) }, problem.code);
     sendProblem(response, problem);
   };
 }

@@ -1,3 +1,4 @@
+import { logged } from '../http/logged.ts';
 import type { Logger } from 'pino';
 import { lineOf, type JobLine } from '#core/analysis/line.ts';
 import type { Database } from '#db/connect.ts';
@@ -49,7 +50,7 @@ export function keepLinesFresh(
   const freshen = (find: (db: Database) => Promise<string[]>) => {
     work = work
       .then(async () => (ended ? undefined : workOut(db, await find(db), () => !ended)))
-      .catch((error: unknown) => log.error({ err: error }, 'lists could not be worked out again'));
+      .catch((error: unknown) => log.error({ err: logged(error) }, 'lists could not be worked out again'));
   };
   freshen(staleJobs);
   const deaf = events.listen(() => {

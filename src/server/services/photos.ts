@@ -6,8 +6,18 @@ import type { CornerId } from '#core/kinds/corners.ts';
 import type { Database } from '#db/connect.ts';
 import { countPhotos, insertPhoto, listPhotos, machineKeyOf } from '#db/photos.ts';
 import { ProblemError } from '../http/problem.ts';
+import { inTurn } from './inTurn.ts';
 
 const SIDE_PX = { picture: 1600, small: 240 };
+
+/** What a camera writes. Others hold scripts, or many pictures, or need far more memory than their size tells. */
+const FORMATS: readonly (string | undefined)[] = ['jpeg', 'png', 'webp'];
+
+/** s. No picture of that size takes this long, and the next one waits. */
+const MOST_S = 20;
+
+/** One picture is drawn at a time: it takes tens of times its own size in memory. */
+const drawing = inTurn();
 
 /** Every picture of the machine that a job is on. Throws `job-not-found`. */
 export async function photosFor(db: Database, job: string): Promise<Photo[]> {
@@ -24,6 +34,14 @@ export async function addPhoto(
   sent: Buffer,
 ): Promise<Photo> {
   const key = await keyFor(db, job);
+  return drawing(() => keepPhoto(db, { job, key, corner }, sent));
+}
+
+async function keepPhoto(
+  db: Database,
+  { job, key, corner }: { job: string; key: string; corner: CornerId },
+  sent: Buffer,
+): Promise<Photo> {
   if ((await countPhotos(db, key, corner)) >= limits.photosPerCorner) throw new ProblemError('enough-photos');
   const picture = await redrawn(sent, SIDE_PX.picture, 82);
   const small = await redrawn(picture.data, SIDE_PX.small, 72);
@@ -47,11 +65,14 @@ async function keyFor(db: Database, job: string): Promise<string> {
 /** A picture turned the right way up and drawn anew, its longer side at most so many pixels. */
 async function redrawn(sent: Buffer, side: number, quality: number) {
   try {
+    const { format } = await sharp(sent, { limitInputPixels: limits.photoPixels }).metadata();
+    if (!FORMATS.includes(format)) throw new ProblemError('not-a-picture');
     return await sharp(sent, { limitInputPixels: limits.photoPixels })
       .rotate()
       .resize({ width: side, height: side, fit: 'inside', withoutEnlargement: true })
       .flatten({ background: '#ffffff' })
       .jpeg({ quality })
+      .timeout({ seconds: MOST_S })
       .toBuffer({ resolveWithObject: true });
   } catch {
     throw new ProblemError('not-a-picture');

@@ -14,19 +14,25 @@ interface QueueDb extends DBSchema {
   unsent: { key: string; value: Unsent };
 }
 
+/** The server is not reached, does not answer, is asked too much, or fails. */
+export type Held = 'away' | 'silent' | 'busy' | 'failing';
+
 interface Queue {
   items: Unsent[];
-  /** Whether the last try reached the server. */
-  reachable: boolean;
+  /** Why what is typed does not get through; null while it does. */
+  held: Held | null;
   ready: boolean;
 }
 
 /** Everything typed and not yet kept by the server, in order. Lives in the browser's own database as well. */
-export const useQueue = create<Queue>()(() => ({ items: [], reachable: true, ready: false }));
+export const useQueue = create<Queue>()(() => ({ items: [], held: null, ready: false }));
 
 export type SentListener = (item: Unsent, answer: JobAnswer | { version: number }) => void;
 
 const RETRIES_MS = [500, 1000, 2000, 4000];
+
+/** ms. A server that has not answered by then is said to be silent, whatever comes of it. */
+const SILENT_MS = 4000;
 const sentListeners = new Set<SentListener>();
 // Without a database in the browser (private windows, refused storage) the queue lives in this page alone.
 const db = (async () =>
@@ -114,9 +120,9 @@ export async function send(): Promise<void> {
   try {
     for (let item = nextItem(); item; item = nextItem()) await sendOne(item);
     failures = 0;
-    useQueue.setState({ reachable: true });
-  } catch {
-    useQueue.setState({ reachable: false });
+    useQueue.setState({ held: null });
+  } catch (error) {
+    useQueue.setState({ held: heldBy(error) });
     retry = setTimeout(() => void send(), RETRIES_MS[Math.min(failures++, RETRIES_MS.length - 1)]);
   } finally {
     sending = false;
@@ -127,7 +133,13 @@ function nextItem(): Unsent | undefined {
   return useQueue.getState().items.find(({ refused }) => refused === null);
 }
 
+function heldBy(error: unknown): Held {
+  if (error instanceof ApiProblem) return error.problem.code === 'too-many' ? 'busy' : 'failing';
+  return error instanceof DOMException && error.name === 'TimeoutError' ? 'silent' : 'away';
+}
+
 async function sendOne(item: Unsent): Promise<void> {
+  const silent = setTimeout(() => useQueue.setState({ held: 'silent' }), SILENT_MS);
   try {
     const answer =
       item.what.kind === 'job'
@@ -139,6 +151,8 @@ async function sendOne(item: Unsent): Promise<void> {
     if (!(error instanceof ApiProblem) || error.problem.status >= 500 || error.problem.code === 'too-many')
       throw error;
     refuse(item, error.problem);
+  } finally {
+    clearTimeout(silent);
   }
 }
 
