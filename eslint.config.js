@@ -70,6 +70,7 @@ export default tseslint.config(
         setInterval: 'readonly',
         clearInterval: 'readonly',
         fetch: 'readonly',
+        AbortSignal: 'readonly',
         Buffer: 'readonly',
         performance: 'readonly',
         document: 'readonly',

@@ -7,10 +7,19 @@ export type EntryRefusal =
   | { reason: 'conflict'; conflicts: OpConflict[] }
   /** Another fact stands in the same place. */
   | { reason: 'taken'; standing: FactEntry }
+  /** Of a round that nothing leads to: `most` is the last that it may be of. */
+  | { reason: 'late-round'; most: number }
   | { reason: 'unknown-path'; path: string[] }
   | { reason: 'unknown-entry'; id: string };
 
 export type EntryResult = { ok: true; record: JobRecord } | { ok: false; refusal: EntryRefusal };
+
+/** Rounds follow one another; a file may have lost one that was taken back. Every one costs time to work out, read or not. */
+const ROUNDS_AHEAD = 3;
+
+function lastRound({ entries }: JobRecord): number {
+  return entries.reduce((last, one) => (one.type === 'fact' ? Math.max(last, one.fact.round) : last), 0);
+}
 
 /** Adds an entry to a job: the one way anything about a job changes, on the page and on the server alike. */
 export function applyEntry(record: JobRecord, entry: Entry): EntryResult {
@@ -20,6 +29,8 @@ export function applyEntry(record: JobRecord, entry: Entry): EntryResult {
   if (entry.type === 'fact') {
     const standing = factAt(standingFacts(record), entry.fact);
     if (standing && standing.id !== entry.replaces) return refuse({ reason: 'taken', standing });
+    const most = lastRound(record) + ROUNDS_AHEAD;
+    if (entry.fact.round > most) return refuse({ reason: 'late-round', most });
   }
   return { ok: true, record: append(record, entry, record.document) };
 }

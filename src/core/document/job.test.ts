@@ -141,6 +141,14 @@ describe('facts', () => {
     expect(result).toMatchObject({ ok: false, refusal: { reason: 'taken', standing: { id: first.id } } });
   });
 
+  test('a round that nothing leads to is refused, with the last that may be', () => {
+    const far = factEntry({ kind: 'height', round: 199, corner: 'LF', slot: '1', mm: 375 });
+    const job = add(record(), ...heights(1, 380));
+    expect(applyEntry(job, far)).toEqual({ ok: false, refusal: { reason: 'late-round', most: 4 } });
+    const next = factEntry({ kind: 'height', round: 2, corner: 'LF', slot: '1', mm: 375 });
+    expect(applyEntry(job, next).ok).toBe(true);
+  });
+
   test('entries about unknown entries are refused', () => {
     expect(applyEntry(record(), withdrawEntry(nextId()))).toMatchObject({
       ok: false,

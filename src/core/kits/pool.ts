@@ -28,8 +28,10 @@ const TIMES = { least: 0.5, most: 6, steps: 24 };
 /**
  * What earlier machines of a kind say of the next one. Machine j's true figure is normal about mu with spread tau, its learnt
  * figure about that with its own s: x_j ~ N(mu, tau^2 + s_j^2). For each of many tau, mu is normal with precision
- * 1/s0^2 + sum 1/(tau^2 + s_j^2), and tau is weighed by the likelihood of all x_j with mu taken out, and by 1/tau, which
- * prefers no size of spread to another. The next machine is the mixture; its mean and variance are given.
+ * 1/s0^2 + sum 1/(tau^2 + s_j^2), and tau is weighed by the likelihood of all x_j with mu taken out, and by 1/sqrt(tau). That is
+ * between preferring no size of spread to another (1/tau), which after four machines that differ much is too sure, and no
+ * spread to another (a constant), which is too unsure of machines that differ little. The next machine is the mixture; its
+ * mean and variance are given.
  * Source: the normal hierarchical model, as in Gelman et al., Bayesian Data Analysis, section 5.4.
  */
 export function pooled(learnt: readonly Learnt[], beforehand: Beforehand, floor: number): Pooled {
@@ -40,7 +42,7 @@ export function pooled(learnt: readonly Learnt[], beforehand: Beforehand, floor:
     return { tau, ...givenSpread(learnt, beforehand, tau) };
   });
   const top = Math.max(...all.map(({ log }) => log));
-  const weights = all.map(({ log }) => Math.exp(log - top));
+  const weights = all.map(({ log, tau }) => Math.exp(log - top) * Math.sqrt(tau));
   const whole = weights.reduce((sum, one) => sum + one, 0);
   const mixed = (of: (one: (typeof all)[number]) => number) =>
     all.reduce((sum, one, k) => sum + (weights[k] ?? 0) * of(one), 0) / whole;

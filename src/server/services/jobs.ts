@@ -131,5 +131,10 @@ function refusalProblem(refusal: EntryRefusal, record: JobRecord): ProblemError 
       errors: [{ pointer: '', detail: 'it speaks of an entry this job does not have' }],
     });
   }
+  if (refusal.reason === 'late-round') {
+    return new ProblemError('invalid', {
+      errors: [{ pointer: '/fact/round', detail: `must be at most ${refusal.most}: rounds follow one another` }],
+    });
+  }
   return new ProblemError('conflict', { conflict: { refusal, record } });
 }
