@@ -133,7 +133,9 @@ function refusalProblem(refusal: EntryRefusal, record: JobRecord): ProblemError 
   }
   if (refusal.reason === 'late-round') {
     return new ProblemError('invalid', {
-      errors: [{ pointer: '/fact/round', detail: `must be at most ${refusal.most}: rounds follow one another` }],
+      errors: [
+        { pointer: '/fact/round', detail: `must be at most ${refusal.most}: rounds follow one another` },
+      ],
     });
   }
   return new ProblemError('conflict', { conflict: { refusal, record } });
