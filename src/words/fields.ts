@@ -130,9 +130,11 @@ const cornerWords: Record<PathsIn<typeof cornerField.fields>, string> = {
   ringGapMm: 'gap wanted at the ring',
   ringSeatMm: 'ring wanted from the seat',
   ringEdgeMm: 'ring wanted from the edge',
+  ringSecondMm: 'ring wanted from the second edge',
   'secondRing.gapMm': 'gap wanted at the second ring',
   'secondRing.seatMm': 'second ring wanted from the seat',
   'secondRing.edgeMm': 'second ring wanted from the edge',
+  'secondRing.secondMm': 'second ring wanted from the second edge',
   camberPerMm: 'camber per mm',
 };
 
@@ -165,6 +167,7 @@ const FACT_WORDS: Record<Fact['kind'], string> = {
   'ring-gap': 'gap at the ring',
   'ring-seat': 'ring from the seat',
   'ring-place': 'place of the ring',
+  'ring-second': 'ring from the second edge',
   'damper-length': 'damper, eye to eye',
   aboard: 'what is aboard',
   floor: 'place on the floor',

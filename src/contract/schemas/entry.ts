@@ -131,6 +131,7 @@ const facts = {
   'ring-gap': fact('ring-gap', { corner, slot: ringSlot, mm: within(limits.gapMm).required() }),
   'ring-seat': fact('ring-seat', { corner, slot: ringSlot, mm: within(limits.gapMm).required() }),
   'ring-place': fact('ring-place', { corner, slot: ringSlot, mm: within(limits.collarMm).required() }),
+  'ring-second': fact('ring-second', { corner, slot: ringSlot, mm: within(limits.collarMm).required() }),
   link: fact('link', { corner, slot: oneOf('gap'), mm: within(limits.linkGapMm).required() }),
   camber: fact('camber', { corner, slot: oneOf('1'), degrees: within(limits.camberDeg).required() }),
   cycled: fact('cycled', {

@@ -30,6 +30,8 @@ export const factUnits = {
   'ring-seat': 'mm',
   /** Where a ring stands, from the edge that its collar is read from, likewise. */
   'ring-place': 'mm',
+  /** The same from the second edge of its collar. */
+  'ring-second': 'mm',
   /** How much longer a bar's undone link would have to be to go on, at the corner where it is undone. */
   link: 'mm',
   /** A wheel taken to an end of its travel by a jack, by slot bump or droop: what is left at the nearest thing. */
@@ -107,6 +109,7 @@ interface FactFields {
   'ring-gap': Amount<'ring-gap'>;
   'ring-seat': Amount<'ring-seat'>;
   'ring-place': Amount<'ring-place'>;
+  'ring-second': Amount<'ring-second'>;
   link: Amount<'link'>;
   /** `nearest` is what is nearest there. */
   cycled: Amount<'cycled'> & { nearest: string | null };

@@ -21,6 +21,8 @@ interface RingRead {
   by: RingWay;
   ring: 0 | 1;
   mm: number;
+  /** Whether it was moved there, and not found there. */
+  set: boolean;
 }
 
 /** What is known of one round. */
@@ -295,7 +297,15 @@ function ringReadsOf(facts: readonly Fact[]): RingRead[] {
     const mm = numberOf(fact);
     return by === undefined || fact.corner === null || mm === null
       ? []
-      : [{ corner: fact.corner, by, ring: fact.slot.endsWith('-2') ? 1 : 0, mm }];
+      : [
+          {
+            corner: fact.corner,
+            by,
+            ring: fact.slot.endsWith('-2') ? 1 : 0,
+            mm,
+            set: fact.slot.startsWith('set'),
+          },
+        ];
   });
 }
 

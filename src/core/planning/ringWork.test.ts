@@ -35,7 +35,7 @@ test('a gap wanted and found says how far the ring goes: nearer to the slider is
     by: 'gap',
     wantedMm: 22,
     nowMm: 34,
-    readAgain: false,
+    readAgain: null,
     moveMm: 12,
   });
   expect(right).toMatchObject({ id: 'RF', nowMm: null, moveMm: null });
@@ -63,10 +63,10 @@ test('rings not at their gap are the next thing once the heights are in, and sta
 test('after its seat has moved a gap is read again before anything is said of it', () => {
   const turned = job(gap('LF', 22, 'set'), gap('RF', 22, 'set'), adjustment(1, 'LF', 3), settled(1));
   expect(ringsOf(turned)).toMatchObject([
-    { id: 'LF', readAgain: true, moveMm: null },
-    { id: 'RF', readAgain: false, moveMm: 0 },
+    { id: 'LF', readAgain: 'seat', moveMm: null },
+    { id: 'RF', readAgain: null, moveMm: 0 },
   ]);
-  expect(ringsOf(add(turned, gap('LF', 20, 'found', 1)))[0]).toMatchObject({ readAgain: false, moveMm: -2 });
+  expect(ringsOf(add(turned, gap('LF', 20, 'found', 1)))[0]).toMatchObject({ readAgain: null, moveMm: -2 });
 });
 
 test('from the seat it is carried along by what the seat goes, and a wish further from it is towards the slider', () => {
@@ -76,7 +76,7 @@ test('from the seat it is carried along by what the seat goes, and a wish furthe
   one.document.corners.LF.ringSeatMm = 67;
   const bySeat = (from: JobRecord) => ringsOf(from).find(({ by }) => by === 'seat');
   // The seat went 5 towards the ring, which is now 55 from it.
-  expect(bySeat(one)).toMatchObject({ nowMm: 55, readAgain: false, moveMm: 12 });
+  expect(bySeat(one)).toMatchObject({ nowMm: 55, readAgain: null, moveMm: 12 });
   one.document.corners.LF.ringSeatMm = 50;
   expect(bySeat(one)?.moveMm).toBe(-5);
 });
@@ -84,7 +84,7 @@ test('from the seat it is carried along by what the seat goes, and a wish furthe
 test('from the edge of the collar the way follows how that edge is read', () => {
   const place = factEntry({ kind: 'ring-place', round: 0, corner: 'LF', slot: 'found', mm: 120 });
   const byEdge = (grows: 'with-seat' | 'against-seat') => {
-    const one = job(place, gap('LF', 22, 'set'), gap('RF', 22, 'set'));
+    const one = job(gap('LF', 22, 'set'), gap('RF', 22, 'set'), place);
     one.document.corners.LF.collar.grows = grows;
     one.document.corners.LF.ringEdgeMm = 130;
     return {
@@ -109,4 +109,16 @@ test('a second ring is set by itself: the first stays as it was read', () => {
     { ring: 0, moveMm: 12 },
     { ring: 1, moveMm: 0 },
   ]);
+});
+
+test('from the second edge too; set by one way, what another way read before is read again', () => {
+  const second = factEntry({ kind: 'ring-second', round: 0, corner: 'LF', slot: 'found', mm: 40 });
+  const one = job(second);
+  one.document.corners.LF.second = { datum: 'bracket', grows: 'against-seat' };
+  one.document.corners.LF.ringSecondMm = 52;
+  const bySecond = (from: JobRecord) => ringsOf(from).find(({ by }) => by === 'second');
+  expect(bySecond(one)).toMatchObject({ nowMm: 40, readAgain: null, moveMm: -12 });
+  const set = add(one, gap('LF', 22, 'set'));
+  expect(bySecond(set)).toMatchObject({ readAgain: 'ring', moveMm: null });
+  expect(ringsOf(set)[0]).toMatchObject({ by: 'gap', readAgain: null, moveMm: 0 });
 });

@@ -21,8 +21,8 @@ export interface RingWork {
   wantedMm: number | null;
   /** As it reads now; null where it never was read. */
   nowMm: number | null;
-  /** Its seat went somewhere else since, and what that did to it cannot be told. */
-  readAgain: boolean;
+  /** What was moved since, where what that did to the reading cannot be told: its seat, or the ring by another way. */
+  readAgain: 'seat' | 'ring' | null;
   /** mm that the ring goes towards its slider, away from its seat; null while it is not known where it is. */
   moveMm: number | null;
 }
@@ -31,10 +31,14 @@ type Rounds = Pick<RoundsState, 'rounds'>;
 
 /** Where a ring is wanted, by the way in which that is said. */
 function ringWanted(corner: CornerDocument, ring: 0 | 1): Record<RingWay, number | null> {
-  const { gapMm, seatMm, edgeMm } = corner.secondRing;
-  return ring === 1
-    ? { gap: gapMm, seat: seatMm, edge: edgeMm }
-    : { gap: corner.ringGapMm, seat: corner.ringSeatMm, edge: corner.ringEdgeMm };
+  const { gapMm, seatMm, edgeMm, secondMm } = corner.secondRing;
+  if (ring === 1) return { gap: gapMm, seat: seatMm, edge: edgeMm, second: secondMm };
+  return {
+    gap: corner.ringGapMm,
+    seat: corner.ringSeatMm,
+    edge: corner.ringEdgeMm,
+    second: corner.ringSecondMm,
+  };
 }
 
 /** Whether something is wanted of a ring at this corner whose springs are not known. */
@@ -74,11 +78,12 @@ function workOf(
   const seatBy = since.reduce((sum, { moves }) => sum + (moves[id] ?? 0), 0);
   // The ring stays on the body: a seat that goes towards the spring comes nearer to it, exactly as far as it went.
   const nowMm = readMm !== null && by === 'seat' ? readMm - seatBy : readMm;
-  const readAgain =
-    readMm !== null &&
-    by === 'gap' &&
-    since.some(({ moves, mounts }) => (moves[id] ?? mounts[id] ?? 0) !== 0);
-  const known = nowMm !== null && wantedMm !== null && !readAgain;
+  const seatMoved = by === 'gap' && since.some(({ moves, mounts }) => (moves[id] ?? mounts[id] ?? 0) !== 0);
+  const reads = rounds.slice(Math.max(at, 0)).flatMap(({ ringReads }) => ringReads);
+  const mine = reads.filter((one) => one.corner === id && one.ring === ring);
+  const ringMoved = mine.slice(mine.findLastIndex((one) => one.by === by) + 1).some((one) => one.set);
+  const readAgain = readMm === null ? null : seatMoved ? 'seat' : ringMoved ? 'ring' : null;
+  const known = nowMm !== null && wantedMm !== null && readAgain === null;
   return {
     id,
     ring,
@@ -93,6 +98,7 @@ function workOf(
 /** Whether what is read grows as the ring goes towards its slider. */
 function growsOutwards(document: JobDocument, id: CornerId, by: RingWay): boolean {
   if (by === 'gap') return false;
+  if (by === 'second') return document.corners[id].second?.grows !== 'against-seat';
   return by === 'seat' || cornerSpec(document, id).readingSign > 0;
 }
 

@@ -110,15 +110,17 @@ export const cornerField = group({
   rings: list(part.ring, { most: range.mostSprings - 1, since: 2, fitted: true, next: 'as-now' }),
   /** Gap wanted between slider and ring where nothing is known of its two springs; null where none is. */
   ringGapMm: given('mm', range.gapMm, { since: 13, fitted: true }),
-  /** The same ring wanted from its seat, or from the edge that the collar is read from. */
+  /** The same ring wanted from its seat, from the edge that the collar is read from, or from its second edge. */
   ringSeatMm: given('mm', range.gapMm, { since: 16, fitted: true }),
   ringEdgeMm: given('mm', range.collarMm, { since: 16, fitted: true }),
+  ringSecondMm: given('mm', range.collarMm, { since: 16, fitted: true }),
   /** A second ring, where three springs stand one on another. */
   secondRing: group(
     {
       gapMm: given('mm', range.gapMm, { fitted: true }),
       seatMm: given('mm', range.gapMm, { fitted: true }),
       edgeMm: given('mm', range.collarMm, { fitted: true }),
+      secondMm: given('mm', range.collarMm, { fitted: true }),
     },
     { since: 16 },
   ),

@@ -1,5 +1,5 @@
 import { cornerNames } from '#core/kinds/corners.ts';
-import type { RingWay } from '#core/kinds/ringWays.ts';
+import { ringWays, type RingWay } from '#core/kinds/ringWays.ts';
 import { ringWork, type RingWork } from '#core/planning/ringWork.ts';
 import { isByBlock } from '../rings/byBlock.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
@@ -9,6 +9,7 @@ const heads: Record<RingWay, string> = {
   gap: 'Ring gaps',
   seat: 'Rings from the seat',
   edge: 'Rings wanted from the edge of the collar, as they stand',
+  second: 'Rings from the second edge',
 };
 
 /** Where rings were left of whose springs nothing is known, in each way that was used; nothing where none was read. */
@@ -16,7 +17,7 @@ export function HandoverRings() {
   const { record, state } = useThisJob();
   const read = ringWork(record.document, state).filter(({ nowMm }) => nowMm !== null);
   const { hanging } = record.document.ringReading;
-  return (['gap', 'seat', 'edge'] as const).map((way) => {
+  return ringWays.map((way) => {
     const ofWay = read.filter(({ by }) => by === way);
     return ofWay.length === 0 ? null : (
       <p key={way} className="mt-4">
@@ -40,7 +41,13 @@ function Left({ ring }: { ring: RingWork }) {
     <>
       {cornerNames[ring.id]}
       {ring.ring === 1 && ', second'} <Length mm={ring.nowMm ?? 0} />
-      {ring.readAgain ? ' before its seat moved' : isByBlock(facts, ring) ? ' by block' : ''}
+      {ring.readAgain === 'seat'
+        ? ' before its seat moved'
+        : ring.readAgain === 'ring'
+          ? ' before it was set'
+          : isByBlock(facts, ring)
+            ? ' by block'
+            : ''}
     </>
   );
 }

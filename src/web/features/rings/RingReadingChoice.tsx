@@ -1,4 +1,5 @@
 import type { RingWay } from '#core/kinds/ringWays.ts';
+import { cornersIn } from '#core/kinds/classes/index.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Select } from '../../ui/Select.tsx';
 
@@ -6,12 +7,15 @@ const byOptions: readonly { value: RingWay; words: string }[] = [
   { value: 'gap', words: 'the gap, slider to ring' },
   { value: 'seat', words: 'from the seat to the ring' },
   { value: 'edge', words: 'from the collar’s edge to the ring' },
+  { value: 'second', words: 'from its second edge to the ring' },
 ];
 
 /** How rings are read on this machine, and in what state: once for all of them, so that what is read and wanted compare. */
 export function RingReadingChoice() {
   const { record, actions } = useThisJob();
-  const { by, hanging, perDamper } = record.document.ringReading;
+  const { document } = record;
+  const { by, hanging, perDamper } = document.ringReading;
+  const hasSecond = cornersIn(document).some((id) => document.corners[id].second !== null);
   return (
     <div className="mb-2 flex flex-wrap gap-x-6 gap-y-2">
       <label>
@@ -20,7 +24,8 @@ export function RingReadingChoice() {
           label="How it is read"
           look="pr-2"
           value={by}
-          options={byOptions}
+          // A second edge is there once somebody has described it.
+          options={byOptions.filter(({ value }) => value !== 'second' || value === by || hasSecond)}
           onChange={(to) => actions.change('How rings are read', [['ringReading', 'by'], to])}
         />
       </label>

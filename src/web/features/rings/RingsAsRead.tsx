@@ -22,6 +22,11 @@ const ways: Record<RingWay, Way> = {
   gap: { name: 'Gap', range: limits.gapMm, paths: [['ringGapMm'], ['secondRing', 'gapMm']] },
   seat: { name: 'From the seat', range: limits.gapMm, paths: [['ringSeatMm'], ['secondRing', 'seatMm']] },
   edge: { name: 'From the edge', range: ranges.collar, paths: [['ringEdgeMm'], ['secondRing', 'edgeMm']] },
+  second: {
+    name: 'From the second edge',
+    range: ranges.collar,
+    paths: [['ringSecondMm'], ['secondRing', 'secondMm']],
+  },
 };
 
 /** One ring of one corner, in one of the ways. */
@@ -134,7 +139,8 @@ function AsRead({ row, work }: { row: Row; work: RingWork | null }) {
       />
       {work?.readAgain && (
         <p className="label text-tight">
-          <SizeLength mm={work.nowMm ?? 0} /> before its seat moved: read it again
+          <SizeLength mm={work.nowMm ?? 0} /> before{' '}
+          {work.readAgain === 'ring' ? 'it was set' : 'its seat moved'}: read it again
         </p>
       )}
       {!isReadHere && work && !work.readAgain && work.nowMm !== null && (
