@@ -25,11 +25,18 @@ export async function openDatabase() {
 function watch({ bin, folder, port }) {
   let busy = false;
   const look = async () => {
-    if (busy || isClusterUp(folder)) return;
+    if (busy) return;
     busy = true;
-    console.error('PostgreSQL has ended: it is started again.');
-    await startCluster({ bin, folder, port, orFail: (words) => console.error(words) });
-    busy = false;
+    try {
+      if (isClusterUp(folder)) return;
+      console.error('PostgreSQL has ended: it is started again.');
+      await startCluster({ bin, folder, port, orFail: (words) => console.error(words) });
+    } catch (error) {
+      // Its files come and go while it dies: a look that fails is followed by the next.
+      console.error(`PostgreSQL could not be started again yet: ${error.message}`);
+    } finally {
+      busy = false;
+    }
   };
   const timer = setInterval(() => void look(), LOOK_MS);
   return () => clearInterval(timer);
