@@ -22,6 +22,8 @@ const hooks = {
   transformIgnorePatterns: ['/node_modules/(?!react-hotkeys-hook/)'],
 };
 const cluster = {
+  // A package of the server names a class Set of its own.
+  sandboxInjectedGlobals: [],
   globalSetup: '<rootDir>/tests/api/globalSetup.mjs',
   globalTeardown: '<rootDir>/tests/api/globalTeardown.mjs',
 };

@@ -3,10 +3,13 @@ import { defineConfig } from 'vite';
 /** Server build: Node 20 cannot run TypeScript, so the server is bundled, its packages left outside. */
 export default defineConfig({
   build: {
-    ssr: 'src/server/main.ts',
+    ssr: true,
     outDir: 'dist/server',
     emptyOutDir: true,
     target: 'node20',
-    rollupOptions: { output: { entryFileNames: 'main.js' } },
+    rollupOptions: {
+      input: { main: 'src/server/main.ts', passphrase: 'src/server/passphrase.ts' },
+      output: { entryFileNames: '[name].js' },
+    },
   },
 });

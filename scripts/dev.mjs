@@ -41,7 +41,10 @@ http.on('request', async (request, response) => {
   try {
     // Loaded anew when a file of the server changed, from Vite's cache otherwise.
     const { createApp } = await load('server/createApp.ts');
-    createApp({ db, events, log, webFolder: null, writesPerMinute: 6000, hosts })(request, response);
+    createApp({ db, events, log, webFolder: null, writesPerMinute: 6000, hosts, sessions: null, proxies: 0 })(
+      request,
+      response,
+    );
   } catch (error) {
     vite.ssrFixStacktrace(error);
     console.error(error);

@@ -11,9 +11,9 @@ const PORT_TAKEN = 48;
 
 /**
  * Runs a server, in a process group of its own, and again whenever it ends by itself. One that never comes to serve is given
- * up in the end: `onEnd` is told its exit code, as it is once it was stopped. Gives what stops it.
+ * up in the end. `user` is whose rights it has, where not ours. `onEnd` is told its exit code, as it is once it was stopped. Gives what stops it.
  */
-export function keepRunning(script, env, onEnd) {
+export function keepRunning(script, { env, user = null }, onEnd) {
   let stopping = false;
   let served = false;
   let tries = 0;
@@ -24,7 +24,7 @@ export function keepRunning(script, env, onEnd) {
     const began = Date.now();
     // The channel tells the server when we are gone, whatever killed us.
     const stdio = ['ignore', 'inherit', 'inherit', 'ipc'];
-    server = spawn(process.execPath, [script], { stdio, detached: true, env });
+    server = spawn(process.execPath, [script], { stdio, detached: true, env, ...user });
     server.on('message', (what) => (served ||= what === 'serving'));
     server.once('exit', (code) => {
       server = null;

@@ -2,7 +2,7 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import express, { type Express, type RequestHandler } from 'express';
 import expressStaticGzip from 'express-static-gzip';
-import { rateLimit } from 'express-rate-limit';
+import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import { sql } from 'drizzle-orm';
 import { limits } from '#contract/limits.ts';
@@ -10,18 +10,24 @@ import { problemOf } from '#contract/problems.ts';
 import type { Deps } from './deps.ts';
 import { ownHost, ownOrigin } from './http/allowed.ts';
 import { errorFunnel, ProblemError, sendProblem } from './http/problem.ts';
+import { deviceIn, onlySignedIn, whoIsIn } from './http/signedIn.ts';
+import { deviceRoutes } from './routes/devices.ts';
+import { doorRoutes, openDoor } from './routes/door.ts';
 import { eventStream } from './routes/events.ts';
 import { photoRoutes } from './routes/photos.ts';
 import { floorRoutes } from './routes/floors.ts';
 import { kitRoutes } from './routes/kits.ts';
 import { rackRoutes } from './routes/rack.ts';
+import { shopRoutes } from './routes/shop.ts';
 import { bookRoutes, jobRoutes } from './routes/jobs.ts';
 
 /** The whole server as an Express application; it does not listen by itself. */
 export function createApp(deps: Deps): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use(helmet(securityHeaders));
+  app.set('trust proxy', deps.proxies);
+  app.use(helmet(securityHeaders(deps.sessions !== null)));
+  if (deps.sessions) app.use(httpsFromNowOn);
   app.use(ownHost(deps.hosts));
   app.use('/api', api(deps));
   if (deps.webFolder !== null) servePage(app, deps.webFolder);
@@ -32,8 +38,8 @@ export function createApp(deps: Deps): Express {
   return app;
 }
 
-// Served on plain http on loopback, so no upgrade to https; Radix measures scroll bars with inline styles.
-const securityHeaders = {
+/** Radix measures scroll bars with inline styles. */
+const securityHeaders = (shop: boolean) => ({
   strictTransportSecurity: false,
   contentSecurityPolicy: {
     useDefaults: true,
@@ -41,25 +47,33 @@ const securityHeaders = {
       'upgrade-insecure-requests': null,
       'style-src': ["'self'", "'unsafe-inline'"],
       'img-src': ["'self'", 'data:', 'blob:'],
-      // Instruments stand on the reader's own machine.
-      'connect-src': ["'self'", 'ws://127.0.0.1:*', 'ws://localhost:*'],
+      // Open, instruments stand on the reader's own machine; a shop's are relayed by the server.
+      'connect-src': shop ? ["'self'"] : ["'self'", 'ws://127.0.0.1:*', 'ws://localhost:*'],
     },
   },
-} as const;
+});
+
+/** A year of https alone under the shop's own name; said under localhost, it would shut out whatever else runs there. */
+const httpsFromNowOn: RequestHandler = (request, response, next) => {
+  if (request.hostname !== 'localhost') response.setHeader('Strict-Transport-Security', 'max-age=31536000');
+  next();
+};
 
 function api(deps: Deps): express.Router {
   const router = express.Router();
   router.use(ownOrigin);
-  router.use(limitWrites(deps.writesPerMinute));
-  router.use('/photos', photoRoutes(deps));
-  router.use(
-    requireJson,
-    express.json({ limit: limits.bodyBytes, strict: false, reviver: refuseBrokenText }),
-  );
   router.get('/health', async (_request, response) => {
     await deps.db.execute(sql`select 1`);
     response.json({ ok: true });
   });
+  if (deps.sessions) router.use(deps.sessions, whoIsIn(deps.db));
+  router.use(limitWrites(deps.writesPerMinute));
+  router.use('/door', requireJson, json('10kb'), deps.sessions ? doorRoutes(deps.db) : openDoor());
+  if (deps.sessions) router.use(onlySignedIn);
+  router.use('/photos', photoRoutes(deps));
+  router.use(requireJson, json(limits.bodyBytes));
+  if (deps.sessions) router.use('/devices', deviceRoutes(deps.db));
+  router.use('/shop', shopRoutes(deps));
   router.get('/events', eventStream(deps.events));
   router.use('/jobs', jobRoutes(deps));
   router.use('/book', bookRoutes(deps));
@@ -72,6 +86,8 @@ function api(deps: Deps): express.Router {
   return router;
 }
 
+const json = (limit: number | string) => express.json({ limit, strict: false, reviver: refuseBrokenText });
+
 const writes = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
 
 function limitWrites(limit: number): RequestHandler {
@@ -81,6 +97,8 @@ function limitWrites(limit: number): RequestHandler {
     standardHeaders: 'draft-8',
     legacyHeaders: false,
     skip: ({ method }) => !writes.has(method),
+    // Those behind one address do not use up each other's.
+    keyGenerator: (request, response) => deviceIn(response)?.id ?? ipKeyGenerator(request.ip ?? ''),
     handler: (_request, response) => sendProblem(response, problemOf('too-many')),
   });
 }

@@ -1,46 +1,51 @@
-import { createServer } from 'node:http';
 import { resolve } from 'node:path';
 import { pino } from 'pino';
 import { migrateDatabase, openDatabase } from '#db/connect.ts';
+import { configFrom } from './config.ts';
 import { createApp } from './createApp.ts';
-import { hostsFrom } from './http/allowed.ts';
 import { loadDemo } from './demo.ts';
-import { serveSimulatedGauge } from './instruments/simulated.ts';
+import { hostsFrom } from './http/allowed.ts';
+import { serveSockets } from './instruments/sockets.ts';
 import { openJobEvents } from './services/events.ts';
 import { keepLinesFresh } from './services/lines.ts';
+import { serveLoopback, serveShop } from './serving.ts';
+import { openSessions } from './shop/sessions.ts';
+
+/** With this exit code the port was taken. */
+const PORT_TAKEN = 48;
 
 /** The one place that reads the environment and listens. Run from the project's folder. */
 async function main(): Promise<void> {
-  const url = process.env.DATABASE_URL;
-  if (!url) throw new Error('expected DATABASE_URL, got none: start with "npm start"');
-  const port = Number(process.env.PORT ?? 4180);
-  const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' }, pino.destination(2));
-  const loaded = await prepare(url);
-  const db = openDatabase(url);
-  const events = openJobEvents(url, log);
-  const app = createApp({
-    db,
-    events,
-    log,
-    webFolder: resolve('dist/web'),
-    writesPerMinute: Number(process.env.WRITES_PER_MINUTE ?? 1200),
-    hosts: hostsFrom(process.env.MARGIN_HOSTS),
-  });
-  const server = createServer(app);
-  const endGauge = serveSimulatedGauge(server);
+  const config = configFrom(process.env);
+  const { databaseUrl, shop } = config;
+  const log = pino({ level: config.logLevel }, pino.destination(2));
+  const loaded = await prepare(databaseUrl);
+  const db = openDatabase(databaseUrl);
+  const events = openJobEvents(databaseUrl, log);
+  const hosts = [...hostsFrom(config.moreHosts), ...(shop ? [shop.name] : [])];
+  const sessions = shop ? await openSessions(db) : null;
+  const { writesPerMinute, proxies } = config;
+  const webFolder = resolve('dist/web');
+  const app = createApp({ db, events, log, webFolder, writesPerMinute, hosts, sessions, proxies });
+  const serving =
+    shop && proxies === 0
+      ? await serveShop({ app, db, webFolder }, config, shop)
+      : serveLoopback(app, config);
+  const { server } = serving;
+  const endSockets = serveSockets(server, { db, events, hosts, sessions });
   const endLines = keepLinesFresh(db, events, log);
-  server.on('error', (error: NodeJS.ErrnoException) => {
-    process.stderr.write(error.code === 'EADDRINUSE' ? `Port ${port} is taken.\n` : `${error.message}\n`);
-    process.exit(error.code === 'EADDRINUSE' ? 48 : 1);
+  await serving.begin().catch((error: NodeJS.ErrnoException) => {
+    process.stderr.write(
+      error.code === 'EADDRINUSE' ? `Port ${config.port} is taken.\n` : `${error.message}\n`,
+    );
+    process.exit(error.code === 'EADDRINUSE' ? PORT_TAKEN : 1);
   });
-  server.listen(port, '127.0.0.1', () => {
-    if (loaded > 0) process.stdout.write(`Loaded ${loaded} demo jobs.\n`);
-    process.stdout.write(`Margin is on http://127.0.0.1:${port}\n`);
-    // Whoever started it may now start it again, should it ever end by itself.
-    process.send?.('serving');
-  });
+  if (loaded > 0) process.stdout.write(`Loaded ${loaded} demo jobs.\n`);
+  // Whoever started it may now start it again, should it ever end by itself.
+  process.send?.('serving');
   const stop = () => {
-    endGauge();
+    serving.end();
+    endSockets();
     server.close();
     server.closeAllConnections();
     void Promise.allSettled([events.close(), endLines().then(() => db.$client.end())]).then(() =>

@@ -3,7 +3,8 @@ import request from 'supertest';
 import { WebSocket } from 'ws';
 import { blankDocument } from '#core/document/create.ts';
 import { readGaugeLine, type GaugeReading } from '#core/gauge/line.ts';
-import { serveSimulatedGauge } from '#server/instruments/simulated.ts';
+import { localHosts } from '#server/http/allowed.ts';
+import { serveSockets } from '#server/instruments/sockets.ts';
 import { factEntry } from '../fixtures/records.ts';
 import { startTestServer, type TestServer } from '../fixtures/server.ts';
 
@@ -11,7 +12,7 @@ let server: TestServer;
 let endGauge: () => void;
 beforeAll(async () => {
   server = await startTestServer();
-  endGauge = serveSimulatedGauge(server.http);
+  endGauge = serveSockets(server.http, { ...server, hosts: localHosts, sessions: null });
 });
 afterAll(async () => {
   endGauge();

@@ -8,7 +8,8 @@ import { someClearance } from '../fixtures/records.ts';
 import type { JobDocument } from '#core/document/types.ts';
 import { readGaugeLine, type GaugeReading } from '#core/gauge/line.ts';
 import { padPlace, padPlaces } from '#core/gauge/simulatedPads.ts';
-import { serveSimulatedGauge } from '#server/instruments/simulated.ts';
+import { localHosts } from '#server/http/allowed.ts';
+import { serveSockets } from '#server/instruments/sockets.ts';
 import { factEntry } from '../fixtures/records.ts';
 import { startTestServer, type TestServer } from '../fixtures/server.ts';
 
@@ -16,7 +17,7 @@ let server: TestServer;
 let endGauge: () => void;
 beforeAll(async () => {
   server = await startTestServer();
-  endGauge = serveSimulatedGauge(server.http);
+  endGauge = serveSockets(server.http, { ...server, hosts: localHosts, sessions: null });
 });
 afterAll(async () => {
   endGauge();

@@ -14,13 +14,16 @@ function nameOf(host: string): string {
   return host.toLowerCase().replace(/:\d+$/, '');
 }
 
+/** Whether a request's Host is one of the server's names. */
+export const isOwnHost = (host: string, hosts: readonly string[]): boolean => hosts.includes(nameOf(host));
+
 /**
  * Refuses requests under a name that is not the server's own: by DNS rebinding a page of another site can reach a server on
  * loopback under the site's name, and would then count as the same origin.
  */
 export function ownHost(hosts: readonly string[]): RequestHandler {
   return (request, _response, next) => {
-    if (!hosts.includes(nameOf(request.headers.host ?? ''))) throw new ProblemError('host-not-allowed');
+    if (!isOwnHost(request.headers.host ?? '', hosts)) throw new ProblemError('host-not-allowed');
     next();
   };
 }

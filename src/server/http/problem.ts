@@ -6,10 +6,16 @@ import { problemOf, type Problem, type ProblemCode } from '#contract/problems.ts
 /** An expected failure of a request: thrown by services and routes, answered as problem details. */
 export class ProblemError extends Error {
   readonly problem: Problem;
+  /** s. When to try again; null where that does not help, or nobody knows. */
+  readonly retryAfterS: number | null;
 
-  constructor(code: ProblemCode, more: Pick<Problem, 'errors' | 'conflict'> = {}) {
+  constructor(
+    code: ProblemCode,
+    { retryAfterS, ...more }: Pick<Problem, 'errors' | 'conflict'> & { retryAfterS?: number } = {},
+  ) {
     super(code);
     this.problem = problemOf(code, more);
+    this.retryAfterS = retryAfterS ?? null;
   }
 }
 
@@ -17,8 +23,12 @@ export class ProblemError extends Error {
 const RETRY_S = 2;
 
 /** Writes a problem (RFC 9457), with when to try again where that helps. */
-export function sendProblem(response: Response, problem: Problem): void {
-  if (problem.status === 503) response.setHeader('Retry-After', RETRY_S);
+export function sendProblem(response: Response, problem: Problem, retryAfterS: number | null = null): void {
+  const wait = retryAfterS ?? (problem.status === 503 ? RETRY_S : null);
+  if (wait !== null) response.setHeader('Retry-After', wait);
+  // A device that was removed forgets all it kept, and that at its first contact, whatever its page does.
+  if (problem.code === 'device-removed')
+    response.setHeader('Clear-Site-Data', '"cache", "cookies", "storage"');
   response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
 }
 
@@ -31,7 +41,7 @@ export function errorFunnel(log: Logger): ErrorRequestHandler {
     }
     const problem = asProblem(error);
     if (problem.status >= 500) log.error({ err: logged(error) }, problem.code);
-    sendProblem(response, problem);
+    sendProblem(response, problem, error instanceof ProblemError ? error.retryAfterS : null);
   };
 }
 

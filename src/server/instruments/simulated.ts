@@ -1,44 +1,16 @@
-import type { IncomingMessage, Server } from 'node:http';
-import type { Duplex } from 'node:stream';
-import { WebSocketServer, type WebSocket } from 'ws';
+import type { WebSocket } from 'ws';
 import { SimulatedGauge } from '#core/gauge/simulated.ts';
 import { padPlaces, SimulatedPads } from '#core/gauge/simulatedPads.ts';
 import { seededUniform } from '#core/numerics/random.ts';
 
-const PATH = '/instruments/simulated';
 const EVERY_MS = 100;
-/** What the page says is done to the machine; longer is not read. */
-const MOST_BYTES = 200;
-const MOST_CONNECTIONS = 20;
 
 /**
  * A simulated instrument behind the line protocol: two height gauges and four pads that stream ten times a second to whoever
  * connects. It is told what is done to the machine with `{"do": "alone-press", "end": "rear"}`, and what rolls on to the pads
- * with `{"do": "roll", "kg": [...]}`; a real instrument takes no lines. Gives what ends it.
+ * with `{"do": "roll", "kg": [...]}`; a real instrument takes no lines.
  */
-export function serveSimulatedGauge(server: Server): () => void {
-  const sockets = new WebSocketServer({ noServer: true, maxPayload: MOST_BYTES });
-  server.on('upgrade', (request: IncomingMessage, socket: Duplex, head: Buffer) => {
-    if (!isOurs(request) || sockets.clients.size >= MOST_CONNECTIONS) {
-      socket.end('HTTP/1.1 404 Not Found\r\nConnection: close\r\n\r\n');
-      return;
-    }
-    sockets.handleUpgrade(request, socket, head, stream);
-  });
-  return () => {
-    sockets.clients.forEach((client) => client.terminate());
-    sockets.close();
-  };
-}
-
-/** A page of another origin has no business here. */
-function isOurs({ url, headers }: IncomingMessage): boolean {
-  if (url !== PATH) return false;
-  const { origin, host } = headers;
-  return origin === undefined || origin === `http://${host}` || origin === `https://${host}`;
-}
-
-function stream(socket: WebSocket): void {
+export function streamSimulated(socket: WebSocket): void {
   const began = Date.now();
   const seconds = () => (Date.now() - began) / 1000;
   const gauges = {

@@ -2,13 +2,15 @@ import pg from 'pg';
 import type { Logger } from 'pino';
 import type { JobEvent } from '#contract/api.ts';
 import { jobChannel } from '#db/jobs.ts';
+import { doorChannel } from '#db/shop.ts';
 
 type JobListener = (event: JobEvent) => void;
+type RemovalListener = (deviceId: string) => void;
 
-/** Hears of changed jobs, whichever server changed them. */
+/** Hears of changed jobs and removed devices, whichever server changed them. What is given returns what stops listening. */
 export interface JobEvents {
-  /** Returns the function that stops listening. */
   listen(listener: JobListener): () => void;
+  onRemoved(listener: RemovalListener): () => void;
   close(): Promise<void>;
 }
 
@@ -17,6 +19,7 @@ const RETRY_MS = 1000;
 /** LISTENs on its own connection and opens a new one whenever it is lost. */
 export function openJobEvents(url: string, log: Logger): JobEvents {
   const listeners = new Set<JobListener>();
+  const removals = new Set<RemovalListener>();
   let client: pg.Client | null = null;
   let closed = false;
   let timer: NodeJS.Timeout | undefined;
@@ -30,14 +33,18 @@ export function openJobEvents(url: string, log: Logger): JobEvents {
     const fresh = new pg.Client({ connectionString: url, application_name: 'margin' });
     fresh.on('error', () => undefined);
     fresh.on('end', retry);
-    fresh.on('notification', ({ payload }) => {
+    fresh.on('notification', ({ channel, payload }) => {
+      if (channel === doorChannel) {
+        removals.forEach((listener) => listener(payload ?? ''));
+        return;
+      }
       const event = JSON.parse(payload ?? '{}') as JobEvent;
       listeners.forEach((listener) => listener(event));
     });
     client = fresh;
     try {
       await fresh.connect();
-      await fresh.query(`LISTEN ${jobChannel}`);
+      await fresh.query(`LISTEN ${jobChannel}; LISTEN ${doorChannel}`);
     } catch (error) {
       log.warn({ code: (error as { code?: string }).code }, 'cannot listen for changes yet');
       fresh.removeAllListeners('end');
@@ -51,6 +58,10 @@ export function openJobEvents(url: string, log: Logger): JobEvents {
     listen(listener) {
       listeners.add(listener);
       return () => listeners.delete(listener);
+    },
+    onRemoved(listener) {
+      removals.add(listener);
+      return () => removals.delete(listener);
     },
     async close() {
       closed = true;
