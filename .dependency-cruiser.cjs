@@ -46,6 +46,8 @@ const webFloors = [
   'ui',
   'charts',
   'drawing',
+  'features/door',
+  'features/settings',
   'features/conflict',
   'features/doubt',
   'features/gauge',

@@ -24,6 +24,8 @@ const hooks = {
 const cluster = {
   // A package of the server names a class Set of its own.
   sandboxInjectedGlobals: [],
+  // What locks backups comes as modules.
+  transformIgnorePatterns: ['/node_modules/(?!age-encryption/|@noble/|@scure/)'],
   globalSetup: '<rootDir>/tests/api/globalSetup.mjs',
   globalTeardown: '<rootDir>/tests/api/globalTeardown.mjs',
 };

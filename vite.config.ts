@@ -20,6 +20,7 @@ export default defineConfig({
   build: {
     outDir: '../../dist/web',
     emptyOutDir: true,
+    license: { fileName: 'licences.md' },
     target: 'es2022',
     chunkSizeWarningLimit: 1600,
     rolldownOptions: {

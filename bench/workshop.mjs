@@ -83,7 +83,7 @@ async function pages({ app, browser, line }) {
   await open(
     '  Logbook, click to drawn, median',
     [to('/book'), to('/')],
-    ['h1:text("Logbook")', 'h2:text("In the bays")'],
+    ['h1:text("Logbook")', 'h2:text("Jobs")'],
   );
   await page.goto(`${app.address}/jobs/${ids[7]}/intake`);
   await page.locator('main h1, main table').first().waitFor();

@@ -8,6 +8,7 @@ export const limits = {
   photosPerCorner: 6,
   listMost: 200,
   bodyBytes: 2 * 1024 * 1024,
+  personLength: 60,
   nameLength: ranges.mostName,
   noteLength: ranges.mostNote,
   labelLength: ranges.mostLabel,

@@ -208,9 +208,10 @@ export async function insertJob(db: Queryable, id: string, document: JobDocument
 /** Appends an entry as `record.version` and keeps the document it led to. Tells other servers and windows. */
 export async function appendEntry(db: Queryable, record: JobRecord, entry: Entry): Promise<void> {
   const place = { jobId: record.id, seq: record.version };
-  const { id, type, label, undoOf, redoOf } = entry;
+  const { id, type, label, by = null, undoOf, redoOf } = entry;
   const of = entry.type === 'withdraw' ? entry.of : null;
-  await db.insert(entries).values({ ...place, id, type, label, undoOf, redoOf, of, at: new Date(entry.at) });
+  const at = new Date(entry.at);
+  await db.insert(entries).values({ ...place, id, type, label, by, undoOf, redoOf, of, at });
   if (entry.type === 'change') await db.insert(changes).values({ ...place, ops: entry.ops });
   if (entry.type === 'fact')
     await db.insert(facts).values({ ...place, ...rowOfFact(entry.fact), replaces: entry.replaces });

@@ -19,6 +19,7 @@ export function entryFromRows(
     label: row.label,
     undoOf: row.undoOf,
     redoOf: row.redoOf,
+    ...(row.by !== null && { by: row.by }),
   };
   if (row.type === 'change' && change) return { ...base, type: 'change', ops: change.ops };
   if (row.type === 'fact' && fact)

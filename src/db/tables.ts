@@ -131,6 +131,8 @@ export const entries = pgTable(
     at: instant('at').notNull(),
     recordedAt: instant('recorded_at').notNull().defaultNow(),
     label: text('label').notNull(),
+    /** Who wrote it, where that was said. */
+    by: text('by'),
     undoOf: uuid('undo_of'),
     redoOf: uuid('redo_of'),
     /** Type withdraw: the entry taken back. */

@@ -11,6 +11,7 @@ import type { Deps } from './deps.ts';
 import { ownHost, ownOrigin } from './http/allowed.ts';
 import { errorFunnel, ProblemError, sendProblem } from './http/problem.ts';
 import { deviceIn, onlySignedIn, whoIsIn } from './http/signedIn.ts';
+import { backupRoutes } from './routes/backup.ts';
 import { deviceRoutes } from './routes/devices.ts';
 import { doorRoutes, openDoor } from './routes/door.ts';
 import { eventStream } from './routes/events.ts';
@@ -74,6 +75,7 @@ function api(deps: Deps): express.Router {
   router.use(requireJson, json(limits.bodyBytes));
   if (deps.sessions) router.use('/devices', deviceRoutes(deps.db));
   router.use('/shop', shopRoutes(deps));
+  router.use('/backup', backupRoutes(deps));
   router.get('/events', eventStream(deps.events));
   router.use('/jobs', jobRoutes(deps));
   router.use('/book', bookRoutes(deps));

@@ -1,6 +1,7 @@
 import { resolve } from 'node:path';
 import { pino } from 'pino';
 import { migrateDatabase, openDatabase } from '#db/connect.ts';
+import { keepBackups } from './backup/schedule.ts';
 import { configFrom } from './config.ts';
 import { createApp } from './createApp.ts';
 import { loadDemo } from './demo.ts';
@@ -33,6 +34,7 @@ async function main(): Promise<void> {
       : serveLoopback(app, config);
   const { server } = serving;
   const endSockets = serveSockets(server, { db, events, hosts, sessions });
+  const endBackups = shop ? keepBackups(db) : () => undefined;
   const endLines = keepLinesFresh(db, events, log);
   await serving.begin().catch((error: NodeJS.ErrnoException) => {
     process.stderr.write(
@@ -46,6 +48,7 @@ async function main(): Promise<void> {
   const stop = () => {
     serving.end();
     endSockets();
+    endBackups();
     server.close();
     server.closeAllConnections();
     void Promise.allSettled([events.close(), endLines().then(() => db.$client.end())]).then(() =>

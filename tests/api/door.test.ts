@@ -1,7 +1,9 @@
+import { once } from 'node:events';
 import { randomUUID } from 'node:crypto';
+import type { AddressInfo } from 'node:net';
 import { Agent, request as secureRequest } from 'node:https';
 import { sql } from 'drizzle-orm';
-import { WebSocket } from 'ws';
+import { WebSocket, WebSocketServer } from 'ws';
 import { plainDocument } from '../fixtures/records.ts';
 import { PASSPHRASE, signedIn, startShop, type Shop, type Visitor } from '../fixtures/shopServer.ts';
 
@@ -219,6 +221,26 @@ test('a page of another site uses up nothing and reads nothing, also with the co
   expect(await socket(shop, office.cookie(), { Host: 'evil.example' })).toBe('refused 404');
 });
 
+test('a registered instrument is passed on to devices that are in; another address is not', async () => {
+  const scales = new WebSocketServer({ port: 0, host: '127.0.0.1' });
+  scales.on('connection', (one) => one.send('{"mm": 612.4}'));
+  await once(scales, 'listening');
+  const { port: at } = scales.address() as AddressInfo;
+  const office = await signedIn(shop);
+  const { body: before } = await office.ask('GET', '/shop');
+  const id = randomUUID();
+  const instruments = [{ id, name: 'Bench gauge', address: `ws://127.0.0.1:${at}` }];
+  expect((await office.ask('POST', '/shop', { ...before, instruments })).body).toMatchObject({ instruments });
+  const line = new Promise((done) =>
+    openSocket(shop, office.cookie(), {}, id).once('message', (data: Buffer) => done(data.toString())),
+  );
+  expect(await line).toBe('{"mm": 612.4}');
+  expect(await socket(shop, '', {}, id)).toBe('refused 401');
+  expect(await socket(shop, office.cookie(), {}, randomUUID())).toBe('refused 404');
+  scales.clients.forEach((one) => one.terminate());
+  await new Promise((done) => scales.close(done));
+});
+
 test('settings of the shop are kept, and two who change them at once are told', async () => {
   const office = await signedIn(shop);
   const { body: before } = await office.ask('GET', '/shop');
@@ -242,14 +264,27 @@ function streamEnd({ port, root }: Shop, cookie: string): Promise<number> {
   });
 }
 
-/** Opens the simulated instrument; gives how that ended. */
-function socket({ port, root }: Shop, cookie: string, more: Record<string, string> = {}): Promise<string> {
+/** Opens an instrument, the simulated one where no other is named. */
+function openSocket(
+  { port, root }: Shop,
+  cookie: string,
+  more: Record<string, string>,
+  which: string,
+): WebSocket {
+  const headers = { Host: `margin.local:${port}`, ...(cookie && { Cookie: cookie }), ...more };
+  const agent = new Agent({ ca: root, servername: 'margin.local' });
+  return new WebSocket(`wss://127.0.0.1:${port}/instruments/${which}`, { agent, headers });
+}
+
+/** Opens an instrument; gives how that ended. */
+function socket(
+  asked: Shop,
+  cookie: string,
+  more: Record<string, string> = {},
+  which = 'simulated',
+): Promise<string> {
   return new Promise((done) => {
-    const headers = { Host: `margin.local:${port}`, ...(cookie && { Cookie: cookie }), ...more };
-    const client = new WebSocket(`wss://127.0.0.1:${port}/instruments/simulated`, {
-      agent: new Agent({ ca: root, servername: 'margin.local' }),
-      headers,
-    });
+    const client = openSocket(asked, cookie, more, which);
     client.on('unexpected-response', (_asked, { statusCode }) => done(`refused ${statusCode}`));
     client.on('close', () => done('closed'));
     client.on('error', () => undefined);

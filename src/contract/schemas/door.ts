@@ -43,7 +43,7 @@ export const changeDeviceSchema = Joi.object({
 export const shopSettingsSchema = Joi.object({
   version: Joi.number().strict().integer().min(0).max(2_000_000_000).required(),
   shopName: Joi.string().allow('').max(80).required(),
-  technicians: Joi.array().items(name).max(50).unique().required(),
+  technicians: Joi.array().items(name.optional()).max(50).unique().required(),
   instruments: Joi.array()
     .items(
       Joi.object({

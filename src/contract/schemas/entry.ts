@@ -205,6 +205,7 @@ const base = {
   id: uuid.required(),
   at: instant,
   label: Joi.string().min(1).max(limits.labelLength).required(),
+  by: Joi.string().min(1).max(limits.personLength),
   undoOf: uuid.allow(null).required(),
   redoOf: uuid.allow(null).required(),
 };

@@ -52,6 +52,8 @@ interface EntryBase {
   at: string;
   /** What it was, in words, for history and undo. */
   label: string;
+  /** Who wrote it, by name; left out where the device was with nobody in particular. */
+  by?: string;
   undoOf: string | null;
   redoOf: string | null;
 }

@@ -1,4 +1,5 @@
 import type { Problem } from '#contract/problems.ts';
+import { forgetShop, shutOut } from './door.ts';
 
 /** The server answered, and said no. */
 export class ApiProblem extends Error {
@@ -16,12 +17,20 @@ const PICTURE_MS = 60_000;
 
 /** Calls the server with JSON. Throws ApiProblem for its refusals; anything else thrown means it was not reached. */
 export async function callApi<T>(path: string, body?: unknown): Promise<T> {
-  const sent =
+  return (await sent(path, body)).json() as Promise<T>;
+}
+
+/** Tells the server something that it has nothing to answer to. Throws as `callApi` does. */
+export async function tellApi(path: string, body: unknown): Promise<void> {
+  await sent(path, body);
+}
+
+async function sent(path: string, body: unknown): Promise<Response> {
+  const what =
     body === undefined
       ? {}
       : { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) };
-  const signal = AbortSignal.timeout(ANSWER_MS);
-  return (await answered(await fetch(`/api${path}`, { ...sent, signal }))).json() as Promise<T>;
+  return answered(await fetch(`/api${path}`, { ...what, signal: AbortSignal.timeout(ANSWER_MS) }));
 }
 
 /** Sends a picture as it is. Throws as `callApi` does. */
@@ -44,7 +53,10 @@ export async function removeAt(path: string): Promise<void> {
 async function answered(response: Response): Promise<Response> {
   if (response.ok) return response;
   if (response.headers.get('Content-Type')?.startsWith('application/problem+json')) {
-    throw new ApiProblem((await response.json()) as Problem);
+    const problem = (await response.json()) as Problem;
+    if (problem.code === 'sign-in') shutOut();
+    if (problem.code === 'device-removed') await forgetShop();
+    throw new ApiProblem(problem);
   }
   throw new Error(`expected an answer from the server, got ${response.status}`);
 }

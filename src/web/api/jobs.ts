@@ -5,6 +5,7 @@ import { applyEntry } from '#core/document/applyEntry.ts';
 import { migrateDocument } from '#core/document/migrate.ts';
 import type { JobRecord } from '#core/document/types.ts';
 import { ApiProblem, callApi } from './client.ts';
+import { useDoor } from './door.ts';
 import { hearServer } from './serverEvents.ts';
 import { onSent, send, useQueue } from './queue.ts';
 import type { Unsent } from './unsent.ts';
@@ -20,6 +21,10 @@ export const queryClient = new QueryClient({
       networkMode: 'always',
     },
   },
+});
+
+useDoor.subscribe(({ standing }) => {
+  if (standing === 'removed') queryClient.clear();
 });
 
 const jobKey = (id: string) => ['job', id];

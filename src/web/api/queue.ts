@@ -5,6 +5,7 @@ import type { Problem } from '#contract/problems.ts';
 import { upgradedEntry } from '#core/document/upgradeFact.ts';
 import { migrateJob } from '#core/document/migrate.ts';
 import type { Entry } from '#core/document/types.ts';
+import { useDoor } from './door.ts';
 import { useKeeping } from './keeping.ts';
 import { ApiProblem, callApi } from './client.ts';
 import { jot, jotted, unjot } from './journal.ts';
@@ -14,8 +15,8 @@ interface QueueDb extends DBSchema {
   unsent: { key: string; value: Unsent };
 }
 
-/** The server is not reached, does not answer, is asked too much, or fails. */
-export type Held = 'away' | 'silent' | 'busy' | 'failing';
+/** The server is not reached, does not answer, is asked too much, fails, or does not know this device any more. */
+export type Held = 'away' | 'silent' | 'busy' | 'failing' | 'out';
 
 interface Queue {
   items: Unsent[];
@@ -56,6 +57,13 @@ async function keep(item: Unsent): Promise<void> {
     notKept();
   }
 }
+// A device that was removed from the shop keeps nothing of it.
+useDoor.subscribe(({ standing }, before) => {
+  if (standing !== 'removed' || before.standing === 'removed') return;
+  useQueue.setState({ items: [], held: null });
+  void db.then((open) => open.clear('unsent')).catch(() => undefined);
+});
+
 let sending = false;
 let retry: ReturnType<typeof setTimeout> | undefined;
 let failures = 0;
@@ -95,8 +103,18 @@ export function onSent(listener: SentListener): () => void {
   return () => sentListeners.delete(listener);
 }
 
+/** With who wrote it, where this device is with somebody. */
+function signed(what: Unsent['what']): Unsent['what'] {
+  const by = useDoor.getState().device?.technician;
+  if (!by) return what;
+  return what.kind === 'entry'
+    ? { ...what, entry: { ...what.entry, by } }
+    : { ...what, job: { ...what.job, entries: what.job.entries.map((entry) => ({ by, ...entry })) } };
+}
+
 /** Puts something in the queue. It shows at once and is sent as soon as the server is there. */
-export function enqueue(jobId: string, what: Unsent['what']): void {
+export function enqueue(jobId: string, unsigned: Unsent['what']): void {
+  const what = signed(unsigned);
   const id = what.kind === 'job' ? what.job.id : what.entry.id;
   const order = Math.max(Date.now(), ...useQueue.getState().items.map((item) => item.order + 1));
   const item: Unsent = { id, jobId, order, what, refused: null };
@@ -134,9 +152,15 @@ function nextItem(): Unsent | undefined {
 }
 
 function heldBy(error: unknown): Held {
-  if (error instanceof ApiProblem) return error.problem.code === 'too-many' ? 'busy' : 'failing';
+  if (error instanceof ApiProblem) {
+    if (error.problem.status === 401) return 'out';
+    return error.problem.code === 'too-many' ? 'busy' : 'failing';
+  }
   return error instanceof DOMException && error.name === 'TimeoutError' ? 'silent' : 'away';
 }
+
+/** Whether everything waits, rather than this one thing being refused. */
+const holdsAll = ({ status, code }: Problem) => status >= 500 || status === 401 || code === 'too-many';
 
 async function sendOne(item: Unsent): Promise<void> {
   const silent = setTimeout(() => useQueue.setState({ held: 'silent' }), SILENT_MS);
@@ -148,8 +172,7 @@ async function sendOne(item: Unsent): Promise<void> {
     sentListeners.forEach((listener) => listener(item, answer));
     dropUnsent(item.id);
   } catch (error) {
-    if (!(error instanceof ApiProblem) || error.problem.status >= 500 || error.problem.code === 'too-many')
-      throw error;
+    if (!(error instanceof ApiProblem) || holdsAll(error.problem)) throw error;
     refuse(item, error.problem);
   } finally {
     clearTimeout(silent);

@@ -105,6 +105,7 @@ const pages = [
   ['/kits', 'Kits'],
   ['/rack', 'Spring rack'],
   ['/rack/search', 'Find springs'],
+  ['/settings', 'Settings: shop, devices, instruments'],
   ['/help', 'Help'],
   ['/help#printing', 'Print a sheet: how'],
 ] as const;

@@ -4,6 +4,7 @@ import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router/dom';
 import { queryClient } from '../api/jobs.ts';
 import { openQueue } from '../api/queue.ts';
+import { Gate } from './Gate.tsx';
 import { router } from './router.tsx';
 import './style.css';
 
@@ -13,7 +14,9 @@ if (!root) throw new Error('expected #root in the page, got none');
 createRoot(root).render(
   <StrictMode>
     <QueryClientProvider client={queryClient}>
-      <RouterProvider router={router} />
+      <Gate>
+        <RouterProvider router={router} />
+      </Gate>
     </QueryClientProvider>
   </StrictMode>,
 );

@@ -39,6 +39,12 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../pages/BookPage.tsx')).BookPage }),
       },
       {
+        path: '/settings',
+        lazy: async () => ({ Component: (await import('../pages/SettingsPage.tsx')).SettingsPage }),
+      },
+      // A code that was filmed leads here; whoever is in by now goes on to the jobs.
+      { path: '/pair', element: <Navigate to="/" replace /> },
+      {
         path: '/help',
         lazy: async () => ({ Component: (await import('../pages/HelpPage.tsx')).HelpPage }),
       },

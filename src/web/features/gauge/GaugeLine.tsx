@@ -1,10 +1,12 @@
 import { useEffect, useState } from 'react';
 import { axleOf, type CornerId } from '#core/kinds/corners.ts';
 import { lengthText } from '#core/units/formatLength.ts';
+import { useShopSettings } from '../../api/devices.ts';
+import { useDoor } from '../../api/door.ts';
 import { useLengthStyle } from '../../ui/settings.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useTakenByItself } from './useTakenByItself.ts';
-import { simulatedAddress, useGauge, useGaugeSetting } from './useGauge.ts';
+import { relayedAddress, simulatedAddress, useGauge, useGaugeSetting } from './useGauge.ts';
 
 interface Props {
   id: CornerId;
@@ -72,10 +74,19 @@ export function GaugeLine({ id, slot, onTake }: Props) {
   );
 }
 
-/** Which instrument to listen to: the simulated one, or an address on this machine. */
+/** Instruments of the shop, as the server passes them on. */
+function OfTheShop({ use }: { use: (address: string) => void }) {
+  const { data } = useShopSettings();
+  return data?.instruments.map(({ id, name }) => (
+    <Button key={id} className="min-h-11" onClick={() => use(relayedAddress(id))}>
+      {name}
+    </Button>
+  ));
+}
+
+/** Which instrument to listen to: the simulated one, one of the shop, or, at the computer itself, an address on it. */
 export function ChooseGauge({ use }: { use: (address: string) => void }) {
-  const [address, setAddress] = useState('ws://127.0.0.1:');
-  const good = /^wss?:\/\/(127\.0\.0\.1|localhost)(:\d{2,5})?(\/\S*)?$/.test(address);
+  const atComputer = useDoor(({ standing }) => standing !== 'in');
   return (
     <details className="mt-4">
       <summary className="text-action min-h-11 cursor-pointer text-[18px] font-semibold">
@@ -85,18 +96,29 @@ export function ChooseGauge({ use }: { use: (address: string) => void }) {
         <Button className="min-h-11" onClick={() => use(simulatedAddress())}>
           A simulated one
         </Button>
-        <label className="block">
-          <span className="label text-second block">Address of the instrument, on this machine</span>
-          <input
-            value={address}
-            onChange={(event) => setAddress(event.target.value)}
-            className="border-second/70 h-11 w-64 border-b bg-transparent"
-          />
-        </label>
-        <Button className="min-h-11" disabled={!good} onClick={() => use(address)}>
-          Listen there
-        </Button>
+        <OfTheShop use={use} />
+        {atComputer && <AtThisMachine use={use} />}
       </div>
     </details>
+  );
+}
+
+function AtThisMachine({ use }: { use: (address: string) => void }) {
+  const [address, setAddress] = useState('ws://127.0.0.1:');
+  const good = /^wss?:\/\/(127\.0\.0\.1|localhost)(:\d{2,5})?(\/\S*)?$/.test(address);
+  return (
+    <>
+      <label className="block">
+        <span className="label text-second block">Address of the instrument, on this machine</span>
+        <input
+          value={address}
+          onChange={(event) => setAddress(event.target.value)}
+          className="border-second/70 h-11 w-64 border-b bg-transparent"
+        />
+      </label>
+      <Button className="min-h-11" disabled={!good} onClick={() => use(address)}>
+        Listen there
+      </Button>
+    </>
   );
 }

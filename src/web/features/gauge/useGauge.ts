@@ -32,6 +32,11 @@ export function simulatedAddress(): string {
   return `${window.location.origin.replace(/^http/, 'ws')}/instruments/simulated`;
 }
 
+/** Where the server passes on an instrument that the shop registered. */
+export function relayedAddress(id: string): string {
+  return `${window.location.origin.replace(/^http/, 'ws')}/instruments/${id}`;
+}
+
 type State = 'off' | 'connecting' | 'reading' | 'away';
 
 const TRY_AGAIN_MS = 2000;

@@ -1,10 +1,13 @@
 import { useThisJob } from '../../jobStore/jobContext.ts';
+import type { Entry } from '#core/document/types.ts';
 import { classDefaults } from '#core/kinds/classes/index.ts';
 import { HeaderSlot } from '../../ui/headerSlot.tsx';
 import { capital } from '../../ui/words.ts';
 import { roundWords } from '#words/fields.ts';
 import { Button } from '../../ui/Button.tsx';
 import { AboutJob } from './AboutJob.tsx';
+
+const byWhom = ({ by }: Entry) => (by ? `, by ${by}` : '');
 
 /** What job this is, what is on board, which round; and the way back. */
 export function JobHeader() {
@@ -42,7 +45,7 @@ export function JobHeader() {
         look="quiet"
         disabled={!last}
         onClick={() => job.actions.undo()}
-        title={last ? `Undo: ${last.label} (Ctrl Z)` : 'Nothing to undo'}
+        title={last ? `Undo: ${last.label}${byWhom(last)} (Ctrl Z)` : 'Nothing to undo'}
         className="max-lg:ml-auto print:hidden"
       >
         Undo
@@ -51,7 +54,7 @@ export function JobHeader() {
         look="quiet"
         disabled={!next}
         onClick={() => job.actions.redo()}
-        title={next ? `Redo: ${next.label} (Ctrl Shift Z)` : 'Nothing to redo'}
+        title={next ? `Redo: ${next.label}${byWhom(next)} (Ctrl Shift Z)` : 'Nothing to redo'}
         className="print:hidden"
       >
         Redo

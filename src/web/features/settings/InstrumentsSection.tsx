@@ -1,0 +1,85 @@
+import { useState } from 'react';
+import { useKeepSettings, useShopSettings } from '../../api/devices.ts';
+import { Button } from '../../ui/Button.tsx';
+import { faultOf } from '../door/useKnock.ts';
+import { Fault, Section } from './Section.tsx';
+
+const ADDRESS = /^wss?:\/\/[\w.-]+(:\d{1,5})?(\/\S*)?$/;
+
+/** Instruments that the server passes on to tablets: a tablet itself never speaks to one. */
+export function InstrumentsSection() {
+  const { data } = useShopSettings();
+  const keep = useKeepSettings();
+  const [name, setName] = useState('');
+  const [address, setAddress] = useState('');
+  if (!data) return null;
+  const good = ADDRESS.test(address) && name.trim() !== '';
+  const add = () =>
+    keep.mutate(
+      {
+        ...data,
+        instruments: [...data.instruments, { id: crypto.randomUUID(), name: name.trim(), address }],
+      },
+      {
+        onSuccess: () => {
+          setName('');
+          setAddress('');
+        },
+      },
+    );
+  return (
+    <Section id="instruments" title="Instruments">
+      <p className="mt-1">The server listens to these, and passes on what they read to every device.</p>
+      <ul className="mt-2">
+        {data.instruments.map((one) => (
+          <li key={one.id} className="border-rule flex min-h-11 flex-wrap items-center gap-x-5 border-b">
+            <span className="font-semibold">{one.name}</span>
+            <span className="text-second flex-1 break-all">{one.address}</span>
+            <Button
+              look="quiet"
+              aria-label={`Remove ${one.name}`}
+              onClick={() =>
+                keep.mutate({ ...data, instruments: data.instruments.filter(({ id }) => id !== one.id) })
+              }
+            >
+              Remove
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <form
+        className="mt-3 flex flex-wrap items-end gap-4"
+        onSubmit={(event) => {
+          event.preventDefault();
+          add();
+        }}
+      >
+        <label className="block">
+          <span className="label text-second block">Name of the instrument</span>
+          <input
+            value={name}
+            maxLength={60}
+            onChange={(event) => setName(event.target.value)}
+            className="border-second/70 h-10 w-48 border-b bg-transparent"
+          />
+        </label>
+        <label className="block">
+          <span className="label text-second block">Its address, as ws://192.168.1.40:7070</span>
+          <input
+            value={address}
+            maxLength={200}
+            onChange={(event) => setAddress(event.target.value.trim())}
+            className="border-second/70 h-10 w-72 border-b bg-transparent"
+          />
+        </label>
+        <Button type="submit" disabled={!good}>
+          Add
+        </Button>
+      </form>
+      {address !== '' && !ADDRESS.test(address) && (
+        <Fault words="An address starts with ws:// or wss://, then the name or number of the instrument." />
+      )}
+      <Fault words={keep.error && faultOf(keep.error)} />
+    </Section>
+  );
+}

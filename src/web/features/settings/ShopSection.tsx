@@ -1,0 +1,98 @@
+import { X } from 'lucide-react';
+import { useState } from 'react';
+import type { ShopSettings } from '#contract/door.ts';
+import { useKeepSettings, useShopSettings } from '../../api/devices.ts';
+import { Button } from '../../ui/Button.tsx';
+import { faultOf } from '../door/useKnock.ts';
+import { Fault, Section } from './Section.tsx';
+
+/** What stands at the head of sheets, and who works here. */
+export function ShopSection() {
+  const { data, error } = useShopSettings();
+  const keep = useKeepSettings();
+  const fault = error ?? keep.error;
+  return (
+    <Section id="shop" title="The shop">
+      {data && <ShopName key={data.version} settings={data} keep={keep.mutate} />}
+      {data && <People settings={data} keep={keep.mutate} />}
+      <Fault words={fault && faultOf(fault)} />
+    </Section>
+  );
+}
+
+interface Props {
+  settings: ShopSettings;
+  keep: (settings: ShopSettings) => void;
+}
+
+function ShopName({ settings, keep }: Props) {
+  const [name, setName] = useState(settings.shopName);
+  return (
+    <label className="mt-3 block max-w-96">
+      <span className="label text-second block">Name of the shop, at the head of sheets</span>
+      <input
+        value={name}
+        maxLength={80}
+        onChange={(event) => setName(event.target.value)}
+        onBlur={() => name.trim() !== settings.shopName && keep({ ...settings, shopName: name.trim() })}
+        onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+        className="border-second/70 h-10 w-full border-b bg-transparent"
+      />
+    </label>
+  );
+}
+
+function People({ settings, keep }: Props) {
+  const { technicians } = settings;
+  const [name, setName] = useState('');
+  const added = name.trim();
+  const known = technicians.includes(added);
+  const add = () => {
+    if (added === '' || known) return;
+    keep({ ...settings, technicians: [...technicians, added] });
+    setName('');
+  };
+  return (
+    <form
+      className="mt-4"
+      onSubmit={(event) => {
+        event.preventDefault();
+        add();
+      }}
+    >
+      <p className="label text-second">
+        Who works here. Each device says who it is with, and entries say so too.
+      </p>
+      <ul className="mt-1 flex flex-wrap gap-2">
+        {technicians.map((one) => (
+          <li key={one} className="border-rule flex min-h-9 items-center border pl-3">
+            {one}
+            <button
+              type="button"
+              aria-label={`Remove ${one}`}
+              className="hover:bg-wash ml-1 grid size-9 place-items-center"
+              onClick={() => keep({ ...settings, technicians: technicians.filter((other) => other !== one) })}
+            >
+              <X size={14} aria-hidden />
+            </button>
+          </li>
+        ))}
+      </ul>
+      <div className="mt-2 flex items-end gap-3">
+        <label className="block">
+          <span className="label text-second block">Name</span>
+          <input
+            value={name}
+            maxLength={60}
+            onChange={(event) => setName(event.target.value)}
+            className="border-second/70 h-10 w-56 border-b bg-transparent"
+          />
+        </label>
+        <Button type="submit" disabled={added === '' || known}>
+          Add
+        </Button>
+        {known && <span className="text-second">is there already</span>}
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,42 @@
+import { BackupSection } from '../features/settings/BackupSection.tsx';
+import { DevicesSection } from '../features/settings/DevicesSection.tsx';
+import { InstrumentsSection } from '../features/settings/InstrumentsSection.tsx';
+import { ProgramSection } from '../features/settings/ProgramSection.tsx';
+import { ShopSection } from '../features/settings/ShopSection.tsx';
+import { UnitsSection } from '../features/settings/UnitsSection.tsx';
+
+const parts = [
+  ['units', 'Units'],
+  ['shop', 'The shop'],
+  ['devices', 'Devices'],
+  ['instruments', 'Instruments'],
+  ['backup', 'Backup'],
+  ['program', 'The program'],
+] as const;
+
+/** What is set once: for this device, and for the whole shop. */
+export function SettingsPage() {
+  return (
+    <main className="mx-auto w-full max-w-[980px] px-6 py-5 narrow:px-4">
+      <title>Settings · Margin</title>
+      <h1 className="text-head font-semibold">Settings</h1>
+      <nav aria-label="Parts of the settings" className="mt-2 flex flex-wrap gap-x-5 gap-y-1">
+        {parts.map(([id, title]) => (
+          <a
+            key={id}
+            href={`#${id}`}
+            className="text-action min-h-8 font-semibold underline underline-offset-4"
+          >
+            {title}
+          </a>
+        ))}
+      </nav>
+      <UnitsSection />
+      <ShopSection />
+      <DevicesSection />
+      <InstrumentsSection />
+      <BackupSection />
+      <ProgramSection />
+    </main>
+  );
+}
