@@ -5,12 +5,13 @@ import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { sql } from 'drizzle-orm';
 import pg from 'pg';
+import { scratchDatabases, TABLES, withScratch } from '#db/whole.ts';
 import { addDevice, keepShopValue } from '#db/shop.ts';
 import { readBackupFile, readCover } from '#server/backup/file.ts';
 import { makeBackupKey, openBackupKey, type BackupKey } from '#server/backup/key.ts';
-import { backupLines, TABLES } from '#server/backup/lines.ts';
+import { backupLines } from '#server/backup/lines.ts';
 import { copyBackup, makeBackup, type Made } from '#server/backup/make.ts';
-import { onServer, restoreInto, withScratch } from '#server/backup/restore.ts';
+import { restoreInto } from '#server/backup/restore.ts';
 import { loadDemo } from '#server/demo.ts';
 import { startTestServer, type TestServer } from '../fixtures/server.ts';
 
@@ -183,8 +184,7 @@ test('a backup that cannot be put back leaves nothing that looks like one', asyn
   const wrong = { url: server.url, key, folder: empty, program: 'test', migrations: resolve('demo'), now };
   await expect(makeBackup(wrong)).rejects.toThrow();
   expect(await readdir(empty)).toEqual([]);
-  const left = await onServer(server.url, "select 1 from pg_database where datname like 'margin_scratch_%'");
-  expect(left).toHaveLength(0);
+  expect(await scratchDatabases(server.url)).toEqual([]);
   await rm(empty, { recursive: true });
 });
 

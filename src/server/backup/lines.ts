@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import type pg from 'pg';
+import { TABLES, wholeDatabase, type Table } from '#db/whole.ts';
 
 /**
  * A backup inside is text, a line each: what it is, then every row as the name of its table and the row as JSON, then how many there were
@@ -21,31 +22,8 @@ export interface Tail {
   sha256: string;
 }
 
-/** Every table that is backed up, each after those it points to. Sessions, devices, links and keys stay out. */
-export const TABLES = [
-  'jobs',
-  'entries',
-  'changes',
-  'facts',
-  'photos',
-  'rack_springs',
-  'kits',
-  'shop',
-] as const;
-export type Table = (typeof TABLES)[number];
-
-/** What goes along of a table that is not kept whole. */
-const some: Partial<Record<Table, string>> = { shop: "where key = 'settings'" };
-
+/** Rows handed on at once. */
 const ROWS_AT_ONCE = 100;
-
-/** When the newest change of the tables was made that this database has, ms. */
-async function tablesOf(client: pg.ClientBase): Promise<number> {
-  const { rows } = await client.query<{ at: string }>(
-    'select max(created_at) as at from drizzle.__drizzle_migrations',
-  );
-  return Number(rows[0]?.at ?? 0);
-}
 
 /** All lines of a backup, as of one moment, whatever is written meanwhile. */
 export async function* backupLines(
@@ -54,38 +32,21 @@ export async function* backupLines(
   now: Date,
 ): AsyncGenerator<string> {
   const hash = createHash('sha256');
-  const counts: Record<string, number> = {};
-  const out = (value: unknown) => {
-    const line = `${typeof value === 'string' ? value : JSON.stringify(value)}\n`;
-    hash.update(line);
-    return line;
+  const counts = Object.fromEntries(TABLES.map((table) => [table, 0])) as Record<Table, number>;
+  const hashed = (text: string) => {
+    hash.update(text);
+    return text;
   };
-  await client.query('begin isolation level repeatable read read only');
-  try {
-    yield out({
-      margin: 'backup',
-      format: 1,
-      made: now.toISOString(),
-      program,
-      tablesOf: await tablesOf(client),
-    } satisfies Head);
-    for (const table of TABLES) {
-      counts[table] = 0;
-      await client.query(
-        `declare all_rows no scroll cursor for select to_jsonb(t)::text as row from ${table} t ${some[table] ?? ''}`,
-      );
-      for (;;) {
-        const { rows } = await client.query<{ row: string }>(`fetch ${ROWS_AT_ONCE} from all_rows`);
-        if (rows.length === 0) break;
-        counts[table] += rows.length;
-        yield rows.map(({ row }) => out(`["${table}",${row}]`)).join('');
-      }
-      await client.query('close all_rows');
+  for await (const part of wholeDatabase(client)) {
+    if ('tablesOf' in part) {
+      const head: Head = { margin: 'backup', format: 1, made: now.toISOString(), program, ...part };
+      yield hashed(`${JSON.stringify(head)}\n`);
+    } else {
+      counts[part.table] += part.rows.length;
+      yield hashed(part.rows.map((row) => `["${part.table}",${row}]\n`).join(''));
     }
-    yield `${JSON.stringify({ end: true, rows: counts, sha256: hash.digest('hex') } satisfies Tail)}\n`;
-  } finally {
-    await client.query('rollback');
   }
+  yield `${JSON.stringify({ end: true, rows: counts, sha256: hash.digest('hex') } satisfies Tail)}\n`;
 }
 
 /** What is wrong with a backup, told to the owner. */

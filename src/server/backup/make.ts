@@ -1,12 +1,12 @@
 import { copyFile, mkdir, readdir, rename, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import { generateX25519Identity, identityToRecipient } from 'age-encryption';
-import pg from 'pg';
+import { withClient, withScratch } from '#db/whole.ts';
 import { backupLines } from './lines.ts';
 import { readBackupFile, writeBackupFile } from './file.ts';
 import { backupName, outdated } from './keep.ts';
 import type { BackupKey } from './key.ts';
-import { restoreInto, withScratch } from './restore.ts';
+import { restoreInto } from './restore.ts';
 
 export interface Made {
   path: string;
@@ -34,24 +34,19 @@ export async function makeBackup({ url, key, folder, program, migrations, now }:
   const path = join(folder, file);
   const checkKey = await generateX25519Identity();
   const recipients = [key.recipient, await identityToRecipient(checkKey)];
-  const client = new pg.Client({ connectionString: url, application_name: 'margin backup' });
-  client.on('error', () => undefined);
-  await client.connect();
+  // Under another name until it has been checked: a backup that cannot be opened must not pass for one.
+  const unchecked = `${path}.unchecked`;
   try {
-    // Under another name until it has been checked: a backup that cannot be opened must not pass for one.
-    const unchecked = `${path}.unchecked`;
-    await writeBackupFile(unchecked, backupLines(client, program, now), { locked: key.locked, recipients });
-    try {
-      const { tail } = await withScratch(url, (scratch) =>
-        restoreInto(scratch, readBackupFile(unchecked, checkKey), migrations),
-      );
-      await rename(unchecked, path);
-      return { path, file, bytes: (await stat(path)).size, jobs: tail.rows.jobs ?? 0 };
-    } finally {
-      await rm(unchecked, { force: true });
-    }
+    await withClient(url, (client) =>
+      writeBackupFile(unchecked, backupLines(client, program, now), { locked: key.locked, recipients }),
+    );
+    const { tail } = await withScratch(url, (scratch) =>
+      restoreInto(scratch, readBackupFile(unchecked, checkKey), migrations),
+    );
+    await rename(unchecked, path);
+    return { path, file, bytes: (await stat(path)).size, jobs: tail.rows.jobs ?? 0 };
   } finally {
-    await client.end().catch(() => undefined);
+    await rm(unchecked, { force: true });
   }
 }
 
