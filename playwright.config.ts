@@ -18,6 +18,8 @@ export default defineConfig({
   use: {
     // Dates are written as the reader writes them.
     locale: 'en-GB',
+    // Only the tests of working without the server have the browser keep the program.
+    serviceWorkers: 'block',
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: chromiumPath(),

@@ -1,6 +1,6 @@
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
-import { ensureChromium, ensurePostgres } from './lib/debian.mjs';
+import { ensureChromium, ensureHosts, ensurePostgres } from './lib/debian.mjs';
 import { ensureBuild } from './lib/build.mjs';
 import { ensurePackages } from './lib/packages.mjs';
 import { run } from './lib/run.mjs';
@@ -129,7 +129,10 @@ if (chosen.length === 0) {
 await ensurePackages();
 const needs = (...names) => chosen.some(({ name }) => names.includes(name));
 if (needs('server', 'system', 'browser')) await ensurePostgres();
-if (needs('browser')) await ensureChromium();
+if (needs('browser')) {
+  await ensureChromium();
+  await ensureHosts();
+}
 if (needs('system', 'browser')) await ensureBuild();
 mkdirSync('.margin', { recursive: true });
 for (const { file } of stages) if (file) rmSync(file, { force: true });

@@ -53,3 +53,10 @@ export async function ensureChromium() {
   if (isRoot() && (await apt(SHELL, 'Chromium')).code === 0) return;
   if (!onPath('chromium')) await install('chromium', 'Chromium');
 }
+
+/** What tests of several hosts on one machine take: namespaces, their browsers' own stores of certificates, and a plain client. */
+export async function ensureHosts() {
+  if (!isRoot()) return;
+  const needed = { ip: 'iproute2', certutil: 'libnss3-tools', curl: 'curl' };
+  for (const [program, name] of Object.entries(needed)) if (!onPath(program)) await install(name, program);
+}

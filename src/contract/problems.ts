@@ -24,6 +24,10 @@ export const problemCatalogue = {
   'door-busy': { status: 503, title: 'Too many sign in at this moment: try again in a few seconds.' },
   'nobody-waits': { status: 404, title: 'No device shows these digits: they count for five minutes.' },
   'device-not-found': { status: 404, title: 'There is no such device.' },
+  'page-newer': {
+    status: 409,
+    title: 'This page is of a newer Margin than the server: bring the server up to date. Nothing is lost.',
+  },
   'settings-changed': { status: 409, title: 'The settings were changed by somebody else meanwhile.' },
   'not-found': { status: 404, title: 'There is nothing here.' },
   'machine-not-found': { status: 404, title: 'There is no such machine.' },

@@ -1,5 +1,7 @@
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
 import { migrate } from 'drizzle-orm/node-postgres/migrator';
+import { readMigrationFiles } from 'drizzle-orm/migrator';
+import { sql } from 'drizzle-orm';
 import pg from 'pg';
 import * as tables from './tables.ts';
 
@@ -32,7 +34,20 @@ export function openDatabase(url: string, { patient = false } = {}): Database {
   return drizzle({ client: pool, schema: tables });
 }
 
-/** Brings the tables up to date. `folder` holds the migrations. */
+/** Brings the tables up to date. `folder` holds the migrations. Throws where a newer program has changed them already. */
 export async function migrateDatabase(db: Database, folder: string): Promise<void> {
+  const newest = Math.max(...readMigrationFiles({ migrationsFolder: folder }).map((one) => one.folderMillis));
+  const { rows } = await db.execute<{ there: boolean }>(
+    sql`select to_regclass('drizzle.__drizzle_migrations') is not null as there`,
+  );
+  if (rows[0]?.there) {
+    const { rows: kept } = await db.execute<{ at: string | null }>(
+      sql`select max(created_at) as at from drizzle.__drizzle_migrations`,
+    );
+    if (Number(kept[0]?.at ?? 0) > newest)
+      throw new Error(
+        'This database was written by a newer Margin. Bring this one up to date, and start again.',
+      );
+  }
   await migrate(db, { migrationsFolder: folder });
 }

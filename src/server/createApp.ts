@@ -10,6 +10,7 @@ import { problemOf } from '#contract/problems.ts';
 import type { Deps } from './deps.ts';
 import { ownHost, ownOrigin } from './http/allowed.ts';
 import { errorFunnel, ProblemError, sendProblem } from './http/problem.ts';
+import { sameVersion } from './http/version.ts';
 import { deviceIn, onlySignedIn, whoIsIn } from './http/signedIn.ts';
 import { backupRoutes } from './routes/backup.ts';
 import { deviceRoutes } from './routes/devices.ts';
@@ -62,7 +63,7 @@ const httpsFromNowOn: RequestHandler = (request, response, next) => {
 
 function api(deps: Deps): express.Router {
   const router = express.Router();
-  router.use(ownOrigin);
+  router.use(ownOrigin, sameVersion);
   router.get('/health', async (_request, response) => {
     await deps.db.execute(sql`select 1`);
     response.json({ ok: true });

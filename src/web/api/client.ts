@@ -1,5 +1,6 @@
 import type { Problem } from '#contract/problems.ts';
 import { forgetShop, shutOut } from './door.ts';
+import { heedVersion, versionHeader } from './reach.ts';
 
 /** The server answered, and said no. */
 export class ApiProblem extends Error {
@@ -29,13 +30,17 @@ async function sent(path: string, body: unknown): Promise<Response> {
   const what =
     body === undefined
       ? {}
-      : { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) };
+      : {
+          method: 'POST',
+          headers: { 'Content-Type': 'application/json', ...versionHeader },
+          body: JSON.stringify(body),
+        };
   return answered(await fetch(`/api${path}`, { ...what, signal: AbortSignal.timeout(ANSWER_MS) }));
 }
 
 /** Sends a picture as it is. Throws as `callApi` does. */
 export async function sendPicture<T>(path: string, picture: Blob): Promise<T> {
-  const headers = { 'Content-Type': picture.type || 'image/jpeg' };
+  const headers = { 'Content-Type': picture.type || 'image/jpeg', ...versionHeader };
   const response = await fetch(`/api${path}`, {
     method: 'POST',
     headers,
@@ -51,6 +56,7 @@ export async function removeAt(path: string): Promise<void> {
 }
 
 async function answered(response: Response): Promise<Response> {
+  heedVersion(response.headers);
   if (response.ok) return response;
   if (response.headers.get('Content-Type')?.startsWith('application/problem+json')) {
     const problem = (await response.json()) as Problem;

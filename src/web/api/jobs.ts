@@ -6,6 +6,7 @@ import { migrateDocument } from '#core/document/migrate.ts';
 import type { JobRecord } from '#core/document/types.ts';
 import { ApiProblem, callApi } from './client.ts';
 import { useDoor } from './door.ts';
+import { useReach } from './reach.ts';
 import { hearServer } from './serverEvents.ts';
 import { onSent, send, useQueue } from './queue.ts';
 import type { Unsent } from './unsent.ts';
@@ -201,6 +202,11 @@ export function useLiveUpdates(): void {
       void queryClient.invalidateQueries({ queryKey: ['book'] });
     });
     const deaf = hearServer((message) => {
+      if (message.kind === 'away') {
+        useReach.setState(({ awaySince }) => ({ awaySince: awaySince ?? Date.now() }));
+        return;
+      }
+      useReach.setState({ awaySince: null });
       if (message.kind === 'open') {
         void queryClient.invalidateQueries();
         void send();

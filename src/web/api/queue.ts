@@ -15,8 +15,8 @@ interface QueueDb extends DBSchema {
   unsent: { key: string; value: Unsent };
 }
 
-/** The server is not reached, does not answer, is asked too much, fails, or does not know this device any more. */
-export type Held = 'away' | 'silent' | 'busy' | 'failing' | 'out';
+/** The server is not reached, does not answer, is asked too much, fails, or does not know this device any more, or is older than this page. */
+export type Held = 'away' | 'silent' | 'busy' | 'failing' | 'out' | 'older';
 
 interface Queue {
   items: Unsent[];
@@ -154,13 +154,15 @@ function nextItem(): Unsent | undefined {
 function heldBy(error: unknown): Held {
   if (error instanceof ApiProblem) {
     if (error.problem.status === 401) return 'out';
+    if (error.problem.code === 'page-newer') return 'older';
     return error.problem.code === 'too-many' ? 'busy' : 'failing';
   }
   return error instanceof DOMException && error.name === 'TimeoutError' ? 'silent' : 'away';
 }
 
 /** Whether everything waits, rather than this one thing being refused. */
-const holdsAll = ({ status, code }: Problem) => status >= 500 || status === 401 || code === 'too-many';
+const holdsAll = ({ status, code }: Problem) =>
+  status >= 500 || status === 401 || code === 'too-many' || code === 'page-newer';
 
 async function sendOne(item: Unsent): Promise<void> {
   const silent = setTimeout(() => useQueue.setState({ held: 'silent' }), SILENT_MS);

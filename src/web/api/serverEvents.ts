@@ -1,6 +1,6 @@
 import type { JobEvent } from '#contract/api.ts';
 
-type Message = { kind: 'open' } | { kind: 'job'; event: JobEvent };
+type Message = { kind: 'open' } | { kind: 'away' } | { kind: 'job'; event: JobEvent };
 
 /**
  * Hears what the server tells of, through one stream for all tabs of a browser: a browser opens only six connections to one
@@ -21,6 +21,8 @@ export function hearServer(take: (message: Message) => void): () => void {
   const open = () => {
     stream = new EventSource('/api/events');
     stream.addEventListener('open', () => tell({ kind: 'open' }));
+    // Tried again by itself, until it is open.
+    stream.addEventListener('error', () => tell({ kind: 'away' }));
     stream.addEventListener('job', ({ data }: MessageEvent<string>) =>
       tell({ kind: 'job', event: JSON.parse(data) as JobEvent }),
     );

@@ -1,6 +1,7 @@
 import { lazy, Suspense, useEffect, type ReactNode } from 'react';
 import type { Door } from '#contract/door.ts';
 import { callApi } from '../api/client.ts';
+import { useReach } from '../api/reach.ts';
 import { takeDoor, useDoor } from '../api/door.ts';
 
 const DoorPage = lazy(async () => ({ default: (await import('../features/door/DoorPage.tsx')).DoorPage }));
@@ -13,8 +14,18 @@ export function Gate({ children }: { children: ReactNode }) {
   useEffect(() => {
     void askDoor();
     window.addEventListener('online', askDoor);
-    return () => window.removeEventListener('online', askDoor);
+    // A stream that ends may mean that this device was removed.
+    const deaf = useReach.subscribe(({ awaySince }, before) => {
+      if (awaySince !== null && before.awaySince === null) void askDoor();
+    });
+    return () => {
+      window.removeEventListener('online', askDoor);
+      deaf();
+    };
   }, []);
+  useEffect(() => {
+    if (standing === 'in') void import('./offline.ts').then(({ keepOffline }) => keepOffline());
+  }, [standing]);
   if (standing === 'out' || standing === 'removed' || standing === 'locked')
     return (
       <Suspense fallback={null}>

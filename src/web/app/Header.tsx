@@ -2,6 +2,7 @@ import { SlidersHorizontal } from 'lucide-react';
 import { Link } from 'react-router';
 import { HeaderSlot } from '../ui/headerSlot.tsx';
 import { useSettings } from '../ui/settings.ts';
+import { ReachNotice } from './ReachNotice.tsx';
 import { UnsentNotice } from './UnsentNotice.tsx';
 
 interface Props {
@@ -25,6 +26,7 @@ export function Header({ onFind, onKeys, onUnits }: Props) {
       <div className="border-rule flex min-w-0 flex-1 items-center border-l pl-4 narrow:order-last narrow:w-full narrow:flex-none narrow:border-l-0 narrow:pl-0">
         <HeaderSlot.Target />
       </div>
+      <ReachNotice />
       <UnsentNotice />
       <Units onUnits={onUnits} />
       <div className="text-second flex items-center gap-4 print:hidden">

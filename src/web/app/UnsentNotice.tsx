@@ -5,6 +5,7 @@ const heldWords: Record<Held, string> = {
   away: 'Server away',
   silent: 'The server does not answer',
   busy: 'The server is asked too much, it waits a minute',
+  older: 'The server is older than this page',
   out: 'This device is not in',
   failing: 'The server cannot keep it at the moment',
 };

@@ -1,0 +1,244 @@
+import { createHash, X509Certificate } from 'node:crypto';
+import { spawn, type ChildProcess } from 'node:child_process';
+import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect, test, type Browser, type BrowserContext, type Page } from '@playwright/test';
+import { makeNetwork, type Host, type Network } from '../fixtures/hosts.ts';
+
+/** The shop's server, an office and tablets, each a host of its own, over https and a network of the test's own. */
+test.describe.configure({ mode: 'serial' });
+test.skip(process.getuid?.() !== 0, 'hosts of their own are made by root');
+
+const PASSPHRASE = 'three blue springs hang';
+const PORT = 4180;
+const SHOP = `https://margin.local:${PORT}`;
+const DUNLIN = '00000000-0000-4000-8000-000100000000';
+
+let network: Network;
+let server: Host;
+let data: string;
+let program: ChildProcess;
+let said = '';
+let root: string;
+const browsers: Browser[] = [];
+
+/** Waits until the program has said something. */
+async function heard(words: RegExp): Promise<RegExpExecArray> {
+  await expect.poll(() => words.test(said), { timeout: 60_000 }).toBe(true);
+  return words.exec(said) as RegExpExecArray;
+}
+
+function begin(): void {
+  said = '';
+  const env = { ...process.env, DATABASE_URL: '', MARGIN_DATA: data, MARGIN_SHOP: '', PORT: String(PORT) };
+  program = spawn('ip', ['netns', 'exec', server.name, process.execPath, 'scripts/start.mjs', '--shop'], {
+    env,
+  });
+  program.stdout?.on('data', (text: Buffer) => (said += text.toString()));
+  program.stderr?.on('data', (text: Buffer) => (said += text.toString()));
+}
+
+async function end(): Promise<void> {
+  if (program.exitCode !== null) return;
+  const gone = new Promise((done) => program.once('exit', done));
+  program.kill('SIGTERM');
+  await gone;
+}
+
+async function on(host: Host, trusts: string | null = root): Promise<BrowserContext> {
+  const browser = await network.browser(host, trusts);
+  browsers.push(browser);
+  return browser.newContext({
+    viewport: { width: 1100, height: 800 },
+    locale: 'en-GB',
+    serviceWorkers: 'allow',
+  });
+}
+
+async function comeIn(page: Page, name: string): Promise<void> {
+  await page.goto(SHOP);
+  await page.getByLabel('What this device is called').fill(name);
+  await page.getByLabel('Passphrase of the shop').fill(PASSPHRASE);
+  await page.getByRole('button', { name: 'Come in' }).click();
+  await expect(page.getByText('Curlew').first()).toBeVisible();
+}
+
+test.beforeAll(async () => {
+  test.setTimeout(180_000);
+  data = mkdtempSync(join(tmpdir(), 'margin-shop-'));
+  chmodSync(data, 0o755);
+  network = makeNetwork();
+  server = network.add('server');
+  begin();
+  await heard(/no passphrase has been set/);
+});
+test.afterAll(async () => {
+  for (const browser of browsers) await browser.close();
+  await end();
+  network.end();
+  rmSync(data, { recursive: true, force: true });
+});
+
+test('the network is served once a passphrase has been set at the computer, and not before', async () => {
+  const stranger = network.add('stranger');
+  const reach = () => {
+    try {
+      stranger.run('curl', '-sk', '-m', '3', `https://${server.address}:${PORT}/`);
+      return true;
+    } catch {
+      return false;
+    }
+  };
+  expect(reach()).toBe(false);
+  server.run(
+    'sh',
+    '-c',
+    `echo '${PASSPHRASE}' | MARGIN_DATA=${data} DATABASE_URL= node scripts/passphrase.mjs`,
+  );
+  await heard(/a new tablet opens/);
+  expect(reach()).toBe(true);
+});
+
+test('a tablet fetches the root, and its fingerprint is the one on the computer’s screen', async () => {
+  const tablet = network.add('lift1');
+  const [, door = ''] = await heard(/a new tablet opens +(http:\/\/\S+)/);
+  const [, first = '', second = ''] = await heard(/must show \(SHA-256\):\n +(\S+)\n +(\S+)/);
+  expect(door).toBe(`http://${server.address}:${PORT + 1}`);
+  const page = await (await on(tablet, null)).newPage();
+  await page.goto(door);
+  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link').first().click()]);
+  const chunks: Buffer[] = [];
+  for await (const chunk of await file.createReadStream()) chunks.push(chunk as Buffer);
+  root = Buffer.concat(chunks).toString();
+  const shown = createHash('sha256').update(new X509Certificate(root).raw).digest('hex').toUpperCase();
+  expect((first + second).replaceAll(':', '')).toBe(shown);
+  network.name('margin.local', server);
+  // Whoever has not come to trust it gets no page.
+  await expect(page.goto(SHOP)).rejects.toThrow(/ERR_CERT_AUTHORITY_INVALID/);
+});
+
+test('two devices work on one job, each sees at once what the other types, and a lost one is shut out', async () => {
+  test.setTimeout(120_000);
+  const office = await (await on(network.add('office'))).newPage();
+  await comeIn(office, 'Office');
+
+  const lift = await on(network.add('lift2'));
+  const tablet = await lift.newPage();
+  await tablet.goto(`${SHOP}/jobs/${DUNLIN}/baseline`);
+  await tablet.getByLabel('What this device is called').fill('Lift two');
+  await tablet.getByRole('button', { name: 'Show six digits' }).click();
+  const digits = await tablet.getByTestId('digits').innerText();
+
+  await office.getByRole('link', { name: 'Settings' }).click();
+  await office.getByLabel('Name', { exact: true }).fill('Ada');
+  await office.getByRole('button', { name: 'Add' }).first().click();
+  await office.getByLabel('The six digits it shows').fill(digits);
+  await office.getByRole('button', { name: 'Who is that?' }).click();
+  await expect(office.getByText(/Lift two at 10\.77\.0\./)).toBeVisible();
+  await office.getByRole('button', { name: 'Let it in' }).click();
+  const row = office.locator('[data-device="Lift two"]');
+  await row.getByLabel('Who Lift two is with').selectOption('Ada');
+
+  const reading = 'Front left, reading 3';
+  await expect(tablet.getByLabel(reading, { exact: true })).toBeVisible();
+  // It learns who it is with when it asks next.
+  await tablet.reload();
+  await tablet.getByLabel(reading, { exact: true }).fill('541');
+  await tablet.getByLabel(reading, { exact: true }).blur();
+  const watcher = await office.context().newPage();
+  await watcher.goto(`${SHOP}/jobs/${DUNLIN}/baseline`);
+  await expect(watcher.getByLabel(reading, { exact: true })).toHaveValue('541');
+  await expect(watcher.getByTitle(/^Undo: .*, by Ada/)).toBeVisible();
+  await watcher.getByLabel(reading, { exact: true }).fill('542');
+  await watcher.getByLabel(reading, { exact: true }).blur();
+  await expect(tablet.getByLabel(reading, { exact: true })).toHaveValue('542');
+
+  await row.getByRole('button', { name: 'Remove' }).click();
+  await row.getByRole('button', { name: 'Yes, remove it' }).click();
+  await expect(tablet.getByRole('heading', { name: 'This device was removed from the shop' })).toBeVisible();
+  expect(await tablet.evaluate(() => ({ ...localStorage }))).toEqual({});
+  await tablet.reload();
+  await expect(tablet.getByRole('heading', { name: 'This device is not in yet' })).toBeVisible();
+});
+
+test('a tablet out of touch opens the pages it saw, says so, and what is typed there is kept until it is back', async () => {
+  test.setTimeout(180_000);
+  const context = await on(network.add('lift3'));
+  const page = await context.newPage();
+  await comeIn(page, 'Lift three');
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  await page.goto(`${SHOP}/jobs/${DUNLIN}/bay`);
+  await page.goto(`${SHOP}/jobs/${DUNLIN}/baseline`);
+  const reading = page.getByLabel('Front right, reading 3', { exact: true });
+  await expect(reading).toBeVisible();
+  await end();
+
+  await page.goto(`${SHOP}/jobs/${DUNLIN}/bay`);
+  await expect(page.getByText('Back to the sheet')).toBeVisible();
+  await page.goto(`${SHOP}/jobs/${DUNLIN}/baseline`);
+  await expect(page.getByText(/Out of touch since/)).toBeVisible();
+  await reading.fill('553');
+  await reading.blur();
+  await expect(page.getByTestId('unsent')).toContainText('1 entry unsent, kept here');
+  await page.reload();
+  await expect(reading).toHaveValue('553');
+
+  begin();
+  await heard(/a new tablet opens/);
+  await expect(page.getByTestId('unsent')).toBeEmpty({ timeout: 30_000 });
+  await expect(page.getByText(/Out of touch since/)).toBeHidden();
+  const other = await context.newPage();
+  await other.goto(`${SHOP}/jobs/${DUNLIN}/baseline`);
+  await expect(other.getByLabel('Front right, reading 3', { exact: true })).toHaveValue('553');
+});
+
+test('a page of another site, also one that takes the server’s address for its own, reads and writes nothing', async () => {
+  const evil = network.add('evil');
+  const context = await on(network.add('lift4'));
+  const page = await context.newPage();
+  await comeIn(page, 'Lift four');
+  network.name('evil.test', evil);
+  const site = spawn('ip', [
+    'netns', 'exec', evil.name, process.execPath, '-e',
+    `require('http').createServer((q, a) => a.setHeader('Content-Type', 'text/html').end('<p>wheels')).listen(${PORT}, '${evil.address}')`,
+  ]); // prettier-ignore
+  try {
+    const foreign = await context.newPage();
+    await expect
+      .poll(() =>
+        foreign.goto(`http://evil.test:${PORT}/`).then(
+          () => true,
+          () => false,
+        ),
+      )
+      .toBe(true);
+    const tried = await foreign.evaluate(async (shop) => {
+      const what: string[] = [];
+      for (const [method, path] of [
+        ['GET', '/api/jobs'],
+        ['POST', '/api/jobs'],
+        ['GET', '/api/door'],
+      ] as const)
+        what.push(
+          await fetch(shop + path, {
+            method,
+            credentials: 'include',
+            ...(method === 'POST' && { body: '{}' }),
+          }).then(
+            async (answer) => `${answer.status} ${await answer.text()}`,
+            () => 'nothing',
+          ),
+        );
+      const socket = await new Promise((done) => {
+        const one = new WebSocket(`${shop.replace('https', 'wss')}/instruments/simulated`);
+        one.onopen = () => done('open');
+        one.onerror = () => done('nothing');
+      });
+      return [...what, socket];
+    }, SHOP);
+    expect(tried).toEqual(['nothing', 'nothing', 'nothing', 'nothing']);
+  } finally {
+    site.kill();
+  }
+});
