@@ -1,6 +1,6 @@
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
-import { ensureChromium, ensureHosts, ensurePostgres } from './lib/debian.mjs';
+import { ensureChromium, ensureHosts, ensureNginx, ensurePostgres } from './lib/debian.mjs';
 import { ensureBuild } from './lib/build.mjs';
 import { ensurePackages } from './lib/packages.mjs';
 import { run } from './lib/run.mjs';
@@ -129,6 +129,7 @@ if (chosen.length === 0) {
 await ensurePackages();
 const needs = (...names) => chosen.some(({ name }) => names.includes(name));
 if (needs('server', 'system', 'browser')) await ensurePostgres();
+if (needs('system')) await ensureNginx();
 if (needs('browser')) {
   await ensureChromium();
   await ensureHosts();

@@ -54,6 +54,11 @@ export async function ensureChromium() {
   if (!onPath('chromium')) await install('chromium', 'Chromium');
 }
 
+/** The proxy of the sample file in the docs, for its test. */
+export async function ensureNginx() {
+  if (!onPath('nginx')) await install('nginx-light', 'nginx');
+}
+
 /** What tests of several hosts on one machine take: namespaces, their browsers' own stores of certificates, and a plain client. */
 export async function ensureHosts() {
   if (!isRoot()) return;

@@ -34,7 +34,7 @@ test('a name that was made to lead to this computer gets no page and no job', as
   expect(tried).toEqual([421, 421, 421]);
 });
 
-test('a page of another site reads nothing, writes nothing, and uses up nothing', async ({ app }) => {
+test('a page of another site reads nothing and writes nothing', async ({ app }) => {
   const site = createServer((_asked, answer) =>
     answer.setHeader('Content-Type', 'text/html').end('<p>wheels'),
   );
@@ -45,30 +45,22 @@ test('a page of another site reads nothing, writes nothing, and uses up nothing'
     const tried = await page.evaluate(async (address) => {
       const nothing = () => 'nothing';
       const read = await fetch(`${address}/api/jobs`).then((answer) => answer.text(), nothing);
-      // As plain web forms send, which asks nobody first; more than may be written in a minute.
-      const form = () =>
-        fetch(`${address}/api/jobs`, { method: 'POST', mode: 'no-cors', body: '{}' }).then(
-          (answer) => answer.type,
-          nothing,
-        );
-      const writes = new Set<string>();
-      for (let k = 0; k < 26; k++)
-        (await Promise.all(Array.from({ length: 50 }, form))).forEach((one) => writes.add(one));
+      // As plain web forms send, which asks nobody first.
+      await fetch(`${address}/api/kits`, { method: 'POST', mode: 'no-cors', body: '{}' }).then(
+        nothing,
+        nothing,
+      );
       const stream = await new Promise((done) => {
         const one = new EventSource(`${address}/api/events`);
         one.onopen = () => done('open');
         one.onerror = () => done('nothing');
       });
-      return { read, writes: [...writes], stream };
+      return { read, stream };
     }, app.address);
     expect(tried.read).toBe('nothing');
     expect(tried.stream).toBe('nothing');
-    const own = await fetch(`${app.address}/api/kits`, {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/json' },
-      body: '{}',
-    });
-    expect(own.status).toBe(422);
+    const { kits } = (await (await fetch(`${app.address}/api/kits`)).json()) as { kits: unknown[] };
+    expect(kits.length).toBe(2);
   } finally {
     site.close();
   }
