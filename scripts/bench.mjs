@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { benchDrag } from '../bench/drag.mjs';
 import { benchEngine } from '../bench/engine.mjs';
+import { benchTablets } from '../bench/tablets.mjs';
 import { benchWorkshop } from '../bench/workshop.mjs';
 import { openChromium, startDemoApp } from './lib/app.mjs';
 import { ensureBuild } from './lib/build.mjs';
@@ -75,6 +76,8 @@ await benchDrag({ app, browser, line });
 await benchWorkshop({ app, browser, line });
 await browser.close();
 await app.stop();
+delete process.env.WRITES_PER_MINUTE;
+await benchTablets(line);
 
 /** From the input event to the first frame in which the rule's mark has moved. */
 async function keystroke(page, digit) {

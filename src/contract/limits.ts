@@ -8,6 +8,8 @@ export const limits = {
   photosPerCorner: 6,
   listMost: 200,
   bodyBytes: 2 * 1024 * 1024,
+  /** A job that was saved as a file, with everything that ever happened to it. */
+  jobFileBytes: 64 * 1024 * 1024,
   personLength: 60,
   nameLength: ranges.mostName,
   noteLength: ranges.mostNote,

@@ -157,10 +157,15 @@ export async function keepLine(db: Queryable, id: string, version: number, line:
     .where(and(eq(jobs.id, id), eq(jobs.version, version)));
 }
 
-/** One job, or null. `lock` holds the row until the transaction ends, so that entries queue up behind each other. */
-export async function findJob(db: Queryable, id: string, lock = false): Promise<KeptJob | null> {
-  const query = db.select().from(jobs).where(eq(jobs.id, id));
-  const rows = await (lock ? query.for('update') : query);
+/** Holds a job's row until the transaction ends; its version, null where there is no such job. */
+export async function lockJob(db: Queryable, id: string): Promise<number | null> {
+  const rows = await db.select({ version: jobs.version }).from(jobs).where(eq(jobs.id, id)).for('update');
+  return rows[0]?.version ?? null;
+}
+
+/** One job, or null. */
+export async function findJob(db: Queryable, id: string): Promise<KeptJob | null> {
+  const rows = await db.select().from(jobs).where(eq(jobs.id, id));
   return (await withEntries(db, rows))[0] ?? null;
 }
 

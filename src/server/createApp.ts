@@ -73,7 +73,9 @@ function api(deps: Deps): express.Router {
   router.use('/door', requireJson, json('10kb'), deps.sessions ? doorRoutes(deps.db) : openDoor());
   if (deps.sessions) router.use(onlySignedIn);
   router.use('/photos', photoRoutes(deps));
-  router.use(requireJson, json(limits.bodyBytes));
+  router.use(requireJson);
+  router.post('/jobs', json(limits.jobFileBytes));
+  router.use(json(limits.bodyBytes));
   if (deps.sessions) router.use('/devices', deviceRoutes(deps.db));
   router.use('/shop', shopRoutes(deps));
   router.use('/backup', backupRoutes(deps));

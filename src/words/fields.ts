@@ -29,6 +29,7 @@ const jobWords: Record<Exclude<PathsIn<typeof jobField.fields>, 'corners'>, stri
   'machine.tankL': 'tank',
   'about.customer': 'customer',
   'about.plate': 'plate or frame number',
+  'about.phone': 'telephone number',
   'about.technician': 'technician',
   'about.odometerKm': 'odometer',
   'about.cameIn': 'day it came in',

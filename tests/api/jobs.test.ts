@@ -449,9 +449,16 @@ describe('what is wrong is refused with where and why', () => {
     expectProblem(await api().post('/api/jobs').set('Content-Type', 'text/plain').send('hello'), 'not-json');
     expectProblem(
       await api()
-        .post('/api/jobs')
+        .post('/api/kits')
         .send({ note: 'x'.repeat(2_200_000) }),
       'too-large',
+    );
+    // A job that was saved with everything in it is as large as it is.
+    expectProblem(
+      await api()
+        .post('/api/jobs')
+        .send({ note: 'x'.repeat(2_200_000) }),
+      'invalid',
     );
     expectProblem(
       await api()

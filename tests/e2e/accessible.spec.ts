@@ -57,6 +57,7 @@ const screens: [name: string, path: string, act?: (page: Page) => Promise<void>]
   ['helper’s view', `${SHOVELER}/tape`],
   ['rider cards', `${SHOVELER}/riders`],
   ['rack', '/rack?find=32-260'],
+  ['settings', '/settings'],
   ['importing a CSV', '/rack', (page) => page.getByRole('button', { name: 'Import CSV' }).click()],
   [
     'spring search',

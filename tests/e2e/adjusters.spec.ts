@@ -165,7 +165,8 @@ test.describe('job files', () => {
     const lines = page.getByRole('listitem');
     await expect(lines.first()).toBeVisible();
     // The shelves are read one by one: the last of them is there.
-    await expect(page.getByRole('region', { name: 'Due back' })).toBeVisible();
+    for (const name of ['Jobs', 'Due back'])
+      await expect(page.getByRole('region', { name, exact: true })).toBeVisible();
     const before = await lines.count();
     const put = (text: string) =>
       page

@@ -18,6 +18,7 @@ import {
 import { checkDocument } from '../http/validate.ts';
 import { ProblemError } from '../http/problem.ts';
 import { catchUp, lineFor } from './lines.ts';
+import { keepRecord, lockRecord } from './records.ts';
 
 /** The lines of the list of jobs that are asked for. */
 export async function jobSummaries(db: Database, query: ListQuery & { shelf: Shelf }): Promise<JobList> {
@@ -50,8 +51,8 @@ export async function machineBook(db: Database, key: string): Promise<BookJob[]>
 }
 
 /** One job's record. Throws `job-not-found`. */
-export async function readJob(db: Queryable, id: string, lock = false): Promise<JobRecord> {
-  const kept = await findJob(db, id, lock);
+export async function readJob(db: Queryable, id: string): Promise<JobRecord> {
+  const kept = await findJob(db, id);
   if (!kept) throw new ProblemError('job-not-found');
   return kept.record;
 }
@@ -80,9 +81,9 @@ function sameJobOrRefuse(record: JobRecord, job: NewJob): JobRecord {
 
 /** Adds an entry. An entry that is already there counts as done, so a lost answer can be asked for again. */
 export async function addEntry(db: Database, id: string, entry: Entry): Promise<number> {
-  return db.transaction(async (tx) => {
-    const record = await readJob(tx, id, true);
-    if (record.entries.some((one) => one.id === entry.id)) return record.version;
+  const kept = await db.transaction(async (tx) => {
+    const record = await lockRecord(db, tx, id);
+    if (record.entries.some((one) => one.id === entry.id)) return record;
     if (record.entries.length >= limits.entriesPerJob) {
       throw new ProblemError('invalid', {
         errors: [{ pointer: '', detail: `a job holds at most ${limits.entriesPerJob} entries` }],
@@ -90,8 +91,11 @@ export async function addEntry(db: Database, id: string, entry: Entry): Promise<
     }
     const next = await extend(tx, record, entry);
     await announceJob(tx, id, next.version);
-    return next.version;
+    return next;
   });
+  // Only what was committed: what is rolled back was never there.
+  keepRecord(db, kept);
+  return kept.version;
 }
 
 /** How a job is out of the way. Throws `job-not-found`. */

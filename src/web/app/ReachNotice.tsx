@@ -1,10 +1,13 @@
 import { format } from 'date-fns';
+import { useQueue } from '../api/queue.ts';
 import { useReach } from '../api/reach.ts';
 import { Button } from '../ui/Button.tsx';
 
 /** Says that the server is out of touch, or that there is a newer Margin. Silent while all is well. */
 export function ReachNotice() {
   const { awaySince, outdated, renew } = useReach();
+  // Where something waits to be sent, that says it.
+  const held = useQueue((state) => state.held !== null);
   if (outdated)
     return (
       <p role="alert" className="text-short label font-semibold">
@@ -16,9 +19,9 @@ export function ReachNotice() {
     );
   return (
     <>
-      {awaySince !== null && (
+      {awaySince !== null && !held && (
         <p role="status" className="label text-tight font-semibold">
-          Out of touch since {format(awaySince, 'HH:mm')}: what is shown is as of then
+          Out of touch since {format(awaySince, 'HH:mm')}: shown as of then
         </p>
       )}
       {renew && (

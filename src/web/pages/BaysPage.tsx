@@ -168,7 +168,12 @@ function Shelf({ list, title, mover, away = null }: ShelfProps) {
       {title && <h2 className="text-head mt-8 font-semibold">{title}</h2>}
       <ul className="mt-2">
         {jobs.map((job) => (
-          <JobLine key={job.id} job={job} menu={<JobMenu job={job} away={away} mover={mover} />} />
+          <JobLine
+            key={job.id}
+            job={job}
+            due={job.due}
+            menu={<JobMenu job={job} away={away} mover={mover} />}
+          />
         ))}
       </ul>
       {list.hasNextPage && (

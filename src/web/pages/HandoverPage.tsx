@@ -29,6 +29,7 @@ import { HandoverSettings } from '../features/finish/HandoverSettings.tsx';
 import { HandoverFitted } from '../features/finish/HandoverFitted.tsx';
 import { HandoverWith } from '../features/finish/HandoverWith.tsx';
 import { HandoverRings } from '../features/finish/HandoverRings.tsx';
+import { ShopHead } from '../features/sheet/ShopHead.tsx';
 import { HandoverSag } from '../features/finish/HandoverSag.tsx';
 import { meanOf } from '#core/numerics/mean.ts';
 
@@ -44,6 +45,7 @@ export function HandoverPage() {
     <JobContext value={job}>
       <main className="mx-auto w-full max-w-[820px] px-6 py-5 print:max-w-none print:p-0">
         <title>{`${document.name}, handover · Margin`}</title>
+        <ShopHead />
         <div className="flex flex-wrap items-baseline justify-between gap-4">
           <h1 className="text-[26px] font-bold">
             {document.name}{' '}

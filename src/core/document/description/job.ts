@@ -140,6 +140,8 @@ export const jobField = group({
   about: group(
     {
       customer: text(range.mostName, { blank: '' }),
+      /** Telephone number of the customer, for when the machine is due back. */
+      phone: text(range.mostName, { blank: '', since: 17 }),
       /** Plate or frame number. */
       plate: text(range.mostName, { blank: '' }),
       technician: text(range.mostName, { blank: '', next: 'blank' }),

@@ -1,4 +1,5 @@
 import { useTell } from '../../ui/settings.ts';
+import { dayWords } from '#words/day.ts';
 import { nextWords } from '#words/nextAction.ts';
 import type { JobSummary } from '#core/analysis/summary.ts';
 import { formatDistanceToNow } from 'date-fns';
@@ -13,12 +14,14 @@ import { roundWords } from '#words/fields.ts';
 interface Props {
   job: JobSummary;
   unsent?: boolean;
+  /** ISO day it is due back, where the list tells of that. */
+  due?: string | null;
   /** What can be done with the job as a whole. */
   menu?: ReactNode;
 }
 
 /** One job as one line of the day. */
-export function JobLine({ job, unsent = false, menu }: Props) {
+export function JobLine({ job, unsent = false, due = null, menu }: Props) {
   const tell = useTell();
   const footprint = { class: job.machineClass, wheelbaseMm: null, trackFrontMm: null, trackRearMm: null };
   return (
@@ -54,9 +57,19 @@ export function JobLine({ job, unsent = false, menu }: Props) {
         <span
           className={`label text-right max-lg:text-left ${unsent ? 'text-tight font-semibold' : 'text-second'} max-sm:col-start-2`}
         >
+          {due && <span className="text-ink block font-semibold">due {dayWords(due)}</span>}
           {unsent ? 'not sent yet' : `${formatDistanceToNow(new Date(job.updatedAt))} ago`}
         </span>
       </Link>
+      {due && job.about.phone && (
+        <a
+          href={`tel:${job.about.phone.replace(/[^\d+]/g, '')}`}
+          aria-label={`Call about ${job.name}: ${job.about.phone}`}
+          className="text-action min-h-11 content-center px-3 font-semibold whitespace-nowrap max-sm:px-1"
+        >
+          {job.about.phone}
+        </a>
+      )}
       {menu}
     </li>
   );

@@ -11,10 +11,11 @@ export function ShopSection() {
   const { data, error } = useShopSettings();
   const keep = useKeepSettings();
   const fault = error ?? keep.error;
+  const keepThen: Props['keep'] = (settings, done) => keep.mutate(settings, { onSuccess: done });
   return (
     <Section id="shop" title="The shop">
-      {data && <ShopName key={data.version} settings={data} keep={keep.mutate} />}
-      {data && <People settings={data} keep={keep.mutate} />}
+      {data && <ShopName settings={data} keep={keepThen} />}
+      {data && <People settings={data} keep={keepThen} />}
       <Fault words={fault && faultOf(fault)} />
     </Section>
   );
@@ -22,19 +23,23 @@ export function ShopSection() {
 
 interface Props {
   settings: ShopSettings;
-  keep: (settings: ShopSettings) => void;
+  /** `done` once it is kept: what was typed stays until then. */
+  keep: (settings: ShopSettings, done: () => void) => void;
 }
 
 function ShopName({ settings, keep }: Props) {
-  const [name, setName] = useState(settings.shopName);
+  const [typed, setTyped] = useState<string | null>(null);
+  const name = typed ?? settings.shopName;
+  const commit = () =>
+    name.trim() !== settings.shopName && keep({ ...settings, shopName: name.trim() }, () => setTyped(null));
   return (
     <label className="mt-3 block max-w-96">
       <span className="label text-second block">Name of the shop, at the head of sheets</span>
       <input
         value={name}
         maxLength={80}
-        onChange={(event) => setName(event.target.value)}
-        onBlur={() => name.trim() !== settings.shopName && keep({ ...settings, shopName: name.trim() })}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={commit}
         onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
         className="border-second/70 h-10 w-full border-b bg-transparent"
       />
@@ -49,8 +54,7 @@ function People({ settings, keep }: Props) {
   const known = technicians.includes(added);
   const add = () => {
     if (added === '' || known) return;
-    keep({ ...settings, technicians: [...technicians, added] });
-    setName('');
+    keep({ ...settings, technicians: [...technicians, added] }, () => setName(''));
   };
   return (
     <form
@@ -71,7 +75,12 @@ function People({ settings, keep }: Props) {
               type="button"
               aria-label={`Remove ${one}`}
               className="hover:bg-wash ml-1 grid size-9 place-items-center"
-              onClick={() => keep({ ...settings, technicians: technicians.filter((other) => other !== one) })}
+              onClick={() =>
+                keep(
+                  { ...settings, technicians: technicians.filter((other) => other !== one) },
+                  () => undefined,
+                )
+              }
             >
               <X size={14} aria-hidden />
             </button>

@@ -13,6 +13,7 @@ const ASKED = 'about';
 
 const texts = [
   { name: 'customer', label: 'Customer' },
+  { name: 'phone', label: 'Telephone number' },
   { name: 'plate', label: 'Plate or frame number' },
   { name: 'technician', label: 'Technician' },
 ] as const;
