@@ -79,9 +79,9 @@ async function longJob(shop, line) {
     return at(tablet.saves.slice(-60), 0.5);
   };
   const first = await save(60);
-  const last = await save(1500);
+  const last = await save(1100);
   tablet.end();
-  line('a save in a job of 60, of 1,560 entries', `${first.toFixed(1)}, ${last.toFixed(1)} ms`, 'no slower');
+  line('a save in a job of 60, of 1,160 entries', `${first.toFixed(1)}, ${last.toFixed(1)} ms`, 'no slower');
 }
 
 async function openShop() {
@@ -117,7 +117,10 @@ async function openShop() {
       return id;
     },
     entriesOf: async (id) => (await office.ask('GET', `/jobs/${id}`)).body.entries.map((entry) => entry.id),
-    tablet: (job, listens = true) => tabletOn({ port, root, job, listens }),
+    tablet: async (job, listens = true) => {
+      const { body } = await office.ask('POST', '/devices/codes', {});
+      return tabletOn({ port, root, secret: body.secret, job, listens });
+    },
     close: async () => {
       server.kill('SIGTERM');
       await new Promise((done) => server.once('exit', done));
@@ -165,9 +168,9 @@ function visitor(port, ca) {
   return { ask, listen, close: () => agent.destroy() };
 }
 
-async function tabletOn({ port, root, job, listens }) {
+async function tabletOn({ port, root, secret, job, listens }) {
   const { ask, listen, close } = visitor(port, root);
-  await ask('POST', '/door/sign-in', { passphrase: PASSPHRASE, name: 'Tablet' });
+  await ask('POST', '/door/look', { secret, name: 'Tablet' });
   const written = new Map();
   const seen = new Map();
   const saves = [];

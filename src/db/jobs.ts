@@ -163,6 +163,12 @@ export async function lockJob(db: Queryable, id: string): Promise<number | null>
   return rows[0]?.version ?? null;
 }
 
+/** A job's version; null where there is no such job. */
+export async function versionOf(db: Queryable, id: string): Promise<number | null> {
+  const rows = await db.select({ version: jobs.version }).from(jobs).where(eq(jobs.id, id));
+  return rows[0]?.version ?? null;
+}
+
 /** One job, or null. */
 export async function findJob(db: Queryable, id: string): Promise<KeptJob | null> {
   const rows = await db.select().from(jobs).where(eq(jobs.id, id));

@@ -32,8 +32,8 @@ import {
   machineList,
   moveJob,
   whereJobIs,
-  readJob,
 } from '../services/jobs.ts';
+import { recordText } from '../services/records.ts';
 import type { Deps } from '../deps.ts';
 
 /** A job id from the address; one that cannot be an id is simply not there. */
@@ -92,7 +92,7 @@ export function jobRoutes({ db }: Deps): Router {
   router
     .route('/:id')
     .get(async (request, response) => {
-      response.json((await readJob(db, jobId(request.params.id))) satisfies JobAnswer);
+      response.type('json').send(await recordText(db, jobId(request.params.id)));
     })
     .all(only('GET'));
   router

@@ -51,7 +51,7 @@ export async function machineBook(db: Database, key: string): Promise<BookJob[]>
 }
 
 /** One job's record. Throws `job-not-found`. */
-export async function readJob(db: Queryable, id: string): Promise<JobRecord> {
+async function readJob(db: Queryable, id: string): Promise<JobRecord> {
   const kept = await findJob(db, id);
   if (!kept) throw new ProblemError('job-not-found');
   return kept.record;

@@ -1,6 +1,6 @@
 import type { JobRecord } from '#core/document/types.ts';
 import type { Database, Queryable } from '#db/connect.ts';
-import { findJob, lockJob } from '#db/jobs.ts';
+import { findJob, lockJob, versionOf } from '#db/jobs.ts';
 import { ProblemError } from '../http/problem.ts';
 
 /** Jobs that are being worked on at a time; a record takes up to a megabyte or two. */
@@ -24,14 +24,40 @@ export function keepRecord(db: Database, record: JobRecord): void {
   if (records.size > MOST && oldest !== undefined) records.delete(oldest);
 }
 
+/** What a record is sent as: written out once for all who ask for the same version. */
+const texts = new WeakMap<JobRecord, string>();
+
+/** A job's record as JSON, as it is by now. Throws `job-not-found`. */
+export async function recordText(db: Database, id: string): Promise<string> {
+  const version = await versionOf(db, id);
+  const record = known(db, id, version) ?? (version === null ? null : await readAnew(db, id));
+  if (!record) throw new ProblemError('job-not-found');
+  const text = texts.get(record) ?? JSON.stringify(record);
+  texts.set(record, text);
+  return text;
+}
+
+async function readAnew(db: Database, id: string): Promise<JobRecord | null> {
+  const found = await findJob(db, id);
+  // A read that came late must not put an older version in the place of a newer one.
+  const before = recordsOf(db).get(id);
+  if (found && (before?.version ?? 0) < found.record.version) keepRecord(db, found.record);
+  return found?.record ?? null;
+}
+
+function known(db: Database, id: string, version: number | null): JobRecord | null {
+  const record = recordsOf(db).get(id);
+  return record && record.version === version ? record : null;
+}
+
 /**
  * A job's record, locked until the transaction `tx` ends, so that entries queue up behind each other. It is read only where the job has gone
  * on elsewhere: an entry takes no longer for all that went before it. Throws `job-not-found`.
  */
 export async function lockRecord(db: Database, tx: Queryable, id: string): Promise<JobRecord> {
   const version = await lockJob(tx, id);
-  const known = recordsOf(db).get(id);
-  if (known && known.version === version) return known;
+  const there = known(db, id, version);
+  if (there) return there;
   const found = version === null ? null : await findJob(tx, id);
   if (!found) throw new ProblemError('job-not-found');
   return found.record;
