@@ -171,7 +171,7 @@ function Shelf({ list, title, mover, away = null }: ShelfProps) {
           <JobLine
             key={job.id}
             job={job}
-            due={job.due}
+            due={job.due !== null}
             menu={<JobMenu job={job} away={away} mover={mover} />}
           />
         ))}
