@@ -130,6 +130,46 @@ describe('a database that goes away in the middle of a write', () => {
     await admin.$client.end();
   });
 
+  test('more connections than the database allows: 503, with when to try again, and nothing is lost for good', async () => {
+    const crowded = await startTestServer();
+    const admin = openDatabase(server.url, { patient: true });
+    try {
+      const name = new URL(crowded.url).pathname.slice(1);
+      const ask = () => fetch(`${crowded.address}/api/jobs`);
+      expect((await ask()).status).toBe(200);
+      await admin.execute(sql.raw(`alter database ${name} connection limit 0`));
+      await admin.execute(
+        sql`select pg_terminate_backend(pid) from pg_stat_activity where datname = ${name}`,
+      );
+      await new Promise((done) => setTimeout(done, 100));
+      const answers = await Promise.all(Array.from({ length: 12 }, ask));
+      expect(new Set(answers.map(({ status }) => status))).toEqual(new Set([503]));
+      expect(answers[0]?.headers.get('Retry-After')).toBe('2');
+      await admin.execute(sql.raw(`alter database ${name} connection limit -1`));
+      expect((await ask()).status).toBe(200);
+    } finally {
+      await admin.$client.end();
+      await crowded.close();
+    }
+  });
+
+  test('an id in capitals is the same id', async () => {
+    const job = newJob();
+    const post = (path: string, body: unknown) =>
+      fetch(`${server.address}/api${path}`, { method: 'POST', headers: json, body: JSON.stringify(body) });
+    expect((await post('/jobs', { ...job, id: job.id.toUpperCase() })).status).toBe(201);
+    const entry = (id: string) => ({
+      id, at: new Date().toISOString(), label: 'x', undoOf: null, redoOf: null,
+      type: 'fact', fact: { kind: 'note', round: 0, corner: null, slot: '1', words: 'x' }, replaces: null,
+    }); // prettier-ignore
+    const id = randomUUID();
+    expect((await post(`/jobs/${job.id.toUpperCase()}/entries`, entry(id.toUpperCase()))).status).toBe(201);
+    const again = await post(`/jobs/${job.id}/entries`, entry(id));
+    expect([again.status, await again.json()]).toEqual([201, { version: 2 }]);
+    const read = await fetch(`${server.address}/api/jobs/${job.id.toUpperCase()}`);
+    expect(((await read.json()) as { entries: { id: string }[] }).entries.map((one) => one.id)).toEqual([id]);
+  });
+
   test('a lock that somebody holds is not waited for without end: 503, with when to try again', async () => {
     const job = newJob();
     const post = (path: string, body: unknown) =>

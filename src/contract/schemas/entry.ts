@@ -8,7 +8,7 @@ import { limits } from '../limits.ts';
 import { documentSchema } from './document.ts';
 import { within } from './fromDescription.ts';
 
-const uuid = Joi.string().uuid();
+const uuid = Joi.string().guid({ separator: '-', wrapper: false });
 
 const toldCorner = Joi.object({
   seatMm: within(limits.moveMm).required(),

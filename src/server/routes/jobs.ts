@@ -1,5 +1,6 @@
 import { Router, type Request } from 'express';
 import { upgradedEntry } from '#core/document/upgradeFact.ts';
+import { withPlainIds } from '#core/document/plainIds.ts';
 import { migrateJob } from '#core/document/migrate.ts';
 import type { Entry } from '#core/document/types.ts';
 import type {
@@ -39,7 +40,7 @@ import type { Deps } from '../deps.ts';
 /** A job id from the address; one that cannot be an id is simply not there. */
 function jobId(raw: unknown): string {
   if (jobIdSchema.validate(raw).error) throw new ProblemError('job-not-found');
-  return raw as string;
+  return (raw as string).toLowerCase();
 }
 
 /** Which part of a list is asked for, out of the address; left out, the first fifty of all. */
@@ -85,7 +86,8 @@ export function jobRoutes({ db }: Deps): Router {
       response.json((await jobSummaries(db, query)) satisfies JobList);
     })
     .post(async (request, response) => {
-      const job = validated<NewJob>(newJobSchema, migrateJob(request.body));
+      const sent = validated<NewJob>(newJobSchema, migrateJob(request.body));
+      const job = { ...sent, id: sent.id.toLowerCase(), entries: sent.entries.map(withPlainIds) };
       response.status(201).json((await createJob(db, job)) satisfies JobAnswer);
     })
     .all(only('GET, POST'));
@@ -99,7 +101,7 @@ export function jobRoutes({ db }: Deps): Router {
     .route('/:id/entries')
     .post(async (request, response) => {
       const id = jobId(request.params.id);
-      const entry = validated<Entry>(entrySchema, upgradedEntry(request.body));
+      const entry = withPlainIds(validated<Entry>(entrySchema, upgradedEntry(request.body)));
       response.status(201).json({ version: await addEntry(db, id, entry) } satisfies EntryAnswer);
     })
     .all(only('POST'));
