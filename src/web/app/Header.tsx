@@ -36,7 +36,7 @@ export function Header({ onFind, onKeys, onUnits }: Props) {
         <button type="button" onClick={onFind} className="min-h-8">
           <kbd className="border-rule mr-1 border px-1 font-sans text-[13px]">/</kbd>Find
         </button>
-        <Link to="/settings" className="grid min-h-8 place-items-center">
+        <Link to="/settings" className="grid min-h-8 place-items-center narrow:hidden">
           Settings
         </Link>
         <Link to="/help" className="grid min-h-8 place-items-center">

@@ -18,13 +18,17 @@ import { OpenFile } from '../features/bays/OpenFile.tsx';
 import { useMover, type Mover } from '../features/bays/useMover.ts';
 
 /** What stands beside the jobs; a phone is for reading in, and shows what is used there. */
-const ELSEWHERE = [
-  { to: '/sag', name: 'Sag bench', onPhone: true },
-  { to: '/stack', name: 'Stack lab', onPhone: false },
-  { to: '/kits', name: 'Kits', onPhone: false },
-  { to: '/rack', name: 'Spring rack', onPhone: false },
-  { to: '/paper', name: 'Measuring sheet', onPhone: false },
-  { to: '/book', name: 'Logbook', onPhone: true },
+/** Where a link stands: everywhere, not on a phone, or on a phone alone, where the line over the page has no room for it. */
+const places = { all: '', wide: 'max-sm:hidden', phone: 'hidden narrow:inline' };
+
+const ELSEWHERE: { to: string; name: string; where: keyof typeof places }[] = [
+  { to: '/sag', name: 'Sag bench', where: 'all' },
+  { to: '/stack', name: 'Stack lab', where: 'wide' },
+  { to: '/kits', name: 'Kits', where: 'wide' },
+  { to: '/rack', name: 'Spring rack', where: 'wide' },
+  { to: '/paper', name: 'Measuring sheet', where: 'wide' },
+  { to: '/book', name: 'Logbook', where: 'all' },
+  { to: '/settings', name: 'Settings', where: 'phone' },
 ];
 
 /** The list of jobs: what is on the lifts, each one line of the day with its next action and worst margin. */
@@ -106,11 +110,11 @@ export function BaysPage() {
 function Elsewhere({ onCsv }: { onCsv: () => void }) {
   return (
     <nav aria-label="Elsewhere" className="flex flex-wrap gap-x-4 gap-y-1">
-      {ELSEWHERE.map(({ to, name, onPhone }) => (
+      {ELSEWHERE.map(({ to, name, where }) => (
         <Link
           key={to}
           to={to}
-          className={`text-action font-semibold underline underline-offset-4 ${onPhone ? '' : 'max-sm:hidden'}`}
+          className={`text-action font-semibold underline underline-offset-4 ${places[where]}`}
         >
           {name}
         </Link>
