@@ -18,6 +18,8 @@ export type Table = (typeof TABLES)[number];
 const some: Partial<Record<Table, string>> = { shop: "where key = 'settings'" };
 
 const ROWS_AT_ONCE = 100;
+/** Pictures are large: few of them are held at a time. */
+const PICTURES_AT_ONCE = 8;
 
 /** When the newest change of the tables was made that this database has, ms. */
 async function tablesOf(client: pg.ClientBase): Promise<number> {
@@ -53,8 +55,9 @@ export async function* wholeDatabase(
     for (const table of TABLES) {
       const query = `select to_jsonb(t)::text as row from ${table} t ${some[table] ?? ''}`;
       await client.query(`declare all_rows no scroll cursor for ${query}`);
+      const count = table === 'photos' ? PICTURES_AT_ONCE : ROWS_AT_ONCE;
       for (;;) {
-        const { rows } = await client.query<{ row: string }>(`fetch ${ROWS_AT_ONCE} from all_rows`);
+        const { rows } = await client.query<{ row: string }>(`fetch ${count} from all_rows`);
         if (rows.length === 0) break;
         yield { table, rows: rows.map(({ row }) => row) };
       }

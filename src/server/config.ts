@@ -36,6 +36,10 @@ function wholeNumber(name: string, text: string, most: number): number {
 /** Reads the environment. Throws with words for the owner where something in it is wrong. */
 export function configFrom(env: Record<string, string | undefined>): Config {
   const { DATABASE_URL, PORT = '4180', MARGIN_SHOP, TRUST_PROXY = '0' } = env;
+  const proxies = wholeNumber('TRUST_PROXY', TRUST_PROXY, 10);
+  // A proxy opens it to others: without a door they would all be in.
+  if (proxies > 0 && MARGIN_SHOP !== '1')
+    throw new Error('TRUST_PROXY is for a shop: set MARGIN_SHOP=1 too.');
   if (!DATABASE_URL) throw new Error('expected DATABASE_URL, got none: start with "npm start"');
   return {
     databaseUrl: DATABASE_URL,
@@ -43,7 +47,7 @@ export function configFrom(env: Record<string, string | undefined>): Config {
     logLevel: env.LOG_LEVEL ?? 'warn',
     writesPerMinute: wholeNumber('WRITES_PER_MINUTE', env.WRITES_PER_MINUTE ?? '1200', 1_000_000_000),
     moreHosts: env.MARGIN_HOSTS,
-    proxies: wholeNumber('TRUST_PROXY', TRUST_PROXY, 10),
+    proxies,
     shop: MARGIN_SHOP === '1' ? shopFrom(env) : null,
   };
 }

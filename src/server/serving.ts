@@ -83,10 +83,13 @@ export async function serveShop(
     say(howToCome(address, port, root, shop));
   };
   const waitForPassphrase = () => {
+    let found = false;
     const timer = setInterval(() => {
       void keptPassphrase(db).then(
         async (kept) => {
-          if (!kept) return;
+          // A look that took long may end beside the next.
+          if (!kept || found) return;
+          found = true;
           clearInterval(timer);
           server.closeAllConnections();
           await new Promise((done) => server.close(done));

@@ -22,8 +22,9 @@ export interface Tail {
   sha256: string;
 }
 
-/** Rows handed on at once. */
+/** Rows handed on at once, and how many characters they may have together. */
 const ROWS_AT_ONCE = 100;
+const TEXT_AT_ONCE = 8_000_000;
 
 /** All lines of a backup, as of one moment, whatever is written meanwhile. */
 export async function* backupLines(
@@ -76,10 +77,11 @@ export async function readBackup(
   const counts = Object.fromEntries(TABLES.map((table) => [table, 0])) as Record<Table, number>;
   let head: Head | null = null;
   let tail: Tail | null = null;
-  const batch: { table: Table | null; rows: string[] } = { table: null, rows: [] };
+  const batch: { table: Table | null; rows: string[]; length: number } = { table: null, rows: [], length: 0 };
   const flush = async () => {
     if (batch.table && batch.rows.length > 0) await take(batch.table, batch.rows);
     batch.rows = [];
+    batch.length = 0;
   };
   for await (const line of linesOf(pieces)) {
     if (tail) throw new BackupFault('There is more in the backup after its end.');
@@ -92,9 +94,11 @@ export async function readBackup(
     } else {
       const { table, row } = rowFrom(line);
       counts[table] += 1;
-      if (batch.table !== table || batch.rows.length >= ROWS_AT_ONCE) await flush();
+      if (batch.table !== table || batch.rows.length >= ROWS_AT_ONCE || batch.length > TEXT_AT_ONCE)
+        await flush();
       batch.table = table;
       batch.rows.push(row);
+      batch.length += row.length;
     }
     hash.update(`${line}\n`);
   }

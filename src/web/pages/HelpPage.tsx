@@ -6,6 +6,7 @@ import { keyTable } from '../ui/keys.ts';
 import { ReferencePicture } from '../drawing/ReferencePicture.tsx';
 import { TermPicture } from '../drawing/TermPicture.tsx';
 import { capital } from '../ui/words.ts';
+import { PartsNav } from '../ui/PartsNav.tsx';
 
 const parts = [
   ['measure', 'How to measure'],
@@ -28,17 +29,7 @@ export function HelpPage() {
     <main className="mx-auto w-full max-w-[980px] px-6 py-5 narrow:px-4">
       <title>Help · Margin</title>
       <h1 className="text-head font-semibold">Help</h1>
-      <nav aria-label="Parts of help" className="mt-2 flex flex-wrap gap-x-5 gap-y-1 print:hidden">
-        {parts.map(([id, title]) => (
-          <a
-            key={id}
-            href={`#${id}`}
-            className="text-action min-h-8 font-semibold underline underline-offset-4"
-          >
-            {title}
-          </a>
-        ))}
-      </nav>
+      <PartsNav label="Parts of help" parts={parts} />
       <Part id="measure">
         <ul className="grid grid-cols-2 gap-x-6 gap-y-4 max-md:grid-cols-1">
           {(Object.keys(referenceKinds) as ReferenceKind[]).map((kind) => (

@@ -4,6 +4,7 @@ import { InstrumentsSection } from '../features/settings/InstrumentsSection.tsx'
 import { ProgramSection } from '../features/settings/ProgramSection.tsx';
 import { ShopSection } from '../features/settings/ShopSection.tsx';
 import { UnitsSection } from '../features/settings/UnitsSection.tsx';
+import { PartsNav } from '../ui/PartsNav.tsx';
 
 const parts = [
   ['units', 'Units'],
@@ -20,17 +21,7 @@ export function SettingsPage() {
     <main className="mx-auto w-full max-w-[980px] px-6 py-5 narrow:px-4">
       <title>Settings · Margin</title>
       <h1 className="text-head font-semibold">Settings</h1>
-      <nav aria-label="Parts of the settings" className="mt-2 flex flex-wrap gap-x-5 gap-y-1">
-        {parts.map(([id, title]) => (
-          <a
-            key={id}
-            href={`#${id}`}
-            className="text-action min-h-8 font-semibold underline underline-offset-4"
-          >
-            {title}
-          </a>
-        ))}
-      </nav>
+      <PartsNav label="Parts of the settings" parts={parts} />
       <UnitsSection />
       <ShopSection />
       <DevicesSection />

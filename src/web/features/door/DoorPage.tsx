@@ -5,6 +5,7 @@ import { takeDoor, useDoor, type Standing } from '../../api/door.ts';
 import { send, useQueue } from '../../api/queue.ts';
 import { Button } from '../../ui/Button.tsx';
 import { faultOf, useKnock } from './useKnock.ts';
+import { LineField } from '../../ui/LineField.tsx';
 
 const titles: Partial<Record<Standing, string>> = {
   out: 'This device is not in yet',
@@ -43,15 +44,15 @@ export function DoorPage() {
           No passphrase has been set yet. Set one at the computer that Margin runs on: npm run passphrase
         </p>
       )}
-      <label className="mt-6 block max-w-80">
-        <span className="label text-second block">What this device is called</span>
-        <input
+      <div className="mt-6">
+        <LineField
+          label="What this device is called"
           value={name}
           maxLength={60}
-          onChange={(event) => setName(event.target.value)}
-          className="border-second/70 h-11 w-full border-b bg-transparent text-[18px]"
+          onChange={setName}
+          className="h-11 w-80 max-w-full text-[18px]"
         />
-      </label>
+      </div>
       <div className="mt-8 grid grid-cols-2 gap-8 max-md:grid-cols-1">
         <ByDigits name={name.trim() || 'Tablet'} />
         <ByPassphrase name={name.trim() || 'Tablet'} />
@@ -126,17 +127,17 @@ function ByPassphrase({ name }: { name: string }) {
     >
       <h2 className="font-semibold">With the passphrase</h2>
       <p className="mt-1">For the first device, or when no other is at hand.</p>
-      <label className="mt-3 block">
-        <span className="label text-second block">Passphrase of the shop</span>
-        <input
+      <div className="mt-3">
+        <LineField
+          label="Passphrase of the shop"
           type="password"
           autoComplete="current-password"
           value={passphrase}
           maxLength={200}
-          onChange={(event) => setPassphrase(event.target.value)}
-          className="border-second/70 h-11 w-full border-b bg-transparent text-[18px]"
+          onChange={setPassphrase}
+          className="h-11 w-full text-[18px]"
         />
-      </label>
+      </div>
       <Button type="submit" className="mt-4 min-h-11" disabled={busy || passphrase === ''}>
         Come in
       </Button>

@@ -3,6 +3,7 @@ import { useKeepSettings, useShopSettings } from '../../api/devices.ts';
 import { Button } from '../../ui/Button.tsx';
 import { faultOf } from '../door/useKnock.ts';
 import { Fault, Section } from './Section.tsx';
+import { LineField } from '../../ui/LineField.tsx';
 
 const ADDRESS = /^wss?:\/\/[\w.-]+(:\d{1,5})?(\/\S*)?$/;
 
@@ -54,24 +55,20 @@ export function InstrumentsSection() {
           add();
         }}
       >
-        <label className="block">
-          <span className="label text-second block">Name of the instrument</span>
-          <input
-            value={name}
-            maxLength={60}
-            onChange={(event) => setName(event.target.value)}
-            className="border-second/70 h-10 w-48 border-b bg-transparent"
-          />
-        </label>
-        <label className="block">
-          <span className="label text-second block">Its address, as ws://192.168.1.40:7070</span>
-          <input
-            value={address}
-            maxLength={200}
-            onChange={(event) => setAddress(event.target.value.trim())}
-            className="border-second/70 h-10 w-72 border-b bg-transparent"
-          />
-        </label>
+        <LineField
+          label="Name of the instrument"
+          value={name}
+          maxLength={60}
+          onChange={setName}
+          className="h-10 w-48"
+        />
+        <LineField
+          label="Its address, as ws://192.168.1.40:7070"
+          value={address}
+          maxLength={200}
+          onChange={(typed) => setAddress(typed.trim())}
+          className="h-10 w-72"
+        />
         <Button type="submit" disabled={!good}>
           Add
         </Button>

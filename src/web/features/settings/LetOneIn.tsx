@@ -4,6 +4,7 @@ import { Button } from '../../ui/Button.tsx';
 import { faultOf } from '../door/useKnock.ts';
 import { CodePicture } from './CodePicture.tsx';
 import { Fault } from './Section.tsx';
+import { LineField } from '../../ui/LineField.tsx';
 
 /** Lets a device in: its six digits are typed, who asks is looked at, and then it is said yes. Or by a code that it films. */
 export function LetOneIn() {
@@ -29,17 +30,15 @@ export function LetOneIn() {
           find.mutate(bare);
         }}
       >
-        <label className="block">
-          <span className="label text-second block">The six digits it shows</span>
-          <input
-            inputMode="numeric"
-            autoComplete="off"
-            value={digits}
-            maxLength={9}
-            onChange={(event) => setDigits(event.target.value)}
-            className="border-second/70 h-11 w-40 border-b bg-transparent text-[22px] tabular-nums"
-          />
-        </label>
+        <LineField
+          label="The six digits it shows"
+          inputMode="numeric"
+          autoComplete="off"
+          value={digits}
+          maxLength={9}
+          onChange={setDigits}
+          className="h-11 w-40 text-[22px] tabular-nums"
+        />
         <Button
           type="submit"
           look="main"

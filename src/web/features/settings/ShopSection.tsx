@@ -5,6 +5,7 @@ import { useKeepSettings, useShopSettings } from '../../api/devices.ts';
 import { Button } from '../../ui/Button.tsx';
 import { faultOf } from '../door/useKnock.ts';
 import { Fault, Section } from './Section.tsx';
+import { LineField } from '../../ui/LineField.tsx';
 
 /** What stands at the head of sheets, and who works here. */
 export function ShopSection() {
@@ -33,17 +34,16 @@ function ShopName({ settings, keep }: Props) {
   const commit = () =>
     name.trim() !== settings.shopName && keep({ ...settings, shopName: name.trim() }, () => setTyped(null));
   return (
-    <label className="mt-3 block max-w-96">
-      <span className="label text-second block">Name of the shop, at the head of sheets</span>
-      <input
+    <div className="mt-3 max-w-96">
+      <LineField
+        label="Name of the shop, at the head of sheets"
         value={name}
         maxLength={80}
-        onChange={(event) => setTyped(event.target.value)}
+        onChange={setTyped}
         onBlur={commit}
         onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
-        className="border-second/70 h-10 w-full border-b bg-transparent"
       />
-    </label>
+    </div>
   );
 }
 
@@ -88,15 +88,7 @@ function People({ settings, keep }: Props) {
         ))}
       </ul>
       <div className="mt-2 flex items-end gap-3">
-        <label className="block">
-          <span className="label text-second block">Name</span>
-          <input
-            value={name}
-            maxLength={60}
-            onChange={(event) => setName(event.target.value)}
-            className="border-second/70 h-10 w-56 border-b bg-transparent"
-          />
-        </label>
+        <LineField label="Name" value={name} maxLength={60} onChange={setName} className="h-10 w-56" />
         <Button type="submit" disabled={added === '' || known}>
           Add
         </Button>
