@@ -1,5 +1,6 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import type { ChangeDevice, Devices, FoundKnock, PictureCode, ShopSettings } from '#contract/door.ts';
+import { askDoor } from './askDoor.ts';
 import { callApi, removeAt, tellApi } from './client.ts';
 import { queryClient } from './jobs.ts';
 
@@ -20,7 +21,8 @@ export function useDevices(on: boolean) {
 export function useChangeDevice() {
   return useMutation({
     mutationFn: ({ id, change }: { id: string; change: ChangeDevice }) => tellApi(`/devices/${id}`, change),
-    onSettled: readAnew,
+    // It may be this device that was changed.
+    onSettled: () => Promise.all([readAnew(), askDoor()]),
   });
 }
 

@@ -1,5 +1,5 @@
 /** @jest-environment jsdom */
-import { shutOut, standingBy, takeDoor, useDoor } from './door.ts';
+import { lockWhereSilent, shutOut, standingBy, takeDoor, useDoor } from './door.ts';
 
 const NOW = Date.parse('2026-11-29T10:00:00Z');
 const DAY = 86_400_000;
@@ -22,6 +22,16 @@ test.each([
   ['its clock was set back', { mode: 'shop' as const, device, at: NOW + 8 * DAY }, 'locked'],
 ])('before the server is heard, where %s', (_when, kept, standing) => {
   expect(standingBy(kept, NOW)).toBe(standing);
+});
+
+test('a page that is never closed locks after a week of silence, and opens when the server answers', () => {
+  takeDoor({ mode: 'shop', device, ready: true });
+  lockWhereSilent(Date.now() + 6 * DAY);
+  expect(useDoor.getState().standing).toBe('in');
+  lockWhereSilent(Date.now() + 8 * DAY);
+  expect(useDoor.getState().standing).toBe('locked');
+  takeDoor({ mode: 'shop', device, ready: true });
+  expect(useDoor.getState().standing).toBe('in');
 });
 
 test('what the server says of the door is what holds, and is remembered', () => {

@@ -38,6 +38,12 @@ export function standingBy(kept: Kept | null, now: number): Standing {
 
 const kept = readKept();
 
+/** Shows nothing more where the server has not been in touch for too long, also on a page that was never closed. */
+export function lockWhereSilent(now = Date.now()): void {
+  if (useDoor.getState().standing === 'in' && standingBy(readKept(), now) === 'locked')
+    useDoor.setState({ standing: 'locked' });
+}
+
 /** Who this device is to the server, as far as is known. */
 export const useDoor = create<{ standing: Standing; device: DeviceLine | null; ready: boolean }>()(() => ({
   standing: standingBy(kept, Date.now()),
