@@ -232,16 +232,25 @@ export function isClusterUp(folder) {
   return existsSync(stat) && !/\) Z /.test(readFileSync(stat, 'utf8'));
 }
 
-/** Whether another server still works on the cluster. */
+/** How often, and ms between, it is looked whether a server that has just ended is gone from the cluster too. */
+const LOOKS = 10;
+const BETWEEN_MS = 200;
+
+/** Whether another server still works on the cluster; connections of one that has just ended take a moment to go. */
 function inUse({ bin, folder }) {
   const data = join(folder, 'data');
   const port = runningPort({ bin, data });
   if (port === null) return false;
-  const count = askDatabase(
-    { bin, folder, port },
-    "select count(*) from pg_stat_activity where datname = 'margin'",
-  );
-  return Number(count.stdout.toString()) > 0;
+  const count = () => {
+    const query =
+      "select count(*) from pg_stat_activity where datname = 'margin' and backend_type = 'client backend'";
+    return Number(askDatabase({ bin, folder, port }, query).stdout.toString());
+  };
+  for (let look = 1; count() > 0; look++) {
+    if (look >= LOOKS) return true;
+    Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, BETWEEN_MS);
+  }
+  return false;
 }
 
 /** Stops a cluster unless another server works on it; a throw-away one is stopped and removed. */

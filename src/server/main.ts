@@ -36,15 +36,7 @@ async function main(): Promise<void> {
   const endSockets = serveSockets(server, { db, events, hosts, sessions });
   const endBackups = shop ? keepBackups(db) : () => undefined;
   const endLines = keepLinesFresh(db, events, log);
-  await serving.begin().catch((error: NodeJS.ErrnoException) => {
-    process.stderr.write(
-      error.code === 'EADDRINUSE' ? `Port ${config.port} is taken.\n` : `${error.message}\n`,
-    );
-    process.exit(error.code === 'EADDRINUSE' ? PORT_TAKEN : 1);
-  });
-  if (loaded > 0) process.stdout.write(`Loaded ${loaded} demo jobs.\n`);
-  // Whoever started it may now start it again, should it ever end by itself.
-  process.send?.('serving');
+  // Before anybody is told that it serves: whoever is told may end it.
   const stop = () => {
     serving.end();
     endSockets();
@@ -59,6 +51,15 @@ async function main(): Promise<void> {
   process.once('SIGINT', stop);
   // Whoever started it was killed: nobody else would ever stop it.
   process.once('disconnect', stop);
+  if (loaded > 0) process.stdout.write(`Loaded ${loaded} demo jobs.\n`);
+  await serving.begin().catch((error: NodeJS.ErrnoException) => {
+    process.stderr.write(
+      error.code === 'EADDRINUSE' ? `Port ${config.port} is taken.\n` : `${error.message}\n`,
+    );
+    process.exit(error.code === 'EADDRINUSE' ? PORT_TAKEN : 1);
+  });
+  // Whoever started it may now start it again, should it ever end by itself.
+  process.send?.('serving');
 }
 
 /** Brings the tables up to date, and fills an empty database; gives how many demo jobs went in. */
