@@ -162,6 +162,28 @@ test('two devices work on one job, each sees at once what the other types, and a
   await expect(tablet.getByRole('heading', { name: 'This device is not in yet' })).toBeVisible();
 });
 
+test('a code that was filmed lets one tablet in; the second is told, and shows digits instead', async () => {
+  const office = await (await on(network.add('desk'))).newPage();
+  await comeIn(office, 'Desk');
+  const made = await office.evaluate(async () => {
+    const headers = { 'Content-Type': 'application/json' };
+    const answer = await fetch('/api/devices/codes', { method: 'POST', headers, body: '{}' });
+    return ((await answer.json()) as { secret: string }).secret;
+  });
+  const film = async (name: string) => {
+    const page = await (await on(network.add(name))).newPage();
+    await page.goto(`${SHOP}/pair#${made}`);
+    await page.getByRole('button', { name: 'Come in by the code' }).click();
+    return page;
+  };
+  const first = await film('lift5');
+  await expect(first.getByText('Curlew').first()).toBeVisible();
+  const second = await film('lift6');
+  await expect(second.getByRole('alert')).toContainText('Ask again');
+  await second.getByRole('button', { name: 'Show six digits' }).click();
+  await expect(second.getByTestId('digits')).toHaveText(/^\d{3} \d{3}$/);
+});
+
 test('a tablet out of touch opens the pages it saw, says so, and what is typed there is kept until it is back', async () => {
   test.setTimeout(180_000);
   const context = await on(network.add('lift3'));

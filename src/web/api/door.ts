@@ -44,8 +44,20 @@ export function lockWhereSilent(now = Date.now()): void {
     useDoor.setState({ standing: 'locked' });
 }
 
+/** The secret of a picture code that led here: it stands in the part of the address that is never sent. */
+const CODE = /^#([\w-]{22})$/;
+
+interface DoorState {
+  standing: Standing;
+  device: DeviceLine | null;
+  ready: boolean;
+  /** Taken from the address before any page is drawn, which would lead on from there. */
+  code: string | null;
+}
+
 /** Who this device is to the server, as far as is known. */
-export const useDoor = create<{ standing: Standing; device: DeviceLine | null; ready: boolean }>()(() => ({
+export const useDoor = create<DoorState>()(() => ({
+  code: CODE.exec(window.location.hash)?.[1] ?? null,
   standing: standingBy(kept, Date.now()),
   device: kept?.device ?? null,
   ready: true,

@@ -18,9 +18,6 @@ const more: Partial<Record<Standing, string>> = {
   locked: 'What it keeps is shown again as soon as the shop’s server answers.',
 };
 
-/** The secret of a picture code that led here; it is in the part of the address that is never sent. */
-const CODE = /^#([\w-]{22})$/;
-
 /** The door: by six digits, by a picture code that led here, or by the passphrase. */
 export function DoorPage() {
   const { standing, ready } = useDoor();
@@ -63,13 +60,17 @@ export function DoorPage() {
 
 function ByDigits({ name }: { name: string }) {
   const { digits, fault, knock, look } = useKnock(name);
-  const [, code] = CODE.exec(window.location.hash) ?? [];
+  // A code that no longer counts gives way to digits.
+  const [usedUp, setUsedUp] = useState(false);
+  const led = useDoor((state) => state.code);
+  const code = usedUp ? null : led;
+  const comeInBy = async (secret: string) => setUsedUp((await look(secret)) === 'gone');
   return (
     <section className="bg-sheet border-rule border p-6">
       <h2 className="font-semibold">With a device that is in</h2>
       {code && !digits && (
         <p className="mt-3">
-          <Button look="main" className="min-h-11" onClick={() => void look(code)}>
+          <Button look="main" className="min-h-11" onClick={() => void comeInBy(code)}>
             Come in by the code
           </Button>
         </p>
