@@ -1,7 +1,7 @@
 import { resolve } from 'node:path';
 import { openDatabase, type Database } from '#db/connect.ts';
 import { shopValue } from '#db/shop.ts';
-import { copyBackup, makeBackup, tidy } from './backup/make.ts';
+import { copyBackup, makeBackup, tidy, type Made } from './backup/make.ts';
 import type { BackupKey } from './backup/key.ts';
 import { keepStatus } from './backup/status.ts';
 
@@ -13,42 +13,41 @@ async function main(): Promise<void> {
   const db = openDatabase(url, { patient: true });
   const now = new Date();
   try {
-    const key = await shopValue<BackupKey>(db, 'backup-key');
-    if (!key)
-      throw new Error('A backup is locked with the passphrase: set one first, with "npm run passphrase".');
-    const made = await makeBackup({
-      url,
-      key,
-      folder,
-      program: MARGIN_VERSION,
-      migrations: resolve('src/db/migrations'),
-      now,
-    });
-    const { file, bytes, jobs } = made;
-    await keepStatus(db, {
-      last: { at: now.toISOString(), file, bytes, jobs },
-      tried: { at: now.toISOString(), fault: null },
-    });
-    await tidy(folder, now);
+    const made = await kept(db, { url, folder, now });
     process.stdout.write(
-      `${made.path}\n${jobs} jobs, ${Math.ceil(bytes / 1000)} kB, opened again and found whole.\n`,
+      `${made.path}\n${made.jobs} jobs, ${Math.ceil(made.bytes / 1000)} kB, opened again and found whole.\n`,
     );
+    // A copy that fails is told by itself: the backup is there.
     await copied(db, made, copy, now);
-  } catch (error) {
-    const fault = error instanceof Error ? error.message : 'It could not be made.';
-    await keepStatus(db, { tried: { at: now.toISOString(), fault } }).catch(() => undefined);
-    throw error;
   } finally {
     await db.$client.end();
   }
 }
 
-async function copied(
+/** Makes a backup, and keeps how that went. */
+async function kept(
   db: Database,
-  made: Awaited<ReturnType<typeof makeBackup>>,
-  folder: string | undefined,
-  now: Date,
-): Promise<void> {
+  { url, folder, now }: { url: string; folder: string; now: Date },
+): Promise<Made> {
+  const at = now.toISOString();
+  try {
+    const key = await shopValue<BackupKey>(db, 'backup-key');
+    if (!key)
+      throw new Error('A backup is locked with the passphrase: set one first, with "npm run passphrase".');
+    const migrations = resolve('src/db/migrations');
+    const made = await makeBackup({ url, key, folder, program: MARGIN_VERSION, migrations, now });
+    const { file, bytes, jobs } = made;
+    await keepStatus(db, { last: { at, file, bytes, jobs }, tried: { at, fault: null } });
+    await tidy(folder, now);
+    return made;
+  } catch (error) {
+    const fault = error instanceof Error ? error.message : 'It could not be made.';
+    await keepStatus(db, { tried: { at, fault } }).catch(() => undefined);
+    throw error;
+  }
+}
+
+async function copied(db: Database, made: Made, folder: string | undefined, now: Date): Promise<void> {
   if (!folder) {
     await keepStatus(db, { copy: null });
     return;

@@ -1,7 +1,9 @@
 import { request as httpRequest } from 'node:http';
 import { randomUUID } from 'node:crypto';
 import { sql } from 'drizzle-orm';
-import { openDatabase } from '#db/connect.ts';
+import { resolve } from 'node:path';
+import { DOCUMENT_VERSION } from '#core/document/description/job.ts';
+import { migrateDatabase, openDatabase } from '#db/connect.ts';
 import { hostsFrom } from '#server/http/allowed.ts';
 import { plainDocument } from '../fixtures/records.ts';
 import { startTestServer, type TestServer } from '../fixtures/server.ts';
@@ -87,6 +89,38 @@ describe('whose requests are answered', () => {
       expect((await send(before.address)).status).toBe(201);
     } finally {
       await before.close();
+    }
+  });
+});
+
+describe('versions that are not the same', () => {
+  test('what a newer page sends is refused and not kept; an older one is answered as ever', async () => {
+    const job = newJob();
+    const send = (version: number) =>
+      fetch(`${server.address}/api/jobs`, {
+        method: 'POST',
+        headers: { ...json, 'Margin-Version': String(version) },
+        body: JSON.stringify(job),
+      });
+    const newer = await send(DOCUMENT_VERSION + 1);
+    expect(newer.status).toBe(409);
+    expect(((await newer.json()) as { code: string }).code).toBe('page-newer');
+    expect((await fetch(`${server.address}/api/jobs/${job.id}`)).status).toBe(404);
+    const older = await send(DOCUMENT_VERSION - 1);
+    expect(older.status).toBe(201);
+    expect(older.headers.get('Margin-Version')).toBe(String(DOCUMENT_VERSION));
+  });
+
+  test('a database that a newer program has changed is refused in words, and left as it is', async () => {
+    const later = await startTestServer();
+    try {
+      const at = Date.now() + 1e9;
+      await later.db.execute(
+        sql`insert into drizzle.__drizzle_migrations (hash, created_at) values ('later', ${at})`,
+      );
+      await expect(migrateDatabase(later.db, resolve('src/db/migrations'))).rejects.toThrow('a newer Margin');
+    } finally {
+      await later.close();
     }
   });
 });
