@@ -22,7 +22,35 @@ export function chanceWithin(
   targets: readonly (number | null)[],
   withinMm: Within,
 ): number {
-  return chancesAround(covariance, targets, withinMm)(mean);
+  const n = targets.length;
+  const lower = Float64Array.from(cholesky(covariance).flat());
+  const draws = standardDraws(n);
+  const { off, reach } = wanted(mean, targets, withinMm);
+  let within = 0;
+  for (let start = 0; start < draws.length; start += n) {
+    let i = 0;
+    while (i < n && Math.abs((off[i] as number) + shaped(lower, draws, start, i, n)) <= (reach[i] as number))
+      i++;
+    if (i === n) within++;
+  }
+  return within / CHANCE_DRAWS;
+}
+
+/** How far each is off its target, and how far it may be: where there is no target anything is within. */
+function wanted(mean: readonly number[], targets: readonly (number | null)[], withinMm: Within) {
+  return {
+    off: Float64Array.from(targets, (target, i) => (target === null ? 0 : entry(mean, i) - target)),
+    reach: Float64Array.from(targets, (target, i) =>
+      target === null ? Infinity : typeof withinMm === 'number' ? withinMm : entry(withinMm, i),
+    ),
+  };
+}
+
+/** One number of a draw: a row of the factor times the standard draws. */
+function shaped(lower: Float64Array, draws: Float64Array, start: number, i: number, n: number): number {
+  let error = 0;
+  for (let k = 0; k <= i; k++) error += (lower[i * n + k] as number) * (draws[start + k] as number);
+  return error;
 }
 
 /** The same for many means about which the heights spread alike: the draws (at most `chanceDraws`) are shaped once. */
@@ -34,12 +62,8 @@ export function chancesAround(
 ): (mean: readonly number[]) => number {
   const n = targets.length;
   const errors = shapedDraws(covariance, n, draws);
-  // Where there is no target anything is within.
-  const reach = Float64Array.from(targets, (target, i) =>
-    target === null ? Infinity : typeof withinMm === 'number' ? withinMm : entry(withinMm, i),
-  );
   return (mean) => {
-    const off = Float64Array.from(targets, (target, i) => (target === null ? 0 : entry(mean, i) - target));
+    const { off, reach } = wanted(mean, targets, withinMm);
     let within = 0;
     for (let start = 0; start < errors.length; start += n) if (allWithin(errors, start, off, reach)) within++;
     return within / draws;
@@ -57,15 +81,10 @@ function allWithin(errors: Float64Array, start: number, off: Float64Array, reach
 function shapedDraws(covariance: Gaussian['covariance'], n: number, count: number): Float64Array {
   const lower = Float64Array.from(cholesky(covariance).flat());
   const draws = standardDraws(n).subarray(0, count * n);
-  const shaped = new Float64Array(draws.length);
-  for (let start = 0; start < draws.length; start += n) {
-    for (let i = 0; i < n; i++) {
-      let error = 0;
-      for (let k = 0; k <= i; k++) error += (lower[i * n + k] as number) * (draws[start + k] as number);
-      shaped[start + i] = error;
-    }
-  }
-  return shaped;
+  const all = new Float64Array(draws.length);
+  for (let start = 0; start < draws.length; start += n)
+    for (let i = 0; i < n; i++) all[start + i] = shaped(lower, draws, start, i, n);
+  return all;
 }
 
 const made = new Map<number, Float64Array>();

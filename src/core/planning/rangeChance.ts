@@ -6,7 +6,7 @@ import { commonness, ratioRange, suspensionsOf, type Hung } from '../kinds/suspe
 import type { RatioRange } from '../kinds/suspensionTypes.ts';
 import type { Axle } from '../kinds/corners.ts';
 import { cholesky, dot, entry } from '../numerics/matrix.ts';
-import { seededUniform, standardNormal, type Uniform } from '../numerics/random.ts';
+import { seededUniform, standardNormal } from '../numerics/random.ts';
 
 /** An axle of whose ratio only the range is known, and the ranges it may be in: one for each suspension that it may have. */
 export interface RangedAxle {
@@ -73,30 +73,97 @@ export function chanceOverRanges(
     rows.heights,
     open.map(({ unit }) => ({ row: unit, sd: 1e-6 })),
   );
-  const lower = cholesky(spread);
-  const uniform = seededUniform(20);
+  const targeted = targets.flatMap((target, r) => (target === null ? [] : [r]));
+  const unpicked = axles.some(({ picked }) => !picked);
+  return shareWithin({
+    // What is wanted of no height need not be drawn.
+    off: targeted.map((r) => entry(rows.mean, r) - (targets[r] as number)),
+    rises: targeted.map((r) => open.map(({ slopes }) => entry(slopes, r))),
+    lower: cholesky(spread)
+      .filter((_, r) => targets[r] !== null)
+      .map((row, k) => row.map((value) => value * entry(spreadBy, entry(targeted, k)))),
+    own: targeted.map((r) => (unpicked ? ownRise * entry(risesMm, r) : 0)),
+    ranged: open.map(({ ranged }) => ranged),
+    n: rows.mean.length,
+    withinMm,
+  });
+}
+
+/** What is drawn: all by height with a target. */
+interface Drawn {
+  /** Where each stands before anything is drawn, mm off its target. */
+  off: readonly number[];
+  /** Rise for each ranged axle, mm per unit of the ratio's change. */
+  rises: readonly (readonly number[])[];
+  /** Rows of the factor of their spread. */
+  lower: readonly (readonly number[])[];
+  /** One standard deviation of what each may rise by itself, mm. */
+  own: readonly number[];
+  ranged: readonly RangedAxle[];
+  /** Heights in all. */
+  n: number;
+  withinMm: number;
+}
+
+/** Share of the draws in which every height with a target is within so many mm of it. */
+function shareWithin({ off, rises, lower, own, ranged, n, withinMm }: Drawn): number {
+  const draws = standardDraws(ranged.length, n);
+  const width = widthOf(ranged.length, n);
+  const changes = new Float64Array(ranged.length);
+  // Runs thousands of times a keystroke, so on flat arrays, and no further than the first height that is out.
+  const isIn = (start: number, r: number) => {
+    let mm = off[r] as number;
+    for (let k = 0; k < changes.length; k++)
+      mm += ((rises[r] as number[])[k] as number) * (changes[k] as number);
+    const row = lower[r] as number[];
+    const normals = start + 3 * changes.length;
+    for (let j = 0; j < row.length; j++) mm += (row[j] as number) * (draws[normals + j] as number);
+    return Math.abs(mm + (own[r] as number) * (draws[normals + n + r] as number)) <= withinMm;
+  };
   let within = 0;
-  for (let draw = 0; draw < DRAWS; draw++) {
-    const off = rows.mean.map((mm, r) => mm - (targets[r] ?? mm));
-    for (const { ranged, slopes } of open) {
-      const u = drawLog(ranged, uniform);
-      slopes.forEach((slope, r) => (off[r] = entry(off, r) + slope * (1 - Math.exp(-u))));
-    }
-    const z = off.map(() => standardNormal(uniform));
-    lower.forEach((row, r) =>
-      row.forEach((value, j) => (off[r] = entry(off, r) + value * entry(spreadBy, r) * entry(z, j))),
-    );
-    if (axles.some(({ picked }) => !picked))
-      risesMm.forEach((mm, r) => (off[r] = entry(off, r) + ownRise * mm * standardNormal(uniform)));
-    if (off.every((mm, r) => targets[r] === null || Math.abs(mm) <= withinMm)) within++;
+  for (let start = 0; start < draws.length; start += width) {
+    ranged.forEach((one, k) => {
+      const at = start + 3 * k;
+      const ratio = ratioAt(one, draws[at] as number, draws[at + 1] as number);
+      changes[k] = 1 - (one.middle / ratio) * (draws[at + 2] as number);
+    });
+    let r = 0;
+    while (r < off.length && isIn(start, r)) r++;
+    if (r === off.length) within++;
   }
   return within / DRAWS;
 }
 
-function drawLog({ middle, ranges }: RangedAxle, uniform: Uniform): number {
-  let left = uniform();
+/** The ratio that two even numbers from 0 to 1 stand for: the first says which range, the second where in it. */
+function ratioAt({ middle, ranges }: RangedAxle, which: number, where: number): number {
+  let left = which;
   const drawn = ranges.find(({ share }) => (left -= share) <= 0) ?? ranges[0];
   const [low, high] = drawn?.range ?? [middle, middle];
-  const ratio = low + (high - low) * uniform();
-  return Math.log(ratio / middle) + priors.drawnBeyond * standardNormal(uniform);
+  return low + (high - low) * where;
+}
+
+/** Numbers of one draw: three for each ranged axle, two for each height. */
+function widthOf(ranged: number, n: number): number {
+  return 3 * ranged + 2 * n;
+}
+
+const made = new Map<string, Float64Array>();
+
+/**
+ * The draws for so many ranged axles and n heights, made once and flat: for each axle two even numbers and the factor by which
+ * a ratio lies beyond its range, then the normal ones.
+ */
+function standardDraws(ranged: number, n: number): Float64Array {
+  const key = `${ranged} ${n}`;
+  const known = made.get(key);
+  if (known) return known;
+  const uniform = seededUniform(20);
+  const width = widthOf(ranged, n);
+  const draws = Float64Array.from({ length: DRAWS * width }, (_, i) => {
+    const at = i % width;
+    if (at >= 3 * ranged) return standardNormal(uniform);
+    return at % 3 === 2 ? Math.exp(-priors.drawnBeyond * standardNormal(uniform)) : uniform();
+  });
+  made.set(key, draws);
+  return draws;
 }
