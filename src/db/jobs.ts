@@ -170,6 +170,17 @@ export async function versionOf(db: Queryable, id: string): Promise<number | nul
 }
 
 /** One job, or null. */
+/** Every job but the deleted ones, by id, the last touched first. */
+export async function keptJobIds(db: Queryable): Promise<string[]> {
+  const rows = await db
+    .select({ id: jobs.id })
+    .from(jobs)
+    .where(notDeleted)
+    .orderBy(desc(jobs.updatedAt), asc(jobs.id));
+  return rows.map(({ id }) => id);
+}
+
+/** A job by its id; null where there is none. */
 export async function findJob(db: Queryable, id: string): Promise<KeptJob | null> {
   const rows = await db.select().from(jobs).where(eq(jobs.id, id));
   return (await withEntries(db, rows))[0] ?? null;

@@ -13,6 +13,8 @@ export interface NewPhoto {
   height: number;
   picture: Buffer;
   small: Buffer;
+  /** When it was taken; now where left out. */
+  createdAt?: Date;
 }
 
 const { id, jobId, corner, width, height, createdAt } = photos;
@@ -22,12 +24,12 @@ const asPhoto = ({ createdAt: at, ...row }: Omit<Photo, 'at'> & { createdAt: Dat
   at: at.toISOString(),
 });
 
+/** What jobs on the same machine share. */
+const sharedKey = sql<string>`coalesce(${jobs.machineKey}, ${jobs.id})`;
+
 /** What jobs on the same machine share; null where there is no such job. */
 export async function machineKeyOf(db: Queryable, job: string): Promise<string | null> {
-  const [row] = await db
-    .select({ key: sql<string>`coalesce(${jobs.machineKey}, ${jobs.id})` })
-    .from(jobs)
-    .where(eq(jobs.id, job));
+  const [row] = await db.select({ key: sharedKey }).from(jobs).where(eq(jobs.id, job));
   return row?.key ?? null;
 }
 
@@ -39,6 +41,31 @@ export async function listPhotos(db: Queryable, machineKey: string): Promise<Pho
     .innerJoin(jobs, eq(jobs.id, jobId))
     .where(eq(jobs.machineKey, machineKey))
     .orderBy(desc(createdAt), desc(id));
+  return rows.map(asPhoto);
+}
+
+/** A picture by its id, and the machine it is of; null where there is none. */
+export async function findPhoto(
+  db: Queryable,
+  photo: string,
+): Promise<{ photo: Photo; machineKey: string } | null> {
+  const [row] = await db
+    .select({ id, jobId, corner, width, height, createdAt, machineKey: sharedKey })
+    .from(photos)
+    .innerJoin(jobs, eq(jobs.id, jobId))
+    .where(eq(id, photo));
+  if (!row) return null;
+  const { machineKey, ...rest } = row;
+  return { photo: asPhoto(rest), machineKey };
+}
+
+/** Every picture that was taken in a job, the oldest first. */
+export async function photosTakenIn(db: Queryable, job: string): Promise<Photo[]> {
+  const rows = await db
+    .select({ id, jobId, corner, width, height, createdAt })
+    .from(photos)
+    .where(eq(jobId, job))
+    .orderBy(createdAt, id);
   return rows.map(asPhoto);
 }
 

@@ -17,6 +17,7 @@ import { deviceRoutes } from './routes/devices.ts';
 import { doorRoutes, openDoor } from './routes/door.ts';
 import { eventStream } from './routes/events.ts';
 import { photoRoutes } from './routes/photos.ts';
+import { exportRoutes } from './routes/export.ts';
 import { floorRoutes } from './routes/floors.ts';
 import { kitRoutes } from './routes/kits.ts';
 import { rackRoutes } from './routes/rack.ts';
@@ -85,6 +86,7 @@ function api(deps: Deps): express.Router {
   router.use('/rack', rackRoutes(deps));
   router.use('/kits', kitRoutes(deps));
   router.use('/floors', floorRoutes(deps));
+  router.use('/export', exportRoutes(deps));
   router.use(() => {
     throw new ProblemError('not-found');
   });

@@ -241,8 +241,20 @@ export const newJobSchema = Joi.object({
 /** A job's id in an address. */
 export const jobIdSchema = uuid.required();
 
-/** What a picture is sent or asked for with. */
-export const photoPlaceSchema = Joi.object({ job: uuid.required(), corner });
+/** A job as a file holds it: with pictures, which are sent by themselves. */
+export const fileSchema = newJobSchema.keys({
+  pictures: Joi.array().items(
+    Joi.object({
+      id: uuid.required(),
+      corner: corner.required(),
+      at: instant.required(),
+      jpeg: Joi.string().base64().required(),
+    }),
+  ),
+});
+
+/** What a picture is sent with; one that comes out of a file brings its id and its time. */
+export const photoPlaceSchema = Joi.object({ job: uuid.required(), corner, id: uuid, at: instant.optional() });
 export const photoListSchema = Joi.object({ job: uuid.required() });
 
 /** Which part of a list is asked for. */

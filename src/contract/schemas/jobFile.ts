@@ -1,11 +1,11 @@
 import { DOCUMENT_VERSION } from '#core/document/description/job.ts';
-import { newJobSchema } from './entry.ts';
+import { fileSchema } from './entry.ts';
 
 type Node = Record<string, unknown>;
 
 /** What the open job file looks like, as JSON Schema 2020-12, made from the schema that the server checks with. */
 export function jobFileSchema(): Node {
-  const standard = newJobSchema as unknown as {
+  const standard = fileSchema as unknown as {
     '~standard': { jsonSchema: { input: (options: { target: string }) => Node } };
   };
   const whole = standard['~standard'].jsonSchema.input({ target: 'draft-2020-12' });

@@ -1,14 +1,36 @@
 import { applyEntry } from './applyEntry.ts';
 import { migrateJob } from './migrate.ts';
 import { applyOps, invertOps } from './ops.ts';
+import type { CornerId } from '../kinds/corners.ts';
 import type { Entry, JobDocument, JobRecord, Json } from './types.ts';
 
 /** A job as it is written to a file: what is fitted and wanted as it stands, and everything seen and done. */
 export type JobFile = Omit<JobRecord, 'version'>;
 
-/** The open job file of a record. */
-export function jobFileOf({ id, document, entries }: JobRecord): JobFile {
-  return { id, document, entries };
+/** A picture in a job file: where the tape is held at a corner. */
+export interface FilePicture {
+  id: string;
+  corner: CornerId;
+  /** When it was taken, ISO 8601. */
+  at: string;
+  /** The JPEG itself in base64. */
+  jpeg: string;
+}
+
+/** The open job file of a record, with its pictures where there are any. */
+export function jobFileOf(
+  { id, document, entries }: JobRecord,
+  pictures: readonly FilePicture[] = [],
+): JobFile & { pictures?: readonly FilePicture[] } {
+  return { id, document, entries, ...(pictures.length > 0 && { pictures }) };
+}
+
+/** The pictures of a file; what cannot be one is left out. */
+export function picturesIn(file: unknown): FilePicture[] {
+  const { pictures } = (file ?? {}) as { pictures?: unknown };
+  const isPicture = (one: Partial<FilePicture> | null) =>
+    [one?.id, one?.corner, one?.at, one?.jpeg].every((part) => typeof part === 'string');
+  return Array.isArray(pictures) ? pictures.filter(isPicture) : [];
 }
 
 /** A file's name for a job: its own name as far as file systems take it. */

@@ -20,7 +20,9 @@ export function photoRoutes({ db }: Deps): Router {
       response.json({ photos: await photosFor(db, job) } satisfies PhotoList);
     })
     .post(express.raw({ type: 'image/*', limit: limits.photoBytes }), async (request, response) => {
-      const place = validated<{ job: string; corner: CornerId }>(photoPlaceSchema, { ...request.query });
+      const place = validated<{ job: string; corner: CornerId; id?: string; at?: string }>(photoPlaceSchema, {
+        ...request.query,
+      });
       const sent: unknown = request.body;
       if (!Buffer.isBuffer(sent)) throw new ProblemError('not-a-picture');
       response.status(201).json((await addPhoto(db, place, sent)) satisfies Photo);

@@ -27,11 +27,17 @@ export function keepRecord(db: Database, record: JobRecord): void {
 /** What a record is sent as: written out once for all who ask for the same version. */
 const texts = new WeakMap<JobRecord, string>();
 
-/** A job's record as JSON, as it is by now. Throws `job-not-found`. */
-export async function recordText(db: Database, id: string): Promise<string> {
+/** A job's record as it is by now. Throws `job-not-found`. */
+export async function readRecord(db: Database, id: string): Promise<JobRecord> {
   const version = await versionOf(db, id);
   const record = known(db, id, version) ?? (version === null ? null : await readAnew(db, id));
   if (!record) throw new ProblemError('job-not-found');
+  return record;
+}
+
+/** The same as JSON. Throws `job-not-found`. */
+export async function recordText(db: Database, id: string): Promise<string> {
+  const record = await readRecord(db, id);
   const text = texts.get(record) ?? JSON.stringify(record);
   texts.set(record, text);
   return text;

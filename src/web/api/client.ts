@@ -14,11 +14,16 @@ export class ApiProblem extends Error {
 
 /** A server that has not answered by then counts as not reached, ms: what waits behind a call must not wait for ever. */
 const ANSWER_MS = 15_000;
-const PICTURE_MS = 60_000;
+const MUCH_MS = 60_000;
 
 /** Calls the server with JSON. Throws ApiProblem for its refusals; anything else thrown means it was not reached. */
 export async function callApi<T>(path: string, body?: unknown): Promise<T> {
   return (await sent(path, body)).json() as Promise<T>;
+}
+
+/** The same with much to send, which may take a while to arrive and to be looked through. */
+export async function sendMuch<T>(path: string, body: unknown): Promise<T> {
+  return (await sent(path, body, MUCH_MS)).json() as Promise<T>;
 }
 
 /** Tells the server something that it has nothing to answer to. Throws as `callApi` does. */
@@ -26,7 +31,7 @@ export async function tellApi(path: string, body: unknown): Promise<void> {
   await sent(path, body);
 }
 
-async function sent(path: string, body: unknown): Promise<Response> {
+async function sent(path: string, body: unknown, patienceMs = ANSWER_MS): Promise<Response> {
   const what =
     body === undefined
       ? {}
@@ -35,7 +40,7 @@ async function sent(path: string, body: unknown): Promise<Response> {
           headers: { 'Content-Type': 'application/json', ...versionHeader },
           body: JSON.stringify(body),
         };
-  return answered(await fetch(`/api${path}`, { ...what, signal: AbortSignal.timeout(ANSWER_MS) }));
+  return answered(await fetch(`/api${path}`, { ...what, signal: AbortSignal.timeout(patienceMs) }));
 }
 
 /** Sends a picture as it is. Throws as `callApi` does. */
@@ -45,9 +50,14 @@ export async function sendPicture<T>(path: string, picture: Blob): Promise<T> {
     method: 'POST',
     headers,
     body: picture,
-    signal: AbortSignal.timeout(PICTURE_MS),
+    signal: AbortSignal.timeout(MUCH_MS),
   });
   return (await answered(response)).json() as Promise<T>;
+}
+
+/** Reads a picture as it is. Throws as `callApi` does. */
+export async function readBlob(path: string): Promise<Blob> {
+  return (await answered(await fetch(`/api${path}`, { signal: AbortSignal.timeout(MUCH_MS) }))).blob();
 }
 
 /** Removes what is at an address. Throws as `callApi` does. */

@@ -1,7 +1,8 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import type { Photo, PhotoList } from '#contract/api.ts';
+import type { FilePicture } from '#core/document/file.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
-import { callApi, sendPicture, removeAt } from './client.ts';
+import { callApi, readBlob, sendPicture, removeAt } from './client.ts';
 import { queryClient } from './jobs.ts';
 
 const keyOf = (jobId: string) => ['photos', jobId];
@@ -29,5 +30,30 @@ export function useRemovePhoto(jobId: string) {
   return useMutation({
     mutationFn: (id: string) => removeAt(`/photos/${id}`),
     onSuccess: () => queryClient.invalidateQueries({ queryKey: keyOf(jobId) }),
+  });
+}
+
+/** Every picture of the machine that a job is on, as a job file has them. Throws as `callApi` does. */
+export async function picturesFor(jobId: string): Promise<FilePicture[]> {
+  const { photos } = await callApi<PhotoList>(`/photos?job=${jobId}`);
+  const pictures: FilePicture[] = [];
+  for (const { id, corner, at } of photos)
+    pictures.push({ id, corner, at, jpeg: await inBase64(await readBlob(`/photos/${id}`)) });
+  return pictures;
+}
+
+/** Sends a picture out of a job file. Throws as `callApi` does. */
+export async function sendFilePicture(jobId: string, { id, corner, at, jpeg }: FilePicture): Promise<void> {
+  const bytes = Uint8Array.from(atob(jpeg), (character) => character.charCodeAt(0));
+  const where = new URLSearchParams({ job: jobId, corner, id, at });
+  await sendPicture<Photo>(`/photos?${where}`, new Blob([bytes], { type: 'image/jpeg' }));
+}
+
+function inBase64(blob: Blob): Promise<string> {
+  return new Promise((done, fail) => {
+    const reader = new FileReader();
+    reader.onload = () => done((reader.result as string).replace(/^[^,]*,/, ''));
+    reader.onerror = () => fail(reader.error ?? new Error('expected a picture that can be read, got none'));
+    reader.readAsDataURL(blob);
   });
 }

@@ -14,7 +14,7 @@ import { JobLine } from '../features/bays/JobLine.tsx';
 import { JobMenu } from '../features/bays/JobMenu.tsx';
 import { saveJobsCsv } from '../features/bays/jobsCsv.ts';
 import { MovedNote } from '../features/bays/MovedNote.tsx';
-import { OpenFile } from '../features/bays/OpenFile.tsx';
+import { OpenFiles } from '../features/data/OpenFiles.tsx';
 import { useMover, type Mover } from '../features/bays/useMover.ts';
 
 /** What stands beside the jobs; a phone is for reading in, and shows what is used there. */
@@ -67,7 +67,7 @@ export function BaysPage() {
           A reading and a target give the first answer.{' '}
           <kbd className="border-rule border px-1 font-sans text-[13px]">n</kbd>
         </p>
-        <OpenFile />
+        <OpenFiles />
       </section>
       <UnsentJobs known={known} />
       <div className="mt-6 flex flex-wrap items-baseline gap-x-4 gap-y-2">

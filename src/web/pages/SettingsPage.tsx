@@ -1,4 +1,5 @@
 import { BackupSection } from '../features/settings/BackupSection.tsx';
+import { DataSection } from '../features/settings/DataSection.tsx';
 import { DevicesSection } from '../features/settings/DevicesSection.tsx';
 import { InstrumentsSection } from '../features/settings/InstrumentsSection.tsx';
 import { ProgramSection } from '../features/settings/ProgramSection.tsx';
@@ -12,6 +13,7 @@ const parts = [
   ['devices', 'Devices'],
   ['instruments', 'Instruments'],
   ['backup', 'Backup'],
+  ['data', 'Data in and out'],
   ['program', 'The program'],
 ] as const;
 
@@ -27,6 +29,7 @@ export function SettingsPage() {
       <DevicesSection />
       <InstrumentsSection />
       <BackupSection />
+      <DataSection />
       <ProgramSection />
     </main>
   );

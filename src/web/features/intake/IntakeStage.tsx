@@ -2,9 +2,8 @@ import { useMemo, useState } from 'react';
 import { classDefaults } from '#core/kinds/classes/index.ts';
 import type { Axle } from '#core/kinds/corners.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
-import { Button } from '../../ui/Button.tsx';
 import { Asked } from '../finding/Asked.tsx';
-import { saveJobFile } from '../job/jobFiles.ts';
+import { SaveFile } from '../job/SaveFile.tsx';
 import { ApartContext } from '../sheet/alike.ts';
 import { Footer, NextLink } from '../sheet/Footer.tsx';
 import { AdjustersSection } from './AdjustersSection.tsx';
@@ -48,9 +47,7 @@ export function IntakeStage() {
           Grey is assumed for a {classDefaults[record.document.machine.class].title}: type over it.
           <TaughtBy />
         </p>
-        <Button look="quiet" onClick={() => saveJobFile(record)}>
-          Save as a job file
-        </Button>
+        <SaveFile />
         <NextLink from="intake" />
       </Footer>
     </ApartContext>

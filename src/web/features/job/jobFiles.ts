@@ -1,13 +1,24 @@
-import { jobFileName, jobFileOf, jobFromFile } from '#core/document/file.ts';
+import {
+  jobFileName,
+  jobFileOf,
+  jobFromFile,
+  picturesIn,
+  type FilePicture,
+  type JobFile,
+} from '#core/document/file.ts';
 import { download } from '../../ui/download.ts';
 import type { Entry, JobRecord } from '#core/document/types.ts';
 import type { JobAnswer } from '#contract/api.ts';
 import { limits } from '#contract/limits.ts';
-import { ApiProblem, callApi } from '../../api/client.ts';
+import { ApiProblem, callApi, sendMuch } from '../../api/client.ts';
+import { picturesFor, sendFilePicture } from '../../api/photos.ts';
 
-/** Hands the reader a job as a file. */
-export function saveJobFile(record: JobRecord): void {
-  handOver(`${JSON.stringify(jobFileOf(record), null, 2)}\n`, 'application/json', jobFileName(record));
+/** Hands the reader a job as a file, with the pictures of its machine; false where these could not be read. */
+export async function saveJobFile(record: JobRecord): Promise<boolean> {
+  const pictures = await picturesFor(record.id).catch(() => null);
+  const file = jobFileOf(record, pictures ?? []);
+  handOver(`${JSON.stringify(file, null, 2)}\n`, 'application/json', jobFileName(record));
+  return pictures !== null;
 }
 
 /** Lets the browser keep a text as a file. */
@@ -35,9 +46,11 @@ export async function duplicateJob(id: string): Promise<string> {
 
 const COPY = ', copy';
 
-export type Opened = { ok: true; id: string } | { ok: false; why: string; details: string[] };
+export type Opened =
+  /** `left`: what of the file could not be kept, in words. */
+  { ok: true; id: string; left: string[] } | { ok: false; why: string; details: string[] };
 
-/** Makes a job of a file's text. Says what is wrong with it, and where, when it cannot. */
+/** Makes a job of a file's text, with its pictures. Says what is wrong with it, and where, when it cannot. */
 export async function openJobFile(text: string): Promise<Opened> {
   let file: unknown;
   try {
@@ -45,12 +58,10 @@ export async function openJobFile(text: string): Promise<Opened> {
   } catch (error) {
     return { ok: false, why: 'The file is not JSON.', details: [(error as Error).message] };
   }
+  const job = jobFromFile(file, () => crypto.randomUUID());
   try {
-    const { id } = await callApi<JobAnswer>(
-      '/jobs',
-      jobFromFile(file, () => crypto.randomUUID()),
-    );
-    return { ok: true, id };
+    const { id } = await inTheEnd(() => sendMuch<JobAnswer>('/jobs', withoutPictures(job)));
+    return { ok: true, id, left: await sendPictures(id, picturesIn(file)) };
   } catch (error) {
     if (!(error instanceof ApiProblem))
       return { ok: false, why: 'No connection to the server. The file was not opened.', details: [] };
@@ -60,5 +71,43 @@ export async function openJobFile(text: string): Promise<Opened> {
       why: `Not opened. ${title}`,
       details: errors.slice(0, 8).map(({ pointer, detail }) => `${pointer || 'the file'}: ${detail}`),
     };
+  }
+}
+
+/** A job as it is posted. What is no job file at all goes as it is, to be refused with what is wrong. */
+function withoutPictures(job: JobFile): unknown {
+  return typeof job === 'object' && job !== null ? { ...job, pictures: undefined } : job;
+}
+
+/** Sends a file's pictures one by one; gives what could not be kept, in words. */
+async function sendPictures(id: string, pictures: readonly FilePicture[]): Promise<string[]> {
+  const why = new Map<string, number>();
+  for (const picture of pictures) {
+    try {
+      await inTheEnd(() => sendFilePicture(id, picture));
+    } catch (error) {
+      const said = error instanceof ApiProblem ? error.problem.title : 'They could not be read or sent.';
+      why.set(said, (why.get(said) ?? 0) + 1);
+    }
+  }
+  return [...why].map(
+    ([said, count]) => `${count} of ${pictures.length} pictures could not be kept. ${said}`,
+  );
+}
+
+/** ms, and times. The server takes so many changes a minute. */
+const WAIT_MS = 5000;
+const MOST_WAITS = 24;
+
+/** Tries again while the server has been asked too much. */
+async function inTheEnd<T>(send: () => Promise<T>): Promise<T> {
+  for (let waits = 0; ; waits++) {
+    try {
+      return await send();
+    } catch (error) {
+      if (!(error instanceof ApiProblem) || error.problem.code !== 'too-many' || waits === MOST_WAITS)
+        throw error;
+      await new Promise((done) => setTimeout(done, WAIT_MS));
+    }
   }
 }
