@@ -23,7 +23,7 @@ const TRADE = `
   angle arrow arch advance caution differ elsewhere guideline include initial learnt leaf ledger manual maker narrow
   neighbour offset recheck reassembly refit ridden rise risen switchable scooter steer steering cycle decide measure
   alter disk kb licence wss mmm yyyy reload install installed offline network
-  passphrase tablet tablets proxy npm localhost fingerprint sha certificate
+  passphrase logo zip tablet tablets proxy npm localhost fingerprint sha certificate
   click close initial slide cam can't fg loosen redo rider adjust overwritten steepest sway
 `;
 

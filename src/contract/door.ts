@@ -1,3 +1,6 @@
+import type { MachineClass } from '#core/kinds/classes/index.ts';
+import type { SagWindow } from '#core/sag/sagWindows.ts';
+
 /** What the page is told of the door: whether one has to sign in here, and who is in. */
 export interface Door {
   /** Open: this computer alone, nobody signs in. Shop: only devices that were let in. */
@@ -91,4 +94,17 @@ export interface ShopSettings {
   technicians: string[];
   /** Instruments that the server passes on. */
   instruments: { id: string; name: string; address: string }[];
+  /** Names the picture at GET /api/shop/logo, and changes with it; null where there is none. What is posted here does not count. */
+  logo: string | null;
+  /** mm. Within what heights are wanted on new jobs, by class; for those left out the usual is assumed. */
+  tolerances: Partial<Record<MachineClass, number>>;
+  /** Sag windows that the shop has made its own. */
+  sagWindows: ShopSagWindow[];
+}
+
+/** A sag window of the shop's own: mm at the wheel, for machines of these classes. */
+export interface ShopSagWindow extends SagWindow {
+  /** What the shop calls it. */
+  title: string;
+  on: MachineClass[];
 }

@@ -19,6 +19,11 @@ export async function keepShopValue(db: Queryable, key: string, value: unknown):
     .onConflictDoUpdate({ target: shop.key, set: { value, updatedAt: sql`now()` } });
 }
 
+/** Drops a value of the shop's. */
+export async function dropShopValue(db: Queryable, key: string): Promise<void> {
+  await db.delete(shop).where(eq(shop.key, key));
+}
+
 /** Keeps a value unless there is one; gives what is kept then. */
 export async function shopValueOr<T>(db: Queryable, key: string, value: T): Promise<T> {
   await db.insert(shop).values({ key, value }).onConflictDoNothing();

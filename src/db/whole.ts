@@ -15,7 +15,7 @@ export const TABLES = [
 export type Table = (typeof TABLES)[number];
 
 /** What goes along of a table that is not kept whole. */
-const some: Partial<Record<Table, string>> = { shop: "where key = 'settings'" };
+const some: Partial<Record<Table, string>> = { shop: "where key in ('settings', 'logo')" };
 
 const ROWS_AT_ONCE = 100;
 /** Pictures are large: few of them are held at a time. */

@@ -21,7 +21,7 @@ import { exportRoutes } from './routes/export.ts';
 import { floorRoutes } from './routes/floors.ts';
 import { kitRoutes } from './routes/kits.ts';
 import { rackRoutes } from './routes/rack.ts';
-import { shopRoutes } from './routes/shop.ts';
+import { logoRoutes, shopRoutes } from './routes/shop.ts';
 import { bookRoutes, jobRoutes } from './routes/jobs.ts';
 
 /** The whole server as an Express application; it does not listen by itself. */
@@ -74,6 +74,7 @@ function api(deps: Deps): express.Router {
   router.use('/door', requireJson, json('10kb'), deps.sessions ? doorRoutes(deps.db) : openDoor());
   if (deps.sessions) router.use(onlySignedIn);
   router.use('/photos', photoRoutes(deps));
+  router.use('/shop/logo', logoRoutes(deps));
   router.use(requireJson);
   router.post('/jobs', json(limits.jobFileBytes));
   router.use(json(limits.bodyBytes));

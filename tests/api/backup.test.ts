@@ -52,7 +52,7 @@ async function contents(url: string): Promise<Record<string, unknown[]>> {
   await client.connect();
   const all: Record<string, unknown[]> = {};
   for (const table of TABLES) {
-    const some = table === 'shop' ? "where key = 'settings'" : '';
+    const some = table === 'shop' ? "where key in ('settings', 'logo')" : '';
     const { rows } = await client.query<{ row: string }>(
       `select to_jsonb(t)::text as row from ${table} t ${some} order by 1`,
     );

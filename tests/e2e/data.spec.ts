@@ -47,7 +47,7 @@ test('a job file carries its pictures, and opens with them again', async ({ page
 
 /** The files of a zip whose names begin so, in a zip of their own: what else there is must not be there twice for other tests. */
 async function only(zip: Buffer, begins: string): Promise<Buffer> {
-  const read = new ZipReader(new BlobReader(new Blob([zip])), { useWebWorkers: false });
+  const read = new ZipReader(new BlobReader(new Blob([new Uint8Array(zip)])), { useWebWorkers: false });
   const out = new ZipWriter(new BlobWriter(), { useWebWorkers: false });
   for (const entry of (await read.getEntries()) as FileEntry[])
     if (entry.filename.startsWith(begins))

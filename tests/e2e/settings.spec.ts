@@ -1,3 +1,4 @@
+import sharp from 'sharp';
 import { expect, test, visit } from './app.ts';
 
 const CURLEW = '00000000-0000-4000-8000-000100000000';
@@ -60,4 +61,80 @@ test('a machine that is due back stands in the list with its day and the number 
   await page.getByRole('button', { name: 'Done' }).click();
   await visit(page, '/');
   await expect(due.getByRole('link', { name: /960 142/ })).toHaveAttribute('href', 'tel:+441632960142');
+});
+
+test('a logo stands at the head of the sheets until it is removed', async ({ page }) => {
+  await visit(page, '/settings');
+  const shop = page.getByRole('region', { name: 'The shop' });
+  const buffer = await sharp({ create: { width: 300, height: 100, channels: 3, background: '#226644' } })
+    .png()
+    .toBuffer();
+  await shop
+    .getByLabel('Logo', { exact: true })
+    .setInputFiles({ name: 'a.png', mimeType: 'image/png', buffer });
+  await expect(shop.getByAltText('Logo of the shop')).toBeVisible();
+  for (const sheet of ['handover', 'paper']) {
+    await visit(page, `/jobs/${CURLEW}/${sheet}`);
+    const logo = page.getByTestId('shop-logo');
+    await expect(logo).toBeVisible();
+    await expect.poll(() => logo.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBe(300);
+  }
+  await visit(page, '/settings');
+  const text = { name: 'a.png', mimeType: 'image/png', buffer: Buffer.from('no picture') };
+  await shop.getByLabel('Logo', { exact: true }).setInputFiles(text);
+  await expect(shop.getByRole('alert')).toContainText('not a picture that can be read');
+  await expect(shop.getByAltText('Logo of the shop')).toBeVisible();
+  await shop.getByRole('button', { name: 'Remove it' }).click();
+  await expect(shop.getByAltText('Logo of the shop')).toBeHidden();
+});
+
+test('a new setup begins with the shop’s tolerance for its class; one typed there stays', async ({
+  page,
+}) => {
+  await visit(page, '/settings');
+  const part = page.getByRole('region', { name: 'New jobs' });
+  const field = part.getByLabel('Car', { exact: true });
+  await field.fill('3.5');
+  await field.press('Enter');
+  await expect
+    .poll(
+      async () => ((await (await page.request.get('/api/shop')).json()) as { tolerances: object }).tolerances,
+    )
+    .toEqual({ car: 3.5 });
+  await visit(page, '/new?class=car');
+  const tolerance = page.getByLabel('Tolerance ±', { exact: true });
+  await expect(tolerance).toHaveValue('3.5');
+  await visit(page, '/new?class=truck');
+  await expect(tolerance).toHaveValue('');
+  await visit(page, '/new?class=car');
+  await expect(tolerance).toHaveValue('3.5');
+  await tolerance.fill('5');
+  await tolerance.press('Enter');
+  await visit(page, '/settings');
+  await field.fill('');
+  await field.press('Enter');
+  await visit(page, '/new?class=car');
+  await expect(tolerance).toHaveValue('5');
+});
+
+test('sag presets that this browser kept by itself become the shop’s, and are forgotten there', async ({
+  page,
+}) => {
+  const school = { id: 'own 9', title: 'old lanes', of: 'rider', at: 'wheel', unit: 'mm', low: 88, high: 97, on: ['motorcycle'] }; // prettier-ignore
+  await page.addInitScript(
+    (kept) => {
+      if (!localStorage.getItem('margin-sag-schools')) localStorage.setItem('margin-sag-schools', kept);
+    },
+    JSON.stringify({ state: { schools: [school] }, version: 0 }),
+  );
+  await visit(page, '/jobs/00000000-0000-4000-8000-000800000000/sag');
+  const windows = async () =>
+    ((await (await page.request.get('/api/shop')).json()) as { sagWindows: object[] }).sagWindows;
+  await page.getByRole('button', { name: /^Windows/ }).click();
+  await expect.poll(windows).toEqual([school]);
+  await page.getByRole('link', { name: 'Settings' }).click();
+  const part = page.getByRole('region', { name: 'New jobs' });
+  await expect(part).toContainText('old lanes');
+  await part.getByRole('button', { name: 'Forget old lanes' }).click();
+  await expect.poll(windows).toEqual([]);
 });

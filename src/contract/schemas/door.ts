@@ -1,4 +1,6 @@
 import Joi from 'joi';
+import { machineClasses } from '#core/kinds/classes/index.ts';
+import { limits } from '../limits.ts';
 
 const name = Joi.string().trim().min(1).max(60).required();
 const secret = Joi.string()
@@ -39,6 +41,8 @@ export const changeDeviceSchema = Joi.object({
   .min(1)
   .required();
 
+const mm = ({ min, max }: { min: number; max: number }) => Joi.number().strict().min(min).max(max);
+
 /** POST /api/shop */
 export const shopSettingsSchema = Joi.object({
   version: Joi.number().strict().integer().min(0).max(2_000_000_000).required(),
@@ -58,4 +62,26 @@ export const shopSettingsSchema = Joi.object({
     .max(20)
     .unique('id')
     .required(),
+  // Pages from before there were these leave them out, and change nothing of them.
+  logo: Joi.string().allow(null),
+  tolerances: Joi.object(Object.fromEntries(machineClasses.map((one) => [one, mm(limits.toleranceMm)]))),
+  sagWindows: Joi.array()
+    .items(
+      Joi.object({
+        id: name,
+        title: name,
+        of: Joi.valid('static', 'rider').required(),
+        at: Joi.valid('wheel').required(),
+        unit: Joi.valid('mm').required(),
+        low: mm(limits.sagMm).required(),
+        high: mm(limits.sagMm).greater(Joi.ref('low')).required(),
+        on: Joi.array()
+          .items(Joi.valid(...machineClasses))
+          .min(1)
+          .max(machineClasses.length)
+          .required(),
+      }),
+    )
+    .max(100)
+    .unique('id'),
 }).required();

@@ -254,7 +254,12 @@ export const fileSchema = newJobSchema.keys({
 });
 
 /** What a picture is sent with; one that comes out of a file brings its id and its time. */
-export const photoPlaceSchema = Joi.object({ job: uuid.required(), corner, id: uuid, at: instant.optional() });
+export const photoPlaceSchema = Joi.object({
+  job: uuid.required(),
+  corner,
+  id: uuid,
+  at: instant.optional(),
+});
 export const photoListSchema = Joi.object({ job: uuid.required() });
 
 /** Which part of a list is asked for. */

@@ -1,5 +1,4 @@
 import { randomUUID } from 'node:crypto';
-import sharp from 'sharp';
 import type { Photo } from '#contract/api.ts';
 import { limits } from '#contract/limits.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
@@ -7,19 +6,11 @@ import type { CornerId } from '#core/kinds/corners.ts';
 import type { Database } from '#db/connect.ts';
 import { countPhotos, findPhoto, insertPhoto, listPhotos, machineKeyOf } from '#db/photos.ts';
 import { ProblemError } from '../http/problem.ts';
-import { inTurn } from './inTurn.ts';
+import { drawing, drawnAs } from './drawnAs.ts';
 import { readRecord } from './records.ts';
 
-const SIDE_PX = { picture: 1600, small: 240 };
-
-/** What a camera writes. Others hold scripts, or many pictures, or need far more memory than their size tells. */
-const FORMATS: readonly (string | undefined)[] = ['jpeg', 'png', 'webp'];
-
-/** s. No picture of that size takes this long, and the next one waits. */
-const MOST_S = 20;
-
-/** One picture is drawn at a time: it takes tens of times its own size in memory. */
-const drawing = inTurn();
+const PICTURE = { width: 1600, height: 1600, quality: 82 };
+const SMALL = { width: 240, height: 240, quality: 72 };
 
 /** Every picture of the machine that a job is on. Throws `job-not-found`. */
 export async function photosFor(db: Database, job: string): Promise<Photo[]> {
@@ -58,8 +49,8 @@ async function keepPhoto(
   const before = known ? await findPhoto(db, known) : null;
   if (before && before.machineKey === key) return before.photo;
   if ((await countPhotos(db, key, corner)) >= limits.photosPerCorner) throw new ProblemError('enough-photos');
-  const picture = await redrawn(sent, SIDE_PX.picture, 82);
-  const small = await redrawn(picture.data, SIDE_PX.small, 72);
+  const picture = await drawnAs(sent, 'jpeg', PICTURE);
+  const small = await drawnAs(picture.data, 'jpeg', SMALL);
   return insertPhoto(db, {
     // Another machine has one by that id: this is a copy of its own.
     id: known && !before ? known : randomUUID(),
@@ -77,21 +68,4 @@ async function keyFor(db: Database, job: string): Promise<string> {
   const key = await machineKeyOf(db, job);
   if (!key) throw new ProblemError('job-not-found');
   return key;
-}
-
-/** A picture turned the right way up and drawn anew, its longer side at most so many pixels. */
-async function redrawn(sent: Buffer, side: number, quality: number) {
-  try {
-    const { format } = await sharp(sent, { limitInputPixels: limits.photoPixels }).metadata();
-    if (!FORMATS.includes(format)) throw new ProblemError('not-a-picture');
-    return await sharp(sent, { limitInputPixels: limits.photoPixels })
-      .rotate()
-      .resize({ width: side, height: side, fit: 'inside', withoutEnlargement: true })
-      .flatten({ background: '#ffffff' })
-      .jpeg({ quality })
-      .timeout({ seconds: MOST_S })
-      .toBuffer({ resolveWithObject: true });
-  } catch {
-    throw new ProblemError('not-a-picture');
-  }
 }

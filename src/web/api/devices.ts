@@ -1,11 +1,10 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
-import type { ChangeDevice, Devices, FoundKnock, PictureCode, ShopSettings } from '#contract/door.ts';
+import type { ChangeDevice, Devices, FoundKnock, PictureCode } from '#contract/door.ts';
 import { askDoor } from './askDoor.ts';
 import { callApi, removeAt, tellApi } from './client.ts';
 import { queryClient } from './jobs.ts';
 
 const DEVICES = ['devices'];
-const SETTINGS = ['shop'];
 
 const readAnew = () => queryClient.invalidateQueries({ queryKey: DEVICES });
 
@@ -44,18 +43,4 @@ export function useLetIn() {
 
 export function useNewCode() {
   return useMutation({ mutationFn: () => callApi<PictureCode>('/devices/codes', {}) });
-}
-
-/** What holds for the whole shop. */
-export function useShopSettings() {
-  return useQuery({ queryKey: SETTINGS, queryFn: () => callApi<ShopSettings>('/shop') });
-}
-
-/** Keeps the shop's settings. Where somebody else changed them, theirs are shown and the change is refused. */
-export function useKeepSettings() {
-  return useMutation({
-    mutationFn: (settings: ShopSettings) => callApi<ShopSettings>('/shop', settings),
-    onSuccess: (kept) => queryClient.setQueryData(SETTINGS, kept),
-    onError: () => queryClient.invalidateQueries({ queryKey: SETTINGS }),
-  });
 }

@@ -19,11 +19,13 @@ import { useRefusedDrafts } from '../jobStore/drafts.ts';
 import { JobContext } from '../jobStore/jobContext.ts';
 import { useNewJob, type Job } from '../jobStore/useJob.ts';
 import { useNewSetup } from '../jobStore/useNewSetup.ts';
+import { useShopTolerances } from '../jobStore/useShopTolerances.ts';
 import { useUndoKeys } from '../jobStore/useUndoKeys.ts';
 
 /** A first answer before any form: what the tape reads, what it should read. */
 export function NewSetupPage() {
   const job = useNewJob(useNewSetup);
+  useShopTolerances(useNewSetup);
   const { setClass, start } = useNewSetup();
   const [params] = useSearchParams();
   const navigate = useNavigate();

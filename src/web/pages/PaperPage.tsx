@@ -5,6 +5,7 @@ import { classDefaults, machineClasses, type MachineClass, standsOnFour } from '
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { cornersOf, footingOf } from '#core/kinds/classes/index.ts';
 import type { JobDocument } from '#core/document/types.ts';
+import { ShopHead } from '../features/sheet/ShopHead.tsx';
 import { MachinePlan } from '../drawing/MachinePlan.tsx';
 import { useJobRecord } from '../api/jobs.ts';
 import { capital } from '../ui/words.ts';
@@ -50,6 +51,7 @@ function Sheet({ machineClass, document }: { machineClass: MachineClass; documen
       aria-label="Measuring sheet"
       className="bg-sheet border-rule border p-5 print:border-0 print:p-0"
     >
+      <ShopHead />
       <h1 className="text-[22px] font-bold">
         Measuring sheet{' '}
         <span className="text-second text-[15px] font-normal">{classDefaults[machineClass].title}</span>

@@ -8,6 +8,7 @@ import { pathKey } from '../jobStore/draftKeys.ts';
 import { useNewJob } from '../jobStore/useJob.ts';
 import { useUndoKeys } from '../jobStore/useUndoKeys.ts';
 import { useSagSetup } from '../jobStore/useNewSetup.ts';
+import { useShopTolerances } from '../jobStore/useShopTolerances.ts';
 import { SumPanel } from '../features/sums/SumPanel.tsx';
 import { TextField } from '../forms/TextField.tsx';
 import { setupPath } from '../features/setup/setupPath.ts';
@@ -18,6 +19,7 @@ const ridden = machineClasses.filter(isRidden);
 /** The sag bench without a job: pick the machine, say who rides it, read. What is worth keeping becomes a job. */
 export function SagStartPage() {
   const job = useNewJob(useSagSetup);
+  useShopTolerances(useSagSetup);
   const { setClass, start } = useSagSetup();
   const [params] = useSearchParams();
   const navigate = useNavigate();

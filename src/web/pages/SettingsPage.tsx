@@ -2,6 +2,7 @@ import { BackupSection } from '../features/settings/BackupSection.tsx';
 import { DataSection } from '../features/settings/DataSection.tsx';
 import { DevicesSection } from '../features/settings/DevicesSection.tsx';
 import { InstrumentsSection } from '../features/settings/InstrumentsSection.tsx';
+import { NewJobsSection } from '../features/settings/NewJobsSection.tsx';
 import { ProgramSection } from '../features/settings/ProgramSection.tsx';
 import { ShopSection } from '../features/settings/ShopSection.tsx';
 import { UnitsSection } from '../features/settings/UnitsSection.tsx';
@@ -10,6 +11,7 @@ import { PartsNav } from '../ui/PartsNav.tsx';
 const parts = [
   ['units', 'Units'],
   ['shop', 'The shop'],
+  ['new-jobs', 'New jobs'],
   ['devices', 'Devices'],
   ['instruments', 'Instruments'],
   ['backup', 'Backup'],
@@ -26,6 +28,7 @@ export function SettingsPage() {
       <PartsNav label="Parts of the settings" parts={parts} />
       <UnitsSection />
       <ShopSection />
+      <NewJobsSection />
       <DevicesSection />
       <InstrumentsSection />
       <BackupSection />

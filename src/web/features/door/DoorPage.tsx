@@ -4,7 +4,8 @@ import { callApi } from '../../api/client.ts';
 import { takeDoor, useDoor, type Standing } from '../../api/door.ts';
 import { send, useQueue } from '../../api/queue.ts';
 import { Button } from '../../ui/Button.tsx';
-import { faultOf, useKnock } from './useKnock.ts';
+import { faultOf } from '../../api/faultOf.ts';
+import { useKnock } from './useKnock.ts';
 import { LineField } from '../../ui/LineField.tsx';
 
 const titles: Partial<Record<Standing, string>> = {

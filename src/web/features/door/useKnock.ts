@@ -1,16 +1,10 @@
 import { useCallback, useEffect, useState } from 'react';
 import type { Knocked, Looked } from '#contract/door.ts';
-import { ApiProblem, callApi } from '../../api/client.ts';
+import { callApi } from '../../api/client.ts';
+import { faultOf } from '../../api/faultOf.ts';
 import { takeDoor } from '../../api/door.ts';
 
 const LOOK_EVERY_MS = 1500;
-
-/** What a call that failed is told as. */
-export function faultOf(error: unknown): string {
-  return error instanceof ApiProblem
-    ? error.problem.title
-    : 'The server is not reached. Is this device on the shop’s network?';
-}
 
 /** A device at the door: it shows six digits, and looks whether somebody has let it in. */
 export function useKnock(name: string) {

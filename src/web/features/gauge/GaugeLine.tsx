@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { axleOf, type CornerId } from '#core/kinds/corners.ts';
 import { lengthText } from '#core/units/formatLength.ts';
-import { useShopSettings } from '../../api/devices.ts';
+import { useShopSettings } from '../../api/shop.ts';
 import { useDoor } from '../../api/door.ts';
 import { useLengthStyle } from '../../ui/settings.ts';
 import { Button } from '../../ui/Button.tsx';

@@ -1,3 +1,4 @@
+import { useShopSettings } from '../../api/shop.ts';
 import { classDefaults } from '#core/kinds/classes/index.ts';
 import { sizeText } from '#core/units/formatLength.ts';
 import { pathWords } from '#words/fields.ts';
@@ -57,7 +58,12 @@ function TolerancePreset() {
   const style = useLengthStyle(0);
   const { document } = job.record;
   const now = document.toleranceMm;
-  const known = tolerancePresets.some(({ mm }) => mm === now);
+  const shop = useShopSettings().data?.tolerances[document.machine.class];
+  const presets =
+    shop === undefined
+      ? tolerancePresets
+      : [{ mm: shop, words: 'this shop' }, ...tolerancePresets.filter(({ mm }) => mm !== shop)];
+  const known = presets.some(({ mm }) => mm === now);
   return (
     <label className="min-w-0">
       <span className="label text-second block">Tolerance from</span>
@@ -69,7 +75,7 @@ function TolerancePreset() {
             value: '',
             words: `this class: ${sizeText(classDefaults[document.machine.class].toleranceMm, style.system)}`,
           },
-          ...tolerancePresets.map(({ mm, words }) => ({
+          ...presets.map(({ mm, words }) => ({
             value: String(mm),
             words: `${words}: ${sizeText(mm, style.system)}`,
           })),

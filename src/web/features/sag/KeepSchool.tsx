@@ -3,7 +3,9 @@ import { useState } from 'react';
 import type { SagLimits } from '#core/document/types.ts';
 import type { SagWindow } from '#core/sag/sagWindows.ts';
 import { classDefaults, type MachineClass } from '#core/kinds/classes/index.ts';
-import { useOwnSchools } from './ownSchools.ts';
+import { Fault } from '../../ui/Fault.tsx';
+import { faultOf } from '../../api/faultOf.ts';
+import { forgetSchool, keepSchool, useOwnSchools } from './ownSchools.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { Length } from '../../ui/Figure.tsx';
@@ -19,13 +21,23 @@ interface Props {
 export function KeepSchool({ of, where, window, machineClass }: Props) {
   const [open, setOpen] = useState(false);
   const [title, setTitle] = useState('');
-  const { schools, keep, forget } = useOwnSchools();
+  const [fault, setFault] = useState<string | null>(null);
+  const schools = useOwnSchools();
   const own = schools.filter((one) => one.of === of && one.on.includes(machineClass));
+  const attempt = (change: Promise<void>, then: () => void) =>
+    void change.then(
+      () => {
+        setFault(null);
+        then();
+      },
+      (error: unknown) => setFault(faultOf(error)),
+    );
   const done = () => {
     if (title.trim() === '') return;
-    keep(title.trim(), of, window, machineClass);
-    setTitle('');
-    setOpen(false);
+    attempt(keepSchool(title.trim(), of, window, machineClass), () => {
+      setTitle('');
+      setOpen(false);
+    });
   };
   return (
     <>
@@ -41,7 +53,7 @@ export function KeepSchool({ of, where, window, machineClass }: Props) {
         open={open}
         onClose={() => setOpen(false)}
         title="Your own preset"
-        description={`For every ${classDefaults[machineClass].title} in this browser: ${of === 'rider' ? 'rider on' : 'nobody on'}.`}
+        description={`For every ${classDefaults[machineClass].title} in this shop: ${of === 'rider' ? 'rider on' : 'nobody on'}.`}
       >
         <p>
           <Length mm={window.fromMm} /> to <Length mm={window.toMm} />
@@ -59,6 +71,7 @@ export function KeepSchool({ of, where, window, machineClass }: Props) {
         <Button look="main" className="mt-3" disabled={title.trim() === ''} onClick={done}>
           Keep it
         </Button>
+        <Fault words={fault} />
         {own.length > 0 && (
           <ul className="mt-4">
             {own.map((one) => (
@@ -72,7 +85,7 @@ export function KeepSchool({ of, where, window, machineClass }: Props) {
                 <button
                   type="button"
                   aria-label={`Forget ${one.title}`}
-                  onClick={() => forget(one.id)}
+                  onClick={() => attempt(forgetSchool(one.id), () => undefined)}
                   className="text-second inline-flex size-9 items-center justify-center"
                 >
                   <X aria-hidden size={16} />

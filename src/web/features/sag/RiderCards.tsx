@@ -9,6 +9,7 @@ import { bookPages, type BookPage } from '#core/sag/book.ts';
 import { useJob } from '../../jobStore/useJob.ts';
 import { PitchAssumed, SeatMove, airMove } from '../job/MoveWords.tsx';
 import { capital } from '../../ui/words.ts';
+import { ShopHead } from '../sheet/ShopHead.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Length, SizeLength } from '../../ui/Figure.tsx';
 
@@ -53,6 +54,7 @@ function Card({ page: { rider, ends } }: { page: BookPage }) {
   const tell = useTell();
   return (
     <section className="bg-sheet border-ink break-inside-avoid border p-4 print:bg-white">
+      <ShopHead />
       <h2 className="text-head font-semibold">{capital(rider.name)}</h2>
       <p className="label text-second">
         {name}

@@ -56,7 +56,7 @@ function OneWindow({ id, of, rank }: OneProps) {
   const { document } = job.record;
   const say = useSay(0);
   const { system } = useLengthStyle();
-  const own = useOwnSchools((state) => state.schools);
+  const own = useOwnSchools();
   const machineClass = document.machine.class;
   const schools = [
     ...schoolsAt(document, id, of, system),

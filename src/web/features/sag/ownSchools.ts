@@ -1,49 +1,63 @@
+import { useEffect } from 'react';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import { keptStorage } from '../../api/keeping.ts';
+import type { ShopSagWindow } from '#contract/door.ts';
 import type { SagLimits } from '#core/document/types.ts';
 import type { SagWindow } from '#core/sag/sagWindows.ts';
 import type { MachineClass } from '#core/kinds/classes/index.ts';
+import { keptStorage } from '../../api/keeping.ts';
+import { changeSettings, useShopSettings } from '../../api/shop.ts';
 
-/** A window that a shop has made its own, for machines of a class. */
-interface OwnSchool extends SagWindow {
-  /** What the shop calls it. */
-  title: string;
-  on: readonly MachineClass[];
-}
-
-interface OwnSchools {
-  schools: OwnSchool[];
-  keep: (title: string, of: SagWindow['of'], window: SagLimits, machineClass: MachineClass) => void;
-  forget: (id: string) => void;
-}
-
-/** Windows that this shop has made its own, by class, beside the usual schools; kept in this browser. */
-export const useOwnSchools = create<OwnSchools>()(
-  persist(
-    (set) => ({
-      schools: [],
-      keep: (title, of, { fromMm, toMm }, machineClass) =>
-        set(({ schools }) => ({
-          schools: [
-            // The same name again is the same school, changed.
-            ...schools.filter(
-              (one) => one.title !== title || one.of !== of || !one.on.includes(machineClass),
-            ),
-            {
-              id: `own ${crypto.randomUUID()}`,
-              title,
-              of,
-              at: 'wheel',
-              unit: 'mm',
-              low: fromMm,
-              high: toMm,
-              on: [machineClass],
-            },
-          ],
-        })),
-      forget: (id) => set(({ schools }) => ({ schools: schools.filter((one) => one.id !== id) })),
-    }),
-    { name: 'margin-sag-schools', storage: keptStorage() },
-  ),
+/** Windows from when each browser kept its own: they go to the shop's as soon as it can be reached. */
+const useEarlier = create<{ schools: ShopSagWindow[] }>()(
+  persist(() => ({ schools: [] as ShopSagWindow[] }), { name: 'margin-sag-schools', storage: keptStorage() }),
 );
+
+/** Windows that this shop has made its own, by class, beside the usual schools. */
+export function useOwnSchools(): ShopSagWindow[] {
+  const { data } = useShopSettings();
+  const earlier = useEarlier((state) => state.schools);
+  const known = data !== undefined;
+  useEffect(() => {
+    if (!known || earlier.length === 0) return;
+    const there = (now: ShopSagWindow[]) => new Set(now.map(({ id }) => id));
+    changeSettings(({ sagWindows }) => ({
+      sagWindows: [...sagWindows, ...earlier.filter(({ id }) => !there(sagWindows).has(id))],
+    })).then(
+      () => useEarlier.setState({ schools: [] }),
+      // They stay here until it works.
+      () => undefined,
+    );
+  }, [known, earlier]);
+  const shop = data?.sagWindows ?? [];
+  return [...shop, ...earlier.filter(({ id }) => !shop.some((one) => one.id === id))];
+}
+
+/** Keeps a window for machines of a class; the same name again is the same one, changed. Throws as `callApi` does. */
+export function keepSchool(
+  title: string,
+  of: SagWindow['of'],
+  { fromMm, toMm }: SagLimits,
+  machineClass: MachineClass,
+): Promise<void> {
+  const school: ShopSagWindow = {
+    id: `own ${crypto.randomUUID()}`,
+    title,
+    of,
+    at: 'wheel',
+    unit: 'mm',
+    low: fromMm,
+    high: toMm,
+    on: [machineClass],
+  };
+  const isSame = (one: ShopSagWindow) =>
+    one.title === title && one.of === of && one.on.includes(machineClass);
+  return changeSettings(({ sagWindows }) => ({
+    sagWindows: [...sagWindows.filter((one) => !isSame(one)), school],
+  }));
+}
+
+/** Drops one. Throws as `callApi` does. */
+export async function forgetSchool(id: string): Promise<void> {
+  await changeSettings(({ sagWindows }) => ({ sagWindows: sagWindows.filter((one) => one.id !== id) }));
+}

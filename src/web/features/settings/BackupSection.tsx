@@ -1,8 +1,9 @@
 import { formatDistanceToNow } from 'date-fns';
 import type { Backups } from '#contract/backup.ts';
 import { useBackups } from '../../api/backup.ts';
-import { faultOf } from '../door/useKnock.ts';
-import { Fault, Section } from './Section.tsx';
+import { faultOf } from '../../api/faultOf.ts';
+import { Fault } from '../../ui/Fault.tsx';
+import { Section } from './Section.tsx';
 
 const WEEK_MS = 7 * 86_400_000;
 

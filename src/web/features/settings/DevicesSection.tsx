@@ -1,13 +1,15 @@
 import { format, formatDistanceToNow } from 'date-fns';
 import { useState } from 'react';
 import type { DeviceLine } from '#contract/door.ts';
-import { useChangeDevice, useDevices, useRemoveDevice, useShopSettings } from '../../api/devices.ts';
+import { useChangeDevice, useDevices, useRemoveDevice } from '../../api/devices.ts';
+import { useShopSettings } from '../../api/shop.ts';
 import { useDoor } from '../../api/door.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Select } from '../../ui/Select.tsx';
-import { faultOf } from '../door/useKnock.ts';
+import { faultOf } from '../../api/faultOf.ts';
 import { LetOneIn } from './LetOneIn.tsx';
-import { Fault, Section } from './Section.tsx';
+import { Fault } from '../../ui/Fault.tsx';
+import { Section } from './Section.tsx';
 
 const ways: Record<DeviceLine['by'], string> = {
   passphrase: 'by the passphrase',

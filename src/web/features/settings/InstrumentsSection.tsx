@@ -1,8 +1,9 @@
 import { useState } from 'react';
-import { useKeepSettings, useShopSettings } from '../../api/devices.ts';
+import { useKeepSettings, useShopSettings } from '../../api/shop.ts';
 import { Button } from '../../ui/Button.tsx';
-import { faultOf } from '../door/useKnock.ts';
-import { Fault, Section } from './Section.tsx';
+import { faultOf } from '../../api/faultOf.ts';
+import { Fault } from '../../ui/Fault.tsx';
+import { Section } from './Section.tsx';
 import { LineField } from '../../ui/LineField.tsx';
 
 const ADDRESS = /^wss?:\/\/[\w.-]+(:\d{1,5})?(\/\S*)?$/;

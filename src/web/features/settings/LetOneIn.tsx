@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { useFindKnock, useLetIn, useNewCode } from '../../api/devices.ts';
 import { Button } from '../../ui/Button.tsx';
-import { faultOf } from '../door/useKnock.ts';
+import { faultOf } from '../../api/faultOf.ts';
 import { CodePicture } from './CodePicture.tsx';
-import { Fault } from './Section.tsx';
+import { Fault } from '../../ui/Fault.tsx';
 import { LineField } from '../../ui/LineField.tsx';
 
 /** Lets a device in: its six digits are typed, who asks is looked at, and then it is said yes. Or by a code that it films. */

@@ -1,10 +1,12 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import type { ShopSettings } from '#contract/door.ts';
-import { useKeepSettings, useShopSettings } from '../../api/devices.ts';
+import { useKeepSettings, useShopSettings } from '../../api/shop.ts';
 import { Button } from '../../ui/Button.tsx';
-import { faultOf } from '../door/useKnock.ts';
-import { Fault, Section } from './Section.tsx';
+import { faultOf } from '../../api/faultOf.ts';
+import { Fault } from '../../ui/Fault.tsx';
+import { LogoChoice } from './LogoChoice.tsx';
+import { Section } from './Section.tsx';
 import { LineField } from '../../ui/LineField.tsx';
 
 /** What stands at the head of sheets, and who works here. */
@@ -16,6 +18,7 @@ export function ShopSection() {
   return (
     <Section id="shop" title="The shop">
       {data && <ShopName settings={data} keep={keepThen} />}
+      {data && <LogoChoice settings={data} />}
       {data && <People settings={data} keep={keepThen} />}
       <Fault words={fault && faultOf(fault)} />
     </Section>
