@@ -55,6 +55,7 @@ const webFloors = [
   'features/finding',
   'forms',
   'features/data',
+  'features/given',
   'features/settings',
   'features/bays',
   'features/logbook',

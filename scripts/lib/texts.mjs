@@ -7,6 +7,9 @@ const ROOMS = ['src/web', 'src/words', 'src/cli', 'src/contract', 'src/server'];
 /** Attributes of the page that nobody reads. */
 const UNREAD =
   /^(className|look|d|data-.*|key|id|htmlFor|type|viewBox|transform|role|to|path|testId|order|kind|name|draftKey|points)$/;
+/** A tag with nothing said in it. */
+const isTag = (text) => /^<[^<>]*>$/.test(text);
+
 /** Names of styles and fonts: no sentence has a hyphen between two pieces of every word or a bracket in one. */
 const isStyle = (text) =>
   /-gradient\(|\bVariable\b/.test(text) ||
@@ -55,7 +58,7 @@ export function collectTexts() {
     );
     const found = [];
     const add = (node, text) => {
-      if (!text || !/[a-z]{2,} [a-z§(]/i.test(text) || isStyle(text)) return;
+      if (!text || !/[a-z]{2,} [a-z§(]/i.test(text) || isStyle(text) || isTag(text)) return;
       const { line } = source.getLineAndCharacterOfPosition(node.getStart());
       found.push({ file, line: line + 1, text });
     };

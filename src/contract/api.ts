@@ -147,3 +147,32 @@ export interface PutKit {
 export interface ImportRack {
   springs: (RackValues & { id: string })[];
 }
+
+/** A sheet that was given out as a link. Times are ISO 8601. */
+export interface GivenSheet {
+  id: string;
+  jobId: string;
+  title: string;
+  createdAt: string;
+  expiresAt: string;
+}
+
+/** GET /api/sheets?job=: newest first; `possible` where the owner has said under what address customers come. */
+export interface GivenSheets {
+  possible: boolean;
+  sheets: GivenSheet[];
+}
+
+/** POST /api/sheets: a sheet as it stands, as a page of its own: what is in it, and what it looks like. */
+export interface GiveSheet {
+  jobId: string;
+  title: string;
+  html: string;
+  css: string;
+  days: number;
+}
+
+/** What it can be opened under: told once, and not kept. */
+export interface SheetLink extends GivenSheet {
+  address: string;
+}

@@ -10,6 +10,9 @@ export const limits = {
   bodyBytes: 2 * 1024 * 1024,
   /** A job that was saved as a file, with everything that ever happened to it. */
   jobFileBytes: 64 * 1024 * 1024,
+  /** Characters of a sheet that is given out as a link, and of what it looks like; and for how long it may be. */
+  sheetLength: 1024 * 1024,
+  sheetDays: 365,
   personLength: 60,
   nameLength: ranges.mostName,
   noteLength: ranges.mostNote,

@@ -32,6 +32,11 @@ export const problemCatalogue = {
   'not-found': { status: 404, title: 'There is nothing here.' },
   'machine-not-found': { status: 404, title: 'There is no such machine.' },
   'photo-not-found': { status: 404, title: 'There is no such picture.' },
+  'sheet-not-found': { status: 404, title: 'There is no such link.' },
+  'no-public-url': {
+    status: 409,
+    title: 'No links are given out: the server does not know under what address customers come.',
+  },
   'spring-not-found': { status: 404, title: 'There is no such spring on the rack.' },
   'spring-changed': { status: 409, title: 'This spring was changed by somebody else meanwhile.' },
   'rack-full': { status: 409, title: 'The rack holds no more springs: remove some first.' },

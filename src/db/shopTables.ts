@@ -59,3 +59,19 @@ export const guesses = pgTable('guesses', {
   waitUntil: instant('wait_until').notNull(),
   at: instant('at').notNull().defaultNow(),
 });
+
+/** Sheets that were given out as a link: each as it stood then. Of its secret only the hash is kept. */
+export const sheets = pgTable(
+  'sheets',
+  {
+    id: uuid('id').primaryKey(),
+    secretHash: text('secret_hash').notNull().unique(),
+    jobId: uuid('job_id').notNull(),
+    title: text('title').notNull(),
+    /** The whole page, as it is served. */
+    page: text('page').notNull(),
+    createdAt: instant('created_at').notNull().defaultNow(),
+    expiresAt: instant('expires_at').notNull(),
+  },
+  (table) => [index('sheets_of_a_job').on(table.jobId)],
+);

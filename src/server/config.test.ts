@@ -24,6 +24,16 @@ test.each([
   [{ MARGIN_SHOP: '1', TRUST_PROXY: 'yes' }, 'TRUST_PROXY'],
   // Whoever comes through a proxy would be in without a door.
   [{ TRUST_PROXY: '1' }, 'MARGIN_SHOP'],
+  [{ PUBLIC_URL: 'https://sheets.example.org' }, 'MARGIN_SHOP'],
+  [{ MARGIN_SHOP: '1', PUBLIC_URL: 'http://sheets.example.org' }, 'PUBLIC_URL'],
+  [{ MARGIN_SHOP: '1', PUBLIC_URL: 'https://sheets.example.org/under' }, 'PUBLIC_URL'],
+  [{ MARGIN_SHOP: '1', PUBLIC_URL: 'sheets' }, 'PUBLIC_URL'],
 ])('%p is refused in words that name %s', (env, name) => {
   expect(() => from(env as Record<string, string>)).toThrow(name);
+});
+
+test('links for customers have an address of their own', () => {
+  const { publicUrl } = from({ MARGIN_SHOP: '1', PUBLIC_URL: 'https://Sheets.example.org/' });
+  expect(publicUrl).toBe('https://sheets.example.org');
+  expect(from({}).publicUrl).toBe(null);
 });

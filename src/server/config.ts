@@ -1,4 +1,5 @@
 import { resolve } from 'node:path';
+import { localHosts } from './http/allowed.ts';
 
 /** How the server is to run, out of the environment. */
 export interface Config {
@@ -12,6 +13,8 @@ export interface Config {
   proxies: number;
   /** Null: this computer alone, and nobody signs in. */
   shop: ShopConfig | null;
+  /** The origin under which customers reach sheets that were given out; null where none can be. */
+  publicUrl: string | null;
 }
 
 export interface ShopConfig {
@@ -49,7 +52,21 @@ export function configFrom(env: Record<string, string | undefined>): Config {
     moreHosts: env.MARGIN_HOSTS,
     proxies,
     shop: MARGIN_SHOP === '1' ? shopFrom(env) : null,
+    publicUrl: publicFrom(env),
   };
+}
+
+/** The origin of links for customers. Outside a shop nobody signs in, so that nobody but this computer may reach anything. */
+function publicFrom({ PUBLIC_URL, MARGIN_SHOP }: Record<string, string | undefined>): string | null {
+  if (!PUBLIC_URL) return null;
+  const url = URL.canParse(PUBLIC_URL) ? new URL(PUBLIC_URL) : null;
+  const own = url !== null && localHosts.includes(url.hostname);
+  if (!url || url.href !== `${url.origin}/` || (url.protocol !== 'https:' && !own))
+    throw new Error(
+      `PUBLIC_URL must be like https://sheets.example.org, with nothing after it, not "${PUBLIC_URL}".`,
+    );
+  if (MARGIN_SHOP !== '1' && !own) throw new Error('PUBLIC_URL is for a shop: set MARGIN_SHOP=1 too.');
+  return url.origin;
 }
 
 function shopFrom(env: Record<string, string | undefined>): ShopConfig {

@@ -21,6 +21,7 @@ import { exportRoutes } from './routes/export.ts';
 import { floorRoutes } from './routes/floors.ts';
 import { kitRoutes } from './routes/kits.ts';
 import { rackRoutes } from './routes/rack.ts';
+import { openSheets, sheetRoutes } from './routes/sheets.ts';
 import { logoRoutes, shopRoutes } from './routes/shop.ts';
 import { bookRoutes, jobRoutes } from './routes/jobs.ts';
 
@@ -31,6 +32,8 @@ export function createApp(deps: Deps): Express {
   app.set('trust proxy', deps.proxies);
   app.use(helmet(securityHeaders(deps.sessions !== null)));
   if (deps.sessions) app.use(httpsFromNowOn);
+  if (deps.publicUrl !== null)
+    app.use('/s', ownHost([...deps.hosts, new URL(deps.publicUrl).hostname]), openSheets(deps));
   app.use(ownHost(deps.hosts));
   app.use('/api', api(deps));
   if (deps.webFolder !== null) servePage(app, deps.webFolder);
@@ -88,6 +91,7 @@ function api(deps: Deps): express.Router {
   router.use('/kits', kitRoutes(deps));
   router.use('/floors', floorRoutes(deps));
   router.use('/export', exportRoutes(deps));
+  router.use('/sheets', sheetRoutes(deps));
   router.use(() => {
     throw new ProblemError('not-found');
   });

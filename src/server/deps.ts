@@ -18,4 +18,6 @@ export interface Deps {
   sessions: RequestHandler | null;
   /** How many proxies stand before it, whose word on address and https counts. */
   proxies: number;
+  /** The origin under which customers reach sheets that were given out; null where none can be. */
+  publicUrl: string | null;
 }

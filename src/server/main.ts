@@ -25,9 +25,9 @@ async function main(): Promise<void> {
   const events = openJobEvents(databaseUrl, log);
   const hosts = [...hostsFrom(config.moreHosts), ...(shop ? [shop.name] : [])];
   const sessions = shop ? await openSessions(db) : null;
-  const { writesPerMinute, proxies } = config;
+  const { writesPerMinute, proxies, publicUrl } = config;
   const webFolder = resolve('dist/web');
-  const app = createApp({ db, events, log, webFolder, writesPerMinute, hosts, sessions, proxies });
+  const app = createApp({ db, events, log, webFolder, writesPerMinute, hosts, sessions, proxies, publicUrl });
   const serving =
     shop && proxies === 0
       ? await serveShop({ app, db, webFolder }, config, shop)

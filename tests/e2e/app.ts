@@ -58,7 +58,13 @@ export const test = base.extend<object, { app: App }>({
 });
 
 function launch(url: string, port: number): Promise<ChildProcess> {
-  const env = { ...process.env, DATABASE_URL: url, PORT: String(port), WRITES_PER_MINUTE: '100000' };
+  const env = {
+    ...process.env,
+    DATABASE_URL: url,
+    PORT: String(port),
+    WRITES_PER_MINUTE: '100000',
+    PUBLIC_URL: `http://localhost:${port}`,
+  };
   const child = spawn(process.execPath, ['dist/server/main.js'], {
     env,
     stdio: ['ignore', 'pipe', 'inherit'],

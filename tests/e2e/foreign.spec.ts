@@ -1,3 +1,5 @@
+import { randomUUID } from 'node:crypto';
+import { readFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { chromium, type Browser } from '@playwright/test';
@@ -64,4 +66,30 @@ test('a page of another site reads nothing and writes nothing', async ({ app }) 
   } finally {
     site.close();
   }
+});
+
+test('a script in what somebody typed is shown as what it is, on the sheet and in what is given out', async ({
+  page,
+  app,
+}) => {
+  const { document } = JSON.parse(readFileSync('demo/3-curlew.json', 'utf8')) as { document: object };
+  const name = `<img src=x onerror="document.title='in'">`;
+  const id = randomUUID();
+  const job = {
+    id,
+    document: { ...document, name, note: `<script>document.title='in'</script>` },
+    entries: [],
+  };
+  expect((await page.request.post('/api/jobs', { data: job })).status()).toBe(201);
+  for (const path of [`/jobs/${id}/baseline`, `/jobs/${id}/handover`]) {
+    await page.goto(`${app.address}${path}`);
+    await expect(page.locator('h1').first()).toContainText(name);
+    await expect(page.locator('img[src="x"]')).toHaveCount(0);
+  }
+  await page.getByRole('button', { name: 'Give it as a link' }).click();
+  await page.getByRole('button', { name: 'Make the link' }).click();
+  await page.goto(await page.getByLabel('Link to the sheet').inputValue());
+  await expect(page.locator('h1')).toContainText(name);
+  await expect(page.locator('img[src="x"]')).toHaveCount(0);
+  await expect(page).toHaveTitle(name);
 });

@@ -15,6 +15,8 @@ import { freePort } from '../fixtures/processes.ts';
 
 /** Two servers on one database behind nginx, by the sample file of the docs. */
 const NAME = 'margin.example.net';
+/** The other name of the sample: where customers open links. */
+const SHEETS = 'sheets.example.net';
 const PASSPHRASE = 'three blue springs hang';
 const folder = mkdtempSync(join(tmpdir(), 'margin-proxy-'));
 const started: ChildProcess[] = [];
@@ -58,6 +60,7 @@ async function freshDatabase(): Promise<string> {
 async function begin(url: string, on: number): Promise<void> {
   const env = {
     ...process.env, DATABASE_URL: url, PORT: String(on), MARGIN_SHOP: '1', TRUST_PROXY: '1', MARGIN_NAME: NAME,
+    PUBLIC_URL: `https://${SHEETS}`,
   }; // prettier-ignore
   const child = spawn(process.execPath, ['dist/server/main.js'], {
     env,
@@ -70,15 +73,15 @@ async function begin(url: string, on: number): Promise<void> {
 }
 
 async function beginNginx(): Promise<void> {
-  const authority = await makeAuthority([NAME], Date.now());
-  const { chain, key } = await makeServerCertificate(authority, [NAME], Date.now());
+  const authority = await makeAuthority([NAME, SHEETS], Date.now());
+  const { chain, key } = await makeServerCertificate(authority, [NAME, SHEETS], Date.now());
   ca = authority.root;
   writeFileSync(join(folder, 'chain.pem'), chain);
   writeFileSync(join(folder, 'key.pem'), key);
   const sample = readFileSync('docs/examples/nginx.conf', 'utf8')
     .replace('server 127.0.0.1:4180;', `server 127.0.0.1:${servers[0]};`)
     .replace('# server 127.0.0.1:4181;', `server 127.0.0.1:${servers[1]};`)
-    .replace('listen 443 ssl;', `listen 127.0.0.1:${port} ssl;`)
+    .replaceAll('listen 443 ssl;', `listen 127.0.0.1:${port} ssl;`)
     .replaceAll('/etc/ssl/margin/', `${folder}/`);
   const main = `daemon off; pid ${folder}/pid; error_log ${folder}/error.log; events {} http { access_log off; ${['client_body', 'proxy', 'fastcgi', 'uwsgi', 'scgi'].map((one) => `${one}_temp_path ${folder}/${one};`).join(' ')} ${sample} }`;
   writeFileSync(join(folder, 'nginx.conf'), main);
@@ -146,6 +149,36 @@ test('what is written through one server is told by both', async () => {
   for (let tries = 0; !all() && tries < 50; tries++) await new Promise((done) => setTimeout(done, 100));
   expect(all()).toBe(true);
   streams.forEach(({ end }) => end());
+});
+
+/** What a customer gets under the name for customers. */
+function opened(path: string) {
+  return new Promise<{ status: number; text: string }>((done, fail) => {
+    const agent = new Agent({ ca, servername: SHEETS });
+    request({ host: '127.0.0.1', port, path, agent, headers: { Host: SHEETS } }, (answer) => {
+      let text = '';
+      answer.on('data', (data: Buffer) => (text += data.toString()));
+      answer.on('end', () => done({ status: answer.statusCode ?? 0, text }));
+    })
+      .on('error', fail)
+      .end();
+  });
+}
+
+test('a customer opens a link under the name for customers, and finds nothing else there', async () => {
+  const id = randomUUID();
+  await ask('POST', '/jobs', { id, document: plainDocument(), entries: [] });
+  const sheet = { jobId: id, title: 'Sandpiper', html: '<h1>Sandpiper</h1>', css: '', days: 1 };
+  const given = await ask('POST', '/sheets', sheet);
+  const { address } = JSON.parse(given.body) as { address: string };
+  expect(address).toMatch(/^https:\/\/sheets\.example\.net\/s\//);
+  // Taken in turn by the two servers.
+  for (let k = 0; k < 2; k++) {
+    const { status, text } = await opened(new URL(address).pathname);
+    expect([status, text]).toEqual([200, expect.stringContaining('<h1>Sandpiper</h1>')]);
+  }
+  for (const path of ['/', '/api/jobs', `/api/jobs/${id}`, '/assets/a.js'])
+    expect([path, (await opened(path)).status]).toEqual([path, 404]);
 });
 
 test('nobody says for themselves where they come from: guesses are counted by the address nginx saw', async () => {

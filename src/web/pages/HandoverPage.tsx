@@ -1,3 +1,4 @@
+import { useRef } from 'react';
 import { dayWords } from '#words/day.ts';
 import { aboutWords } from '#words/about.ts';
 import { recheckAfter, recheckWords } from '#words/recheck.ts';
@@ -29,6 +30,7 @@ import { HandoverSettings } from '../features/finish/HandoverSettings.tsx';
 import { HandoverFitted } from '../features/finish/HandoverFitted.tsx';
 import { HandoverWith } from '../features/finish/HandoverWith.tsx';
 import { HandoverRings } from '../features/finish/HandoverRings.tsx';
+import { GiveLink } from '../features/given/GiveLink.tsx';
 import { ShopHead } from '../features/sheet/ShopHead.tsx';
 import { HandoverSag } from '../features/finish/HandoverSag.tsx';
 import { meanOf } from '#core/numerics/mean.ts';
@@ -38,12 +40,13 @@ export function HandoverPage() {
   const { id = '' } = useParams();
   const { job } = useJob(id);
   const tell = useTell();
+  const sheet = useRef<HTMLElement>(null);
   if (!job) return <main className="p-6">Loading the job …</main>;
   const { document } = job.record;
   const about = aboutWords(document.about, tell);
   return (
     <JobContext value={job}>
-      <main className="mx-auto w-full max-w-[820px] px-6 py-5 print:max-w-none print:p-0">
+      <main ref={sheet} className="mx-auto w-full max-w-[820px] px-6 py-5 print:max-w-none print:p-0">
         <title>{`${document.name}, handover · Margin`}</title>
         <ShopHead />
         <div className="flex flex-wrap items-baseline justify-between gap-4">
@@ -53,9 +56,12 @@ export function HandoverPage() {
               {document.machine.title || classDefaults[document.machine.class].title}
             </span>
           </h1>
-          <Button look="main" className="print:hidden" onClick={() => window.print()}>
-            Print
-          </Button>
+          <span className="flex gap-3 print:hidden">
+            <GiveLink sheet={sheet} />
+            <Button look="main" onClick={() => window.print()}>
+              Print
+            </Button>
+          </span>
         </div>
         {about.length > 0 && <p data-testid="about">{capital(about.join(' · '))}</p>}
         <p className="text-second">

@@ -2,6 +2,7 @@ import { BackupSection } from '../features/settings/BackupSection.tsx';
 import { DataSection } from '../features/settings/DataSection.tsx';
 import { DevicesSection } from '../features/settings/DevicesSection.tsx';
 import { InstrumentsSection } from '../features/settings/InstrumentsSection.tsx';
+import { LinksSection } from '../features/settings/LinksSection.tsx';
 import { NewJobsSection } from '../features/settings/NewJobsSection.tsx';
 import { ProgramSection } from '../features/settings/ProgramSection.tsx';
 import { ShopSection } from '../features/settings/ShopSection.tsx';
@@ -14,6 +15,7 @@ const parts = [
   ['new-jobs', 'New jobs'],
   ['devices', 'Devices'],
   ['instruments', 'Instruments'],
+  ['links', 'Links for customers'],
   ['backup', 'Backup'],
   ['data', 'Data in and out'],
   ['program', 'The program'],
@@ -31,6 +33,7 @@ export function SettingsPage() {
       <NewJobsSection />
       <DevicesSection />
       <InstrumentsSection />
+      <LinksSection />
       <BackupSection />
       <DataSection />
       <ProgramSection />

@@ -2,7 +2,8 @@ import { useState } from 'react';
 import { useFindKnock, useLetIn, useNewCode } from '../../api/devices.ts';
 import { Button } from '../../ui/Button.tsx';
 import { faultOf } from '../../api/faultOf.ts';
-import { CodePicture } from './CodePicture.tsx';
+import type { PictureCode } from '#contract/door.ts';
+import { CodePicture } from '../../ui/CodePicture.tsx';
 import { Fault } from '../../ui/Fault.tsx';
 import { LineField } from '../../ui/LineField.tsx';
 
@@ -76,8 +77,24 @@ export function LetOneIn() {
           It is in: its page opens by itself.
         </p>
       )}
-      {code.data && <CodePicture secret={code.data.secret} minutes={code.data.minutes} />}
+      {code.data && <OneCode {...code.data} />}
       <Fault words={fault && faultOf(fault)} />
+    </div>
+  );
+}
+
+/** A code for one device: its camera reads the address, which lets it in once. */
+function OneCode({ secret, minutes }: PictureCode) {
+  return (
+    <div className="mt-3 flex flex-wrap items-center gap-5">
+      <CodePicture
+        address={`${window.location.origin}/pair#${secret}`}
+        words="Code that a tablet’s camera reads"
+      />
+      <p className="max-w-80">
+        Film this with the tablet’s camera and open what it finds. It lets in one device, and counts for{' '}
+        {minutes} minutes. Whoever has it is in: show it to nobody else.
+      </p>
     </div>
   );
 }
