@@ -26,6 +26,18 @@ test('a handover sheet is given as a link: opened by whoever has it, as it stood
   await expect(customer.locator('h1')).toHaveText(name);
   await expect(customer.locator('h1')).toHaveCSS('font-size', '26px');
   await expect(customer.getByText('Front left').first()).toBeVisible();
+  // The font comes along, and where it does not a whole still stands apart from its fraction.
+  expect(
+    await customer.evaluate(() =>
+      document.fonts.ready.then((fonts) => [...fonts].map(({ status }) => status)),
+    ),
+  ).toEqual(['loaded']);
+  const turns =
+    (await customer
+      .getByText(/\d\/\d/)
+      .first()
+      .textContent()) ?? '';
+  expect(turns).toMatch(/^(\d+\u2009)?\d\/\d/);
   await expect(customer.locator('button, a, input')).toHaveCount(0);
   expect(asked.filter((one) => one !== address && !one.startsWith('data:'))).toEqual([]);
   expect(problems).toEqual([]);
@@ -44,4 +56,33 @@ test('a handover sheet is given as a link: opened by whoever has it, as it stood
   await customer.reload();
   await expect(customer.getByText('There is nothing under this link, or no longer.')).toBeVisible();
   await customer.context().close();
+});
+
+test('on a telephone no two figures of the sheet run into each other', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  for (const n of [1, 2, 8]) {
+    await visit(page, `/jobs/00000000-0000-4000-8000-000${n}00000000/handover`);
+    await expect(page.getByRole('button', { name: 'Print' })).toBeVisible();
+    const close = await page.locator('tr').evaluateAll((rows) =>
+      rows.flatMap((row) => {
+        const inked = [...row.children].map((cell) => {
+          const range = document.createRange();
+          range.selectNodeContents(cell);
+          return [...range.getClientRects()].filter(({ width }) => width > 0);
+        });
+        return inked
+          .slice(1)
+          .flatMap((rects, k) =>
+            rects.flatMap((one) =>
+              (inked[k] ?? [])
+                .filter(
+                  (other) => other.top < one.bottom && one.top < other.bottom && one.left - other.right < 3,
+                )
+                .map(() => row.textContent),
+            ),
+          );
+      }),
+    );
+    expect(close).toEqual([]);
+  }
 });

@@ -43,7 +43,7 @@ const MOST = 120;
 
 /** Nothing in it runs, is fetched, is sent or is framed, whatever it says. */
 const SEALED =
-  "default-src 'none'; style-src 'unsafe-inline'; img-src data:; base-uri 'none'; form-action 'none'; frame-ancestors 'none'; sandbox";
+  "default-src 'none'; style-src 'unsafe-inline'; img-src data:; font-src data:; base-uri 'none'; form-action 'none'; frame-ancestors 'none'; sandbox";
 
 /** /s/:secret, for anybody who has the link: one sheet as it stood, and nothing else. */
 export function openSheets({ db }: Pick<Deps, 'db'>): Router {

@@ -1,4 +1,4 @@
-import { useRef } from 'react';
+import { useRef, type ReactNode } from 'react';
 import { dayWords } from '#words/day.ts';
 import { aboutWords } from '#words/about.ts';
 import { recheckAfter, recheckWords } from '#words/recheck.ts';
@@ -135,49 +135,64 @@ function Weights() {
   const [first, last] = [weighed[0], weighed.at(-1)];
   if (!first || !last) return null;
   const rows = first === last ? [last] : [first, last];
+  const weights = rows.map(({ pads }) => takenPads(job.record.document, pads));
   return (
     <section aria-label="Corner weights" className="mt-5">
       <h2 className="font-semibold">
         Corner weights{' '}
         <span className="label text-second font-normal">{job.record.document.load || 'as measured'}</span>
       </h2>
-      <table className="mt-1 w-full">
-        <thead className="label text-second text-right">
+      <table className="mt-1 w-full max-w-[420px] text-right">
+        <thead className="label text-second">
           <tr>
             <th />
-            {cornersIn(job.record.document).map((id) => (
-              <th key={id} className="font-normal">
-                {cornerNames[id]}
+            {rows.map(({ round }) => (
+              <th key={round} scope="col" className="font-normal">
+                {capital(roundWords(round))}
               </th>
             ))}
-            <th className="font-normal">front</th>
-            <th className="font-normal">cross, RF + LR</th>
           </tr>
         </thead>
         <tbody>
-          {rows.map(({ round, pads }) => {
-            const balance = balanceOf(takenPads(job.record.document, pads));
-            const kg = takenPads(job.record.document, pads);
-            return (
-              <tr key={round} className="border-rule border-t text-right">
-                <th scope="row" className="py-1 text-left font-normal">
-                  {capital(roundWords(round))}
-                </th>
-                {cornersIn(job.record.document).map((id) => (
-                  <td key={id}>
-                    <Mass kg={meanOf(kg[id] ?? [0])} decimals={1} />
-                  </td>
-                ))}
-                <td className="figures">{(100 * (balance?.front.value ?? 0)).toFixed(1)} %</td>
-                <td className="figures font-semibold">{(100 * (balance?.cross.value ?? 0)).toFixed(1)} %</td>
-              </tr>
-            );
-          })}
+          {cornersIn(job.record.document).map((id) => (
+            <WeightRow key={id} words={capital(cornerNames[id])}>
+              {weights.map((kg) => (
+                <Mass kg={meanOf(kg[id] ?? [0])} decimals={1} />
+              ))}
+            </WeightRow>
+          ))}
+          <WeightRow words="Front">
+            {weights.map((kg) => (
+              <Share of={balanceOf(kg)?.front.value ?? 0} />
+            ))}
+          </WeightRow>
+          <WeightRow words="Cross, RF + LR">
+            {weights.map((kg) => (
+              <b>
+                <Share of={balanceOf(kg)?.cross.value ?? 0} />
+              </b>
+            ))}
+          </WeightRow>
         </tbody>
       </table>
     </section>
   );
 }
+
+function WeightRow({ words, children }: { words: string; children: ReactNode[] }) {
+  return (
+    <tr className="border-rule border-t">
+      <th scope="row" className="py-1 text-left font-normal">
+        {words}
+      </th>
+      {children.map((one, k) => (
+        <td key={k}>{one}</td>
+      ))}
+    </tr>
+  );
+}
+
+const Share = ({ of }: { of: number }) => <span className="figures">{(100 * of).toFixed(1)} %</span>;
 
 function LeftOver() {
   const job = useThisJob();

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { whoWords } from '#words/sagPrompts.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
 import type { JobDocument, RiderDocument, SagLimits } from '#core/document/types.ts';
@@ -22,50 +23,62 @@ export function HandoverSag({ answer }: { answer: Answer }) {
   return (
     <>
       {ridden && <RiderLine document={answer.document} rider={rider} />}
-      <table className="mt-4 w-full">
-        <thead className="label text-second text-right">
+      <table className="mt-4 w-full max-w-[520px] text-right">
+        <thead>
           <tr>
-            <th className="py-1 text-left font-normal">sag</th>
-            <th className="font-normal">before</th>
-            <th className="font-normal">{whoWords(answer.document, rider.key)}</th>
-            <th className="font-normal">wanted</th>
-            <th className="font-normal">nobody on</th>
-            <th className="font-normal">wanted</th>
+            <th className="label text-second py-1 text-left font-normal">sag</th>
+            {ends.map(({ id }) => (
+              <th key={id} scope="col" className="pl-3 font-medium">
+                {capital(cornerNames[id])}
+              </th>
+            ))}
           </tr>
         </thead>
         <tbody>
-          {ends.map((end) => {
-            const { id } = end;
-            const { sagWindow, staticWindow } = answer.document.corners[id];
-            return (
-              <tr key={id} className="border-rule border-t text-right">
-                <td className="py-1.5 text-left font-medium">{capital(cornerNames[id])}</td>
-                <td>
-                  <Before answer={answer} end={end} rider={rider.key} />
+          {rowsOf(answer, rider.key).map(({ words, cell }, k) => (
+            <tr key={k} className="border-rule border-t align-baseline">
+              <th scope="row" className="label text-second py-1.5 text-left font-normal">
+                {words}
+              </th>
+              {ends.map((end) => (
+                <td key={end.id} className="pl-3">
+                  {cell(end)}
                 </td>
-                <td className="font-semibold">
-                  {sagWish(answer.document, id)?.who === 'alone' ? (
-                    '—'
-                  ) : (
-                    <SagNow answer={answer} end={end} who={rider.key} />
-                  )}
-                </td>
-                <td>
-                  <Wanted window={sagWindow} scale={shaftScale(answer.document, id)} />
-                </td>
-                <td className="font-semibold">
-                  {end.aloneKnown ? <SagNow answer={answer} end={end} who="alone" /> : 'not read'}
-                </td>
-                <td>
-                  <Wanted window={staticWindow} scale={shaftScale(answer.document, id)} />
-                </td>
-              </tr>
-            );
-          })}
+              ))}
+            </tr>
+          ))}
         </tbody>
       </table>
     </>
   );
+}
+
+/** What is told of every end. */
+function rowsOf(answer: Answer, rider: string): { words: string; cell: (end: SagEnd) => ReactNode }[] {
+  const { document } = answer;
+  const wanted = (window: 'sagWindow' | 'staticWindow') => (end: SagEnd) => (
+    <Wanted window={document.corners[end.id][window]} scale={shaftScale(document, end.id)} />
+  );
+  return [
+    { words: 'before', cell: (end) => <Before answer={answer} end={end} rider={rider} /> },
+    {
+      words: whoWords(document, rider),
+      cell: (end) =>
+        sagWish(document, end.id)?.who === 'alone' ? (
+          '—'
+        ) : (
+          <b>
+            <SagNow answer={answer} end={end} who={rider} />
+          </b>
+        ),
+    },
+    { words: 'wanted so', cell: wanted('sagWindow') },
+    {
+      words: 'nobody on',
+      cell: (end) => <b>{end.aloneKnown ? <SagNow answer={answer} end={end} who="alone" /> : 'not read'}</b>,
+    },
+    { words: 'wanted so', cell: wanted('staticWindow') },
+  ];
 }
 
 /** Who was on, and in what: a sag counts for that. */

@@ -28,8 +28,11 @@ export function HandoverSettings({ answer }: { answer: Answer }) {
       .map(({ fact }) => fact)
       .filter(isOf('clicks'))
       .findLast((fact) => fact.corner === id && fact.slot === slot)?.clicks;
+  const anyClicks = set.some(
+    (id) => clicks(id, 'compression') !== undefined || clicks(id, 'rebound') !== undefined,
+  );
   return (
-    <table className="mt-4 w-full">
+    <table className="mt-4 w-full [&_td]:align-baseline [&_td+td]:pl-3 [&_th+th]:pl-3 narrow:[&_td+td]:pl-2">
       <thead className="label text-second text-right">
         <tr>
           <th className="py-1 text-left font-normal">corner</th>
@@ -41,7 +44,7 @@ export function HandoverSettings({ answer }: { answer: Answer }) {
             </>
           )}
           <th className="font-normal">adjuster</th>
-          <th className="font-normal">clicks c / r</th>
+          {anyClicks && <th className="font-normal">clicks c / r</th>}
         </tr>
       </thead>
       <tbody>
@@ -54,9 +57,11 @@ export function HandoverSettings({ answer }: { answer: Answer }) {
               <td>
                 <Setting answer={answer} corner={corner} />
               </td>
-              <td className="figures">
-                {clicks(corner.id, 'compression') ?? '—'} / {clicks(corner.id, 'rebound') ?? '—'}
-              </td>
+              {anyClicks && (
+                <td className="figures">
+                  {clicks(corner.id, 'compression') ?? '—'} / {clicks(corner.id, 'rebound') ?? '—'}
+                </td>
+              )}
             </tr>
           ))}
       </tbody>

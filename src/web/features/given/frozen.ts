@@ -6,30 +6,52 @@ export async function frozen(part: HTMLElement): Promise<{ html: string; css: st
   const copy = part.cloneNode(true) as HTMLElement;
   copy.querySelectorAll(NOT_ON_PAPER).forEach((one) => one.remove());
   copy.querySelectorAll('a').forEach((link) => link.replaceWith(...link.childNodes));
+  copy.querySelectorAll('.fraction').forEach(setApart);
   await Promise.all([...copy.querySelectorAll('img')].map(carryAlong));
-  return { html: copy.outerHTML, css: looks() };
+  return { html: copy.outerHTML, css: await looks() };
 }
 
 /** Puts a picture into the page itself; one that cannot be read is left out. */
 async function carryAlong(img: HTMLImageElement): Promise<void> {
+  const data = await asData(img.src);
+  if (data) img.src = data;
+  else img.remove();
+}
+
+/** Whole and fraction are told apart by the font alone: where it is missing, 18⅜ must not become 183/8. */
+function setApart(fraction: Element): void {
+  const gap = fraction.previousElementSibling;
+  if (gap) gap.replaceWith('\u2009');
+}
+
+/** Everything the page looks like, with the letters of its own font in it. */
+async function looks(): Promise<string> {
+  const rules = [...document.styleSheets].flatMap((sheet) => [...sheet.cssRules]);
+  const texts = await Promise.all(
+    rules.map((rule) => (rule instanceof CSSFontFaceRule ? fontInside(rule) : rule.cssText)),
+  );
+  return texts.filter((text) => text !== null).join('\n');
+}
+
+/** A font with its file in it, if it is the one with the usual letters; others are many, and seldom wanted. */
+async function fontInside(rule: CSSFontFaceRule): Promise<string | null> {
+  if (!/U\+0{0,3}0?-0{0,2}FF/i.test(rule.style.getPropertyValue('unicode-range'))) return null;
+  const address = /url\("?([^")]+)"?\)/.exec(rule.cssText)?.[1];
+  const data = address && (await asData(new URL(address, rule.parentStyleSheet?.href ?? location.href).href));
+  return data ? rule.cssText.replace(address, data) : null;
+}
+
+/** What is at an address as text that can stand in a page; null where it cannot be read. */
+async function asData(address: string): Promise<string | null> {
   try {
-    const blob = await (await fetch(img.src)).blob();
-    img.src = await new Promise<string>((done, fail) => {
+    const blob = await (await fetch(address)).blob();
+    return await new Promise<string>((done, fail) => {
       const reader = new FileReader();
       reader.onload = () => done(reader.result as string);
-      reader.onerror = () => fail(reader.error ?? new Error('expected a picture that can be read'));
+      reader.onerror = () => fail(reader.error ?? new Error('expected a file that can be read'));
       reader.readAsDataURL(blob);
     });
   } catch {
-    img.remove();
+    return null;
   }
-}
-
-/** Everything the page looks like but its fonts, which a page that fetches nothing cannot have. */
-function looks(): string {
-  return [...document.styleSheets]
-    .flatMap((sheet) => [...sheet.cssRules])
-    .filter((rule) => !(rule instanceof CSSFontFaceRule))
-    .map(({ cssText }) => cssText)
-    .join('\n');
 }
