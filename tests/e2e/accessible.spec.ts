@@ -66,6 +66,7 @@ const screens: [name: string, path: string, act?: (page: Page) => Promise<void>]
   ],
   ['ride, bracketing', `${SLED}/ride`, (page) => page.getByRole('button', { name: 'Begin' }).click()],
   ['bay view', `${CURLEW}/bay`],
+  ['two bays', `/bays?left=${CURLEW?.slice(6)}&right=${DUNLIN?.slice(6)}`],
   ['handover', `${SALTMARSH}/handover`],
   ['measuring sheet', `${SLED}/paper`],
   ['logbook', '/book'],

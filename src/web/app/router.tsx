@@ -15,6 +15,10 @@ export const router = createBrowserRouter([
     hydrateFallbackElement: <></>,
     children: [
       {
+        path: '/bays',
+        lazy: async () => ({ Component: (await import('../pages/TwoBaysPage.tsx')).TwoBaysPage }),
+      },
+      {
         path: '/jobs/:id/bay',
         lazy: async () => ({ Component: (await import('../pages/BayPage.tsx')).BayPage }),
       },

@@ -22,6 +22,7 @@ import { useMover, type Mover } from '../features/bays/useMover.ts';
 const places = { all: '', wide: 'max-sm:hidden', phone: 'hidden narrow:inline' };
 
 const ELSEWHERE: { to: string; name: string; where: keyof typeof places }[] = [
+  { to: '/bays', name: 'Two bays', where: 'wide' },
   { to: '/sag', name: 'Sag bench', where: 'all' },
   { to: '/stack', name: 'Stack lab', where: 'wide' },
   { to: '/kits', name: 'Kits', where: 'wide' },
