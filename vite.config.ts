@@ -35,7 +35,7 @@ export default defineConfig({
         globPatterns: ['**/*.{js,css,html,svg,png,woff2}'],
         // The chart library is large and seldom asked for: kept once it was.
         globIgnores: ['**/plotly*', 'doorstep.html'],
-        navigateFallbackDenylist: [/^\/api\//, /^\/instruments\//, /^\/licences/],
+        navigateFallbackDenylist: [/^\/api\//, /^\/s\//, /^\/instruments\//, /^\/licences/],
         runtimeCaching: [
           {
             // What was read is shown again while the server is away, for as long as a device may show it.

@@ -1,6 +1,6 @@
 import { createHash, X509Certificate } from 'node:crypto';
 import { spawn, type ChildProcess } from 'node:child_process';
-import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
+import { chmodSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test, type Browser, type BrowserContext, type Page } from '@playwright/test';
@@ -213,6 +213,32 @@ test('a tablet out of touch opens the pages it saw, says so, and what is typed t
   const other = await context.newPage();
   await other.goto(`${SHOP}/jobs/${DUNLIN}/baseline`);
   await expect(other.getByLabel('Front right, reading 3', { exact: true })).toHaveValue('553');
+});
+
+test('a newer program is offered while somebody works, and used once it is said so', async () => {
+  const context = await on(network.add('lift7'));
+  const page = await context.newPage();
+  await comeIn(page, 'Lift seven');
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  await page.goto(`${SHOP}/jobs/${DUNLIN}/baseline`);
+  const reading = page.getByLabel('Front right, reading 3', { exact: true });
+  await reading.fill('551');
+  const program = 'dist/web/sw.js';
+  const before = readFileSync(program);
+  try {
+    writeFileSync(program, `${before.toString()}\n// A newer one.\n`);
+    await page.evaluate(async () => (await navigator.serviceWorker.ready).update());
+    await expect(page.getByText('A newer Margin is here.')).toBeVisible();
+    // Nothing is taken from under the hand of whoever types.
+    await expect(reading).toHaveValue('551');
+    await page.evaluate(() => Object.assign(window, { stillThis: true }));
+    await page.getByRole('button', { name: 'Use it now' }).click();
+    await expect.poll(() => page.evaluate(() => 'stillThis' in window).catch(() => true)).toBe(false);
+    await expect(page.getByText('A newer Margin is here.')).toBeHidden();
+    await expect(reading).toHaveValue('551');
+  } finally {
+    writeFileSync(program, before);
+  }
 });
 
 test('a page of another site, also one that takes the server’s address for its own, reads and writes nothing', async () => {
