@@ -118,6 +118,19 @@ test('a tablet fetches the root, and its fingerprint is the one on the computerâ
   await expect(page.goto(SHOP)).rejects.toThrow(/ERR_CERT_AUTHORITY_INVALID/);
 });
 
+test('whoever asks on the network where the shopâ€™s name is gets its address', () => {
+  const asking = network.add('asks');
+  const ask = `
+    const mdns = require('multicast-dns')({ interface: '${asking.address}' });
+    mdns.on('response', ({ answers }) => {
+      const found = answers.find(({ name, type }) => name === 'margin.local' && type === 'A');
+      if (found) { console.log(found.data); process.exit(0); }
+    });
+    setInterval(() => mdns.query('margin.local', 'A'), 300);
+    setTimeout(() => process.exit(1), 10_000);`;
+  expect(asking.run(process.execPath, '-e', ask).trim()).toBe(server.address);
+});
+
 test('two devices work on one job, each sees at once what the other types, and a lost one is shut out', async () => {
   test.setTimeout(120_000);
   const office = await (await on(network.add('office'))).newPage();
@@ -158,6 +171,13 @@ test('two devices work on one job, each sees at once what the other types, and a
   await row.getByRole('button', { name: 'Yes, remove it' }).click();
   await expect(tablet.getByRole('heading', { name: 'This device was removed from the shop' })).toBeVisible();
   expect(await tablet.evaluate(() => ({ ...localStorage }))).toEqual({});
+  // Neither what was read nor what was typed is left in the browser's databases.
+  const left = () =>
+    tablet.evaluate(async () => [
+      ...(await indexedDB.databases()).map(({ name }) => name),
+      ...(await caches.keys()),
+    ]);
+  await expect.poll(left).toEqual([]);
   await tablet.reload();
   await expect(tablet.getByRole('heading', { name: 'This device is not in yet' })).toBeVisible();
 });

@@ -63,7 +63,7 @@ export const shopSettingsSchema = Joi.object({
     .unique('id')
     .required(),
   // Pages from before there were these leave them out, and change nothing of them.
-  logo: Joi.string().allow(null),
+  logo: Joi.string().max(64).allow(null),
   tolerances: Joi.object(Object.fromEntries(machineClasses.map((one) => [one, mm(limits.toleranceMm)]))),
   sagWindows: Joi.array()
     .items(

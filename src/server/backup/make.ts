@@ -1,5 +1,8 @@
-import { copyFile, mkdir, readdir, rename, rm, stat } from 'node:fs/promises';
+import { createHash } from 'node:crypto';
+import { createReadStream } from 'node:fs';
+import { copyFile, mkdir, open, readdir, rename, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
+import { pipeline } from 'node:stream/promises';
 import { generateX25519Identity, identityToRecipient } from 'age-encryption';
 import { withClient, withScratch } from '#db/whole.ts';
 import { backupLines } from './lines.ts';
@@ -43,6 +46,7 @@ export async function makeBackup({ url, key, folder, program, migrations, now }:
     const { tail } = await withScratch(url, (scratch) =>
       restoreInto(scratch, readBackupFile(unchecked, checkKey), migrations),
     );
+    await onDisk(unchecked);
     await rename(unchecked, path);
     return { path, file, bytes: (await stat(path)).size, jobs: tail.rows.jobs ?? 0 };
   } finally {
@@ -60,10 +64,27 @@ export async function copyBackup({ path, file }: Made, folder: string, now: Date
   const part = join(folder, `${file}.part`);
   try {
     await copyFile(path, part);
-    if ((await stat(part)).size !== (await stat(path)).size) throw new Error('the copy is not as long');
+    await onDisk(part);
+    if ((await hashOf(part)) !== (await hashOf(path))) throw new Error('the copy is not the same');
     await rename(part, join(folder, file));
   } finally {
     await rm(part, { force: true });
   }
   await tidy(folder, now);
+}
+
+/** Waits until a file is on its disk, and not only on its way there: a power cut must not empty it. */
+async function onDisk(path: string): Promise<void> {
+  const file = await open(path, 'r+');
+  try {
+    await file.sync();
+  } finally {
+    await file.close();
+  }
+}
+
+async function hashOf(path: string): Promise<string> {
+  const hash = createHash('sha256');
+  await pipeline(createReadStream(path), hash);
+  return hash.digest('hex');
 }

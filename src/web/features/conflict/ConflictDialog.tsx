@@ -46,6 +46,7 @@ function Choose({ item, clashes }: { item: Unsent; clashes: Clash[] }) {
               <td className="py-2">{capital(clash.what)}</td>
               <td className="py-2 pl-3 font-semibold">
                 <Value {...clash.theirs} />
+                {clash.by && <span className="text-second font-normal"> by {clash.by}</span>}
               </td>
               <td className="py-2 pl-3 font-semibold">
                 <Value {...clash.yours} />

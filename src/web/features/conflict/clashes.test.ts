@@ -42,3 +42,37 @@ test.each<[string, Fact, Fact, unknown, unknown]>([
 test('nothing clashes in what was refused for another reason', () => {
   expect(clashesOf({ ...taken({ kind: 'height', ...place, mm: 1 }, { kind: 'height', ...place, mm: 2 }), refused: null })).toEqual([]); // prettier-ignore
 });
+
+describe('who wrote theirs', () => {
+  const change = (by: string | undefined, path: string[]): Entry => ({
+    ...entry({ kind: 'height', ...place, mm: 1 }),
+    type: 'change',
+    ops: [{ path, from: 1, to: 2 }],
+    ...(by && { by }),
+  }) as Entry; // prettier-ignore
+  const refusedBy = (entries: Entry[], path: string[]): Unsent => ({
+    ...taken({ kind: 'height', ...place, mm: 1 }, { kind: 'height', ...place, mm: 2 }),
+    refused: {
+      conflict: {
+        record: { entries },
+        refusal: { reason: 'conflict', conflicts: [{ path, yours: 3, theirs: 2 }] },
+      },
+    } as never,
+  });
+
+  test('is told of a reading', () => {
+    const theirs = { ...entry({ kind: 'height', ...place, mm: 2 }), by: 'Ada' };
+    const item = taken({ kind: 'height', ...place, mm: 1 }, { kind: 'height', ...place, mm: 2 });
+    item.refused = {
+      conflict: { record: { entries: [] }, refusal: { reason: 'taken', standing: theirs } },
+    } as never;
+    expect(clashesOf(item)[0]?.by).toBe('Ada');
+  });
+
+  test('is told of the description by the last who changed that place', () => {
+    const entries = [change('Ada', ['note']), change('Bo', ['note']), change('Cy', ['name'])];
+    expect(clashesOf(refusedBy(entries, ['note']))[0]?.by).toBe('Bo');
+    expect(clashesOf(refusedBy(entries, ['load']))[0]?.by).toBe(null);
+    expect(clashesOf(refusedBy([change(undefined, ['note'])], ['note']))[0]?.by).toBe(null);
+  });
+});
