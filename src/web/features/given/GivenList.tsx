@@ -20,8 +20,13 @@ export function GivenList({ sheets }: { sheets: readonly GivenSheet[] }) {
             <span className="text-second">
               given out {dayWords(createdAt)}, opens until {dayWords(expiresAt)}
             </span>
-            <Button look="quiet" disabled={takeBack.isPending} onClick={() => takeBack.mutate(id)}>
-              Take back<span className="sr-only">, {title}</span>
+            <Button
+              look="quiet"
+              aria-label={`Take back, ${title}`}
+              disabled={takeBack.isPending}
+              onClick={() => takeBack.mutate(id)}
+            >
+              Take back
             </Button>
           </li>
         ))}
