@@ -9,7 +9,7 @@ const job = (number, stage) => `/jobs/00000000-0000-4000-8000-000${number}000000
 const shots = [
   { name: 'jobs', path: '/', act: (page) => page.getByText('Curlew').waitFor() },
   { name: 'intake', path: job(3, 'intake') },
-  { name: 'baseline', path: job(1, 'baseline') },
+  { name: 'settings', path: '/settings', size: { width: 1280, height: 1700 } },
   {
     name: 'plan',
     path: job(1, 'plan'),
@@ -32,7 +32,7 @@ const shots = [
     },
   },
   { name: 'turn', path: job(3, 'turn') },
-  { name: 'bay', path: job(3, 'bay') },
+  { name: 'two-bays', path: `/bays?left=${job(1, '').split('/')[2]}&right=${job(3, '').split('/')[2]}` },
   { name: 'handover', path: job(7, 'handover') },
   { name: 'logbook', path: '/book', act: (page) => page.getByRole('table').waitFor() },
   {

@@ -102,6 +102,17 @@ export interface ShopSettings {
   sagWindows: ShopSagWindow[];
 }
 
+/** A shop that has said nothing yet. What was kept before there was a setting lacks it, and takes it from here. */
+export const noSettings: ShopSettings = {
+  version: 0,
+  shopName: '',
+  technicians: [],
+  instruments: [],
+  logo: null,
+  tolerances: {},
+  sagWindows: [],
+};
+
 /** A sag window of the shop's own: mm at the wheel, for machines of these classes. */
 export interface ShopSagWindow extends SagWindow {
   /** What the shop calls it. */

@@ -44,3 +44,14 @@ test('two bays on one screen: each is chosen from the list, and the keys go to t
   await expect(left.getByRole('heading', { name: 'Whinchat' })).toBeVisible();
   await expect(right.getByRole('heading', { name: 'Stonechat' })).toBeVisible();
 });
+
+test('where something has to be decided first, the bay leads to the sheet and does not offer to turn', async ({
+  page,
+}) => {
+  // Its target is out of reach.
+  await visit(page, '/jobs/00000000-0000-4000-8000-000100000000/bay');
+  await expect(page.getByText('Target cannot be reached: choose what to change')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Start turning' })).toHaveCount(0);
+  await page.getByRole('link', { name: 'To the sheet', exact: true }).click();
+  await expect(page).toHaveURL(/\/plan$/);
+});

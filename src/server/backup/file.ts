@@ -45,7 +45,8 @@ export async function writeBackupFile(
 /** What comes out of `through`; whatever goes wrong before it fails its reader. */
 const chained = (from: Readable, through: Transform): Transform => pipeline(from, through, () => undefined);
 
-async function onDisk(path: string): Promise<void> {
+/** Waits until a file is on its disk, and not only on its way there: a power cut must not empty it. */
+export async function onDisk(path: string): Promise<void> {
   const file = await open(path, 'r+');
   try {
     await file.sync();

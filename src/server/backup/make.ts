@@ -1,12 +1,12 @@
 import { createHash } from 'node:crypto';
 import { createReadStream } from 'node:fs';
-import { copyFile, mkdir, open, readdir, rename, rm, stat } from 'node:fs/promises';
+import { copyFile, mkdir, readdir, rename, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { generateX25519Identity, identityToRecipient } from 'age-encryption';
 import { withClient, withScratch } from '#db/whole.ts';
 import { backupLines } from './lines.ts';
-import { readBackupFile, writeBackupFile } from './file.ts';
+import { onDisk, readBackupFile, writeBackupFile } from './file.ts';
 import { backupName, outdated } from './keep.ts';
 import type { BackupKey } from './key.ts';
 import { restoreInto } from './restore.ts';
@@ -46,7 +46,6 @@ export async function makeBackup({ url, key, folder, program, migrations, now }:
     const { tail } = await withScratch(url, (scratch) =>
       restoreInto(scratch, readBackupFile(unchecked, checkKey), migrations),
     );
-    await onDisk(unchecked);
     await rename(unchecked, path);
     return { path, file, bytes: (await stat(path)).size, jobs: tail.rows.jobs ?? 0 };
   } finally {
@@ -71,16 +70,6 @@ export async function copyBackup({ path, file }: Made, folder: string, now: Date
     await rm(part, { force: true });
   }
   await tidy(folder, now);
-}
-
-/** Waits until a file is on its disk, and not only on its way there: a power cut must not empty it. */
-async function onDisk(path: string): Promise<void> {
-  const file = await open(path, 'r+');
-  try {
-    await file.sync();
-  } finally {
-    await file.close();
-  }
 }
 
 async function hashOf(path: string): Promise<string> {

@@ -1,24 +1,15 @@
 import { createHash } from 'node:crypto';
-import type { ShopSettings } from '#contract/door.ts';
+import { noSettings, type ShopSettings } from '#contract/door.ts';
 import type { Database, Queryable } from '#db/connect.ts';
 import { dropShopValue, keepShopValue, lockShopValue, shopValue } from '#db/shop.ts';
 import { ProblemError } from '../http/problem.ts';
 import { drawing, drawnAs } from './drawnAs.ts';
 
 const KEY = 'settings';
-const nothing: ShopSettings = {
-  version: 0,
-  shopName: '',
-  technicians: [],
-  instruments: [],
-  logo: null,
-  tolerances: {},
-  sagWindows: [],
-};
 
 /** What holds for the whole shop. */
 export async function readSettings(db: Queryable): Promise<ShopSettings> {
-  return { ...nothing, ...(await shopValue<ShopSettings>(db, KEY)) };
+  return { ...noSettings, ...(await shopValue<ShopSettings>(db, KEY)) };
 }
 
 /** Keeps settings that were changed from the version they name. Throws `settings-changed` where they have gone on since. */

@@ -2,6 +2,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import type { Photo, PhotoList } from '#contract/api.ts';
 import type { FilePicture } from '#core/document/file.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
+import { asDataUrl } from './asDataUrl.ts';
 import { callApi, readBlob, sendPicture, removeAt } from './client.ts';
 import { queryClient } from './jobs.ts';
 
@@ -49,11 +50,4 @@ export async function sendFilePicture(jobId: string, { id, corner, at, jpeg }: F
   await sendPicture<Photo>(`/photos?${where}`, new Blob([bytes], { type: 'image/jpeg' }));
 }
 
-function inBase64(blob: Blob): Promise<string> {
-  return new Promise((done, fail) => {
-    const reader = new FileReader();
-    reader.onload = () => done((reader.result as string).replace(/^[^,]*,/, ''));
-    reader.onerror = () => fail(reader.error ?? new Error('expected a picture that can be read, got none'));
-    reader.readAsDataURL(blob);
-  });
-}
+const inBase64 = async (blob: Blob) => (await asDataUrl(blob)).replace(/^[^,]*,/, '');

@@ -1,5 +1,5 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
-import type { ShopSettings } from '#contract/door.ts';
+import { noSettings, type ShopSettings } from '#contract/door.ts';
 import { ApiProblem, callApi, removeAt, sendPicture } from './client.ts';
 import { queryClient } from './jobs.ts';
 
@@ -10,7 +10,11 @@ const readAnew = () => queryClient.invalidateQueries({ queryKey: SETTINGS });
 
 /** What holds for the whole shop. */
 export function useShopSettings() {
-  return useQuery({ queryKey: SETTINGS, queryFn: () => callApi<ShopSettings>('/shop') });
+  return useQuery({
+    queryKey: SETTINGS,
+    // A tablet out of touch may have kept what an older server said.
+    queryFn: async () => ({ ...noSettings, ...(await callApi<Partial<ShopSettings>>('/shop')) }),
+  });
 }
 
 /** Keeps the shop's settings. Where somebody else changed them, theirs are shown and the change is refused. */

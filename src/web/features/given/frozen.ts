@@ -1,3 +1,5 @@
+import { asDataUrl } from '../../api/asDataUrl.ts';
+
 /** What is on the page for whoever works with it, and not on paper. */
 const NOT_ON_PAPER = 'button, input, select, textarea, script, title, dialog, [class~="print:hidden"]';
 
@@ -44,13 +46,7 @@ async function fontInside(rule: CSSFontFaceRule): Promise<string | null> {
 /** What is at an address as text that can stand in a page; null where it cannot be read. */
 async function asData(address: string): Promise<string | null> {
   try {
-    const blob = await (await fetch(address)).blob();
-    return await new Promise<string>((done, fail) => {
-      const reader = new FileReader();
-      reader.onload = () => done(reader.result as string);
-      reader.onerror = () => fail(reader.error ?? new Error('expected a file that can be read'));
-      reader.readAsDataURL(blob);
-    });
+    return await asDataUrl(await (await fetch(address)).blob());
   } catch {
     return null;
   }

@@ -37,13 +37,14 @@ function Idle() {
   const { answer } = job;
   const ready =
     answer !== null && !job.state.locked && answer.chanceAfter !== null && answer.corners.some(isMoved);
-  const measuring = job.next.stage === 'measure';
+  // Where something is to be read, looked into or decided first, the sheet leads to it.
+  const turns = ready && (job.next.code === 'turn' || job.next.code === 'set-ring');
   return (
     <div className="flex flex-1 flex-col items-start justify-center gap-8">
       <p className="text-[44px] leading-tight font-bold @max-3xl:text-[32px]">
         {capital(nextWords(job.next, tell))}
       </p>
-      {ready && !measuring && job.next.stage !== 'close-out' && (
+      {turns ? (
         <Button
           look="main"
           className="min-h-16 px-8 text-[22px]"
@@ -53,8 +54,7 @@ function Idle() {
         >
           Start turning
         </Button>
-      )}
-      {(!ready || measuring || job.next.stage === 'close-out') && (
+      ) : (
         <Link
           to={`/jobs/${job.record.id}/${job.next.stage}`}
           className="bg-action text-on-action flex min-h-16 items-center px-8 text-[22px] font-semibold"
