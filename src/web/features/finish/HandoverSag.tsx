@@ -72,12 +72,12 @@ function rowsOf(answer: Answer, rider: string): { words: string; cell: (end: Sag
           </b>
         ),
     },
-    { words: 'wanted so', cell: wanted('sagWindow') },
+    { words: 'wanted', cell: wanted('sagWindow') },
     {
       words: 'nobody on',
       cell: (end) => <b>{end.aloneKnown ? <SagNow answer={answer} end={end} who="alone" /> : 'not read'}</b>,
     },
-    { words: 'wanted so', cell: wanted('staticWindow') },
+    { words: 'wanted', cell: wanted('staticWindow') },
   ];
 }
 
