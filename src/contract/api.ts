@@ -94,7 +94,12 @@ export interface NewJob {
 /** GET /api/jobs/:id, POST /api/jobs */
 export type JobAnswer = JobRecord;
 
-/** POST /api/jobs/:id/entries */
+/** POST /api/jobs/:id/entries/more */
+export interface MoreEntries {
+  entries: Entry[];
+}
+
+/** POST /api/jobs/:id/entries, POST /api/jobs/:id/entries/more */
 export interface EntryAnswer {
   version: number;
 }

@@ -79,7 +79,7 @@ function api(deps: Deps): express.Router {
   router.use('/photos', photoRoutes(deps));
   router.use('/shop/logo', logoRoutes(deps));
   router.use(requireJson);
-  router.post('/jobs', json(limits.jobFileBytes));
+  router.post(['/jobs', '/jobs/:id/entries/more'], json(limits.jobFileBytes));
   router.use(json(limits.bodyBytes));
   if (deps.sessions) router.use('/devices', deviceRoutes(deps.db));
   router.use('/shop', shopRoutes(deps));

@@ -101,3 +101,25 @@ test('a job posted with pictures is told that they go by themselves', async () =
     .expect(422);
   expect(body.errors).toEqual([{ pointer: '/pictures', detail: expect.any(String) as string }]);
 });
+
+test('the rest of a large file follows in pieces: each whole or not at all, and harmless when sent again', async () => {
+  const whole = jobFromFile(
+    { id: randomUUID(), document: plainDocument(), entries: measured(375).entries },
+    () => randomUUID(),
+  );
+  const [first, ...rest] = whole.entries;
+  await api().post('/api/jobs').send({ ...whole, entries: [first] }).expect(201); // prettier-ignore
+  const more = (entries: unknown[]) => api().post(`/api/jobs/${whole.id}/entries/more`).send({ entries });
+  const { body } = await more(rest).expect(201);
+  expect((await more(rest).expect(201)).body).toEqual(body);
+  const kept = async () => ((await api().get(`/api/jobs/${whole.id}`)).body as JobFile).entries;
+  expect(await kept()).toEqual(whole.entries);
+
+  const base = { at: first?.at, undoOf: null, redoOf: null };
+  const unheard = { ...base, id: randomUUID(), label: 'Taken back', type: 'withdraw', of: randomUUID() };
+  const note = { ...base, id: randomUUID(), label: 'Note', type: 'change', ops: [{ path: ['note'], from: '', to: 'x' }] }; // prettier-ignore
+  await more([note, unheard]).expect(422);
+  expect(await kept()).toEqual(whole.entries);
+  await more([]).expect(422);
+  await api().post(`/api/jobs/${randomUUID()}/entries/more`).send({ entries: [note] }).expect(404); // prettier-ignore
+});

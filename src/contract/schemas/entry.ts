@@ -241,6 +241,11 @@ export const newJobSchema = Joi.object({
 /** A job's id in an address. */
 export const jobIdSchema = uuid.required();
 
+/** Entries of a job, in their order: the rest of a file that is too much to be sent at once. */
+export const entriesSchema = Joi.object({
+  entries: Joi.array().items(entrySchema).min(1).max(limits.entriesPerJob).required(),
+}).required();
+
 /** A job as a file holds it: with pictures, which are sent by themselves. */
 export const fileSchema = newJobSchema.keys({
   pictures: Joi.array().items(

@@ -10,12 +10,14 @@ import type {
   JobList,
   ListQuery,
   MachineBook,
+  MoreEntries,
   NewJob,
   PutAway,
   Shelf,
 } from '#contract/api.ts';
 import {
   awaySchema,
+  entriesSchema,
   entrySchema,
   jobIdSchema,
   jobListSchema,
@@ -26,6 +28,7 @@ import { only } from '../http/methods.ts';
 import { ProblemError } from '../http/problem.ts';
 import { validated } from '../http/validate.ts';
 import {
+  addEntries,
   addEntry,
   createJob,
   jobSummaries,
@@ -103,6 +106,17 @@ export function jobRoutes({ db }: Deps): Router {
       const id = jobId(request.params.id);
       const entry = withPlainIds(validated<Entry>(entrySchema, upgradedEntry(request.body)));
       response.status(201).json({ version: await addEntry(db, id, entry) } satisfies EntryAnswer);
+    })
+    .all(only('POST'));
+  router
+    .route('/:id/entries/more')
+    .post(async (request, response) => {
+      const id = jobId(request.params.id);
+      const sent = request.body as Partial<MoreEntries> | null;
+      const entries = Array.isArray(sent?.entries) ? sent.entries.map(upgradedEntry) : sent?.entries;
+      const more = validated<MoreEntries>(entriesSchema, { ...sent, entries });
+      const version = await addEntries(db, id, more.entries.map(withPlainIds));
+      response.status(201).json({ version } satisfies EntryAnswer);
     })
     .all(only('POST'));
   router

@@ -81,17 +81,25 @@ function sameJobOrRefuse(record: JobRecord, job: NewJob): JobRecord {
 
 /** Adds an entry. An entry that is already there counts as done, so a lost answer can be asked for again. */
 export async function addEntry(db: Database, id: string, entry: Entry): Promise<number> {
+  return addEntries(db, id, [entry]);
+}
+
+/** The same with several, in their order: all of them or none. */
+export async function addEntries(db: Database, id: string, entries: readonly Entry[]): Promise<number> {
   const kept = await db.transaction(async (tx) => {
-    const record = await lockRecord(db, tx, id);
-    if (record.entries.some((one) => one.id === entry.id)) return record;
-    if (record.entries.length >= limits.entriesPerJob) {
-      throw new ProblemError('invalid', {
-        errors: [{ pointer: '', detail: `a job holds at most ${limits.entriesPerJob} entries` }],
-      });
+    const before = await lockRecord(db, tx, id);
+    let record = before;
+    for (const entry of entries) {
+      if (record.entries.some((one) => one.id === entry.id)) continue;
+      if (record.entries.length >= limits.entriesPerJob) {
+        throw new ProblemError('invalid', {
+          errors: [{ pointer: '', detail: `a job holds at most ${limits.entriesPerJob} entries` }],
+        });
+      }
+      record = await extend(tx, record, entry);
     }
-    const next = await extend(tx, record, entry);
-    await announceJob(tx, id, next.version);
-    return next;
+    if (record !== before) await announceJob(tx, id, record.version);
+    return record;
   });
   // Only what was committed: what is rolled back was never there.
   keepRecord(db, kept);

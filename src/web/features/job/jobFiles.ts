@@ -8,7 +8,7 @@ import {
 } from '#core/document/file.ts';
 import { download } from '../../ui/download.ts';
 import type { Entry, JobRecord } from '#core/document/types.ts';
-import type { JobAnswer } from '#contract/api.ts';
+import type { EntryAnswer, JobAnswer, MoreEntries } from '#contract/api.ts';
 import { limits } from '#contract/limits.ts';
 import { ApiProblem, callApi, sendMuch } from '../../api/client.ts';
 import { picturesFor, sendFilePicture } from '../../api/photos.ts';
@@ -59,9 +59,11 @@ export async function openJobFile(text: string): Promise<Opened> {
     return { ok: false, why: 'The file is not JSON.', details: [(error as Error).message] };
   }
   const job = jobFromFile(file, () => crypto.randomUUID());
+  const [first = [], ...more] = inPieces(job);
   try {
-    const { id } = await inTheEnd(() => sendMuch<JobAnswer>('/jobs', withoutPictures(job)));
-    return { ok: true, id, left: await sendPictures(id, picturesIn(file)) };
+    const { id } = await inTheEnd(() => sendMuch<JobAnswer>('/jobs', startOf(job, first)));
+    const left = await sendRest(id, more);
+    return { ok: true, id, left: [...left, ...(await sendPictures(id, picturesIn(file)))] };
   } catch (error) {
     if (!(error instanceof ApiProblem))
       return { ok: false, why: 'No connection to the server. The file was not opened.', details: [] };
@@ -74,9 +76,44 @@ export async function openJobFile(text: string): Promise<Opened> {
   }
 }
 
-/** A job as it is posted. What is no job file at all goes as it is, to be refused with what is wrong. */
-function withoutPictures(job: JobFile): unknown {
-  return typeof job === 'object' && job !== null ? { ...job, pictures: undefined } : job;
+/** characters. What is sent at a time stays far below what a server takes, whatever letters it is in. */
+const PIECE = 8_000_000;
+
+/** A job's entries in pieces that can be sent, in their order. What is no job file at all has none. */
+function inPieces(job: JobFile): Entry[][] {
+  const pieces: Entry[][] = [[]];
+  let size = 0;
+  for (const entry of Array.isArray(job?.entries) ? job.entries : []) {
+    size += JSON.stringify(entry)?.length ?? 0;
+    if (size > PIECE) {
+      pieces.push([]);
+      size = 0;
+    }
+    pieces.at(-1)?.push(entry);
+  }
+  return pieces;
+}
+
+/** A job as it is posted, with its first entries. What is no job file at all goes as it is, to be refused with what is wrong. */
+function startOf(job: JobFile, first: readonly Entry[]): unknown {
+  if (typeof job !== 'object' || job === null) return job;
+  return { ...job, ...(Array.isArray(job.entries) && { entries: first }), pictures: undefined };
+}
+
+/** Sends the entries that did not go at once; gives what could not be kept, in words. */
+async function sendRest(id: string, pieces: readonly Entry[][]): Promise<string[]> {
+  for (const [k, entries] of pieces.entries()) {
+    try {
+      await inTheEnd(() =>
+        sendMuch<EntryAnswer>(`/jobs/${id}/entries/more`, { entries } satisfies MoreEntries),
+      );
+    } catch (error) {
+      const lost = pieces.slice(k).reduce((sum, piece) => sum + piece.length, 0);
+      const said = error instanceof ApiProblem ? error.problem.title : 'The connection was lost.';
+      return [`The last ${lost} entries could not be kept. ${said}`];
+    }
+  }
+  return [];
 }
 
 /** Sends a file's pictures one by one; gives what could not be kept, in words. */
