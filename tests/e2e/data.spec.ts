@@ -85,6 +85,17 @@ test('all jobs as a zip, and a zip opened again: each is a job, and what cannot 
   await expect(data.getByRole('alert')).toContainText('The zip cannot be read.');
 });
 
+test('a file that is JSON and no job is told, and another can be chosen', async ({ page }) => {
+  await visit(page, '/settings');
+  const data = page.getByRole('region', { name: 'Data in and out' });
+  for (const text of ['null', '5', '{"document":{},"entries":[null]}', '{"entries":7}']) {
+    const file = { name: 'odd.json', mimeType: 'application/json', buffer: Buffer.from(text) };
+    await data.getByLabel('Job file').setInputFiles(file);
+    await expect(data.getByRole('alert')).toBeVisible();
+    await expect(data.getByRole('button', { name: 'Open job files or a zip' })).toBeEnabled();
+  }
+});
+
 test('a job saved where its pictures cannot be read says that it is without them', async ({ page }) => {
   await quickStart(page, 'Avocet', ['375', '376', '371', '372'], '365', '366');
   await page.getByRole('link', { name: /^Intake/ }).click();

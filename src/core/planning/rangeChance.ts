@@ -76,7 +76,7 @@ export function chanceOverRanges(
   const targeted = targets.flatMap((target, r) => (target === null ? [] : [r]));
   const unpicked = axles.some(({ picked }) => !picked);
   return shareWithin({
-    // What is wanted of no height need not be drawn.
+    // A height without a target is not looked at.
     off: targeted.map((r) => entry(rows.mean, r) - (targets[r] as number)),
     rises: targeted.map((r) => open.map(({ slopes }) => entry(slopes, r))),
     lower: cholesky(spread)

@@ -24,7 +24,14 @@ export async function* openFiles(files: readonly File[]): AsyncGenerator<OpenedF
       continue;
     }
     of += texts.length - 1;
-    for (const { name, text } of texts) yield { name, opened: await openJobFile(await text()), of };
+    for (const { name, text } of texts) {
+      const read = await text().catch(() => null);
+      const opened =
+        read === null
+          ? { ok: false as const, why: 'It cannot be unpacked.', details: [] }
+          : await openJobFile(read);
+      yield { name, opened, of };
+    }
   }
 }
 

@@ -23,7 +23,7 @@ async function carryAlong(img: HTMLImageElement): Promise<void> {
 /** Whole and fraction are told apart by the font alone: where it is missing, 18⅜ must not become 183/8. */
 function setApart(fraction: Element): void {
   const gap = fraction.previousElementSibling;
-  if (gap) gap.replaceWith('\u2009');
+  if (gap?.textContent.trim() === '') gap.replaceWith('\u2009');
 }
 
 /** Everything the page looks like, with the letters of its own font in it. */

@@ -17,7 +17,7 @@ export function SaveFile() {
     <>
       {!whole && (
         <p role="alert" className="text-short">
-          Saved without pictures: the server cannot be reached.
+          Saved without pictures: they could not be read from the server.
         </p>
       )}
       <Button look="quiet" disabled={saving} onClick={() => void save()}>

@@ -15,7 +15,10 @@ import { picturesFor, sendFilePicture } from '../../api/photos.ts';
 
 /** Hands the reader a job as a file, with the pictures of its machine; false where these could not be read. */
 export async function saveJobFile(record: JobRecord): Promise<boolean> {
-  const pictures = await picturesFor(record.id).catch(() => null);
+  const pictures = await picturesFor(record.id).catch((error: unknown) =>
+    // A job that the server has not taken yet has none.
+    error instanceof ApiProblem && error.problem.code === 'job-not-found' ? [] : null,
+  );
   const file = jobFileOf(record, pictures ?? []);
   handOver(`${JSON.stringify(file, null, 2)}\n`, 'application/json', jobFileName(record));
   return pictures !== null;
@@ -58,7 +61,8 @@ export async function openJobFile(text: string): Promise<Opened> {
   } catch (error) {
     return { ok: false, why: 'The file is not JSON.', details: [(error as Error).message] };
   }
-  const job = jobFromFile(file, () => crypto.randomUUID());
+  const job = readJob(file);
+  if (!job) return { ok: false, why: 'This is not a job file.', details: [] };
   const [first = [], ...more] = inPieces(job);
   try {
     const { id } = await inTheEnd(() => sendMuch<JobAnswer>('/jobs', startOf(job, first)));
@@ -76,6 +80,15 @@ export async function openJobFile(text: string): Promise<Opened> {
   }
 }
 
+/** The job of a file; null where it is so bent that it cannot even be sent to be refused. */
+function readJob(file: unknown): JobFile | null {
+  try {
+    return jobFromFile(file, () => crypto.randomUUID());
+  } catch {
+    return null;
+  }
+}
+
 /** characters. What is sent at a time stays far below what a server takes, whatever letters it is in. */
 const PIECE = 8_000_000;
 
@@ -84,10 +97,11 @@ function inPieces(job: JobFile): Entry[][] {
   const pieces: Entry[][] = [[]];
   let size = 0;
   for (const entry of Array.isArray(job?.entries) ? job.entries : []) {
-    size += JSON.stringify(entry)?.length ?? 0;
+    const length = JSON.stringify(entry).length;
+    size += length;
     if (size > PIECE) {
       pieces.push([]);
-      size = 0;
+      size = length;
     }
     pieces.at(-1)?.push(entry);
   }
