@@ -64,9 +64,7 @@ function Outcome({ done, running }: Progress) {
     <>
       {done.length > 1 && (
         <p role="status" className="w-full">
-          {opened === done.length
-            ? `All ${opened} are jobs now.`
-            : `${opened} of ${done.length} are jobs now.`}
+          {tally(opened, done.length)}
         </p>
       )}
       {done.map((one, k) => (
@@ -74,6 +72,11 @@ function Outcome({ done, running }: Progress) {
       ))}
     </>
   );
+}
+
+function tally(opened: number, of: number): string {
+  if (opened === 0) return `None of the ${of} could be opened.`;
+  return opened === of ? `All ${of} are jobs now.` : `${opened} of ${of} are jobs now.`;
 }
 
 /** What was not, or not wholly, opened. */
