@@ -1,4 +1,4 @@
-/** One-way doors between the wings: core <- words <- contract <- db <- server; core, words, contract <- web; core, words <- cli. */
+/** One-way doors between the wings: core <- words <- contract <- db <- server; core, words, contract <- web; core, words <- cli; core <- practice <- server. */
 const wing = (name) => `^src/${name}/`;
 const only = (from, allowed) => ({
   name: `${from}-doors`,
@@ -17,6 +17,7 @@ const floors = [
   'kinds',
   'machine',
   'document',
+  'simulated',
   'estimate',
   'adjusting',
   'planning',
@@ -118,7 +119,15 @@ module.exports = {
     },
     only('contract', ['core', 'words']),
     only('db', ['core', 'contract']),
-    only('server', ['core', 'contract', 'db']),
+    only('practice', ['core', 'contract']),
+    only('server', ['core', 'contract', 'db', 'practice']),
+    {
+      name: 'the-simulated-machine-is-apart',
+      comment: 'What is learnt must not be learnt from the truth: only practice and tests know of simulated machines.',
+      severity: 'error',
+      from: { path: '^src/', pathNot: ['^src/(core/simulated|practice)/', '\\.test\\.tsx?$'] },
+      to: { path: wing('core/simulated') },
+    },
     only('words', ['core']),
     only('web', ['core', 'contract', 'words']),
     only('cli', ['core', 'words']),

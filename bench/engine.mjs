@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import numeric from 'numeric';
 import { build } from 'vite';
 import { benchKits } from './kits.mjs';
+import { benchPractice } from './practice.mjs';
 import { benchSag } from './sag.mjs';
 import { benchSearch } from './search.mjs';
 import { benchFaults, benchHealthy, benchTape } from './tape.mjs';
@@ -45,6 +46,7 @@ export async function benchEngine(line) {
   benchKits(engine, line);
   benchFaults(engine, line);
   benchHealthy(engine, line);
+  benchPractice(engine, line);
 }
 
 const coil = (rateNPerMm) => ({ kind: 'linear', rateNPerMm, solidMm: 140 });

@@ -25,7 +25,15 @@ export type Shelf = 'all' | 'working' | 'due' | 'locked' | Away;
 export const aways = ['archived', 'deleted'] as const;
 export type Away = (typeof aways)[number];
 
-/** GET /api/jobs/:id/away: how it is out of the way, null where it is in the list. POST puts a job away, or with null back into the list. */
+/** The same, and practice, which never stands among the jobs. */
+export type Shelved = Away | 'practice';
+
+/** GET /api/jobs/:id/away: how it is out of the way, null where it is in the list. */
+export interface WhereJob {
+  away: Shelved | null;
+}
+
+/** POST /api/jobs/:id/away puts a job away, or with null back into the list. */
 export interface PutAway {
   away: Away | null;
 }

@@ -43,6 +43,15 @@ export const problemCatalogue = {
   'kit-not-found': { status: 404, title: 'There is no such kit.' },
   'kit-changed': { status: 409, title: 'This kit was changed by somebody else meanwhile.' },
   'kits-full': { status: 409, title: 'No more kits can be kept: delete some first.' },
+  'practice-not-found': { status: 404, title: 'There is no such practice.' },
+  'challenge-not-found': { status: 404, title: 'There is no such challenge.' },
+  'practice-ended': { status: 409, title: 'This try has ended: set the machine up again to go on.' },
+  'practice-opened': { status: 409, title: 'The truth of this machine is open: draw another one.' },
+  'not-for-practice': {
+    status: 409,
+    title:
+      'This job cannot be copied to practice yet: read a height and give a target at every corner first.',
+  },
   'job-not-found': { status: 404, title: 'There is no such job.' },
   'method-not-allowed': { status: 405, title: 'This address does not take that method.' },
   conflict: { status: 409, title: 'The same thing was changed by somebody else meanwhile.' },

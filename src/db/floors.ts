@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm';
 import type { FloorPlace } from '#contract/api.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
 import type { Queryable } from './connect.ts';
+import { isKept } from './jobs.ts';
 import { jobs } from './tables.ts';
 
 const name = sql<string>`${jobs.document}->>'floorPlace'`;
@@ -12,7 +13,7 @@ export async function listFloors(db: Queryable): Promise<FloorPlace[]> {
   const rows = await db
     .selectDistinctOn([name], { name, corners })
     .from(jobs)
-    .where(sql`coalesce(${name}, '') <> '' and ${jobs.away} is distinct from 'deleted'`)
+    .where(sql`coalesce(${name}, '') <> '' and ${isKept}`)
     .orderBy(name, sql`${jobs.updatedAt} desc`);
   return rows.map((row) => ({
     name: row.name,

@@ -1,7 +1,7 @@
 import { LINE_REVISION, type JobLine } from '#core/analysis/line.ts';
 import { and, asc, desc, eq, gt, ilike, inArray, isNotNull, isNull, or, sql, type SQL } from 'drizzle-orm';
 import type { AnyPgColumn } from 'drizzle-orm/pg-core';
-import type { Away, Book, ListQuery, Shelf } from '#contract/api.ts';
+import type { Away, Book, ListQuery, Shelf, Shelved } from '#contract/api.ts';
 import type { MachineClass } from '#core/kinds/classes/index.ts';
 import { migrateDocument } from '#core/document/migrate.ts';
 import type { Entry, JobDocument, JobRecord } from '#core/document/types.ts';
@@ -31,8 +31,8 @@ const shelves: Record<Shelf, SQL | undefined> = {
   deleted: eq(jobs.away, 'deleted'),
 };
 
-/** What the logbook tells of: not what was deleted. */
-const notDeleted = sql`${jobs.away} is distinct from 'deleted'`;
+/** What the logbook tells of: not what was deleted, and no practice. */
+export const isKept = sql`coalesce(${jobs.away}, '') not in ('deleted', 'practice')`;
 
 /** What lists show of the jobs asked for: those being worked on, then those due back, the last touched first. */
 export async function listLines(
@@ -81,7 +81,7 @@ async function classesOf(db: Queryable, ids: readonly string[]): Promise<Map<str
 
 /** Machines that something was measured on, the last touched first, under the name of their newest job. */
 export async function listMachines(db: Queryable, { find, offset, limit }: ListQuery): Promise<Book> {
-  const some = and(gt(jobs.settingsCount, 0), isNotNull(jobs.machineKey), notDeleted, named(find));
+  const some = and(gt(jobs.settingsCount, 0), isNotNull(jobs.machineKey), isKept, named(find));
   const newest = (column: AnyPgColumn) => sql`(array_agg(${column} order by ${jobs.updatedAt} desc))[1]`;
   const rows = await db
     .select({
@@ -118,7 +118,7 @@ export async function machineLines(db: Queryable, machineKey: string): Promise<K
   const rows = await db
     .select({ id, version, updatedAt, line, lineVersion, lineRevision })
     .from(jobs)
-    .where(and(eq(jobs.machineKey, machineKey), notDeleted))
+    .where(and(eq(jobs.machineKey, machineKey), isKept))
     .orderBy(desc(jobs.updatedAt));
   return rows.map(keptLine);
 }
@@ -175,7 +175,7 @@ export async function keptJobIds(db: Queryable): Promise<string[]> {
   const rows = await db
     .select({ id: jobs.id })
     .from(jobs)
-    .where(notDeleted)
+    .where(isKept)
     .orderBy(desc(jobs.updatedAt), asc(jobs.id));
   return rows.map(({ id }) => id);
 }
@@ -249,7 +249,7 @@ export async function appendEntry(db: Queryable, record: JobRecord, entry: Entry
 }
 
 /** How a job is out of the way, null where it is not; undefined where there is no such job. */
-export async function awayOf(db: Queryable, id: string): Promise<Away | null | undefined> {
+export async function awayOf(db: Queryable, id: string): Promise<Shelved | null | undefined> {
   const rows = await db.select({ away: jobs.away }).from(jobs).where(eq(jobs.id, id));
   return rows[0]?.away;
 }

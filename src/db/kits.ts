@@ -3,6 +3,7 @@ import type { PutKit } from '#contract/api.ts';
 import type { Kit } from '#core/kits/kit.ts';
 import type { KitOutcome } from '#core/kits/outcome.ts';
 import type { Queryable } from './connect.ts';
+import { isKept } from './jobs.ts';
 import { jobs, kits } from './tables.ts';
 
 const columns = { id: kits.id, version: kits.version, kit: kits.kit };
@@ -47,7 +48,7 @@ export async function listOutcomes(db: Queryable): Promise<KitOutcome[]> {
   const rows = await db
     .select({ kits: sql<KitOutcome[]>`${jobs.line}->'kits'` })
     .from(jobs)
-    .where(and(gt(jobs.kitsCount, 0), sql`${jobs.away} is distinct from 'deleted'`))
+    .where(and(gt(jobs.kitsCount, 0), isKept))
     .orderBy(asc(jobs.updatedAt), asc(jobs.id));
   return rows.flatMap((row) => row.kits);
 }

@@ -16,7 +16,7 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
-import type { Away } from '#contract/api.ts';
+import type { Shelved } from '#contract/api.ts';
 import type { KitValues } from '#core/kits/kit.ts';
 import type { RackTorsion } from '#core/rack/spring.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
@@ -43,8 +43,8 @@ export const jobs = pgTable(
     kitsCount: integer('kits_count').notNull().default(0),
     locked: boolean('locked').notNull().default(false),
     due: date('due', { mode: 'string' }),
-    /** Out of the way: archived or deleted; null where it stands in the list. */
-    away: text('away').$type<Away>(),
+    /** Out of the way: archived, deleted, or no job at all but practice; null where it stands in the list. */
+    away: text('away').$type<Shelved>(),
     createdAt: instant('created_at').notNull().defaultNow(),
     updatedAt: instant('updated_at').notNull().defaultNow(),
   },

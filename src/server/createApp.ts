@@ -20,6 +20,7 @@ import { photoRoutes } from './routes/photos.ts';
 import { exportRoutes } from './routes/export.ts';
 import { floorRoutes } from './routes/floors.ts';
 import { kitRoutes } from './routes/kits.ts';
+import { practiceRoutes } from './routes/practice.ts';
 import { rackRoutes } from './routes/rack.ts';
 import { openSheets, sheetRoutes } from './routes/sheets.ts';
 import { logoRoutes, shopRoutes } from './routes/shop.ts';
@@ -92,6 +93,7 @@ function api(deps: Deps): express.Router {
   router.use('/floors', floorRoutes(deps));
   router.use('/export', exportRoutes(deps));
   router.use('/sheets', sheetRoutes(deps));
+  router.use('/practice', practiceRoutes(deps));
   router.use(() => {
     throw new ProblemError('not-found');
   });

@@ -16,7 +16,7 @@ import {
   settled,
   must,
 } from '../../../tests/fixtures/records.ts';
-import { relax } from '../../../tests/fixtures/relaxation.ts';
+import { rest } from '../simulated/rest.ts';
 import { frictionPrior, priors } from '../estimate/prior.ts';
 import { misfitKey } from '../estimate/estimate.ts';
 import { answerFor } from './answer.ts';
@@ -203,11 +203,8 @@ describe('any plan', () => {
         const { machine: believed } = answer.machine.believed;
         // Hub-to-arch heights lose what the wheel gains in travel.
         const [before, landed] = [
-          relax(believed),
-          relax(
-            believed,
-            answer.corners.map(({ seatBy }) => seatBy),
-          ),
+          rest(believed),
+          rest(believed, { seatsBy: answer.corners.map(({ seatBy }) => seatBy) }),
         ];
         answer.corners.forEach((one, i) => {
           const rise = (before.travelMm[i] ?? NaN) - (landed.travelMm[i] ?? NaN);

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { FaultList } from '../faults.ts';
 import { faultWords } from '#words/faults.ts';
 import { anyStack } from '../../../tests/fixtures/machines.ts';
-import { seriesForce } from '../../../tests/fixtures/relaxation.ts';
+import { seriesForce } from '../simulated/springForce.ts';
 import { seededUniform } from '../numerics/random.ts';
 import { AirSpring, checkAir } from './air.ts';
 import { GasSpring } from './gas.ts';

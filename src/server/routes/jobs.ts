@@ -14,6 +14,7 @@ import type {
   NewJob,
   PutAway,
   Shelf,
+  WhereJob,
 } from '#contract/api.ts';
 import {
   awaySchema,
@@ -122,7 +123,7 @@ export function jobRoutes({ db }: Deps): Router {
   router
     .route('/:id/away')
     .get(async (request, response) => {
-      response.json((await whereJobIs(db, jobId(request.params.id))) satisfies PutAway);
+      response.json((await whereJobIs(db, jobId(request.params.id))) satisfies WhereJob);
     })
     .post(async (request, response) => {
       const id = jobId(request.params.id);

@@ -1,7 +1,17 @@
 import { lateEntry } from '#core/document/upgradeFact.ts';
 import { applyEntry, type EntryRefusal } from '#core/document/applyEntry.ts';
 import type { Entry, JobRecord } from '#core/document/types.ts';
-import type { Away, Book, BookJob, JobList, ListQuery, NewJob, PutAway, Shelf } from '#contract/api.ts';
+import type {
+  Away,
+  Book,
+  BookJob,
+  JobList,
+  ListQuery,
+  NewJob,
+  PutAway,
+  Shelf,
+  WhereJob,
+} from '#contract/api.ts';
 import { limits } from '#contract/limits.ts';
 import type { Database, Queryable } from '#db/connect.ts';
 import {
@@ -107,7 +117,7 @@ export async function addEntries(db: Database, id: string, entries: readonly Ent
 }
 
 /** How a job is out of the way. Throws `job-not-found`. */
-export async function whereJobIs(db: Database, id: string): Promise<PutAway> {
+export async function whereJobIs(db: Database, id: string): Promise<WhereJob> {
   const away = await awayOf(db, id);
   if (away === undefined) throw new ProblemError('job-not-found');
   return { away };
@@ -116,6 +126,8 @@ export async function whereJobIs(db: Database, id: string): Promise<PutAway> {
 /** Puts a job away, or back into the list, and tells every window. Throws `job-not-found`. */
 export async function moveJob(db: Database, id: string, away: Away | null): Promise<PutAway> {
   return db.transaction(async (tx) => {
+    // Practice is no job, and becomes none.
+    if ((await awayOf(tx, id)) === 'practice') throw new ProblemError('job-not-found');
     const version = await putAway(tx, id, away);
     if (version === null) throw new ProblemError('job-not-found');
     await announceJob(tx, id, version);

@@ -1,6 +1,7 @@
 import { keepPreviousData, QueryClient, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
-import type { Away, Book, JobAnswer, JobList, MachineBook, PutAway, Shelf } from '#contract/api.ts';
+import type { Away, Shelved, Book, JobAnswer, JobList, MachineBook, PutAway,
+  WhereJob, Shelf } from '#contract/api.ts';
 import { applyEntry } from '#core/document/applyEntry.ts';
 import { migrateDocument } from '#core/document/migrate.ts';
 import type { JobRecord } from '#core/document/types.ts';
@@ -79,11 +80,11 @@ export async function putAway(id: string, away: Away | null): Promise<void> {
 }
 
 /** How a job is out of the way; null where it is not, undefined until that is known. */
-export function useAway(id: string): Away | null | undefined {
+export function useAway(id: string): Shelved | null | undefined {
   // Filed with the lists: whatever moves a job has those read again.
   const { data } = useQuery({
     queryKey: ['jobs', 'away', id],
-    queryFn: () => callApi<PutAway>(`/jobs/${id}/away`),
+    queryFn: () => callApi<WhereJob>(`/jobs/${id}/away`),
   });
   return data?.away;
 }

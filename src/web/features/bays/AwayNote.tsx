@@ -16,7 +16,7 @@ export function AwayNote() {
   const { failed, move } = useMover();
   return (
     <div role="status" className="empty:hidden print:hidden">
-      {away && (
+      {away && away !== 'practice' && (
         <p className="border-action bg-wash/40 flex flex-wrap items-center gap-x-4 border-l-4 px-4 py-1">
           {words[away]}
           <Button look="quiet" onClick={() => move({ id, name: document.name }, away, null)}>

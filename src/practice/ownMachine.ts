@@ -1,0 +1,114 @@
+import { analyse } from '#core/analysis/analyse.ts';
+import type { JobRecord } from '#core/document/types.ts';
+import type { Answer } from '#core/planning/answerShape.ts';
+import { cornersIn } from '#core/kinds/classes/index.ts';
+import type { ContactDescription } from '#core/machine/description.ts';
+import { noContactDepartures, type Departures } from '#core/simulated/departures.ts';
+import type { SimulatedReference } from '#core/simulated/machine.ts';
+import { collarNow } from '#core/estimate/rounds.ts';
+import { cornerSpec } from '#core/estimate/corner.ts';
+import type { Drawn } from './draw.ts';
+
+const TAPE_SD_MM = 0.7;
+/** mm that friction holds at a wheel where nobody has said. */
+const FRICTION_MM = 1.2;
+const THREAD_MM = 60;
+
+/**
+ * A job's machine as practice, with what was learnt of it as its truth, as it stands now. Null where it is not known well enough:
+ * every corner read and wanted at a height, each turned by its seat, none read along a shaft.
+ */
+export function ownMachine(record: JobRecord): Drawn | null {
+  const { answer } = analyse(record);
+  if (!answer || !isPlain(record, answer)) return null;
+  const { machine, fit, now } = answer;
+  const { believed } = machine;
+  const corners = cornersIn(record.document);
+  const at = corners.map((id) => machine.corners.indexOf(id));
+  const references = at.map((contact): SimulatedReference | null => {
+    const r = believed.references.findIndex((one) => one.contact === contact);
+    const reference = believed.references[r];
+    if (!reference || reference.follows === 'damper') return null;
+    return {
+      follows: reference.follows,
+      constantMm: fit.values.eras[0]?.constants[r] ?? reference.constant.mean,
+    };
+  });
+  if (references.some((one) => one === null)) return null;
+  const { contacts } = believed.machine;
+  const document = structuredClone(record.document);
+  document.machine.id = null;
+  document.about = { ...document.about, customer: '', phone: '', plate: '', technician: '' };
+  return {
+    document,
+    truth: {
+      simulated: {
+        machine: {
+          ...believed.machine,
+          contacts: at.map((i) =>
+            withRise(contacts[i] as ContactDescription, fit.values.settings[i]?.ratioRise ?? 0),
+          ),
+        },
+        departures: departuresIn(answer, at),
+        references: references as SimulatedReference[],
+      },
+      corners,
+      openBy: at.map((i) => now.seatsBy[i] ?? 0),
+      collarMm: corners.map((id, k) => {
+        const { readingSign } = cornerSpec(record.document, id);
+        const read = collarNow(answer.state.rounds, id, readingSign) ?? 70;
+        return read - readingSign * (now.seatsBy[at[k] ?? 0] ?? 0);
+      }),
+      collarGrows: corners.map((id) => cornerSpec(record.document, id).readingSign),
+      threadMm: THREAD_MM + Math.max(...now.seatsBy.map(Math.abs)),
+      pitchMm: record.document.corners[corners[0] as (typeof corners)[number]].pitchMm ?? 2,
+      tapeSdMm: TAPE_SD_MM,
+      faults: [],
+      markMm: corners.map(() => 0),
+    },
+  };
+}
+
+function isPlain({ document }: JobRecord, { corners }: Answer): boolean {
+  return cornersIn(document).every((id) => {
+    const { targetMm, air, torsion, mount } = document.corners[id];
+    return (
+      corners.some((one) => one.id === id) &&
+      targetMm !== null &&
+      air === null &&
+      torsion === null &&
+      mount === null
+    );
+  });
+}
+
+/** A growing ratio, as far as it was learnt. */
+function withRise(contact: ContactDescription, riseBy: number): ContactDescription {
+  const { ratio } = contact;
+  return ratio.kind === 'constant'
+    ? { ...contact, ratio: { ...ratio, rise: (ratio.rise ?? 0) + riseBy } }
+    : contact;
+}
+
+function departuresIn({ machine, fit }: Answer, at: readonly number[]): Departures {
+  const { values } = fit;
+  const { masses, contacts } = machine.believed.machine;
+  return {
+    contacts: at.map((i) => {
+      const setting = values.settings[i];
+      const { tyreRateNPerMm } = contacts[i] as ContactDescription;
+      return {
+        ...noContactDepartures,
+        ratioBy: (setting?.ratioScale ?? 1) - 1,
+        springBy: (setting?.springScales[0] ?? 1) - 1,
+        preloadByMm: setting?.preloadOffBy ?? 0,
+        tyreBy: (values.tyreScales[i] ?? 1) - 1,
+        // A tenth of what a tyre holds is about what a spring does.
+        frictionN: FRICTION_MM * 0.1 * tyreRateNPerMm,
+      };
+    }),
+    massesBy: masses.map((_, k) => (values.massScales[k] ?? 1) - 1),
+    twistNPerMm: null,
+    bars: [],
+  };
+}

@@ -1,0 +1,21 @@
+import type { CornerId } from '#core/kinds/corners.ts';
+import type { SimulatedMachine } from '#core/simulated/machine.ts';
+import type { HiddenFault } from '#contract/practice.ts';
+
+/** What nobody may know before the end. */
+export interface PracticeTruth {
+  simulated: SimulatedMachine;
+  corners: readonly CornerId[];
+  /** mm of each seat from where its target is met, as the machine came in. */
+  openBy: number[];
+  /** What each collar reads where its seat is at nought, and 1 where the reading grows towards the spring, else -1. */
+  collarMm: number[];
+  collarGrows: number[];
+  threadMm: number;
+  pitchMm: number;
+  tapeSdMm: number;
+  /** What is wrong that nobody speaks of, and where. */
+  faults: { kind: HiddenFault; corner: CornerId }[];
+  /** How far below the wheel's centre the cap sits that meets the eye, mm by corner. */
+  markMm: number[];
+}

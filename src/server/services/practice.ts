@@ -1,0 +1,274 @@
+import { randomInt, randomUUID } from 'node:crypto';
+import type { JobRecord } from '#core/document/types.ts';
+import type {
+  Challenge,
+  NewPractice,
+  NewTry,
+  Practice,
+  PracticeLevel,
+  PracticeReading,
+  PracticeShown,
+  PracticeTry,
+} from '#contract/practice.ts';
+import type { Database } from '#db/connect.ts';
+import { findJob } from '#db/jobs.ts';
+import {
+  challengeTable,
+  countReading,
+  endTry,
+  findChallenge,
+  findPractice,
+  findTry,
+  insertChallenge,
+  insertPractice,
+  insertTry,
+  listPractices,
+  openPractice,
+  triesOf,
+  type KeptChallenge,
+  type KeptPractice,
+  type KeptTry,
+} from '#db/practice.ts';
+import { drawPractice, type Drawn } from '#practice/draw.ts';
+import { landedOf } from '#practice/landed.ts';
+import { openedRounds, openedTruth } from '#practice/opened.ts';
+import { ownMachine } from '#practice/ownMachine.ts';
+import { readInstrument } from '#practice/readInstrument.ts';
+import { conditionNow, scoreOf } from '#practice/score.ts';
+import type { PracticeTruth } from '#practice/truth.ts';
+import { ProblemError } from '../http/problem.ts';
+import { createJob } from './jobs.ts';
+import { readRecord } from './records.ts';
+
+const newSeed = () => randomInt(1, 2 ** 31 - 1);
+
+/** Draws a machine and keeps it. Sent again, it gives the same. Throws `challenge-not-found`, `not-for-practice`. */
+export async function beginPractice(db: Database, sent: NewPractice, who: string): Promise<Practice> {
+  const known = await findPractice(db, sent.id);
+  if (!known) await keepDrawn(db, sent, who);
+  return practiceOf(db, sent.id);
+}
+
+async function keepDrawn(db: Database, sent: NewPractice, who: string): Promise<void> {
+  const { id } = sent;
+  if ('jobId' in sent) {
+    const drawn = ownMachine(await readRecord(db, sent.jobId));
+    if (!drawn) throw new ProblemError('not-for-practice');
+    await insertPractice(db, { id, seed: newSeed(), level: 'on-your-own', who, ...kept(drawn) });
+    return;
+  }
+  const challenge = 'challengeId' in sent ? await findChallenge(db, { id: sent.challengeId }) : null;
+  if ('challengeId' in sent && !challenge) throw new ProblemError('challenge-not-found');
+  const { seed, level, machineClass } = challenge ?? {
+    seed: newSeed(),
+    ...(sent as Extract<NewPractice, { level: PracticeLevel }>),
+  };
+  const drawn = drawPractice(seed, level, machineClass);
+  await insertPractice(db, { id, challengeId: challenge?.id ?? null, seed, level, who, ...kept(drawn) });
+}
+
+const kept = ({ document, truth }: Drawn) => ({ document, truth, machineClass: document.machine.class });
+
+async function keptPractice(db: Database, id: string): Promise<KeptPractice> {
+  const practice = await findPractice(db, id);
+  if (!practice) throw new ProblemError('practice-not-found');
+  return practice;
+}
+
+/** A practice as its page may know it. Throws `practice-not-found`. */
+export async function practiceOf(db: Database, id: string): Promise<Practice> {
+  const practice = await keptPractice(db, id);
+  return asTold(db, practice, await triesOf(db, [id]));
+}
+
+/** The practice that a job is a try of. Throws `practice-not-found`. */
+export async function practiceOfJob(db: Database, jobId: string): Promise<Practice> {
+  return practiceOf(db, (await keptTry(db, jobId)).practiceId);
+}
+
+/** Somebody's newest. */
+export async function practicesOf(db: Database, who: string): Promise<Practice[]> {
+  const found = await listPractices(db, who);
+  const tries = await triesOf(
+    db,
+    found.map(({ id }) => id),
+  );
+  return Promise.all(
+    found.map((practice) =>
+      asTold(
+        db,
+        practice,
+        tries.filter(({ practiceId }) => practiceId === practice.id),
+      ),
+    ),
+  );
+}
+
+/** What of a practice may leave the server: its truth only once it is opened. */
+async function asTold(db: Database, practice: KeptPractice, tries: readonly KeptTry[]): Promise<Practice> {
+  const { id, challengeId, level, machineClass, document, createdAt, opened } = practice;
+  const truth = practice.truth as PracticeTruth;
+  return {
+    id,
+    challengeId,
+    level,
+    machineClass,
+    startedAt: createdAt.toISOString(),
+    targets: Object.fromEntries(
+      truth.corners.flatMap((corner) => {
+        const mm = document.corners[corner].targetMm;
+        return mm === null ? [] : [[corner, mm]];
+      }),
+    ),
+    toleranceMm: document.toleranceMm ?? 0,
+    marks: Object.fromEntries(
+      truth.corners.flatMap((corner, i) => (truth.markMm[i] ? [[corner, truth.markMm[i]]] : [])),
+    ),
+    tries: await Promise.all(tries.map((one) => tryTold(db, practice, one))),
+    truth: opened ? openedTruth(truth) : null,
+  };
+}
+
+async function tryTold(db: Database, practice: KeptPractice, one: KeptTry): Promise<PracticeTry> {
+  const { jobId, way, readings, result } = one;
+  const truth = practice.truth as PracticeTruth;
+  const record = await tryRecord(db, jobId);
+  const { rounds, minutes } = result ?? scoreOf(truth, practice.seed, record, readings);
+  return {
+    jobId,
+    way,
+    rounds,
+    minutes,
+    readings,
+    ended: result !== null,
+    landed: result?.landed ?? null,
+    opened: practice.opened ? openedRounds(truth, practice.seed, record) : null,
+  };
+}
+
+async function tryRecord(db: Database, jobId: string): Promise<JobRecord> {
+  const job = await findJob(db, jobId);
+  if (!job) throw new ProblemError('job-not-found');
+  return job.record;
+}
+
+async function keptTry(db: Database, jobId: string): Promise<KeptTry> {
+  const found = await findTry(db, jobId);
+  if (!found) throw new ProblemError('practice-not-found');
+  return found;
+}
+
+/** Sets the machine up as it came in, once more. Throws `practice-not-found`, `practice-opened`. */
+export async function beginTry(db: Database, id: string, { jobId, way, name }: NewTry): Promise<Practice> {
+  const practice = await keptPractice(db, id);
+  if (practice.opened) throw new ProblemError('practice-opened');
+  await db.transaction(async (tx) => {
+    // As part of this transaction, so that no practice ever shows among the jobs.
+    await createJob(inside(tx), { id: jobId, document: { ...practice.document, name }, entries: [] });
+    await insertTry(tx, { jobId, practiceId: id, way });
+  });
+  return practiceOf(db, id);
+}
+
+type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0];
+
+/** What begins a transaction of its own, within one that has begun. */
+const inside = (tx: Transaction): Pick<Database, 'transaction'> => ({
+  transaction: (work) => work(tx),
+});
+
+/** Holds an instrument to the machine as it stands by its record. Throws `practice-not-found`, `practice-ended`. */
+export async function readPractice(
+  db: Database,
+  jobId: string,
+  reading: PracticeReading,
+): Promise<PracticeShown> {
+  const found = await keptTry(db, jobId);
+  if (found.result) throw new ProblemError('practice-ended');
+  const practice = await keptPractice(db, found.practiceId);
+  const truth = practice.truth as PracticeTruth;
+  if (!truth.corners.includes(reading.corner)) throw new ProblemError('invalid', wrongCorner(truth));
+  const record = await tryRecord(db, jobId);
+  const count = await countReading(db, jobId);
+  return {
+    value: readInstrument(truth, practice.seed, record, reading, count),
+    minutes: scoreOf(truth, practice.seed, record, count + 1).minutes,
+  };
+}
+
+const wrongCorner = ({ corners }: PracticeTruth) => ({
+  errors: [{ pointer: '/corner', detail: `must be one of ${corners.join(', ')}` }],
+});
+
+/** Ends a try: how it ended is kept, whatever the job says afterwards. Throws `practice-not-found`. */
+export async function endPractice(db: Database, jobId: string): Promise<Practice> {
+  const found = await keptTry(db, jobId);
+  await settle(db, await keptPractice(db, found.practiceId), found);
+  return practiceOf(db, found.practiceId);
+}
+
+async function settle(
+  db: Database,
+  practice: KeptPractice,
+  { jobId, readings, result }: KeptTry,
+): Promise<void> {
+  if (result) return;
+  const truth = practice.truth as PracticeTruth;
+  const record = await tryRecord(db, jobId);
+  const { seatsBy, km } = conditionNow(truth, practice.seed, record);
+  await endTry(db, jobId, {
+    ...scoreOf(truth, practice.seed, record, readings),
+    landed: landedOf(truth, practice.document, seatsBy, km),
+  });
+}
+
+/** Opens the truth; tries that still go on end there. Throws `practice-not-found`. */
+export async function openTruth(db: Database, id: string): Promise<Practice> {
+  const practice = await keptPractice(db, id);
+  for (const one of await triesOf(db, [id])) await settle(db, practice, one);
+  await openPractice(db, id);
+  return practiceOf(db, id);
+}
+
+const asChallenge = async (db: Database, challenge: KeptChallenge): Promise<Challenge> => ({
+  id: challenge.id,
+  day: challenge.day,
+  level: challenge.level,
+  machineClass: challenge.machineClass,
+  table: await challengeTable(db, challenge.id),
+});
+
+/** A challenge by its id. Throws `challenge-not-found`. */
+export async function challengeOf(db: Database, id: string): Promise<Challenge> {
+  const found = await findChallenge(db, { id });
+  if (!found) throw new ProblemError('challenge-not-found');
+  return asChallenge(db, found);
+}
+
+/** The challenge of a day, drawn when it is first asked for: harder as the week goes on. `day` is an ISO day. */
+export async function challengeOfDay(db: Database, day: string): Promise<Challenge> {
+  const seed = newSeed();
+  const level = levelOf(day);
+  const { document } = drawPractice(seed, level, null);
+  if (!(await findChallenge(db, { day })))
+    await insertChallenge(db, { id: randomUUID(), day, seed, level, machineClass: document.machine.class });
+  const found = await findChallenge(db, { day });
+  if (!found) throw new ProblemError('challenge-not-found');
+  return asChallenge(db, found);
+}
+
+const week: readonly PracticeLevel[] = [
+  'second-week', 'first-day', 'second-week', 'second-week', 'on-your-own', 'hard', 'nasty',
+]; // prettier-ignore
+
+const levelOf = (day: string): PracticeLevel =>
+  week[new Date(`${day}T12:00:00Z`).getUTCDay()] ?? 'second-week';
+
+/** Gives a practice on: a challenge of its own with the same machine. Throws `practice-not-found`. */
+export async function giveOn(db: Database, id: string): Promise<Challenge> {
+  const { challengeId, seed, level, machineClass } = await keptPractice(db, id);
+  if (challengeId) return challengeOf(db, challengeId);
+  const challenge = { id: randomUUID(), day: null, seed, level, machineClass };
+  await insertChallenge(db, challenge);
+  return challengeOf(db, challenge.id);
+}
