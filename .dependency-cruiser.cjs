@@ -80,6 +80,8 @@ const webFloors = [
   'features/plan',
   'features/setup',
   'features/sag',
+  'features/practice',
+  'features/lessons',
   'pages',
   'app',
 ];
@@ -123,10 +125,18 @@ module.exports = {
     only('server', ['core', 'contract', 'db', 'practice']),
     {
       name: 'the-simulated-machine-is-apart',
-      comment: 'What is learnt must not be learnt from the truth: only practice and tests know of simulated machines.',
+      comment:
+        'What is learnt must not be learnt from the truth: only practice and tests know of simulated machines.',
       severity: 'error',
       from: { path: '^src/', pathNot: ['^src/(core/simulated|practice)/', '\\.test\\.tsx?$'] },
       to: { path: wing('core/simulated') },
+    },
+    {
+      name: 'drawn-machines-stay-on-the-server',
+      comment: 'What a seed makes must not be worked out in the page.',
+      severity: 'error',
+      from: { path: '^src/(web|words|contract|core|cli|db)/' },
+      to: { path: wing('practice') },
     },
     only('words', ['core']),
     only('web', ['core', 'contract', 'words']),

@@ -18,7 +18,7 @@ export { workOut } from '#core/rack/exact.ts';
 export { searchProblem } from '../tests/fixtures/springSearch.ts';
 export { kitTrial } from './kitTrial.ts';
 export { playSag, sagTrial } from '../tests/fixtures/sagTrial.ts';
-export { practiceLevels } from '#contract/practice.ts';
+export { practiceLevels } from '#core/practiceKinds.ts';
 export { drawPractice } from '../src/practice/draw.ts';
 export { handRule, ownPlan } from './practicePlayers.ts';
 export { playPractice } from './practiceTrial.ts';

@@ -6,6 +6,7 @@ const MOST_USED = 5000;
 
 /** What the trade, units and computers call things: known to whoever sets up suspension, or told in the glossary. */
 const TRADE = `
+  judgement notebook disagree practise practised
   absorber adjuster adjustment align alignment axle ballast baseline bind bolt bracket brake braking bump bumper calculate
   calculation caliper camber caster chassis checklist chock clamp clearance clockwise coarse coil collar compress
   compression compressor crossover curve damper damping datum deviation diagonal diameter droop dual eighth equivalent

@@ -1,9 +1,6 @@
 import type { CornerId } from '#core/kinds/corners.ts';
 import type { MachineClass } from '#core/kinds/classes/index.ts';
-
-/** From the first day to nasty. */
-export const practiceLevels = ['first-day', 'second-week', 'on-your-own', 'hard', 'nasty'] as const;
-export type PracticeLevel = (typeof practiceLevels)[number];
+import type { HiddenFault, PracticeLevel, PracticeWay, RiseParts } from '#core/practiceKinds.ts';
 
 /** Where a learner puts a tape, mm from where it belongs: its end along the car and up, its other end along, and the eye above the lip. */
 export interface TapePlacing {
@@ -12,10 +9,6 @@ export interface TapePlacing {
   topXMm: number;
   eyeMm: number;
 }
-
-/** By one's own judgement, the product's advice hidden; or with it. */
-export const practiceWays = ['own', 'plan'] as const;
-export type PracticeWay = (typeof practiceWays)[number];
 
 /** POST /api/practice: draws a machine, of a class or of any; or takes that of a challenge, or a copy of a job's own. */
 export type NewPractice =
@@ -43,23 +36,6 @@ export interface PracticeShown {
   minutes: number;
 }
 
-/** What can be wrong with a machine that nobody speaks of. */
-export type HiddenFault = 'odd-spring' | 'hooked-bar' | 'wrong-tyre' | 'stiff-bush' | 'misread-point';
-
-/** Why a corner rose as it did, mm each: they add up to what was read. */
-export interface RiseParts {
-  /** What its own seat alone did. */
-  ownMm: number;
-  /** What the other corners' seats did to it. */
-  othersMm: number;
-  /** What springs lost on the road. */
-  lostMm: number;
-  /** What friction held, before and after. */
-  frictionMm: number;
-  /** What the tape, or whoever held it, added. */
-  tapeMm: number;
-}
-
 /** One corner in one round, as it really was. */
 export interface OpenedCorner {
   corner: CornerId;
@@ -85,6 +61,15 @@ export interface OpenedTruth {
   faults: { kind: HiddenFault; corner: CornerId }[];
 }
 
+/** What was done badly, told at the end. */
+export interface Missed {
+  /** Rounds that were read with the machine not settled. */
+  unsettled: number;
+  /** Heights written down that are off by more than a tape held well, and the most of it, mm. */
+  offReadings: number;
+  mostOffMm: number;
+}
+
 export interface PracticeTry {
   jobId: string;
   way: PracticeWay;
@@ -96,6 +81,7 @@ export interface PracticeTry {
   landed: { now: boolean; later: boolean } | null;
   /** Once the truth is open. */
   opened: OpenedCorner[][] | null;
+  missed: Missed | null;
 }
 
 /** GET /api/practice/:id, and /api/practice/of/:job by one of its tries. */

@@ -10,7 +10,7 @@ import {
   timestamp,
   uuid,
 } from 'drizzle-orm/pg-core';
-import type { PracticeLevel, PracticeWay } from '#contract/practice.ts';
+import type { PracticeLevel, PracticeWay } from '#core/practiceKinds.ts';
 import type { MachineClass } from '#core/kinds/classes/index.ts';
 import type { JobDocument } from '#core/document/types.ts';
 import { jobs } from './tables.ts';

@@ -1,7 +1,7 @@
 import type { CornerId } from '#core/kinds/corners.ts';
 import { twinOf } from '#core/kinds/corners.ts';
 import type { ContactDescription, MachineDescription } from '#core/machine/description.ts';
-import type { HiddenFault } from '#contract/practice.ts';
+import type { HiddenFault } from '#core/practiceKinds.ts';
 import type { Uniform } from '#core/numerics/random.ts';
 import type { ContactDepartures, Departures } from '#core/simulated/departures.ts';
 import type { Level } from './levels.ts';

@@ -2,7 +2,7 @@ import { handRule, knowsTheTruth } from '../../bench/practicePlayers.ts';
 import { playPractice } from '../../bench/practiceTrial.ts';
 import { machineClasses } from '#core/kinds/classes/index.ts';
 import { trueStand } from '#core/simulated/machine.ts';
-import { practiceLevels } from '#contract/practice.ts';
+import { practiceLevels } from '#core/practiceKinds.ts';
 import { drawPractice } from './draw.ts';
 import { levelRules } from './levels.ts';
 

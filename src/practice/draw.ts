@@ -7,7 +7,7 @@ import type { SuspensionType } from '#core/kinds/suspensionTypes.ts';
 import type { ContactDescription, MachineDescription } from '#core/machine/description.ts';
 import { seededUniform, standardNormal, type Uniform } from '#core/numerics/random.ts';
 import { trueStand, type SimulatedMachine } from '#core/simulated/machine.ts';
-import type { PracticeLevel } from '#contract/practice.ts';
+import type { PracticeLevel } from '#core/practiceKinds.ts';
 import { departuresOf, type Drawing } from './departures.ts';
 import type { PracticeTruth } from './truth.ts';
 import { landedOf } from './landed.ts';
@@ -16,6 +16,8 @@ import { levelRules } from './levels.ts';
 const G = 9.80665;
 /** mm of thread each way that every collar has from where it meets its target. */
 const THREAD_MM = 45;
+/** mm at which machines are wanted. */
+const HEIGHTS_MM = [345, 395] as const;
 /** What a collar reads there. */
 const COLLAR_MM = 70;
 
@@ -72,13 +74,19 @@ function drawOne(uniform: Uniform, level: PracticeLevel, asked: MachineClass | n
   };
   const machine = drawMachine(machineClass, suspension, drawing);
   const { departures, faults, markMm } = departuresOf(machine, corners, rule, drawing);
-  const references = corners.map((id) => ({
-    follows: followsOf(machineClass, id),
-    constantMm: Math.round(between(380, 620)),
+  const wantedMm = { front: Math.round(between(...HEIGHTS_MM)), rear: Math.round(between(...HEIGHTS_MM)) };
+  const bare = {
+    machine,
+    departures,
+    references: corners.map((id) => ({ follows: followsOf(machineClass, id), constantMm: 0 })),
+  };
+  // Alike on both sides where it is wanted: no body is built quite so.
+  const { heightsMm } = trueStand(bare, { seatsBy: corners.map(() => 0), km: 0 });
+  const references = bare.references.map(({ follows }, i) => ({
+    follows,
+    constantMm: wantedMm[axleOf(corners[i] as CornerId)] - (heightsMm[i] as number),
   }));
   const simulated: SimulatedMachine = { machine, departures, references };
-  // As it is to end: with what the springs will lose still in them, so that it is in by a little now and later.
-  const wanted = trueStand(simulated, { seatsBy: corners.map(() => 0), km: 0 }).heightsMm;
   const pitchMm = uniform() < 0.5 ? 1.5 : 2;
   const way = uniform() < 0.5 ? -1 : 1;
   const openBy = corners.map((_, i) => {
@@ -95,7 +103,7 @@ function drawOne(uniform: Uniform, level: PracticeLevel, asked: MachineClass | n
   corners.forEach((id, i) => {
     const corner = (document.corners[id] ??= blankCorner(machineClass, id));
     corner.reference.kind = referenceOf(machineClass, id);
-    corner.targetMm = Math.round(wanted[i] as number);
+    corner.targetMm = wantedMm[axleOf(id)];
     corner.pitchMm = pitchMm;
     corner.collar = {
       ...corner.collar,

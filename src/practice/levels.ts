@@ -1,4 +1,4 @@
-import type { PracticeLevel } from '#contract/practice.ts';
+import type { PracticeLevel } from '#core/practiceKinds.ts';
 
 /** How hard a drawn machine is. Lengths in mm at the wheel; shares are one standard deviation of what is drawn. */
 export interface Level {

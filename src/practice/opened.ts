@@ -2,9 +2,13 @@ import { isOf, standingFacts } from '#core/document/facts.ts';
 import type { JobRecord } from '#core/document/types.ts';
 import { noContactDepartures, type ContactDepartures } from '#core/simulated/departures.ts';
 import { standOf, type Condition } from '#core/simulated/machine.ts';
-import type { OpenedCorner, OpenedTruth, RiseParts } from '#contract/practice.ts';
+import type { Missed, OpenedCorner, OpenedTruth } from '#contract/practice.ts';
+import type { RiseParts } from '#core/practiceKinds.ts';
 import type { PracticeTruth } from './truth.ts';
 import { replay, trueHeights } from './replay.ts';
+
+/** mm that a tape held with care shows too much or too little, beside its own error. */
+const HELD_WELL_MM = 1;
 
 /** What the machine was, told at the end. */
 export function openedTruth(truth: PracticeTruth): OpenedTruth {
@@ -96,5 +100,25 @@ function partsOf(truth: PracticeTruth, { past, now, i, roseMm }: Rise): RisePart
     lostMm: driven - all,
     frictionMm,
     tapeMm: roseMm - (driven - start) - frictionMm,
+  };
+}
+
+/** What was done badly in a try: read unsettled, or the tape held where it does not belong. */
+export function missedIn(truth: PracticeTruth, seed: number, record: Pick<JobRecord, 'entries'>): Missed {
+  const readings = standingFacts(record)
+    .map(({ fact }) => fact)
+    .filter(isOf('height'));
+  const played = replay(truth, seed, record);
+  const stands = played.map(({ condition }) => standOf(truth.simulated, condition).heightsMm);
+  const off = readings.map(({ round, corner, mm }) => {
+    const i = truth.corners.indexOf(corner as (typeof truth.corners)[number]);
+    return Math.abs(mm - (stands[round]?.[i] ?? mm));
+  });
+  const most = HELD_WELL_MM + 3 * truth.tapeSdMm;
+  return {
+    unsettled: played.filter(({ settled }, k) => !settled && readings.some(({ round }) => round === k))
+      .length,
+    offReadings: off.filter((mm) => mm > most).length,
+    mostOffMm: Math.max(0, ...off),
   };
 }

@@ -1,6 +1,6 @@
 import type { CornerId } from '#core/kinds/corners.ts';
 import type { SimulatedMachine } from '#core/simulated/machine.ts';
-import type { HiddenFault } from '#contract/practice.ts';
+import type { HiddenFault } from '#core/practiceKinds.ts';
 
 /** What nobody may know before the end. */
 export interface PracticeTruth {

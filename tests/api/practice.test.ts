@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { sql } from 'drizzle-orm';
 import type { Challenge, Practice, PracticeList, PracticeShown } from '#contract/practice.ts';
-import { practiceLevels } from '#contract/practice.ts';
+import { practiceLevels } from '#core/practiceKinds.ts';
 import type { JobAnswer, JobList } from '#contract/api.ts';
 import type { Entry, Fact } from '#core/document/types.ts';
 import type { CornerId } from '#core/kinds/corners.ts';

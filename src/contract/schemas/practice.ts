@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { allCorners } from '#core/kinds/corners.ts';
 import { machineClasses } from '#core/kinds/classes/index.ts';
 import { limits } from '../limits.ts';
-import { practiceLevels, practiceWays } from '../practice.ts';
+import { practiceLevels, practiceWays } from '#core/practiceKinds.ts';
 
 const uuid = Joi.string().guid({ separator: '-', wrapper: false }).lowercase();
 

@@ -5,11 +5,11 @@ import type {
   NewPractice,
   NewTry,
   Practice,
-  PracticeLevel,
   PracticeReading,
   PracticeShown,
   PracticeTry,
 } from '#contract/practice.ts';
+import type { PracticeLevel } from '#core/practiceKinds.ts';
 import type { Database } from '#db/connect.ts';
 import { findJob } from '#db/jobs.ts';
 import {
@@ -31,7 +31,7 @@ import {
 } from '#db/practice.ts';
 import { drawPractice, type Drawn } from '#practice/draw.ts';
 import { landedOf } from '#practice/landed.ts';
-import { openedRounds, openedTruth } from '#practice/opened.ts';
+import { missedIn, openedRounds, openedTruth } from '#practice/opened.ts';
 import { ownMachine } from '#practice/ownMachine.ts';
 import { readInstrument } from '#practice/readInstrument.ts';
 import { conditionNow, scoreOf } from '#practice/score.ts';
@@ -143,6 +143,7 @@ async function tryTold(db: Database, practice: KeptPractice, one: KeptTry): Prom
     ended: result !== null,
     landed: result?.landed ?? null,
     opened: practice.opened ? openedRounds(truth, practice.seed, record) : null,
+    missed: practice.opened ? missedIn(truth, practice.seed, record) : null,
   };
 }
 

@@ -1,7 +1,16 @@
 import { keepPreviousData, QueryClient, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
-import type { Away, Shelved, Book, JobAnswer, JobList, MachineBook, PutAway,
-  WhereJob, Shelf } from '#contract/api.ts';
+import type {
+  Away,
+  Shelved,
+  Book,
+  JobAnswer,
+  JobList,
+  MachineBook,
+  PutAway,
+  WhereJob,
+  Shelf,
+} from '#contract/api.ts';
 import { applyEntry } from '#core/document/applyEntry.ts';
 import { migrateDocument } from '#core/document/migrate.ts';
 import type { JobRecord } from '#core/document/types.ts';

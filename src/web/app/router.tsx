@@ -75,6 +75,22 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../pages/KitsPage.tsx')).KitsPage }),
       })),
       {
+        path: '/practice',
+        lazy: async () => ({ Component: (await import('../pages/PracticePage.tsx')).PracticePage }),
+      },
+      {
+        path: '/practice/:id',
+        lazy: async () => ({ Component: (await import('../pages/PracticeRunPage.tsx')).PracticeRunPage }),
+      },
+      {
+        path: '/practice/notebook/:id',
+        lazy: async () => ({ Component: (await import('../pages/NotebookPage.tsx')).NotebookPage }),
+      },
+      {
+        path: '/practice/challenges/:id',
+        lazy: async () => ({ Component: (await import('../pages/ChallengePage.tsx')).ChallengePage }),
+      },
+      {
         path: '/rack',
         lazy: async () => ({ Component: (await import('../pages/RackPage.tsx')).RackPage }),
       },

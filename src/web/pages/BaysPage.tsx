@@ -29,6 +29,7 @@ const ELSEWHERE: { to: string; name: string; where: keyof typeof places }[] = [
   { to: '/rack', name: 'Spring rack', where: 'wide' },
   { to: '/paper', name: 'Measuring sheet', where: 'wide' },
   { to: '/book', name: 'Logbook', where: 'all' },
+  { to: '/practice', name: 'Practice', where: 'all' },
   { to: '/settings', name: 'Settings', where: 'phone' },
 ];
 

@@ -1,11 +1,12 @@
 import { stages, type Stage } from '#core/judgement/stages.ts';
 import { JobContext, useThisJob } from '../jobStore/jobContext.ts';
-import { memo, useDeferredValue } from 'react';
+import { lazy, memo, Suspense, useDeferredValue } from 'react';
 import { Navigate, useParams } from 'react-router';
 import { ApiProblem } from '../api/client.ts';
 import { Button } from '../ui/Button.tsx';
 import { FailurePage } from './FailurePage.tsx';
 import { ByHandContext, useTriedJob } from '../features/job/tryByHand.ts';
+import { useAway } from '../api/jobs.ts';
 import { useJob } from '../jobStore/useJob.ts';
 import { AwayNote } from '../features/bays/AwayNote.tsx';
 import { BaselineStage, MeasureStage } from '../features/measure/ReadingStage.tsx';
@@ -70,6 +71,21 @@ export function JobPage() {
   );
 }
 
+const PracticeStrip = lazy(async () => ({
+  default: (await import('../features/practice/PracticeStrip.tsx')).PracticeStrip,
+}));
+
+/** Read only where the job is practice. */
+function Practice() {
+  const { id } = useThisJob().record;
+  if (useAway(id) !== 'practice') return null;
+  return (
+    <Suspense fallback={null}>
+      <PracticeStrip />
+    </Suspense>
+  );
+}
+
 const Rail = memo(StageRail);
 const Head = memo(JobHeader);
 const Column = memo(MarginColumn);
@@ -89,6 +105,7 @@ function Sheet({ stage }: { stage: Stage }) {
       </JobContext>
       <main className="bg-sheet border-rule flex min-h-[calc(100vh-90px)] min-w-0 flex-col border max-lg:min-h-0">
         <AwayNote />
+        <Practice />
         <ByHandContext value={byHand}>
           <JobContext value={shown}>
             <Page key={stage} />

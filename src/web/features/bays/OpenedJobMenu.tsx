@@ -1,6 +1,7 @@
 import { DropdownMenu } from 'radix-ui';
 import { useNavigate } from 'react-router';
 import type { Away } from '#contract/api.ts';
+import { copyToPractice } from '../../api/practice.ts';
 import { duplicateJob } from '../job/jobFiles.ts';
 import { MoreButton, type JobMenuProps } from './MoreButton.tsx';
 
@@ -14,6 +15,11 @@ export function OpenedJobMenu({ job, away, mover }: JobMenuProps) {
     mover.attempt(async () => {
       const id = await duplicateJob(job.id);
       await navigate(`/jobs/${id}/${job.next.stage}?about`);
+    });
+  const practise = () =>
+    mover.attempt(async () => {
+      const { id } = await copyToPractice(job.id);
+      await navigate(`/practice/${id}`);
     });
   const to = (next: Away | null) => () => mover.move(job, away, next);
   return (
@@ -31,6 +37,9 @@ export function OpenedJobMenu({ job, away, mover }: JobMenuProps) {
           </DropdownMenu.Item>
           <DropdownMenu.Item className={item} onSelect={copy}>
             Duplicate
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={practise}>
+            Practise on a copy
           </DropdownMenu.Item>
           {away !== null && (
             <DropdownMenu.Item className={item} onSelect={to(null)}>
