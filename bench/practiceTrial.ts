@@ -1,7 +1,7 @@
 import type { Entry, Fact, JobRecord } from '#core/document/types.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
 import { seededUniform, standardNormal } from '#core/numerics/random.ts';
-import type { TapePlacing } from '#contract/practice.ts';
+import type { TapePlacing } from '#core/gauge/heldTape.ts';
 import type { Drawn } from '../src/practice/draw.ts';
 import { landedOf } from '../src/practice/landed.ts';
 import { readInstrument } from '../src/practice/readInstrument.ts';

@@ -1,14 +1,7 @@
+import type { TapePlacing } from '#core/gauge/heldTape.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
 import type { MachineClass } from '#core/kinds/classes/index.ts';
 import type { HiddenFault, PracticeLevel, PracticeWay, RiseParts } from '#core/practiceKinds.ts';
-
-/** Where a learner puts a tape, mm from where it belongs: its end along the car and up, its other end along, and the eye above the lip. */
-export interface TapePlacing {
-  endXMm: number;
-  endZMm: number;
-  topXMm: number;
-  eyeMm: number;
-}
 
 /** POST /api/practice: draws a machine, of a class or of any; or takes that of a challenge, or a copy of a job's own. */
 export type NewPractice =

@@ -94,7 +94,7 @@ function drawOne(uniform: Uniform, level: PracticeLevel, asked: MachineClass | n
     return Math.round(way * mm * (!rule.alike && uniform() < 0.25 ? -1 : 1));
   });
   const truth: PracticeTruth = {
-    simulated, corners, openBy, collarMm: corners.map(() => COLLAR_MM), collarGrows: corners.map(() => 1), threadMm: THREAD_MM, pitchMm,
+    simulated, corners, openBy, arches: corners.map((id) => referenceOf(machineClass, id).endsWith('-arch')), collarMm: corners.map(() => COLLAR_MM), collarGrows: corners.map(() => 1), threadMm: THREAD_MM, pitchMm,
     tapeSdMm: rule.tapeSdMm, faults, markMm,
   }; // prettier-ignore
   const document = blankDocument(machineClass, '');

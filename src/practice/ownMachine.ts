@@ -63,6 +63,7 @@ export function ownMachine(record: JobRecord): Drawn | null {
       threadMm: THREAD_MM + Math.max(...now.seatsBy.map(Math.abs)),
       pitchMm: record.document.corners[corners[0] as (typeof corners)[number]].pitchMm ?? 2,
       tapeSdMm: TAPE_SD_MM,
+      arches: corners.map((id) => record.document.corners[id].reference.kind.endsWith('-arch')),
       faults: [],
       markMm: corners.map(() => 0),
     },

@@ -3,7 +3,7 @@ import { seededUniform, standardNormal } from '#core/numerics/random.ts';
 import type { PracticeReading } from '#contract/practice.ts';
 import type { PracticeTruth } from './truth.ts';
 import { replay, standNow, type PracticeRound } from './replay.ts';
-import { tapeShows } from './tape.ts';
+import { tapeShows } from '#core/gauge/heldTape.ts';
 
 const G = 9.80665;
 const CALIPER_SD_MM = 0.05;
@@ -36,7 +36,11 @@ export function readInstrument(
   }
   const { heightsMm, padsN } = standNow(truth, seed, record);
   return reading.instrument === 'tape'
-    ? round(tapeShows(heightsMm[at] as number, reading.placing) + truth.tapeSdMm * error, 0.1)
+    ? round(
+        tapeShows(heightsMm[at] as number, reading.placing, truth.arches[at] === true) +
+          truth.tapeSdMm * error,
+        0.1,
+      )
     : round(((padsN[at] as number) / G) * (1 + PAD_SD * error), 0.5);
 }
 

@@ -6,6 +6,8 @@ import type { HiddenFault } from '#core/practiceKinds.ts';
 export interface PracticeTruth {
   simulated: SimulatedMachine;
   corners: readonly CornerId[];
+  /** Whether its height is read to the lip of an arch, by corner. */
+  arches: boolean[];
   /** mm of each seat from where its target is met, as the machine came in. */
   openBy: number[];
   /** What each collar reads where its seat is at nought, and 1 where the reading grows towards the spring, else -1. */

@@ -74,6 +74,10 @@ export const router = createBrowserRouter([
         path,
         lazy: async () => ({ Component: (await import('../pages/KitsPage.tsx')).KitsPage }),
       })),
+      ...['/lessons', '/lessons/:id'].map((path) => ({
+        path,
+        lazy: async () => ({ Component: (await import('../pages/LessonsPage.tsx')).LessonsPage }),
+      })),
       {
         path: '/practice',
         lazy: async () => ({ Component: (await import('../pages/PracticePage.tsx')).PracticePage }),

@@ -2,7 +2,8 @@ import { useState } from 'react';
 import { referenceKinds } from '#core/geometry/reference.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
-import type { Practice, TapePlacing } from '#contract/practice.ts';
+import type { Practice } from '#contract/practice.ts';
+import type { TapePlacing } from '#core/gauge/heldTape.ts';
 import { faultOf } from '../../api/faultOf.ts';
 import { useReadInstrument } from '../../api/practice.ts';
 import { FactField, ranges } from '../../forms/fields.tsx';
@@ -104,7 +105,7 @@ function Tape({ practice, corner, round }: HeldProps & { practice: Practice }) {
           </figcaption>
         </figure>
         <figure>
-          <TapeTop {...picture} />
+          <TapeTop placing={placing} onPlace={place} arch={arch} />
           <figcaption className="label text-second mt-1">
             {arch ? 'at the lip, with your eye' : 'at the upper mark, with your eye'}
           </figcaption>

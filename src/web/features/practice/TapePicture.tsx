@@ -1,5 +1,5 @@
 import type { PointerEvent } from 'react';
-import type { TapePlacing } from '#contract/practice.ts';
+import type { TapePlacing } from '#core/gauge/heldTape.ts';
 
 /** Both close views, px; and px for each mm. */
 const SIZE = 232;
@@ -119,7 +119,7 @@ function Nut() {
 }
 
 /** Where the tape passes the lip, close. */
-export function TapeTop({ placing, onPlace, arch }: Props) {
+export function TapeTop({ placing, onPlace, arch }: Omit<Props, 'markMm'>) {
   const put = (event: PointerEvent<SVGSVGElement>) => onPlace({ topXMm: placeIn(event).x });
   const drop = (mm: number) => (arch ? ARCH_MM - Math.sqrt(ARCH_MM ** 2 - mm ** 2) : 0);
   const edge = [-30, -20, -10, 0, 10, 20, 30].map(
