@@ -55,6 +55,7 @@ const webFloors = [
   'features/sums',
   'features/finding',
   'forms',
+  'features/instruments',
   'features/data',
   'features/given',
   'features/settings',
@@ -141,6 +142,7 @@ module.exports = {
     only('words', ['core']),
     only('web', ['core', 'contract', 'words']),
     only('cli', ['core', 'words']),
+    only('instruments', ['core']),
     {
       name: 'core-is-pure',
       comment: 'The core imports no package but fraction.js, and nothing of Node.',

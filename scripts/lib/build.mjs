@@ -11,6 +11,7 @@ const SOURCES = [
   'vite.config.ts',
   'vite.server.config.ts',
   'vite.cli.config.ts',
+  'vite.instruments.config.ts',
   'package-lock.json',
   'package.json',
 ];

@@ -122,11 +122,11 @@ describe('the simulated instrument', () => {
   test('streams lines of its protocol, and moves when something is done to the machine', async () => {
     const socket = await open('/instruments/simulated');
     const rear = ({ name }: GaugeReading) => name === 'rear height';
-    const rest = await until(socket, (one) => rear(one) && one.steady);
+    const rest = await until(socket, (one) => rear(one) && one.steady === true);
     socket.send('{"do": "extended", "end": "rear"}');
     socket.send('not a command');
-    await until(socket, (one) => rear(one) && !one.steady);
-    const up = await until(socket, (one) => rear(one) && one.steady);
+    await until(socket, (one) => rear(one) && one.steady === false);
+    const up = await until(socket, (one) => rear(one) && one.steady === true);
     expect(up.value).toBeGreaterThan(rest.value + 5);
     socket.close();
   });

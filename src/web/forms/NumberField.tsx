@@ -1,5 +1,6 @@
-import { useId, useState, type KeyboardEvent } from 'react';
+import { useEffect, useId, useRef, useState, type KeyboardEvent } from 'react';
 import { TermMark } from '../ui/Term.tsx';
+import { useFieldInHand } from './fieldInHand.ts';
 import { focusNextField } from './nextField.ts';
 import { useNumberField, type FieldState, type NumberFieldOptions } from './useNumberField.ts';
 
@@ -19,6 +20,37 @@ interface Props extends NumberFieldOptions {
   /** Where Enter leads instead of the next field. */
   onEnter?: () => void;
   className?: string;
+}
+
+/** Makes this the field that an instrument's reading goes to, while it is there. */
+function useHeldField(
+  id: string,
+  label: string,
+  quantity: NumberFieldOptions['quantity'],
+  field: ReturnType<typeof useNumberField>,
+): () => void {
+  const latest = useRef(field);
+  const held = useRef<((text: string) => void) | null>(null);
+  useEffect(() => {
+    latest.current = field;
+  });
+  useEffect(
+    () => () => {
+      const { field: now } = useFieldInHand.getState();
+      if (now && now.put === held.current) useFieldInHand.setState({ field: null });
+    },
+    [],
+  );
+  return () => {
+    const put = (text: string) => {
+      latest.current.type(text);
+      if (!latest.current.commit()) return;
+      const input = document.getElementById(id);
+      if (input instanceof HTMLInputElement) focusNextField(input);
+    };
+    held.current = put;
+    useFieldInHand.setState({ field: { label, quantity, put } });
+  };
 }
 
 const tones = {
@@ -48,6 +80,7 @@ export function NumberField({
   const field = useNumberField({ ...options, label });
   const [focused, setFocused] = useState(false);
   const id = useId();
+  const hold = useHeldField(id, label, options.quantity, field);
   const words = wordsFor(field.state, unsent);
   const refused = field.state.kind === 'refused' && !(focused && field.text.length < 2);
 
@@ -75,6 +108,7 @@ export function NumberField({
           onChange={(event) => field.type(event.target.value)}
           onFocus={(event) => {
             setFocused(true);
+            hold();
             event.target.select();
           }}
           onBlur={() => {

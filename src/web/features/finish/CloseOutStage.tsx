@@ -20,6 +20,7 @@ import { Learnt } from './Learnt.tsx';
 import { Lock } from './Lock.tsx';
 import { ToleranceAsked } from './ToleranceAsked.tsx';
 import { OpenPoints } from './OpenPoints.tsx';
+import { FromInstrument } from '../instruments/FromInstrument.tsx';
 import { Footer } from '../sheet/Footer.tsx';
 
 /** Where it ended, what was learnt, and the lock. */
@@ -39,6 +40,7 @@ export function CloseOutStage() {
       <CloseOutSections />
       <Cautions title="Before it goes out" list={cautionList('close-out', job.record.document)} />
       <div className="flex-1" />
+      <FromInstrument />
       <Footer>
         <Lock />
       </Footer>

@@ -6,6 +6,7 @@ import { useDoor } from '../../api/door.ts';
 import { useLengthStyle } from '../../ui/settings.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useTakenByItself } from './useTakenByItself.ts';
+import { askForPort, hasSerial, SERIAL_ADDRESS } from './sources.ts';
 import { relayedAddress, simulatedAddress, useGauge, useGaugeSetting } from './useGauge.ts';
 
 interface Props {
@@ -97,6 +98,20 @@ export function ChooseGauge({ use }: { use: (address: string) => void }) {
           A simulated one
         </Button>
         <OfTheShop use={use} />
+        {hasSerial() && (
+          <Button
+            className="min-h-11"
+            onClick={() =>
+              // Whoever closes the question without an answer wants none.
+              void askForPort().then(
+                () => use(SERIAL_ADDRESS),
+                () => undefined,
+              )
+            }
+          >
+            A serial device
+          </Button>
+        )}
         {atComputer && <AtThisMachine use={use} />}
       </div>
     </details>

@@ -42,6 +42,7 @@ import { DamperPanel } from './DamperPanel.tsx';
 import { NextReading } from './NextReading.tsx';
 import { AssumedMark } from '../job/AssumedMark.tsx';
 import { PhotoSlot } from './PhotoSlot.tsx';
+import { FromInstrument } from '../instruments/FromInstrument.tsx';
 import { Footer, NextLink } from '../sheet/Footer.tsx';
 import { ScalesPanel } from '../scales/ScalesPanel.tsx';
 import { Settled } from './Settled.tsx';
@@ -69,6 +70,7 @@ export function BaselineStage() {
       <ScalesPanel round={0} />
       <CutOpenNowPanel />
       <LaterPanel round={0} />
+      <FromInstrument />
       <Footer>
         <Settled round={0} />
         <NextLink from="baseline" />
@@ -135,6 +137,7 @@ export function MeasureStage() {
       <ScalesPanel round={round} />
       <CutOpenNowPanel />
       <LaterPanel round={round} />
+      <FromInstrument />
       <Footer>
         <Settled round={round} />
         <LeaveToSettle round={round} />

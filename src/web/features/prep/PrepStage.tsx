@@ -10,6 +10,7 @@ import { CheckList } from './CheckList.tsx';
 import { PathField } from '../../forms/fields.tsx';
 import { FloorPlace } from './FloorPlace.tsx';
 import { Pressures } from './Pressures.tsx';
+import { FromInstrument } from '../instruments/FromInstrument.tsx';
 import { Footer, NextLink } from '../sheet/Footer.tsx';
 
 /** What to see to before the tape comes out; anything may be skipped, and then counts for what it costs. */
@@ -29,6 +30,7 @@ export function PrepStage() {
       </div>
       {isRatioGuessed(job) && <MeasureRatio />}
       <div className="flex-1" />
+      <FromInstrument />
       <Footer>
         <p className="text-second">A skipped check is recorded and makes the plan less certain.</p>
         <Link

@@ -4,6 +4,7 @@ import { cornersIn } from '#core/kinds/classes/index.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import type { Job } from '../../jobStore/useJob.ts';
+import { FromInstrument } from '../instruments/FromInstrument.tsx';
 import { Footer, NextLink } from '../sheet/Footer.tsx';
 import { Panel } from '../sheet/Panel.tsx';
 import { Part } from '../sheet/Part.tsx';
@@ -92,6 +93,7 @@ export function StanceStage() {
           </p>
         )}
       </div>
+      <FromInstrument />
       <Footer>
         <NextLink from="stance" />
       </Footer>

@@ -39,6 +39,7 @@ import { RingsAlong } from '../rings/RingsByPlace.tsx';
 import { MarksOf, Torques } from '../sheet/GoesBack.tsx';
 import { CornerGrid } from '../sheet/CornerGrid.tsx';
 import { ranges } from '../../forms/fields.tsx';
+import { FromInstrument } from '../instruments/FromInstrument.tsx';
 import { Footer, NextLink } from '../sheet/Footer.tsx';
 
 /** The work list: each seat with its move and where to stop; what was really done is recorded. */
@@ -79,6 +80,7 @@ export function TurnStage() {
       <Torques />
       <RingsAlong round={round} />
       {job.answer && <CutOpenPanel answer={job.answer} />}
+      <FromInstrument />
       <Footer>
         <p aria-live="polite">
           {state.turning ? (
