@@ -23,18 +23,37 @@ const shots = [
   { name: 'sag-bench', path: job(8, 'sag'), size: { width: 1280, height: 1000 } },
   { name: 'tape', path: job(8, 'tape') },
   { name: 'rack', path: '/rack?inner=64', act: (page) => page.locator('[data-spring]').nth(20).waitFor() },
-  {
-    name: 'spring-search',
-    path: `/rack/search?job=${job(3, '').split('/')[2]}&corner=LR`,
-    act: async (page) => {
-      await page.getByRole('button', { name: /^Search [1-9]/ }).click();
-      await page.locator('[data-found]').first().waitFor();
-    },
-  },
   { name: 'turn', path: job(3, 'turn') },
   { name: 'two-bays', path: `/bays?left=${job(1, '').split('/')[2]}&right=${job(3, '').split('/')[2]}` },
   { name: 'handover', path: job(7, 'handover') },
-  { name: 'logbook', path: '/book', act: (page) => page.getByRole('table').waitFor() },
+  {
+    name: 'practice',
+    path: '/practice',
+    act: async (page) => {
+      await page.getByRole('combobox').selectOption('car');
+      await page.getByRole('button', { name: 'Roll it in' }).click();
+      await page.getByRole('button', { name: 'Begin' }).first().click();
+      await page.getByRole('checkbox', { name: 'rolled' }).check();
+      for (const bar of [
+        'End of the tape, along',
+        'End of the tape, up',
+        'At the top, along',
+        'Eye above the lip',
+      ])
+        await page.getByLabel(bar).fill('0');
+      await page.getByRole('button', { name: 'Hold it there' }).click();
+      await page.getByRole('img', { name: /^The lip stands/ }).waitFor();
+    },
+  },
+  {
+    name: 'lesson',
+    path: '/lessons/which-adjuster',
+    size: { width: 1280, height: 1000 },
+    act: async (page) => {
+      await page.getByRole('radio', { name: 'As much as before' }).check();
+      await page.getByLabel('Lower mount').fill('20');
+    },
+  },
   {
     name: 'measure-inches-night',
     path: job(2, 'measure'),

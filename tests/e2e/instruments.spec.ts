@@ -56,7 +56,7 @@ test('a height probe fills the field in hand, by a press, by its own button, and
     // It shakes, its battery runs out, it goes silent, nobody knows its unit.
     let k = 0;
     const shaking = setInterval(() => probe.sends({ name: 'probe', unit: 'mm', value: 368 + (k++ % 2 ? 1.5 : -1.5), battery: 0.08 }), 60);
-    await expect(bar).toContainText('moves to and fro');
+    await expect(bar).toContainText('It shakes by');
     await expect(bar).toContainText('battery is nearly empty');
     clearInterval(shaking);
     await expect(bar).toContainText('Nothing has come from it for a while');

@@ -7,7 +7,7 @@ export function InstrumentState({ one }: { one: Watched }) {
   const said = [
     one.silent && 'Nothing has come from it for a while: it cannot be used until it is back.',
     one.batteryLow && 'Its battery is nearly empty.',
-    one.noise !== null && `It moves to and fro by ${twoPlaces(one.noise)}: hold it still, or look at its plug.`,
+    one.noise !== null && `It shakes by ${twoPlaces(one.noise)}: hold it still, or look at its plug.`,
     one.unitChanged && `It sends ${one.unitChanged.to} now, and sent ${one.unitChanged.from} before.`,
     one.drift !== null &&
       Math.abs(one.drift) >= 0.005 &&
