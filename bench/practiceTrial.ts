@@ -26,7 +26,7 @@ const MOST_RETURNS = 2;
 const EIGHTHS = 8;
 
 /**
- * Plays a drawn machine with a player: settled, read once a corner by a careful hand, turned in eighths. One that is said to be done
+ * Plays a drawn machine with a player: bars and bushes let go, settled, read once a corner by a careful hand, turned in eighths. One that is said to be done
  * with a true height out comes back, and is read again.
  */
 export function playPractice({ document, truth }: Drawn, seed: number, player: PracticePlayer): Played {
@@ -36,6 +36,8 @@ export function playPractice({ document, truth }: Drawn, seed: number, player: P
   const add = (fact: Fact) => {
     record = { ...record, entries: [...record.entries, entryOf(fact, record.entries.length + 1)] };
   };
+  for (const slot of ['bars', 'bushes'] as const)
+    add({ kind: 'prep', round: 0, corner: null, slot, how: 'done' });
   const isIn: boolean[] = [];
   let returns = 0;
   let doneAfter: number | null = null;

@@ -17,13 +17,16 @@ export interface NewTry {
   name: string;
 }
 
+/** Instruments that need only be held there: caliper on the collar, pad under the wheel, gauge of travel used, tyre gauge, level, toe plates. */
+export const plainInstruments = ['caliper', 'pad', 'travel', 'pressure', 'level', 'toe'] as const;
+export type PlainInstrument = (typeof plainInstruments)[number];
+
 /** POST /api/practice/tries/:job/read: an instrument held to the machine. */
 export type PracticeReading =
   | { instrument: 'tape'; corner: CornerId; placing: TapePlacing }
-  | { instrument: 'caliper'; corner: CornerId }
-  | { instrument: 'pad'; corner: CornerId };
+  | { instrument: PlainInstrument; corner: CornerId };
 
-/** What the instrument shows: mm of tape or caliper, kg of a pad. */
+/** What the instrument shows: mm; kg of a pad, bar of a tyre. */
 export interface PracticeShown {
   value: number;
   minutes: number;

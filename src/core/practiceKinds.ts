@@ -17,6 +17,8 @@ export interface RiseParts {
   othersMm: number;
   /** What springs lost on the road. */
   lostMm: number;
+  /** What bars and bushes gave that were let go. */
+  loosedMm: number;
   /** What friction held, before and after. */
   frictionMm: number;
   /** What the tape, or whoever held it, added. */

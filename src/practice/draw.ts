@@ -93,8 +93,9 @@ function drawOne(uniform: Uniform, level: PracticeLevel, asked: MachineClass | n
     const mm = between(...rule.openMm) * ratioAtRest(machine.contacts[i] as ContactDescription);
     return Math.round(way * mm * (!rule.alike && uniform() < 0.25 ? -1 : 1));
   });
+  const toe = { front: between(-1, 3), rear: between(0, 4) };
   const truth: PracticeTruth = {
-    simulated, corners, openBy, arches: corners.map((id) => referenceOf(machineClass, id).endsWith('-arch')), collarMm: corners.map(() => COLLAR_MM), collarGrows: corners.map(() => 1), threadMm: THREAD_MM, pitchMm,
+    simulated, corners, openBy, arches: corners.map((id) => referenceOf(machineClass, id).endsWith('-arch')), tyreBar: corners.map(() => between(2.05, 2.35)), toeMm: corners.map((id) => toe[axleOf(id)]), collarMm: corners.map(() => COLLAR_MM), collarGrows: corners.map(() => 1), threadMm: THREAD_MM, pitchMm,
     tapeSdMm: rule.tapeSdMm, faults, markMm,
   }; // prettier-ignore
   const document = blankDocument(machineClass, '');

@@ -1,7 +1,7 @@
 import { isOf, standingFacts } from '#core/document/facts.ts';
 import type { JobRecord } from '#core/document/types.ts';
 import { noContactDepartures, type ContactDepartures } from '#core/simulated/departures.ts';
-import { standOf, type Condition } from '#core/simulated/machine.ts';
+import { allLoosed, standOf, type Condition } from '#core/simulated/machine.ts';
 import type { Missed, OpenedCorner, OpenedTruth } from '#contract/practice.ts';
 import type { RiseParts } from '#core/practiceKinds.ts';
 import type { PracticeTruth } from './truth.ts';
@@ -40,6 +40,7 @@ function frictionMm({ simulated, corners }: PracticeTruth, i: number, off: Conta
       seatsBy: corners.map(() => 0),
       km: 0,
       held: corners.map((_, k) => (k === i ? share : 0)),
+      loosed: allLoosed,
     }).heightsMm[i] as number;
   return held(1) - held(0);
 }
@@ -84,22 +85,25 @@ interface Rise {
   roseMm: number;
 }
 
-/** One cause after another: its own seat, the others', the road, friction; what is left over is the tape's. */
+/** One cause after another: its own seat, the others', the road, what was let go, friction; what is left over is the tape's. */
 function partsOf(truth: PracticeTruth, { past, now, i, roseMm }: Rise): RiseParts {
-  const height = (seatsBy: readonly number[], km: number) => trueHeights(truth, { seatsBy, km })[i] as number;
+  const still = past.seatsBy.map(() => 0);
+  const height = (condition: Condition) => standOf(truth.simulated, condition).heightsMm[i] as number;
+  const free = { ...past, held: still };
   const own = past.seatsBy.map((mm, k) => (k === i ? (now.seatsBy[k] as number) : mm));
-  const start = height(past.seatsBy, past.km);
-  const alone = height(own, past.km);
-  const all = height(now.seatsBy, past.km);
-  const driven = height(now.seatsBy, now.km);
-  const held = (condition: Condition) => standOf(truth.simulated, condition).heightsMm[i] as number;
-  const frictionMm = held(now) - driven - (held(past) - start);
+  const start = height(free);
+  const alone = height({ ...free, seatsBy: own });
+  const all = height({ ...free, seatsBy: now.seatsBy });
+  const driven = height({ ...free, seatsBy: now.seatsBy, km: now.km });
+  const loosed = height({ ...now, held: still });
+  const frictionMm = height(now) - loosed - (height(past) - start);
   return {
     ownMm: alone - start,
     othersMm: all - alone,
     lostMm: driven - all,
+    loosedMm: loosed - driven,
     frictionMm,
-    tapeMm: roseMm - (driven - start) - frictionMm,
+    tapeMm: roseMm - (loosed - start) - frictionMm,
   };
 }
 

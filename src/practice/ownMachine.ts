@@ -63,6 +63,8 @@ export function ownMachine(record: JobRecord): Drawn | null {
       threadMm: THREAD_MM + Math.max(...now.seatsBy.map(Math.abs)),
       pitchMm: record.document.corners[corners[0] as (typeof corners)[number]].pitchMm ?? 2,
       tapeSdMm: TAPE_SD_MM,
+      tyreBar: corners.map((id) => record.document.corners[id].tyreBar ?? 2.2),
+      toeMm: corners.map(() => 1),
       arches: corners.map((id) => record.document.corners[id].reference.kind.endsWith('-arch')),
       faults: [],
       markMm: corners.map(() => 0),

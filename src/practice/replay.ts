@@ -31,6 +31,7 @@ export function replay(truth: PracticeTruth, seed: number, record: Played): Prac
   const facts = standingFacts(record).map(({ fact }) => fact);
   const last = Math.max(0, ...facts.map(({ round }) => round));
   const seats = [...truth.openBy];
+  const loosed = { bars: false, bushes: false };
   let km = 0;
   let held = randomHeld(truth, seed, -1, AS_IT_CAME);
   return Array.from({ length: last + 1 }, (_, round): PracticeRound => {
@@ -42,6 +43,8 @@ export function replay(truth: PracticeTruth, seed: number, record: Played): Prac
       seats[i] = to;
       return to - from;
     });
+    for (const { slot, how } of here.filter(isOf('prep')))
+      if (how === 'done' && (slot === 'bars' || slot === 'bushes')) loosed[slot] = true;
     const drove = here.filter(isOf('driven')).reduce((sum, fact) => sum + fact.km, 0);
     km += drove;
     const settled = drove > 0 || here.some(isOf('settled'));
@@ -52,7 +55,12 @@ export function replay(truth: PracticeTruth, seed: number, record: Played): Prac
     held = settled
       ? randomHeld(truth, seed, round, SETTLED)
       : held.map((share, i) => (lifted(i) ? LET_DOWN : share));
-    return { turnedBy, km: drove, settled, condition: { seatsBy: [...seats], km, held } };
+    return {
+      turnedBy,
+      km: drove,
+      settled,
+      condition: { seatsBy: [...seats], km, held, loosed: { ...loosed } },
+    };
   });
 }
 
@@ -69,7 +77,10 @@ export function standNow(truth: PracticeTruth, seed: number, record: Played): Si
   return standOf(truth.simulated, now.condition);
 }
 
-/** True heights, with no friction, now; or with all lost that springs will lose. */
-export function trueHeights(truth: PracticeTruth, { seatsBy, km }: Omit<Condition, 'held'>): number[] {
+/** True heights as it goes out, with no friction. */
+export function trueHeights(
+  truth: PracticeTruth,
+  { seatsBy, km }: Pick<Condition, 'seatsBy' | 'km'>,
+): number[] {
   return trueStand(truth.simulated, { seatsBy, km }).heightsMm;
 }

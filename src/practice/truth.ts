@@ -16,6 +16,9 @@ export interface PracticeTruth {
   threadMm: number;
   pitchMm: number;
   tapeSdMm: number;
+  /** bar in each tyre, and mm of toe of each corner's axle where its target is met. */
+  tyreBar: number[];
+  toeMm: number[];
   /** What is wrong that nobody speaks of, and where. */
   faults: { kind: HiddenFault; corner: CornerId }[];
   /** How far below the wheel's centre the cap sits that meets the eye, mm by corner. */

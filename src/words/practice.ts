@@ -47,6 +47,31 @@ export const partWords: Record<keyof RiseParts, string> = {
   ownMm: 'its own seat',
   othersMm: 'the other seats, through the body',
   lostMm: 'what springs lost on the road',
+  loosedMm: 'bars and bushes that were let go',
   frictionMm: 'friction, before and after',
   tapeMm: 'the tape and the hand that held it',
 };
+
+/** What each instrument is, what it shows, and where it is held. */
+export const instrumentWords = {
+  tape: { title: 'Tape', unit: 'mm', decimals: 0, how: '' },
+  caliper: { title: 'Caliper', unit: 'mm', decimals: 2, how: 'From the edge to the collar.' },
+  pad: { title: 'Pad', unit: 'kg', decimals: 1, how: 'The wheel stands on it; the others stand as high.' },
+  travel: { title: 'Travel gauge', unit: 'mm', decimals: 1, how: 'Travel used from full droop.' },
+  pressure: { title: 'Tyre gauge', unit: 'bar', decimals: 2, how: 'On the valve, cold.' },
+  level: {
+    title: 'Level',
+    unit: 'mm',
+    decimals: 1,
+    how: 'How much higher the floor is here than under the first wheel.',
+  },
+  toe: {
+    title: 'Toe plates',
+    unit: 'mm',
+    decimals: 1,
+    how: 'Rear less front, across the tyres of this axle: toe-in is positive.',
+  },
+} as const;
+
+/** What may be let go before heights are read. */
+export const prepWords = { bars: 'Bars unhooked', bushes: 'Bushes loosened' } as const;

@@ -72,6 +72,9 @@ test.each(practiceLevels)('%s: played by the tape alone from drawn to landed; th
   for (; round < 6; round++) {
     await tell(jobId, { kind: 'settled', round, corner: null, slot: 'how', how: 'rolled' });
     const off: [CornerId, number][] = [];
+    if (round === 0)
+      for (const slot of ['bars', 'bushes'])
+        await tell(jobId, { kind: 'prep', round, corner: null, slot, how: 'done' });
     for (const corner of fourCorners) {
       const mm = ((await read(jobId, corner)).value + (await read(jobId, corner)).value) / 2;
       await tell(jobId, { kind: 'height', round, corner, slot: '1', mm: Math.round(mm) });
@@ -97,8 +100,8 @@ test.each(practiceLevels)('%s: played by the tape alone from drawn to landed; th
   expect(hidden.filter((figure) => wire.includes(figure))).toEqual([]);
   expect(ended.truth).toBe(null);
   expect(ended.tries[0]).toMatchObject({ ended: true, rounds: round, landed: { now: true }, opened: null });
-  // Eight readings a round, settled each time, and two axles up for each move.
-  const minutes = 12 * (round + 1) + 4 * (round + 1) + round * 2 * 8 + 3 * turned;
+  // Two things seen to, eight readings a round, settled each time, and two axles up for each move.
+  const minutes = 8 + 12 * (round + 1) + 4 * (round + 1) + round * 2 * 8 + 3 * turned;
   expect(ended.tries[0]?.minutes).toBe(minutes);
   const opened = await ask<Practice>(`/practice/${id}/open`, {}, 200);
   expect(opened.truth?.corners.map(({ corner }) => corner)).toEqual(fourCorners);
@@ -151,6 +154,38 @@ test('let down and not rolled it stands high; the second try begins as the first
   await tell(jobId, { kind: 'settled', round: 1, corner: null, slot: 'how', how: 'rolled' });
   expect(high - (await mean(jobId))).toBeGreaterThan(0.8);
 });
+
+test('a bar that nobody spoke of holds the machine until it is let go; every instrument reads what it is for', async () => {
+  // Until one with a bar or a bush is drawn: two of five faults, two at a time.
+  for (let k = 0; k < 30; k++) {
+    const { id, jobId } = await begin('nasty');
+    const { rows } = await server.db.execute<{ truth: { faults: { kind: string; corner: string }[] } }>(
+      sql`select truth from practices where id = ${id}`,
+    );
+    const fault = rows[0]?.truth.faults.find(({ kind }) => kind === 'stiff-bush');
+    if (!fault) continue;
+    await tell(jobId, { kind: 'settled', round: 0, corner: null, slot: 'how', how: 'rolled' });
+    const mean = async () => {
+      let sum = 0;
+      for (let n = 0; n < 6; n++) sum += (await read(jobId, fault.corner)).value;
+      return sum / 6;
+    };
+    const held = await mean();
+    await tell(jobId, { kind: 'prep', round: 0, corner: null, slot: 'bushes', how: 'done' });
+    expect(held - (await mean())).toBeGreaterThan(2);
+    const shows = async (instrument: string, corner: string) =>
+      (await ask<PracticeShown>(`/practice/tries/${jobId}/read`, { instrument, corner }, 200)).value;
+    const kg = [];
+    for (const corner of fourCorners) kg.push(await shows('pad', corner));
+    expect(kg.reduce((sum, one) => sum + one, 0)).toBeGreaterThan(1000);
+    expect(await shows('travel', 'LF')).toBeGreaterThan(10);
+    expect(await shows('pressure', 'LF')).toBeCloseTo(2.2, 0);
+    expect(Math.abs(await shows('level', 'LF'))).toBeLessThan(1.5);
+    expect(Math.abs(await shows('toe', 'LF'))).toBeLessThan(10);
+    return;
+  }
+  throw new Error('expected a stiff bush among thirty machines');
+}); // prettier-ignore
 
 test('practice stands nowhere among the jobs, and becomes none', async () => {
   const { jobId } = await begin('second-week');

@@ -74,6 +74,18 @@ const screens: [name: string, path: string, act?: (page: Page) => Promise<void>]
   ['keys', '/', (page) => page.keyboard.press('?')],
   ['command bar', '/', (page) => page.keyboard.press('/')],
   ['help', '/help#preload'],
+  ['practice', '/practice', (page) => page.getByText('The same machine for everybody.').waitFor()],
+  [
+    'a notebook',
+    '/practice',
+    async (page) => {
+      await page.getByRole('button', { name: 'Roll it in' }).click();
+      await page.getByRole('button', { name: 'Begin' }).first().click();
+      await page.getByRole('button', { name: 'Hold it there' }).click();
+      await page.getByRole('img', { name: /^The lip stands/ }).waitFor();
+    },
+  ],
+  ['a lesson', '/lessons/preload-is-not-stiffness', (page) => page.getByRole('radio').first().check()],
   ['nothing there', '/nowhere'],
 ];
 

@@ -2,6 +2,7 @@ import Joi from 'joi';
 import { allCorners } from '#core/kinds/corners.ts';
 import { machineClasses } from '#core/kinds/classes/index.ts';
 import { limits } from '../limits.ts';
+import { plainInstruments } from '../practice.ts';
 import { practiceLevels, practiceWays } from '#core/practiceKinds.ts';
 
 const uuid = Joi.string().guid({ separator: '-', wrapper: false }).lowercase();
@@ -29,7 +30,7 @@ const mm = (most: number) => Joi.number().strict().min(-most).max(most).required
 
 /** POST /api/practice/tries/:job/read */
 export const practiceReadingSchema = Joi.object({
-  instrument: Joi.valid('tape', 'caliper', 'pad').required(),
+  instrument: Joi.valid('tape', ...plainInstruments).required(),
   corner: Joi.valid(...allCorners).required(),
   placing: Joi.object({ endXMm: mm(200), endZMm: mm(200), topXMm: mm(200), eyeMm: mm(500) }).when(
     'instrument',

@@ -26,7 +26,17 @@ export interface Condition {
   km: number;
   /** Share of its friction that holds each wheel against being pressed in, -1 to 1: 0 is frictionless. */
   held: readonly number[];
+  /** What was let go before it was read: bars that nobody spoke of, bushes that were tightened elsewhere. */
+  loosed: Loosed;
 }
+
+export interface Loosed {
+  bars: boolean;
+  bushes: boolean;
+}
+
+/** As it goes out: bars linked without load, bushes tightened where it stands. */
+export const allLoosed: Loosed = { bars: true, bushes: true };
 
 /** How it stands in a condition: the reference's height, mm, wheel travel and weight on each pad. */
 export interface SimulatedStand {
@@ -38,12 +48,13 @@ export interface SimulatedStand {
 /** Brings it to rest as it stands now. */
 export function standOf(
   { machine, departures, references }: SimulatedMachine,
-  { seatsBy, km, held }: Condition,
+  { seatsBy, km, held, loosed }: Condition,
 ): SimulatedStand {
-  const off = departures.contacts;
+  const now = without(departures, loosed);
+  const off = now.contacts;
   const felt = seatsBy.map((mm, i) => mm - lost(off[i], km));
   const heldN = held.map((share, i) => share * (off[i]?.frictionN ?? 0));
-  const { travelMm, heightMm, padsN } = rest(machine, { seatsBy: felt, heldN }, departures);
+  const { travelMm, heightMm, padsN } = rest(machine, { seatsBy: felt, heldN }, now);
   return {
     travelMm,
     padsN,
@@ -55,12 +66,20 @@ export function standOf(
   };
 }
 
+function without(departures: Departures, { bars, bushes }: Loosed): Departures {
+  return {
+    ...departures,
+    bars: bars ? [] : departures.bars,
+    contacts: bushes ? departures.contacts.map((off) => ({ ...off, bushNPerMm: 0 })) : departures.contacts,
+  };
+}
+
 /** mm that a spring has lost along itself: half of all it will in `lossKm`, three quarters in three times as far. */
 function lost(off: Departures['contacts'][number] | undefined, km: number): number {
   return off ? (off.lossMm * km) / (km + off.lossKm) : 0;
 }
 
-/** The same machine with no friction holding it: what a height truly is. */
-export function trueStand(simulated: SimulatedMachine, { seatsBy, km }: Omit<Condition, 'held'>) {
-  return standOf(simulated, { seatsBy, km, held: seatsBy.map(() => 0) });
+/** The same machine as it goes out, with no friction holding it: what a height truly is. */
+export function trueStand(simulated: SimulatedMachine, { seatsBy, km }: Pick<Condition, 'seatsBy' | 'km'>) {
+  return standOf(simulated, { seatsBy, km, held: seatsBy.map(() => 0), loosed: allLoosed });
 }

@@ -89,7 +89,7 @@ function Moves({ number, round }: { number: number; round: readonly OpenedCorner
   );
 }
 
-const order: (keyof RiseParts)[] = ['ownMm', 'othersMm', 'frictionMm', 'lostMm', 'tapeMm'];
+const order: (keyof RiseParts)[] = ['ownMm', 'othersMm', 'loosedMm', 'frictionMm', 'lostMm', 'tapeMm'];
 
 /** One corner in one round: what it rose, and on asking why. */
 function Move({ one }: { one: OpenedCorner }) {

@@ -1,8 +1,12 @@
 import { useState } from 'react';
 import { referenceKinds } from '#core/geometry/reference.ts';
-import { cornersIn } from '#core/kinds/classes/index.ts';
+import { limits } from '#contract/limits.ts';
+import { cornersIn, footingOf, type MachineClass } from '#core/kinds/classes/index.ts';
+import type { FactPlace, NumberedKind } from '#core/document/factKinds.ts';
+import { instrumentWords } from '#words/practice.ts';
+import type { QuantityName, Range } from '../../forms/quantity.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
-import type { Practice } from '#contract/practice.ts';
+import { plainInstruments, type PlainInstrument, type Practice } from '#contract/practice.ts';
 import type { TapePlacing } from '#core/gauge/heldTape.ts';
 import { faultOf } from '../../api/faultOf.ts';
 import { useReadInstrument } from '../../api/practice.ts';
@@ -25,10 +29,9 @@ export function Instruments({ practice, round }: Props) {
   const job = useThisJob();
   const corners = cornersIn(job.record.document);
   const [corner, setCorner] = useState<CornerId>(corners[0] as CornerId);
-  const [instrument, setInstrument] = useState<'tape' | 'caliper'>('tape');
+  const [instrument, setInstrument] = useState<'tape' | PlainInstrument>('tape');
   return (
     <section aria-label="Instruments">
-      <p className="text-second mb-2">Each reading takes a minute and a half.</p>
       <div role="radiogroup" aria-label="Corner" className="flex flex-wrap gap-2">
         {corners.map((id) => (
           <button
@@ -43,8 +46,8 @@ export function Instruments({ practice, round }: Props) {
           </button>
         ))}
       </div>
-      <div className="mt-2 flex gap-4" role="radiogroup" aria-label="Instrument">
-        {(['tape', 'caliper'] as const).map((one) => (
+      <div className="mt-2 flex flex-wrap gap-x-4" role="radiogroup" aria-label="Instrument">
+        {offered(job.record.document.machine.class).map((one) => (
           <label key={one} className="flex min-h-9 items-center gap-2">
             <input
               type="radio"
@@ -53,14 +56,19 @@ export function Instruments({ practice, round }: Props) {
               onChange={() => setInstrument(one)}
               className="accent-action size-4"
             />
-            {one === 'tape' ? 'Tape' : 'Caliper on the collar'}
+            {instrumentWords[one].title}
           </label>
         ))}
       </div>
       {instrument === 'tape' ? (
         <Tape key={`${corner}-${round}`} practice={practice} corner={corner} round={round} />
       ) : (
-        <Caliper key={`${corner}-${round}`} corner={corner} round={round} />
+        <Plain
+          key={`${corner}-${round}-${instrument}`}
+          instrument={instrument}
+          corner={corner}
+          round={round}
+        />
       )}
     </section>
   );
@@ -97,7 +105,7 @@ function Tape({ practice, corner, round }: HeldProps & { practice: Practice }) {
   return (
     <>
       <p className="mt-2">{capital(referenceKinds[kind].how)}. Drag it, or move the bars.</p>
-      <div className="mt-2 grid max-w-[440px] grid-cols-2 gap-4">
+      <div className="mt-2 grid max-w-[392px] grid-cols-2 gap-4">
         <figure>
           <TapeEnd {...picture} />
           <figcaption className="label text-second mt-1">
@@ -111,7 +119,7 @@ function Tape({ practice, corner, round }: HeldProps & { practice: Practice }) {
           </figcaption>
         </figure>
       </div>
-      <div className="mt-2 grid max-w-[440px] grid-cols-2 gap-x-4 narrow:grid-cols-1">
+      <div className="mt-2 grid max-w-[392px] grid-cols-2 gap-x-4 narrow:grid-cols-1">
         {SLIDERS.map(({ key, words, most }) => (
           <label key={key} className="flex min-h-9 items-center gap-2">
             <span className="label w-28 shrink-0">{words}</span>
@@ -139,7 +147,7 @@ function Tape({ practice, corner, round }: HeldProps & { practice: Practice }) {
         {read.data && (
           <div className="min-w-[280px] flex-1">
             <Loupe mm={read.data.value} />
-            <Written corner={corner} round={round} kind="height" />
+            <Written corner={corner} place={{ kind: 'height', round, corner, slot: '1' }} />
           </div>
         )}
       </div>
@@ -148,43 +156,85 @@ function Tape({ practice, corner, round }: HeldProps & { practice: Practice }) {
   );
 }
 
-function Caliper({ corner, round }: HeldProps) {
+/** What stands on a machine: sleds have no tyres, and what is in line no toe. */
+function offered(machineClass: MachineClass): ('tape' | PlainInstrument)[] {
+  const footing = footingOf(machineClass);
+  const without: PlainInstrument[] =
+    footing === 'sleds' ? ['pressure', 'toe'] : footing === 'bikes' ? ['pad', 'level', 'toe'] : [];
+  return ['tape', ...plainInstruments.filter((one) => !without.includes(one))];
+}
+
+function Plain({ instrument, corner, round }: HeldProps & { instrument: PlainInstrument }) {
   const job = useThisJob();
   const read = useReadInstrument(job.record.id);
   const waiting = useOnItsWay(job.record.id);
+  const { unit, decimals, how } = instrumentWords[instrument];
+  const place = placeOf(instrument, corner, round);
   return (
     <>
+      <p className="mt-2">{how}</p>
       <Button
         look={read.data ? 'plain' : 'main'}
         className="mt-3 min-h-11 px-4"
         disabled={read.isPending || waiting}
-        onClick={() => read.mutate({ instrument: 'caliper', corner })}
+        onClick={() => read.mutate({ instrument, corner })}
       >
         {read.data ? 'Hold it once more' : 'Hold it there'}
       </Button>
       <Fault words={read.error && faultOf(read.error)} />
       {read.data && (
         <div className="mt-3">
+          {/* A digital display shows its own unit, whatever the reader's are. */}
           <output
             className="figures border-rule bg-ground text-figure inline-block border px-4 py-2 font-bold"
-            data-testid="caliper"
+            data-testid="display"
           >
-            {read.data.value.toFixed(2)}
-            <span className="text-body ml-2 font-normal">mm</span>
+            {read.data.value.toFixed(decimals)}
+            <span className="text-body ml-2 font-normal">{unit}</span>
           </output>
-          <Written corner={corner} round={round} kind="collar" />
+          {place && <Written corner={corner} place={place} />}
         </div>
       )}
     </>
   );
 }
 
+/** Where what one reads is written down; null where it is only looked at. */
+function placeOf(
+  instrument: PlainInstrument,
+  corner: CornerId,
+  round: number,
+): FactPlace<NumberedKind> | null {
+  switch (instrument) {
+    case 'caliper':
+      return { kind: 'collar', round, corner, slot: 'now' };
+    case 'pad':
+      return { kind: 'pad', round, corner, slot: '1' };
+    case 'travel':
+      return { kind: 'travel-used', round, corner, slot: 'now' };
+    case 'pressure':
+      return { kind: 'pressure', round: 0, corner, slot: 'now' };
+    case 'level':
+    case 'toe':
+      return null;
+  }
+}
+
+const quantities: Partial<Record<NumberedKind, QuantityName>> = {
+  pad: 'mass',
+  pressure: 'pressure',
+  height: 'length',
+};
+const most: Partial<Record<NumberedKind, Range>> = {
+  height: ranges.height,
+  collar: ranges.collar,
+  'travel-used': ranges.travelUsed,
+  pad: limits.wheelKg,
+  pressure: limits.tyreBar,
+};
+
 /** Where what was read is written down. */
-function Written({ corner, round, kind }: HeldProps & { kind: 'height' | 'collar' }) {
-  const place =
-    kind === 'height'
-      ? ({ kind: 'height', round, corner, slot: '1' } as const)
-      : ({ kind: 'collar', round, corner, slot: 'now' } as const);
+function Written({ corner, place }: { corner: CornerId; place: FactPlace<NumberedKind> }) {
   return (
     <div data-fields className="relative mt-2 w-56">
       <FactField
@@ -192,7 +242,8 @@ function Written({ corner, round, kind }: HeldProps & { kind: 'height' | 'collar
         label={`What do you read, ${cornerNames[corner]}?`}
         showLabel
         order={1}
-        range={kind === 'height' ? ranges.height : ranges.collar}
+        quantity={quantities[place.kind] ?? 'size'}
+        range={most[place.kind] ?? ranges.height}
       />
     </div>
   );

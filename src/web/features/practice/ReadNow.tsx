@@ -1,5 +1,6 @@
 import { cornersIn } from '#core/kinds/classes/index.ts';
 import { cornerNames } from '#core/kinds/corners.ts';
+import { SeenTo } from './SeenTo.tsx';
 import { Settled } from '../measure/Settled.tsx';
 import { FactField, ranges } from '../../forms/fields.tsx';
 import { useThisJob } from '../../jobStore/jobContext.ts';
@@ -16,6 +17,7 @@ export function ReadNow({ round }: { round: number }) {
         {round === 0 ? 'As it came in' : `After round ${round}`}
       </h2>
       <div className="mt-2">
+        <SeenTo />
         <Settled round={round} />
       </div>
       <table className="mt-2 text-left">
