@@ -87,6 +87,8 @@ export interface Practice {
   challengeId: string | null;
   level: PracticeLevel;
   machineClass: MachineClass;
+  /** The job whose machine this is a copy of, by name; null for one that was drawn. */
+  copyOf: string | null;
   startedAt: string;
   /** What is wanted, mm by corner, and within what. */
   targets: Partial<Record<CornerId, number>>;

@@ -34,6 +34,18 @@ describe.each(practiceLevels)('%s', (level) => {
   });
 }); // prettier-ignore
 
+test('nothing on the sheet says where the targets are met', () => {
+  const off = Array.from({ length: 100 }, (_, k) => {
+    const { document, truth } = drawPractice(k + 1, 'hard', 'car');
+    const { minMm, maxMm } = document.corners.LF.collar;
+    return (truth.collarMm[0] ?? 0) - ((minMm ?? 0) + (maxMm ?? 0)) / 2;
+  });
+  // The middle of the thread is not it, nor is any one reading.
+  expect(Math.sqrt(off.reduce((sum, mm) => sum + mm * mm, 0) / off.length)).toBeGreaterThan(2.5);
+  const collars = Array.from({ length: 30 }, (_, k) => drawPractice(k + 1, 'hard', 'car').truth.collarMm);
+  expect(new Set(collars.flat()).size).toBeGreaterThan(20);
+});
+
 test('the same seed is the same machine, another another', () => {
   expect(drawPractice(7, 'hard', 'truck')).toEqual(drawPractice(7, 'hard', 'truck'));
   expect(drawPractice(8, 'hard', 'truck')).not.toEqual(drawPractice(7, 'hard', 'truck'));

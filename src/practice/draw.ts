@@ -14,12 +14,10 @@ import { landedOf } from './landed.ts';
 import { levelRules } from './levels.ts';
 
 const G = 9.80665;
-/** mm of thread each way that every collar has from where it meets its target. */
-const THREAD_MM = 45;
+/** mm of thread each way that a collar has from where its target is met. */
+const THREAD_MM = [38, 55] as const;
 /** mm at which machines are wanted. */
 const HEIGHTS_MM = [345, 395] as const;
-/** What a collar reads there. */
-const COLLAR_MM = 70;
 
 /** A practice machine: what everybody may know, and what nobody may before the end. */
 export interface Drawn {
@@ -56,7 +54,9 @@ function isFit({ document, truth }: Drawn): boolean {
   return (
     clear &&
     !landedOf(truth, document, truth.openBy, 0).now &&
-    truth.openBy.every((mm) => Math.abs(mm) < truth.threadMm)
+    truth.openBy.every(
+      (mm, i) => mm > (truth.threadMm[i]?.[0] ?? 0) + 2 && mm < (truth.threadMm[i]?.[1] ?? 0) - 2,
+    )
   );
 }
 
@@ -94,8 +94,13 @@ function drawOne(uniform: Uniform, level: PracticeLevel, asked: MachineClass | n
     return Math.round(way * mm * (!rule.alike && uniform() < 0.25 ? -1 : 1));
   });
   const toe = { front: between(-1, 3), rear: between(0, 4) };
+  // Neither its collars nor the ends of their threads may say where its targets are met.
+  const collarMm = corners.map(() => Math.round(between(58, 98)));
+  const threadMm = corners.map(
+    () => [-Math.round(between(...THREAD_MM)), Math.round(between(...THREAD_MM))] as const,
+  );
   const truth: PracticeTruth = {
-    simulated, corners, openBy, arches: corners.map((id) => referenceOf(machineClass, id).endsWith('-arch')), tyreBar: corners.map(() => between(2.05, 2.35)), toeMm: corners.map((id) => toe[axleOf(id)]), collarMm: corners.map(() => COLLAR_MM), collarGrows: corners.map(() => 1), threadMm: THREAD_MM, pitchMm,
+    simulated, corners, openBy, arches: corners.map((id) => referenceOf(machineClass, id).endsWith('-arch')), tyreBar: corners.map(() => between(2.05, 2.35)), toeMm: corners.map((id) => toe[axleOf(id)]), collarMm, collarGrows: corners.map(() => 1), threadMm, pitchMm,
     tapeSdMm: rule.tapeSdMm, faults, markMm,
   }; // prettier-ignore
   const document = blankDocument(machineClass, '');
@@ -109,8 +114,8 @@ function drawOne(uniform: Uniform, level: PracticeLevel, asked: MachineClass | n
     corner.collar = {
       ...corner.collar,
       grows: 'with-seat',
-      minMm: COLLAR_MM - THREAD_MM,
-      maxMm: COLLAR_MM + THREAD_MM,
+      minMm: (collarMm[i] ?? 0) + (threadMm[i]?.[0] ?? 0),
+      maxMm: (collarMm[i] ?? 0) + (threadMm[i]?.[1] ?? 0),
     };
     if (rule.told !== 'nothing') corner.suspension = suspension[axleOf(id)];
     if (rule.told === 'ratio') {

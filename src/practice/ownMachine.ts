@@ -2,6 +2,7 @@ import { analyse } from '#core/analysis/analyse.ts';
 import type { JobRecord } from '#core/document/types.ts';
 import type { Answer } from '#core/planning/answerShape.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
+import type { CornerId } from '#core/kinds/corners.ts';
 import type { ContactDescription } from '#core/machine/description.ts';
 import { noContactDepartures, type Departures } from '#core/simulated/departures.ts';
 import type { SimulatedReference } from '#core/simulated/machine.ts';
@@ -36,6 +37,11 @@ export function ownMachine(record: JobRecord): Drawn | null {
   });
   if (references.some((one) => one === null)) return null;
   const { contacts } = believed.machine;
+  const collarMm = corners.map((id, k) => {
+    const { readingSign } = cornerSpec(record.document, id);
+    const read = collarNow(answer.state.rounds, id, readingSign) ?? 70;
+    return read - readingSign * (now.seatsBy[at[k] ?? 0] ?? 0);
+  });
   const document = structuredClone(record.document);
   document.machine.id = null;
   document.about = { ...document.about, customer: '', phone: '', plate: '', technician: '' };
@@ -54,13 +60,11 @@ export function ownMachine(record: JobRecord): Drawn | null {
       },
       corners,
       openBy: at.map((i) => now.seatsBy[i] ?? 0),
-      collarMm: corners.map((id, k) => {
-        const { readingSign } = cornerSpec(record.document, id);
-        const read = collarNow(answer.state.rounds, id, readingSign) ?? 70;
-        return read - readingSign * (now.seatsBy[at[k] ?? 0] ?? 0);
-      }),
+      collarMm,
       collarGrows: corners.map((id) => cornerSpec(record.document, id).readingSign),
-      threadMm: THREAD_MM + Math.max(...now.seatsBy.map(Math.abs)),
+      threadMm: corners.map((id, k) =>
+        threadOf(record, id, { atMm: collarMm[k] as number, seatBy: now.seatsBy[at[k] ?? 0] ?? 0 }),
+      ),
       pitchMm: record.document.corners[corners[0] as (typeof corners)[number]].pitchMm ?? 2,
       tapeSdMm: TAPE_SD_MM,
       tyreBar: corners.map((id) => record.document.corners[id].tyreBar ?? 2.2),
@@ -70,6 +74,20 @@ export function ownMachine(record: JobRecord): Drawn | null {
       markMm: corners.map(() => 0),
     },
   };
+}
+
+/** Ends of a corner's thread by its collar's limits, mm of seat from the baseline; far off where nobody has said. */
+function threadOf(
+  { document }: JobRecord,
+  id: CornerId,
+  { atMm, seatBy }: { atMm: number; seatBy: number },
+): [number, number] {
+  const { minMm, maxMm } = document.corners[id].collar;
+  const { readingSign } = cornerSpec(document, id);
+  const end = (mm: number | null, way: 1 | -1) =>
+    mm === null ? way * THREAD_MM + seatBy : readingSign * (mm - atMm);
+  const ends = [end(minMm, -1), end(maxMm, 1)];
+  return [Math.min(...ends), Math.max(...ends)];
 }
 
 function isPlain({ document }: JobRecord, { corners }: Answer): boolean {

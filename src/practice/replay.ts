@@ -39,7 +39,8 @@ export function replay(truth: PracticeTruth, seed: number, record: Played): Prac
     const turnedBy = truth.corners.map((id, i) => {
       const asked = here.filter(isOf('adjustment')).find(({ corner }) => corner === id)?.mm ?? 0;
       const from = seats[i] as number;
-      const to = Math.min(Math.max(from + asked, -truth.threadMm), truth.threadMm);
+      const [low, high] = truth.threadMm[i] as readonly [number, number];
+      const to = Math.min(Math.max(from + asked, low), high);
       seats[i] = to;
       return to - from;
     });

@@ -13,7 +13,8 @@ export interface PracticeTruth {
   /** What each collar reads where its seat is at nought, and 1 where the reading grows towards the spring, else -1. */
   collarMm: number[];
   collarGrows: number[];
-  threadMm: number;
+  /** Ends of each collar's thread, mm of seat from where its target is met. */
+  threadMm: (readonly [number, number])[];
   pitchMm: number;
   tapeSdMm: number;
   /** bar in each tyre, and mm of toe of each corner's axle where its target is met. */

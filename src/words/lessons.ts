@@ -231,7 +231,7 @@ export const lessonTexts = {
       right: 1,
       why: 'Friction holds it as far off one way as the other.',
     },
-    move: 'Press it, then lift it, and find out what it truly reads.',
+    move: 'Press it, then lift it. Then say what it truly reads.',
     check: {
       ask: 'Pressed and lifted are 20 mm apart on a small machine. What does that say?',
       answers: ['The tape is bad', 'Something binds: look for it first', 'Take the mean and go on'],

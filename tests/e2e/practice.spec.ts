@@ -136,6 +136,15 @@ test('held carelessly the tape shows something else, and the end says so', async
   await expect(page.getByText(/One reading was off/)).toBeVisible();
 });
 
+test('by one’s own judgement nothing is advised, not by the pages of its job either', async ({ page }) => {
+  await rollIn(page, /^Hard/);
+  await page.getByRole('button', { name: 'Begin' }).first().click();
+  await expect(page.getByRole('heading', { name: 'As it came in' })).toBeVisible();
+  const id = new URL(page.url()).pathname.split('/').at(-1) ?? '';
+  await visit(page, `/jobs/${id}/plan`);
+  await expect(page).toHaveURL(new RegExp(`/practice/notebook/${id}$`));
+});
+
 test('a job is copied to practice from its menu; a machine is given on by a link', async ({ page }) => {
   await visit(page, '/');
   await page.getByRole('button', { name: 'More for Dunlin' }).click();

@@ -113,6 +113,7 @@ async function asTold(db: Database, practice: KeptPractice, tries: readonly Kept
     challengeId,
     level,
     machineClass,
+    copyOf: document.name === '' ? null : document.name,
     startedAt: createdAt.toISOString(),
     targets: Object.fromEntries(
       truth.corners.flatMap((corner) => {

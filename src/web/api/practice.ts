@@ -40,6 +40,8 @@ export function usePracticeOf(jobId: string) {
   return useQuery({
     queryKey: [...PRACTICE, 'of', jobId],
     queryFn: () => callApi<Practice>(`/practice/of/${jobId}`),
+    // What is recorded takes its minutes, too.
+    refetchInterval: 10_000,
     retry: 1,
   });
 }

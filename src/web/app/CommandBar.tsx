@@ -105,6 +105,8 @@ const pages = [
   ['/kits', 'Kits'],
   ['/rack', 'Spring rack'],
   ['/rack/search', 'Find springs'],
+  ['/practice', 'Practice'],
+  ['/lessons', 'Lessons'],
   ['/settings', 'Settings: shop, devices, instruments'],
   ['/help', 'Help'],
   ['/help#printing', 'Print a sheet: how'],

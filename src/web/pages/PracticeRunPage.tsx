@@ -1,15 +1,14 @@
 import { useParams } from 'react-router';
-import { classDefaults } from '#core/kinds/classes/index.ts';
 import { levelWords } from '#words/practice.ts';
 import { ApiProblem } from '../api/client.ts';
 import { usePractice } from '../api/practice.ts';
+import { practiceName } from '../features/practice/practiceName.ts';
 import { Compared } from '../features/practice/Compared.tsx';
 import { Truth } from '../features/practice/Truth.tsx';
 import { Tries } from '../features/practice/Tries.tsx';
 import { Wish } from '../features/practice/Wish.tsx';
 import { Button } from '../ui/Button.tsx';
 import { HeaderSlot } from '../ui/headerSlot.tsx';
-import { capital } from '../ui/words.ts';
 import { FailurePage } from './FailurePage.tsx';
 
 /** One machine to practise on: what is wanted, the tries, and the truth once it is open. */
@@ -36,12 +35,13 @@ export function PracticeRunPage() {
     <main className="mx-auto w-full max-w-[1232px] flex-1 px-6 py-5 narrow:px-4">
       <title>Practice · Margin</title>
       <HeaderSlot.Fill>
-        <h1 className="font-semibold">
-          Practice: {classDefaults[practice.machineClass].title},{' '}
-          {levelWords[practice.level].title.toLowerCase()}
-        </h1>
+        <h1 className="font-semibold">{practiceName(practice)}</h1>
       </HeaderSlot.Fill>
-      <p className="text-second">{capital(levelWords[practice.level].words)}</p>
+      <p className="text-second">
+        {practice.copyOf === null
+          ? levelWords[practice.level].words
+          : 'A copy of its machine as it stands, with what was learnt of it as its truth.'}
+      </p>
       <Wish practice={practice} />
       <Tries practice={practice} />
       {practice.truth && <Truth practice={practice} truth={practice.truth} />}

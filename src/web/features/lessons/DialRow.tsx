@@ -49,6 +49,8 @@ function Shown({ dial: { unit, step }, value }: { dial: Dial; value: number }) {
           <Plain value={value} decimals={0} /> {value === 1 ? 'time' : 'times'}
         </>
       );
+    case 'hand':
+      return value < 0 ? 'pressed' : value > 0 ? 'lifted' : 'as found';
     case '':
       return <Plain value={value} decimals={decimals} />;
   }

@@ -17,7 +17,7 @@ const goals: Record<keyof typeof lessonTexts, Dials | string[]> = {
   'droop-and-bump': ['kg', 'seat'],
   'springs-and-rings': ['ring'],
   'right-spring': ['rate', 'preload'],
-  friction: { hand: -1 },
+  friction: { said: 346 },
   'new-springs': ['seat'],
   clearances: { link: 20 },
   'measuring-the-ratio': { lift: 80 },

@@ -8,7 +8,7 @@ export interface Dial {
   high: number;
   step: number;
   from: number;
-  unit: 'mm' | 'kg' | 'N/mm' | 'km' | '' | 'times';
+  unit: 'mm' | 'kg' | 'N/mm' | 'km' | '' | 'times' | 'hand';
 }
 
 /** Where the dials stand, by name. */

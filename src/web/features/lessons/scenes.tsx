@@ -44,12 +44,19 @@ const RIDER_KG = 85;
 /** A rear end with a rider: load of its own and with him, at the wheel. */
 const BIKE = { travelMm: 120, ratio: 1, kg: 62 };
 const BAND_MM = 4;
+/** Where it truly stands, and where it happens to hang before anybody touches it. */
+const TRULY_MM = 346;
+const STUCK_MM = 2;
+const SAG_MM = 35;
 const NEW_LOSS_MM = 5;
 const HALF_KM = 80;
 const OVER_TYRE_MM = 30;
 const READ_SD_MM = 2;
 const LIMIT_MM = 5;
 const OFF_MM = 4;
+
+/** Pressed it hangs low by all that friction holds, lifted high; as it was found it hangs somewhere between. */
+const readsMm = (hand: number) => TRULY_MM + (hand === 0 ? STUCK_MM : BAND_MM * hand);
 
 const bike = (dials: Dials, kg: number) =>
   standLesson({
@@ -162,17 +169,23 @@ export const scenes: Record<LessonId, Scene> = {
   'right-spring': {
     dials: [dial('rate', 'Spring rate', [20, 60, 1, 24], 'N/mm'), dial('preload', 'Preload', [0, 40, 1, 30])],
     figures: (now) => [mm('sag, rider on', bike(now, BIKE.kg + RIDER_KG * 0.6).droopMm), mm('sag, nobody on', bike(now, BIKE.kg).droopMm)],
-    picture: (now) => <CornerPicture stand={bike(now, BIKE.kg + RIDER_KG * 0.6)} />,
+    picture: (now) => {
+      const stand = bike(now, BIKE.kg + RIDER_KG * 0.6);
+      return <CornerPicture stand={{ ...stand, bodyMm: SAG_MM - stand.droopMm }} />;
+    },
     reached: (now) => {
       const [laden, alone] = [bike(now, BIKE.kg + RIDER_KG * 0.6).droopMm, bike(now, BIKE.kg).droopMm];
       return Math.abs(laden - 35) <= 1.5 && alone >= 10 && alone <= 15;
     },
   },
   friction: {
-    dials: [dial('hand', 'Pressed, let go, lifted', [-1, 1, 1, 0], '')],
-    figures: (now) => [mm('reads', 346 + BAND_MM * at(now, 'hand'), 0)],
+    dials: [
+      dial('hand', 'Press it, let it go, lift it', [-1, 1, 1, 0], 'hand'),
+      dial('said', 'You say it truly reads', [338, 354, 1, 340]),
+    ],
+    figures: (now) => [mm('reads', readsMm(at(now, 'hand')), 0)],
     picture: (now) => <CornerPicture stand={standLesson({ ...plainCorner, seatMm: 0.7 * BAND_MM * at(now, 'hand') })} />,
-    reached: (now) => at(now, 'hand') !== 0,
+    reached: (now) => at(now, 'said') === TRULY_MM,
   },
   'new-springs': {
     dials: [dial('seat', 'Set high by', [0, 8, 0.5, 0]), dial('km', 'Driven', [0, 1000, 20, 0], 'km')],

@@ -31,6 +31,9 @@ export function Notebook({ practice }: { practice: Practice }) {
           Back to this practice
         </Link>
         <span className="figures">{here.minutes} minutes so far</span>
+        <span className="text-second">
+          A reading takes 1 1/2, settling it 4, an axle up and down 8, each corner turned 3.
+        </span>
         <Button look="quiet" disabled={job.history.undo.length === 0} onClick={() => job.actions.undo()}>
           Undo
         </Button>

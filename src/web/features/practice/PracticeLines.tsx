@@ -1,11 +1,11 @@
 import { Link } from 'react-router';
-import { classDefaults } from '#core/kinds/classes/index.ts';
 import type { Practice, PracticeTry } from '#contract/practice.ts';
 import { dayWords } from '#words/day.ts';
-import { levelWords, wayWords } from '#words/practice.ts';
+import { wayWords } from '#words/practice.ts';
 import { usePractices } from '../../api/practice.ts';
 import { Button } from '../../ui/Button.tsx';
 import { capital } from '../../ui/words.ts';
+import { practiceName } from './practiceName.ts';
 
 /** What was practised, the newest first. */
 export function PracticeLines() {
@@ -34,11 +34,11 @@ export function PracticeLines() {
 }
 
 function Line({ practice }: { practice: Practice }) {
-  const { id, level, machineClass, startedAt, tries, truth } = practice;
+  const { id, startedAt, tries, truth } = practice;
   return (
     <li className="border-rule flex min-h-11 flex-wrap items-center gap-x-6 border-b py-1">
       <Link to={`/practice/${id}`} className="text-action font-semibold underline underline-offset-4">
-        {capital(classDefaults[machineClass].title)}, {levelWords[level].title.toLowerCase()}
+        {capital(practiceName(practice).replace('Practice: ', ''))}
       </Link>
       <span className="text-second">{dayWords(startedAt)}</span>
       {tries.map((one) => (

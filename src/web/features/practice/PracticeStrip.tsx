@@ -1,10 +1,11 @@
 import { useState } from 'react';
-import { Link } from 'react-router';
+import { Link, Navigate } from 'react-router';
 import { usePracticeOf } from '../../api/practice.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Button } from '../../ui/Button.tsx';
 import { EndTry } from './EndTry.tsx';
 import { Instruments } from './Instruments.tsx';
+import { tryPath } from './tryPath.ts';
 
 /** Over the pages of a job that is practice: its instruments, the minutes so far, and its end. */
 export function PracticeStrip() {
@@ -14,6 +15,8 @@ export function PracticeStrip() {
   if (!practice) return null;
   const here = practice.tries.find(({ jobId }) => jobId === job.record.id);
   if (!here) return null;
+  // Nothing is advised there, by whatever way somebody comes.
+  if (here.way === 'own' && !here.ended) return <Navigate to={tryPath('own', here.jobId)} replace />;
   const { state } = job;
   const round = state.turning ? state.current + 1 : state.current;
   return (

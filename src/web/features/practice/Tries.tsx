@@ -1,14 +1,14 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { classDefaults } from '#core/kinds/classes/index.ts';
 import { type Practice } from '#contract/practice.ts';
 import { practiceWays, type PracticeWay } from '#core/practiceKinds.ts';
-import { levelWords, wayWords } from '#words/practice.ts';
+import { wayWords } from '#words/practice.ts';
 import { faultOf } from '../../api/faultOf.ts';
 import { useBeginTry, useGiveOn, useOpenTruth } from '../../api/practice.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { Fault } from '../../ui/Fault.tsx';
+import { practiceName } from './practiceName.ts';
 import { TryFigures } from './PracticeLines.tsx';
 import { tryPath } from './tryPath.ts';
 
@@ -37,9 +37,10 @@ function Way({ practice, way, next }: { practice: Practice; way: PracticeWay; ne
   const going = tries.find((one) => !one.ended);
   const start = () => {
     const jobId = crypto.randomUUID();
-    const title = classDefaults[practice.machineClass].title;
-    const name = `Practice: ${title}, ${levelWords[practice.level].title.toLowerCase()}`;
-    begin.mutate({ jobId, way, name }, { onSuccess: () => void navigate(tryPath(way, jobId)) });
+    begin.mutate(
+      { jobId, way, name: practiceName(practice) },
+      { onSuccess: () => void navigate(tryPath(way, jobId)) },
+    );
   };
   return (
     <li className="border-rule flex flex-wrap items-center gap-x-6 gap-y-2 border-b py-3">
