@@ -10,6 +10,10 @@ export const TABLES = [
   'photos',
   'rack_springs',
   'kits',
+  'challenges',
+  'practices',
+  'practice_tries',
+  'lessons_done',
   'shop',
 ] as const;
 export type Table = (typeof TABLES)[number];
