@@ -125,6 +125,8 @@ test('a serial device is passed on: bare numbers, numbers with units, lines of t
     ['caliper 2', 69.85, true],
     ['probe', 365, false],
   ]);
+  for (let k = 0; !said().includes('Err 7') && k < 50; k++)
+    await new Promise((done) => setTimeout(done, 100));
   expect(said()).toContain('Not a reading: Err 7');
 });
 

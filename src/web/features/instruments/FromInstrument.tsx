@@ -44,7 +44,10 @@ function Listening() {
   const gauge = useGauge();
   const field = useFieldInHand((state) => state.field);
   const kind = field && takenBy[field.quantity];
-  const all = Object.values(gauge.readings);
+  const heard = Object.values(gauge.readings);
+  const live = heard.filter(({ silent }) => !silent);
+  // One that has gone silent stands aside for those that are there.
+  const all = live.length > 0 ? live : heard;
   const fitting = kind ? all.filter((one) => one.kind === kind) : all;
   const reading = fitting.length === 1 ? fitting[0] : undefined;
   const take = (one: Watched) => field?.put(texts[one.kind](one.value));
@@ -118,7 +121,7 @@ const kinds: Record<GaugeKind, string> = {
 
 /** It reads something else than the field takes. */
 function WrongKind({ gauge, field }: { gauge: Gauge; field: string }) {
-  const [one] = Object.values(gauge.readings);
+  const [one] = Object.values(gauge.readings).filter(({ silent }) => !silent);
   return one ? (
     <span className="text-tight">
       It reads {kinds[one.kind]}; “{field}” takes something else.
