@@ -37,7 +37,6 @@ async function typeAll(page: Page, values: readonly string[]): Promise<void> {
 test('a whole job without a mouse: start, measure, plan, turn in the bay, measure again, lock', async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await visit(page, '/?find=dunlin');
   await expect(page.locator('a[href*="000100000000"]')).toBeVisible();
   await page.keyboard.press('n');

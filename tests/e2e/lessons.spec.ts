@@ -28,7 +28,6 @@ test('a lesson: a guess first, then it is moved, then checked, counted as done, 
 }); // prettier-ignore
 
 test('every lesson draws itself by day and by night, at 390 px too, with nothing wider than the page', async ({ page }) => {
-  test.setTimeout(120_000);
   await page.setViewportSize({ width: 390, height: 844 });
   await visit(page, '/lessons');
   for (const id of lessonIds) {

@@ -114,7 +114,6 @@ for (const job of jobs)
     test(`${job.title}, ${how === 'both' ? 'pressed and lifted' : 'as it rests'}: from the first reading to the end`, async ({
       page,
     }) => {
-      test.setTimeout(120_000);
       const machine = hideSagMachine(job.seed);
       expect([machine.way, isInWindow(machine)]).toEqual([job.way, false]);
       await begin(page, job, machine);

@@ -1,3 +1,5 @@
+import { randomUUID } from 'node:crypto';
+import { factEntry, fourCorners, plainDocument } from '../fixtures/records.ts';
 import { expect, test, visit } from './app.ts';
 import type { Page } from '@playwright/test';
 
@@ -78,7 +80,6 @@ async function handBack(page: Page): Promise<void> {
 test.describe('three levels by a scripted learner', () => {
   for (const level of [/^First day/, /^On your own/, /^Nasty/])
     test(`${level.source.slice(1)}: read, turned and handed back by a notebook, nothing advised, and the truth opened`, async ({ page }) => {
-      test.setTimeout(120_000);
       const wish = await rollIn(page, level);
       await page.getByRole('button', { name: 'Begin' }).first().click();
       await expect(page.getByRole('heading', { name: 'As it came in' })).toBeVisible();
@@ -99,7 +100,6 @@ test.describe('three levels by a scripted learner', () => {
 }); // prettier-ignore
 
 test('the same machine with the plan: instruments over the pages of a job, and both ways side by side', async ({ page }) => {
-  test.setTimeout(120_000);
   const { wanted } = await rollIn(page, /^First day/);
   await page.getByRole('button', { name: 'Begin' }).nth(1).click();
   await page.getByRole('button', { name: 'Instruments' }).click();
@@ -146,10 +146,16 @@ test('by one’s own judgement nothing is advised, not by the pages of its job e
 });
 
 test('a job is copied to practice from its menu; a machine is given on by a link', async ({ page }) => {
-  await visit(page, '/');
-  await page.getByRole('button', { name: 'More for Dunlin' }).click();
+  const heights = fourCorners.map((corner) => ({
+    ...factEntry({ kind: 'height', round: 0, corner, mm: 350 }),
+    id: randomUUID(),
+  }));
+  const document = { ...plainDocument(), name: 'Redshank to practise on' };
+  await page.request.post('/api/jobs', { data: { id: randomUUID(), document, entries: heights } });
+  await visit(page, '/?find=Redshank');
+  await page.getByRole('button', { name: 'More for Redshank to practise on' }).click();
   await page.getByRole('menuitem', { name: 'Practise on a copy' }).click();
-  await expect(page.getByRole('heading', { name: 'By your own judgement' })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Practice: Redshank to practise on');
   await rollIn(page, /^Second week/);
   await page.getByRole('button', { name: 'Give this machine on as a challenge' }).click();
   const link = await page.getByLabel('Link to this machine').inputValue();

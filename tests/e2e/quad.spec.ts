@@ -1,7 +1,6 @@
 import { allSent, expect, field, test, turnAsTold, visit } from './app.ts';
 
 test('a quad, which stands on three: from readings to locked, with no scales to read', async ({ page }) => {
-  test.setTimeout(90_000);
   await visit(page, '/new?class=quad');
   const names = ['front left', 'front right', 'rear'] as const;
   let heights = [262, 265, 281];

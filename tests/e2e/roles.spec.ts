@@ -11,7 +11,6 @@ const button = (page: Page, name: string | RegExp) => page.getByRole('button', {
 test('a whole job by roles and names alone: set up, by picture, turned, measured, finished', async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await visit(page, '/new');
   await expect(page.getByRole('heading', { name: 'New setup' })).toBeVisible();
   await page.getByRole('radio', { name: 'car', exact: true }).click();

@@ -72,7 +72,6 @@ const isIn = (car: PadCar) => {
 test('from pads that stream to cross weight 50.0 ± 0.2 % and every height within 3 mm, in two passes at most', async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   let car = hidePadCar(7);
   expect(isIn(car)).toBe(false);
   const pads = await padsUnder(car);

@@ -65,7 +65,6 @@ async function comeIn(page: Page, name: string): Promise<void> {
 }
 
 test.beforeAll(async () => {
-  test.setTimeout(180_000);
   data = mkdtempSync(join(tmpdir(), 'margin-shop-'));
   chmodSync(data, 0o755);
   network = makeNetwork();
@@ -132,7 +131,6 @@ test('whoever asks on the network where the shop’s name is gets its address', 
 });
 
 test('two devices work on one job, each sees at once what the other types, and a lost one is shut out', async () => {
-  test.setTimeout(120_000);
   const office = await (await on(network.add('office'))).newPage();
   await comeIn(office, 'Office');
 
@@ -205,7 +203,6 @@ test('a code that was filmed lets one tablet in; the second is told, and shows d
 });
 
 test('a tablet out of touch opens the pages it saw, says so, and what is typed there is kept until it is back', async () => {
-  test.setTimeout(180_000);
   const context = await on(network.add('lift3'));
   const page = await context.newPage();
   await comeIn(page, 'Lift three');

@@ -40,7 +40,6 @@ test.describe('when the server cannot be reached', () => {
     [`${DUNLIN}/plan`, /\/api\/jobs\/0/, 'Dunlin'],
   ] as const)
     test(`${path} says so and is tried again`, async ({ page }) => {
-      test.setTimeout(90_000);
       await page.route(url, (route) => route.abort());
       await visit(page, path);
       await expect(page.getByText(/No connection to the server/)).toBeVisible({ timeout: 30_000 });

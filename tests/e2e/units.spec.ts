@@ -44,7 +44,6 @@ for (const [system, other] of [
   ['mm', 'in'],
 ] as const)
   test(`chosen ${system}, no page shows a figure in another unit, and none is cut off`, async ({ page }) => {
-    test.setTimeout(180_000);
     await visit(page, '/');
     await page.getByRole('button', { name: system, exact: true }).click();
     for (const path of pages) {
@@ -65,7 +64,6 @@ for (const [system, other] of [
 
 for (const width of [390, 768])
   test(`${width} px wide, every field has room for a height as a tape reads it`, async ({ page }) => {
-    test.setTimeout(120_000);
     await page.setViewportSize({ width, height: 844 });
     const more = ['prep', 'turn', 'rings', 'ride', 'tape'].map((stage) => job(3, stage));
     for (const path of [...pages, ...more, '/rack/search', '/sag', '/paper']) {
