@@ -99,13 +99,19 @@ export async function practicesOf(db: Database, who: string): Promise<Practice[]
         db,
         practice,
         tries.filter(({ practiceId }) => practiceId === practice.id),
+        false,
       ),
     ),
   );
 }
 
-/** What of a practice may leave the server: its truth only once it is opened. */
-async function asTold(db: Database, practice: KeptPractice, tries: readonly KeptTry[]): Promise<Practice> {
+/** What of a practice may leave the server: its truth only once it is opened, round by round where it is asked for `whole`. */
+async function asTold(
+  db: Database,
+  practice: KeptPractice,
+  tries: readonly KeptTry[],
+  whole = true,
+): Promise<Practice> {
   const { id, challengeId, level, machineClass, document, createdAt, opened } = practice;
   const truth = practice.truth as PracticeTruth;
   return {
@@ -125,16 +131,24 @@ async function asTold(db: Database, practice: KeptPractice, tries: readonly Kept
     marks: Object.fromEntries(
       truth.corners.flatMap((corner, i) => (truth.markMm[i] ? [[corner, truth.markMm[i]]] : [])),
     ),
-    tries: await Promise.all(tries.map((one) => tryTold(db, practice, one))),
+    tries: await Promise.all(tries.map((one) => tryTold(db, practice, one, whole))),
     truth: opened ? openedTruth(truth) : null,
   };
 }
 
-async function tryTold(db: Database, practice: KeptPractice, one: KeptTry): Promise<PracticeTry> {
+/** A try as it may be told. Its record is read only where something has to be worked out of it. */
+async function tryTold(
+  db: Database,
+  practice: KeptPractice,
+  one: KeptTry,
+  whole: boolean,
+): Promise<PracticeTry> {
   const { jobId, way, readings, result } = one;
+  const { seed } = practice;
   const truth = practice.truth as PracticeTruth;
-  const record = await tryRecord(db, jobId);
-  const { rounds, minutes } = result ?? scoreOf(truth, practice.seed, record, readings);
+  const opened = whole && practice.opened;
+  const record = result && !opened ? null : await tryRecord(db, jobId);
+  const { rounds, minutes } = result ?? scoreOf(truth, seed, record ?? { entries: [] }, readings);
   return {
     jobId,
     way,
@@ -143,8 +157,8 @@ async function tryTold(db: Database, practice: KeptPractice, one: KeptTry): Prom
     readings,
     ended: result !== null,
     landed: result?.landed ?? null,
-    opened: practice.opened ? openedRounds(truth, practice.seed, record) : null,
-    missed: practice.opened ? missedIn(truth, practice.seed, record) : null,
+    opened: opened && record ? openedRounds(truth, seed, record) : null,
+    missed: opened && record ? missedIn(truth, seed, record) : null,
   };
 }
 
