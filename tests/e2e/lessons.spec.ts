@@ -29,7 +29,6 @@ test('a lesson: a guess first, then it is moved, then checked, counted as done, 
 
 test('every lesson draws itself by day and by night, at 390 px too, with nothing wider than the page', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
-  await visit(page, '/lessons');
   for (const id of lessonIds) {
     await visit(page, `/lessons/${id}`);
     await expect(page.getByRole('heading', { level: 1 })).toHaveText(lessonTexts[id].title);

@@ -104,6 +104,12 @@ test('the same machine with the plan: instruments over the pages of a job, and b
   await page.getByRole('button', { name: 'Begin' }).nth(1).click();
   await page.getByRole('button', { name: 'Instruments' }).click();
   await readAll(page);
+  // Read once more it is a repeat, beside the first.
+  const again = `${Math.round(await holdTape(page, 'Front left'))}`;
+  const second = page.getByLabel('What do you read, front left?', { exact: true });
+  await second.fill(again);
+  await second.press('Enter');
+  await expect(page.getByLabel('Front left, reading 2', { exact: true })).toHaveValue(again);
   await page.getByRole('button', { name: 'Put the instruments away' }).click();
   await page.getByRole('link', { name: /^Plan/ }).first().click();
   await page.getByRole('button', { name: 'Start turning' }).first().click();

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { referenceKinds } from '#core/geometry/reference.ts';
 import { limits } from '#contract/limits.ts';
 import { cornersIn, footingOf, type MachineClass } from '#core/kinds/classes/index.ts';
+import { factAt } from '#core/document/facts.ts';
 import type { FactPlace, NumberedKind } from '#core/document/factKinds.ts';
 import { instrumentWords } from '#words/practice.ts';
 import type { QuantityName, Range } from '../../forms/quantity.ts';
@@ -22,10 +23,12 @@ import { useOnItsWay } from './useOnItsWay.ts';
 interface Props {
   practice: Practice;
   round: number;
+  /** Whether a height that is read again is written beside the first, as repeats are; else over it. */
+  repeats?: boolean;
 }
 
 /** Instruments to hold to a practice machine: what they show is read and written down by hand. */
-export function Instruments({ practice, round }: Props) {
+export function Instruments({ practice, round, repeats = true }: Props) {
   const job = useThisJob();
   const corners = cornersIn(job.record.document);
   const [corner, setCorner] = useState<CornerId>(corners[0] as CornerId);
@@ -61,7 +64,13 @@ export function Instruments({ practice, round }: Props) {
         ))}
       </div>
       {instrument === 'tape' ? (
-        <Tape key={`${corner}-${round}`} practice={practice} corner={corner} round={round} />
+        <Tape
+          key={`${corner}-${round}`}
+          practice={practice}
+          corner={corner}
+          round={round}
+          repeats={repeats}
+        />
       ) : (
         <Plain
           key={`${corner}-${round}-${instrument}`}
@@ -86,14 +95,22 @@ const SLIDERS: { key: keyof TapePlacing; words: string; most: number }[] = [
   { key: 'eyeMm', words: 'Eye above the lip', most: 300 },
 ];
 
+const SLOTS = ['1', '2', '3'];
+
 /** As somebody in a hurry holds it. */
 const CARELESS: TapePlacing = { endXMm: -14, endZMm: -9, topXMm: 16, eyeMm: 160 };
 
-function Tape({ practice, corner, round }: HeldProps & { practice: Practice }) {
+function Tape({ practice, corner, round, repeats }: HeldProps & { practice: Practice; repeats: boolean }) {
   const job = useThisJob();
   const [placing, setPlacing] = useState(CARELESS);
   const read = useReadInstrument(job.record.id);
   const waiting = useOnItsWay(job.record.id);
+  const [slot, setSlot] = useState('1');
+  const hold = () => {
+    const isFree = (one: string) => !factAt(job.facts, { kind: 'height', round, corner, slot: one });
+    setSlot(repeats ? (SLOTS.find(isFree) ?? '3') : '1');
+    read.mutate({ instrument: 'tape', corner, placing });
+  };
   const place = (some: Partial<TapePlacing>) => {
     setPlacing((now) => ({ ...now, ...some }));
     // What was seen was seen from where it was held.
@@ -140,14 +157,14 @@ function Tape({ practice, corner, round }: HeldProps & { practice: Practice }) {
           look={read.data ? 'plain' : 'main'}
           className="min-h-11 px-4"
           disabled={read.isPending || waiting}
-          onClick={() => read.mutate({ instrument: 'tape', corner, placing })}
+          onClick={hold}
         >
           {read.data ? 'Hold it once more' : 'Hold it there'}
         </Button>
         {read.data && (
           <div className="min-w-[280px] flex-1">
             <Loupe mm={read.data.value} />
-            <Written corner={corner} place={{ kind: 'height', round, corner, slot: '1' }} />
+            <Written corner={corner} place={{ kind: 'height', round, corner, slot }} />
           </div>
         )}
       </div>

@@ -57,7 +57,7 @@ export function Notebook({ practice }: { practice: Practice }) {
           </div>
           <div className="mt-5">
             <h2 className="border-rule text-head mb-2 border-b pb-1 font-semibold">Instruments</h2>
-            <Instruments practice={practice} round={round} />
+            <Instruments practice={practice} round={round} repeats={false} />
           </div>
         </div>
       )}
