@@ -47,6 +47,7 @@ export const problemCatalogue = {
   'challenge-not-found': { status: 404, title: 'There is no such challenge.' },
   'practice-ended': { status: 409, title: 'This try has ended: set the machine up again to go on.' },
   'practice-opened': { status: 409, title: 'The truth of this machine is open: draw another one.' },
+  'not-to-give-on': { status: 409, title: 'Only a machine that was drawn can be given on.' },
   'not-for-practice': {
     status: 409,
     title:

@@ -236,6 +236,8 @@ test('a job’s machine is copied to practice with what was learnt as its truth'
   // 16 mm for 10 of seat was learnt.
   expect(Math.abs((await read(tryId, 'LF')).value - shown.value - 8)).toBeLessThan(4);
   await ask('/practice', { id: randomUUID(), jobId: (await begin('hard')).jobId }, 409);
+  // Only what was drawn can be drawn again by others.
+  await ask(`/practice/${id}/share`, {}, 409);
 }); // prettier-ignore
 
 test('what cannot be is refused, with what would be right', async () => {

@@ -280,9 +280,11 @@ const week: readonly PracticeLevel[] = [
 const levelOf = (day: string): PracticeLevel =>
   week[new Date(`${day}T12:00:00Z`).getUTCDay()] ?? 'second-week';
 
-/** Gives a practice on: a challenge of its own with the same machine. Throws `practice-not-found`. */
+/** Gives a practice on: a challenge of its own with the same machine. Throws `practice-not-found`, `not-to-give-on`. */
 export async function giveOn(db: Database, id: string): Promise<Challenge> {
-  const { challengeId, seed, level, machineClass } = await keptPractice(db, id);
+  const { challengeId, seed, level, machineClass, document } = await keptPractice(db, id);
+  // Only what was drawn can be drawn again.
+  if (document.name !== '') throw new ProblemError('not-to-give-on');
   if (challengeId) return challengeOf(db, challengeId);
   const challenge = { id: randomUUID(), day: null, seed, level, machineClass };
   await insertChallenge(db, challenge);

@@ -24,7 +24,7 @@ export function Tries({ practice }: { practice: Practice }) {
       </ol>
       <div className="mt-4 flex flex-wrap items-center gap-4">
         {!practice.truth && <Open practice={practice} next={next === undefined} />}
-        <GiveOn practice={practice} />
+        {practice.copyOf === null && <GiveOn practice={practice} />}
       </div>
     </>
   );
