@@ -84,7 +84,7 @@ test.each(practiceLevels)('%s: played by the tape alone from drawn to landed; th
       off.push([corner, by]);
       if (before === undefined) gain[corner] = 0.75;
     }
-    if (off.every(([, mm]) => Math.abs(mm) < (document.toleranceMm ?? 0) - 2)) break;
+    if (off.every(([, mm]) => Math.abs(mm) < (document.toleranceMm ?? 0) - 3)) break;
     for (const [corner, mm] of off) {
       const by = Math.round(mm * (gain[corner] ?? 1) * 4) / 4;
       if (by !== 0) turned++;
@@ -227,14 +227,20 @@ test('a job’s machine is copied to practice with what was learnt as its truth'
   const [id, tryId] = [randomUUID(), randomUUID()];
   expect(await ask<Practice>('/practice', { id, jobId })).toMatchObject({ copyOf: 'Sandpiper', truth: null });
   await ask(`/practice/${id}/tries`, { jobId: tryId, way: 'plan', name: 'Sandpiper, tried' });
-  const shown = await read(tryId, 'LF');
+  // What friction leaves after rolling differs each time; the tape's own error is read away.
+  const settledMean = async (round: number) => {
+    await tell(tryId, { kind: 'settled', round, corner: null, slot: 'how', how: 'rolled' });
+    let sum = 0;
+    for (let k = 0; k < 10; k++) sum += (await read(tryId, 'LF')).value;
+    return sum / 10;
+  };
+  const before = await settledMean(0);
   // As it stands now, and not as it came.
-  expect(Math.abs(shown.value - 356)).toBeLessThan(5);
+  expect(Math.abs(before - 356)).toBeLessThan(4);
   for (const corner of fourCorners)
-    await tell(tryId, { kind: 'adjustment', round: 1, corner, slot: 'done', mm: 5, askedMm: null });
-  await tell(tryId, { kind: 'settled', round: 1, corner: null, slot: 'how', how: 'rolled' });
+    await tell(tryId, { kind: 'adjustment', round: 1, corner, slot: 'done', mm: 10, askedMm: null });
   // 16 mm for 10 of seat was learnt.
-  expect(Math.abs((await read(tryId, 'LF')).value - shown.value - 8)).toBeLessThan(4);
+  expect(Math.abs((await settledMean(1)) - before - 16)).toBeLessThan(4);
   await ask('/practice', { id: randomUUID(), jobId: (await begin('hard')).jobId }, 409);
   // Only what was drawn can be drawn again by others.
   await ask(`/practice/${id}/share`, {}, 409);
