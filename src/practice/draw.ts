@@ -9,7 +9,7 @@ import { seededUniform, standardNormal, type Uniform } from '#core/numerics/rand
 import { trueStand, type SimulatedMachine } from '#core/simulated/machine.ts';
 import type { PracticeLevel } from '#core/practiceKinds.ts';
 import { departuresOf, type Drawing } from './departures.ts';
-import type { PracticeTruth } from './truth.ts';
+import { TRUTH_VERSION, type PracticeTruth } from './truth.ts';
 import { landedOf } from './landed.ts';
 import { levelRules } from './levels.ts';
 
@@ -100,6 +100,7 @@ function drawOne(uniform: Uniform, level: PracticeLevel, asked: MachineClass | n
     () => [-Math.round(between(...THREAD_MM)), Math.round(between(...THREAD_MM))] as const,
   );
   const truth: PracticeTruth = {
+    version: TRUTH_VERSION,
     simulated, corners, openBy, arches: corners.map((id) => referenceOf(machineClass, id).endsWith('-arch')), tyreBar: corners.map(() => between(2.05, 2.35)), toeMm: corners.map((id) => toe[axleOf(id)]), collarMm, collarGrows: corners.map(() => 1), threadMm, pitchMm,
     tapeSdMm: rule.tapeSdMm, faults, markMm,
   }; // prettier-ignore

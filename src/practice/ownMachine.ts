@@ -11,7 +11,7 @@ import { trueStand, type SimulatedReference } from '#core/simulated/machine.ts';
 import { collarNow } from '#core/estimate/rounds.ts';
 import { cornerSpec } from '#core/estimate/corner.ts';
 import type { Drawn } from './draw.ts';
-import type { PracticeTruth } from './truth.ts';
+import { TRUTH_VERSION, type PracticeTruth } from './truth.ts';
 
 const TAPE_SD_MM = 0.7;
 /** mm that friction holds at a wheel where nobody has said. */
@@ -58,6 +58,7 @@ export function ownMachine(record: JobRecord): Drawn | null {
   }
   document.about = { ...document.about, customer: '', phone: '', plate: '', technician: '' };
   const truth: PracticeTruth = {
+    version: TRUTH_VERSION,
     simulated: {
       machine: {
         ...believed.machine,

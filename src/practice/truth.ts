@@ -2,8 +2,12 @@ import type { CornerId } from '#core/kinds/corners.ts';
 import type { SimulatedMachine } from '#core/simulated/machine.ts';
 import type { HiddenFault } from '#core/practiceKinds.ts';
 
+/** Raised when a kept truth is not what this program goes by any more: such machines are gone from the lists. */
+export const TRUTH_VERSION = 1;
+
 /** What nobody may know before the end. */
 export interface PracticeTruth {
+  version: number;
   simulated: SimulatedMachine;
   corners: readonly CornerId[];
   /** Whether its height is read to the lip of an arch, by corner. */

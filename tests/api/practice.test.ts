@@ -246,6 +246,14 @@ test('a job’s machine is copied to practice with what was learnt as its truth'
   await ask(`/practice/${id}/share`, {}, 409);
 }); // prettier-ignore
 
+test('a machine that an older program kept otherwise is gone, and stops nothing', async () => {
+  const { id, jobId } = await begin('hard');
+  await server.db.execute(sql`update practices set truth = '{"threadMm": 45}' where id = ${id}`);
+  expect((await ask<PracticeList>('/practice')).practices.map((one) => one.id)).not.toContain(id);
+  await ask(`/practice/${id}`, undefined, 404);
+  await ask(`/practice/of/${jobId}`, undefined, 404);
+});
+
 test('what cannot be is refused, with what would be right', async () => {
   const { jobId } = await begin('first-day');
   await ask('/practice', { id: randomUUID(), level: 'easy', machineClass: null }, 422);

@@ -35,7 +35,7 @@ import { missedIn, openedRounds, openedTruth } from '#practice/opened.ts';
 import { ownMachine } from '#practice/ownMachine.ts';
 import { readInstrument } from '#practice/readInstrument.ts';
 import { conditionNow, scoreOf } from '#practice/score.ts';
-import type { PracticeTruth } from '#practice/truth.ts';
+import { TRUTH_VERSION, type PracticeTruth } from '#practice/truth.ts';
 import { ProblemError } from '../http/problem.ts';
 import { createJob } from './jobs.ts';
 import { readRecord } from './records.ts';
@@ -69,9 +69,12 @@ async function keepDrawn(db: Database, sent: NewPractice, who: string): Promise<
 
 const kept = ({ document, truth }: Drawn) => ({ document, truth, machineClass: document.machine.class });
 
+/** One that an older program kept otherwise cannot be gone on with. */
+const isCurrent = ({ truth }: KeptPractice) => (truth as PracticeTruth).version === TRUTH_VERSION;
+
 async function keptPractice(db: Database, id: string): Promise<KeptPractice> {
   const practice = await findPractice(db, id);
-  if (!practice) throw new ProblemError('practice-not-found');
+  if (!practice || !isCurrent(practice)) throw new ProblemError('practice-not-found');
   return practice;
 }
 
@@ -88,7 +91,7 @@ export async function practiceOfJob(db: Database, jobId: string): Promise<Practi
 
 /** Somebody's newest. */
 export async function practicesOf(db: Database, who: string): Promise<Practice[]> {
-  const found = await listPractices(db, who);
+  const found = (await listPractices(db, who)).filter(isCurrent);
   const tries = await triesOf(
     db,
     found.map(({ id }) => id),
