@@ -83,7 +83,7 @@ test('a zero that has gone is told; what reads something else than the field tak
     // The last of the old place has gone by then.
     await page.waitForTimeout(1000);
     await bar.getByRole('button', { name: 'Set its zero here' }).click();
-    await expect(bar).toContainText('Its zero has gone by 0.15');
+    await expect(bar).toContainText('Its zero has gone by 0.15 mm');
     await bar.getByRole('button', { name: 'No instrument' }).click();
     await listen(page, caliper.address);
     caliper.says({ name: 'gauge', unit: 'bar', value: 2.3 });

@@ -1,4 +1,3 @@
-import { useEffect, useRef } from 'react';
 import type { GaugeKind } from '#core/gauge/line.ts';
 import type { Watched } from '#core/gauge/watch.ts';
 import { useFieldInHand } from '../../forms/fieldInHand.ts';
@@ -9,6 +8,7 @@ import { useGauge, useGaugeSetting, type Gauge } from '../gauge/useGauge.ts';
 import { useTakenByItself } from '../gauge/useTakenByItself.ts';
 import { InstrumentState } from './InstrumentState.tsx';
 import { ReadingOf } from './ReadingOf.tsx';
+import { useSent } from './useSent.ts';
 
 /** What an instrument of each kind can fill. */
 const takenBy: Partial<Record<QuantityName, GaugeKind>> = {
@@ -57,7 +57,7 @@ function Listening() {
     prompt: field?.label ?? '',
     onTake: () => reading && take(reading),
   });
-  useSent(reading, take);
+  useSent(all, (name) => reading?.name === name && take(reading));
   return (
     <section
       aria-label="From an instrument"
@@ -127,21 +127,4 @@ function WrongKind({ gauge, field }: { gauge: Gauge; field: string }) {
       It reads {kinds[one.kind]}; “{field}” takes something else.
     </span>
   ) : null;
-}
-
-/** Takes what is sent by the instrument's own button, each press once. */
-function useSent(reading: Watched | undefined, take: (one: Watched) => void): void {
-  const seen = useRef<{ name: string; sent: number } | null>(null);
-  const latest = useRef(take);
-  useEffect(() => {
-    latest.current = take;
-  });
-  useEffect(() => {
-    if (!reading) return;
-    const before = seen.current;
-    seen.current = { name: reading.name, sent: reading.sent };
-    // What was sent before this page listened is of another field.
-    if (before?.name === reading.name ? reading.sent > before.sent : reading.sent === 1)
-      latest.current(reading);
-  }, [reading]);
 }

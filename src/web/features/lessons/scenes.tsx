@@ -41,7 +41,7 @@ const corner = (
 
 const TRUE_MM = 362;
 const RIDER_KG = 85;
-/** A rear end with a rider: load of its own and with him, at the wheel. */
+/** A rear end with a rider: its own load at the wheel, with nobody on. */
 const BIKE = { travelMm: 120, ratio: 1, kg: 62 };
 const BAND_MM = 4;
 /** Where it truly stands, and where it happens to hang before anybody touches it. */
