@@ -60,8 +60,16 @@ const slotLike = (pattern: RegExp) => Joi.string().pattern(pattern).required();
 /** As found, or as set; of a second ring likewise. */
 const ringSlot = oneOf('found', 'set', 'found-2', 'set-2');
 
+/** One standard deviation of a reading off a picture, mm. */
+const pictureSd = within({ min: 0.01, max: 50 }).required();
+const pictured = Joi.object({
+  ownSdMm: pictureSd,
+  sharedSdMm: pictureSd,
+  pictureId: uuid.allow(null).required(),
+});
+
 const facts = {
-  height: fact('height', { corner, mm: within(limits.heightMm).required() }),
+  height: fact('height', { corner, mm: within(limits.heightMm).required(), picture: pictured }),
   collar: fact('collar', { corner, mm: within(limits.collarMm).required() }),
   'travel-used': fact('travel-used', {
     corner,

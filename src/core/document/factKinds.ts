@@ -7,7 +7,7 @@ import type { ToldPlan } from './told.ts';
  * an error of the compiler, here and in `FactFields`.
  */
 export const factUnits = {
-  /** A tape reading, as the tape has it. */
+  /** A tape reading, as the tape has it; or what a picture shows at the same place. */
   height: 'mm',
   collar: 'mm',
   /** Wheel travel used from full droop. */
@@ -95,9 +95,19 @@ interface Moved {
 /** One object in place of several: types compare much faster. */
 type Flat<T> = { [K in keyof T]: T[K] };
 
+/** A height that was read off a picture and not off a tape: how far it may be out, one standard deviation each. */
+export interface Pictured {
+  /** By what another picture would not share. */
+  ownSdMm: number;
+  /** By what all pictures of this wheel share: its diameter, the lens, how far the arch stands out. */
+  sharedSdMm: number;
+  /** The picture that is kept of it; null where none is. */
+  pictureId: string | null;
+}
+
 /** What each kind carries beside its place. */
 interface FactFields {
-  height: Amount<'height'>;
+  height: Amount<'height'> & { picture?: Pictured | undefined };
   collar: Amount<'collar'>;
   'travel-used': Amount<'travel-used'>;
   'ratio-length': Amount<'ratio-length'>;

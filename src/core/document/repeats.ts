@@ -1,5 +1,6 @@
 import type { CornerId } from '../kinds/corners.ts';
 import { tolerances } from '../tolerances.ts';
+import type { Pictured } from './factKinds.ts';
 
 /** One reading of several at the same place in the same round. */
 export interface Repeat {
@@ -7,6 +8,8 @@ export interface Repeat {
   mm: number;
   /** As it was typed; empty where that is not known. */
   typed: string;
+  /** Where it was read off a picture: how far that may be out. */
+  picture: Pictured | null;
 }
 
 export interface SortedRepeats {

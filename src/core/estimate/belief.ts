@@ -49,6 +49,8 @@ export interface Reference {
   y: number;
   /** Height of the reference when the body is at the origin, or at full droop. */
   constant: Spread;
+  /** How far all pictures of it may be out together, mm; left out where it was read off none. */
+  picturesSdMm?: number | undefined;
 }
 
 /** The state a machine is in at some moment, as far as it was set by hand. */

@@ -90,6 +90,8 @@ export interface MachineOptions {
   travelRead?: readonly CornerId[];
   /** Ratios taken off this machine, by axle. */
   measuredRatio?: MeasuredRatios;
+  /** How far all pictures of a corner may be out together, mm. */
+  picturesSdMm?: PerCorner<number>;
 }
 
 /**
@@ -99,7 +101,7 @@ export interface MachineOptions {
 export function machineOf(
   document: JobDocument,
   read: readonly CornerId[],
-  { driven = false, extendedMm = {}, measuredRatio = {}, travelRead = [] }: MachineOptions = {},
+  { driven = false, extendedMm = {}, measuredRatio = {}, travelRead = [], picturesSdMm = {} }: MachineOptions = {},
 ): Checked<JobMachine> {
   const faults = new FaultList();
   const wrong = cornerFault(document.machine.class, Object.keys(document.corners));
@@ -136,7 +138,10 @@ export function machineOf(
       ...aboardOf(document, ids.length, riders),
       believed: {
         machine: machine.value,
-        references: read.map((id) => referenceOf(document, id, extendedMm[id] ?? null)),
+        references: read.map((id) => ({
+          ...referenceOf(document, id, extendedMm[id] ?? null),
+          ...(picturesSdMm[id] && { picturesSdMm: picturesSdMm[id] }),
+        })),
         belief: {
           axleRatio: {
             front: axleRatioSd(document, 'front', measuredRatio),

@@ -81,6 +81,16 @@ export function evidenceOf(
   return { rounds, sag };
 }
 
+/**
+ * How far all pictures of a corner may be out together, mm: the least of what they say, as they share it; nothing where there is none.
+ */
+export function sharedByPictures({ rounds }: RoundsState, id: CornerId): number {
+  const sds = rounds.flatMap(({ heightsPictured }) =>
+    (heightsPictured[id] ?? []).flatMap((picture) => (picture ? [picture.sharedSdMm] : [])),
+  );
+  return sds.length === 0 ? 0 : Math.min(...sds);
+}
+
 /** Where a round was read on another place of the floor: by how much that lies otherwise under each wheel. */
 function floorOf(
   document: JobDocument,
@@ -126,12 +136,18 @@ function readingsOf(
   // Of a wheel that moves its damper otherwise now, what was read then says nothing.
   const tells = (id: CornerId) => round.round >= ratioSince(state.rounds, id);
   const heights = read.flatMap((id, index) =>
-    (tells(id) ? (round.heights[id] ?? []) : []).map((mm): Reading => ({
-      what: 'height',
-      index,
-      mm: mm + cornerSpec(document, id).offsetMm,
-      sdMm: repeatSd(round.heights[id] ?? []),
-    })),
+    (tells(id) ? (round.heights[id] ?? []) : []).map((mm, k): Reading => {
+      const repeat = repeatSd(round.heights[id] ?? []);
+      const picture = round.heightsPictured[id]?.[k] ?? null;
+      const agree = repeat <= tolerances.tapeSdMm;
+      return {
+        what: 'height',
+        index,
+        mm: mm + cornerSpec(document, id).offsetMm,
+        sdMm: picture && agree ? picture.ownSdMm : repeat,
+        ...(picture && { by: 'picture' as const }),
+      };
+    }),
   );
   // Of other springs heights tell the ratio; what was carried, and how far down, was theirs.
   if (era > 0) return heights;

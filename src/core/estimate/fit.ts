@@ -20,6 +20,8 @@ export interface LengthReading {
   index: number;
   mm: number;
   sdMm: number;
+  /** Off pictures heights are read that all of them have wrong together. */
+  by?: 'picture' | undefined;
 }
 
 /** The force on a pad. */
@@ -203,7 +205,7 @@ function offTheEnds(
 function endsDenied(
   { references }: BelievedMachine,
   rounds: readonly RoundEvidence[],
-  { outcomes }: Point,
+  { outcomes, values }: Point,
 ): Map<number, number> {
   const ends = new Map<number, number>();
   rounds.forEach(({ readings }, r) => {
@@ -212,7 +214,7 @@ function endsDenied(
       if (reading.what === 'pad') continue;
       const contact = reading.what === 'travel' ? reading.index : (references[reading.index]?.contact ?? -1);
       const end = outcome.solver.endOf(contact);
-      if (end !== 0 && Math.abs(miss(reading, outcome)) > STRAY_LIMIT) ends.set(contact, end);
+      if (end !== 0 && Math.abs(miss(reading, outcome, values)) > STRAY_LIMIT) ends.set(contact, end);
     }
   });
   return ends;
@@ -228,17 +230,20 @@ function evaluate(
   const outcomes = rounds.map(({ situation }, r) => simulate(believed, values, situation, r));
   let cost = x.reduce((sum, one) => sum + one * one, 0);
   rounds.forEach(({ readings }, r) => {
-    for (const reading of readings) cost += huber(miss(reading, outcomes[r] as Outcome));
+    for (const reading of readings) cost += huber(miss(reading, outcomes[r] as Outcome, values));
   });
   return { x, values, outcomes, cost };
 }
 
 /** Deviations by which a reading is off the model. */
-function miss(reading: Reading, { heights, travel, solver }: Outcome): number {
+function miss(reading: Reading, { heights, travel, solver }: Outcome, { picturesMm }: Values): number {
   const from = { height: heights, travel, pad: solver.pads }[reading.what];
   const { value, sd } = readAs(reading);
-  return (value - (from[reading.index] ?? NaN)) / sd;
+  const off = isByPicture(reading) ? (picturesMm[reading.index] ?? 0) : 0;
+  return (value - (from[reading.index] ?? NaN) - off) / sd;
 }
+
+const isByPicture = (reading: Reading): boolean => reading.what !== 'pad' && reading.by === 'picture';
 
 function huber(deviations: number): number {
   const size = Math.abs(deviations);
@@ -282,16 +287,27 @@ function normalEquations(
     const outcome = outcomes[r] as Outcome;
     const slopes = sensitivity(believed, parameters, values, outcome, situation, r);
     return readings.map((reading) => {
-      const off = miss(reading, outcome);
+      const off = miss(reading, outcome, values);
       const weight = Math.abs(off) <= STRAY_LIMIT ? 1 : STRAY_LIMIT / Math.abs(off);
       const from = { height: slopes.heights, travel: slopes.travel, pad: slopes.pads }[reading.what];
-      const row = from.subarray(reading.index * n, (reading.index + 1) * n);
+      const plain = from.subarray(reading.index * n, (reading.index + 1) * n);
+      const row = isByPicture(reading) ? withPictures(plain, parameters, reading.index) : plain;
       addRow(factor, right, row, { off, weight, sd: readAs(reading).sd });
       return weight;
     });
   });
   if (!factorInPlace(factor, n, n, 0)) throw new Error('expected a positive definite precision, got none');
   return { factor, right, weights };
+}
+
+/** How a reading off a picture goes with every parameter: as a height does, and with what all pictures there have wrong. */
+function withPictures(plain: Float64Array, parameters: readonly Parameter[], reference: number): Float64Array {
+  const k = parameters.findIndex((one) => one.kind === 'pictures' && one.reference === reference);
+  const own = parameters[k];
+  if (!own) return plain;
+  const row = Float64Array.from(plain);
+  row[k] = own.sd;
+  return row;
 }
 
 function addRow(

@@ -16,6 +16,7 @@ export type Parameter = Spread &
     | { kind: 'settling-all'; era: number }
     | { kind: 'settling-km' }
     | { kind: 'constant'; reference: number; era: number }
+    | { kind: 'pictures'; reference: number }
     | { kind: 'friction'; contact: number; round: number }
   );
 
@@ -72,6 +73,9 @@ export function parametersOf(
     ...references.map(({ constant }, reference): Parameter => {
       return { kind: 'constant', reference, era: 0, ...constant };
     }),
+    ...references.map(({ picturesSdMm }, reference): Parameter => {
+      return { kind: 'pictures', reference, ...off(picturesSdMm ?? 0) };
+    }),
     ...Array.from({ length: earlier }, (_, k) => before(k + 1)).flat(),
     ...friction,
   ];
@@ -98,6 +102,8 @@ export interface Values {
   settlingKm: number;
   /** Of the machine as it is fitted now, then of what it was before, and before that. */
   eras: EraValues[];
+  /** What all pictures show too much, by reference, mm. */
+  picturesMm: number[];
   /** mm of wheel travel, by round and contact. */
   friction: number[][];
 }
@@ -125,6 +131,7 @@ export function unpack(
     stepScales: contacts.map(() => 1),
     settlingKm: Math.exp(belief.settlingKm.mean),
     eras: [],
+    picturesMm: references.map(() => 0),
     friction: [],
   };
   const ofAxle = (axle: Axle, act: (i: number) => void) =>
@@ -172,6 +179,8 @@ export function unpack(
         return parameter.contacts.forEach((i) => (values.stepScales[i] = Math.exp(value)));
       case 'constant':
         return (eraOf(parameter).constants[parameter.reference] = value);
+      case 'pictures':
+        return (values.picturesMm[parameter.reference] = value);
       case 'friction':
         return ((values.friction[parameter.round] ??= contacts.map(() => 0))[parameter.contact] = value);
     }

@@ -4,7 +4,7 @@ import { ringFact, ringWays, type RingWay } from '../kinds/ringWays.ts';
 import { measuredRatios } from './measuredRatio.ts';
 import type { MeasuredRatios } from './ratioBelief.ts';
 import { gatherSag, type SagReadings } from '../document/sagReadings.ts';
-import { numberOf, type Fact, type NumberedKind } from '../document/factKinds.ts';
+import { numberOf, type Fact, type NumberedKind, type Pictured } from '../document/factKinds.ts';
 import { isOf, standingFacts, type FactEntry } from '../document/facts.ts';
 import { restoredSlot, sortRepeats, type Repeat, type SortedRepeats } from '../document/repeats.ts';
 import { AIR_STEP_BAR } from '../springs/air.ts';
@@ -32,6 +32,8 @@ export interface Round {
   heights: PerCorner<number[]>;
   /** As they were typed, with their units. */
   heightsTyped: PerCorner<string[]>;
+  /** Which of them were read off pictures, and how far those may be out. */
+  heightsPictured: PerCorner<(Pictured | null)[]>;
   /** The single odd reading among several, which does not count until somebody says so. */
   aside: PerCorner<Repeat>;
   /** What the seats went by to get here from the round before: mm towards the spring, or tenths of a bar of air. */
@@ -186,6 +188,7 @@ function readRound(facts: readonly FactEntry[], document: JobDocument, round: nu
     round,
     heights: counted(({ mm }) => mm),
     heightsTyped: counted(({ typed }) => typed),
+    heightsPictured: counted(({ picture }) => picture),
     aside: Object.fromEntries(
       Object.entries(repeats).flatMap(([id, { aside }]) => (aside ? [[id, aside]] : [])),
     ),
@@ -233,8 +236,8 @@ function heightRepeats(facts: readonly Fact[], restored: readonly string[]): Per
   facts
     .filter(isOf('height'))
     .sort((a, b) => Number(a.slot) - Number(b.slot))
-    .forEach(({ corner, slot, mm, typed }) =>
-      (all[corner as CornerId] ??= []).push({ slot, mm, typed: typed ?? '' }),
+    .forEach(({ corner, slot, mm, typed, picture }) =>
+      (all[corner as CornerId] ??= []).push({ slot, mm, typed: typed ?? '', picture: picture ?? null }),
     );
   const round = facts[0]?.round ?? 0;
   const restoredAt = (id: string, slot: string) =>

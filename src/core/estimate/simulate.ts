@@ -355,6 +355,8 @@ function gradientChange(parameter: Parameter, scratch: Scratch, change: Float64A
       if (parameter.round !== round) return false;
       push(parameter.contact, -(forces[parameter.contact]?.rate ?? 0));
       return true;
+    // What pictures have wrong moves nothing.
+    case 'pictures':
     case 'constant':
       return false;
   }

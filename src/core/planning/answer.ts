@@ -27,7 +27,7 @@ import { isLeftAlone } from './enough.ts';
 import { heldBackBy } from './heldBack.ts';
 import { oneCornerOff } from '../estimate/oneCorner.ts';
 import { scalesWanted } from './cornerAnswer.ts';
-import { evidenceOf, straysOf } from '../estimate/evidence.ts';
+import { evidenceOf, sharedByPictures, straysOf } from '../estimate/evidence.ts';
 import { sparing } from './leftAlone.ts';
 import { planFor, type Plan, type Setting, type SpecifiedAs } from './planning.ts';
 import { withSwaps, type Swaps } from './swaps.ts';
@@ -65,6 +65,7 @@ export function answerFor(
     driven,
     extendedMm,
     measuredRatio: state.measuredRatio,
+    picturesSdMm: Object.fromEntries(read.map((id) => [id, sharedByPictures(state, id)])),
     travelRead: all.filter((id) => since.some(({ travelUsed }) => travelUsed[id] !== undefined)),
   });
   const { rounds: recorded, sag } = evidenceOf(document, described, state, read);

@@ -12,7 +12,7 @@ export interface EdgePlace {
 }
 
 /** A rolled edge is no sharper than this to a tape either. */
-const LEAST_SD_PX = 0.25;
+const LEAST_SD_PX = 0.2;
 
 /** Over the wheel the edge is looked for to either side of the hub's vertical as far as this, mm. */
 const ASIDE_MM = 70;
@@ -55,13 +55,13 @@ export function archNear(picture: GreyPicture, scene: Scene, x: number, y: numbe
   return refinedArch(picture, scene, { upMm, curve: -0.5 / Math.max(upMm, 100) }, blurPx, alongMm);
 }
 
-const SEGMENTS = 5;
-const PER_SEGMENT = 24;
+const SEGMENTS = 11;
+const PER_SEGMENT = 12;
 const FINE = 3;
 
 /**
  * The edge near a curve over the hub, below a pixel: in each of a few segments light is averaged along the curve, so that noise weighs
- * little, and the segments' scatter tells how well the place is known.
+ * little; a curve through what they find says where the edge is over the hub, and their scatter about it how well that is known.
  */
 function refinedArch(
   picture: GreyPicture,
@@ -74,7 +74,7 @@ function refinedArch(
   const reachPx = Math.max(8, 3 * blurPx);
   const n = 2 * Math.ceil(reachPx * FINE) + 1;
   const soft = Math.max(1.2, 0.9 * blurPx);
-  const shifts: number[] = [];
+  const shifts: { at: number; shift: number }[] = [];
   const blurs: number[] = [];
   for (let segment = 0; segment < SEGMENTS; segment++) {
     const light = new Float64Array(n);
@@ -95,23 +95,42 @@ function refinedArch(
       .map((step) => ({ ...step, worth: -step.fall * Math.exp(-0.5 * (step.atPx / (0.5 * reachPx)) ** 2) }))
       .sort((a, b) => b.worth - a.worth)[0];
     if (!best) continue;
-    shifts.push(best.atPx);
+    shifts.push({ at: (2 * (segment + 0.5)) / SEGMENTS - 1, shift: best.atPx });
     blurs.push(best.blurPx);
   }
-  if (shifts.length < 3) return null;
-  const sorted = [...shifts].sort((a, b) => a - b);
-  const middle = sorted[sorted.length >> 1] as number;
-  const near = shifts.filter((shift) => Math.abs(shift - middle) < 3);
-  const shift = near.reduce((sum, one) => sum + one, 0) / near.length;
-  const scatter = near.reduce((sum, one) => sum + (one - shift) ** 2, 0) / Math.max(near.length - 1, 1);
-  const [x, y] = bodySeenAt(scene, { alongMm: aboutMm, upMm: upMm + shift / pxPerMm });
+  const through = shifts.length < 6 ? null : middleThrough(shifts);
+  if (!through) return null;
+  const [x, y] = bodySeenAt(scene, { alongMm: aboutMm, upMm: upMm + through.shiftPx / pxPerMm });
   if (!(x > 4 && y > 4 && x < picture.widthPx - 5 && y < picture.heightPx - 5)) return null;
   return {
     x,
     y,
-    sdPx: Math.hypot(LEAST_SD_PX, Math.sqrt(scatter / near.length), near.length < 3 ? 3 : 0),
+    sdPx: Math.hypot(LEAST_SD_PX, through.sdPx),
     blurPx: [...blurs].sort((a, b) => a - b)[blurs.length >> 1] as number,
   };
+}
+
+/** The parabola through what the segments found, taken in the middle; those that lie off it weigh less. */
+function middleThrough(shifts: readonly { at: number; shift: number }[]): { shiftPx: number; sdPx: number } | null {
+  let weights = shifts.map(() => 1);
+  let found: { shiftPx: number; sdPx: number } | null = null;
+  for (let turn = 0; turn < 5; turn++) {
+    const sum = (of: (at: number, shift: number) => number) =>
+      shifts.reduce((all, { at, shift }, i) => all + (weights[i] as number) * of(at, shift), 0);
+    const matrix = [0, 1, 2].map((p) => [0, 1, 2].map((q) => sum((at) => at ** (p + q))));
+    const right = [0, 1, 2].map((p) => sum((at, shift) => at ** p * shift));
+    const [a, b, c] = solve3(matrix, right);
+    if (!Number.isFinite(a + b + c)) return null;
+    const apart = shifts.map(({ at, shift }) => shift - (a + b * at + c * at * at));
+    const middle = [...apart].map(Math.abs).sort((m, n) => m - n)[shifts.length >> 1] as number;
+    // Three of them go into the curve itself.
+    const spread = 1.4826 * middle * Math.sqrt(shifts.length / (shifts.length - 3));
+    const [toMiddle] = solve3(matrix, [1, 0, 0]);
+    found = { shiftPx: a, sdPx: spread * Math.sqrt(Math.max(toMiddle, 0)) };
+    const unit = 4.7 * Math.max(spread, 0.05);
+    weights = apart.map((by) => (Math.abs(by) < unit ? (1 - (by / unit) ** 2) ** 2 : 1e-6));
+  }
+  return found;
 }
 
 function candidatesIn(

@@ -32,23 +32,27 @@ export type Cause = 'rim' | 'point' | 'diameter' | 'lipOut' | 'level' | 'lens';
 
 /**
  * What is fitted: where the hub is seen (two), its distance in rim radii as a logarithm, turn and lean of the wheel; then
- * what is known beforehand and may be out: pitch, roll, focal length, bend, rim radius (logarithms), lip, and the
+ * what is known beforehand and may be out: pitch, roll, focal length, bend, the lens's axis (two), rim radius, lip, and the
  * places pointed at.
  */
-const SIZE = 14;
+const SIZE = 16;
 const YAW = 3;
 const LEAN = 4;
 const PITCH = 5;
 const ROLL = 6;
 const FOCAL = 7;
 const BEND = 8;
-const RADIUS = 9;
-const LIP = 10;
-const POINT = 11;
-const OTHER = 12;
-const OTHER_OUT = 13;
+const AXIS_ACROSS = 9;
+const AXIS_DOWN = 10;
+const RADIUS = 11;
+const LIP = 12;
+const POINT = 13;
+const OTHER = 14;
+const OTHER_OUT = 15;
 /** Of these the rim's edge tells. */
-const SEEN = 9;
+const SEEN = 11;
+/** How far a lens's axis may be off the middle of the picture, as a share of the focal length. */
+const AXIS_SD = 0.003;
 
 /** A wheel stands upright within this, one standard deviation: camber, and a floor that is not level. */
 const LEAN_SD_DEG = 2.5;
@@ -90,6 +94,8 @@ function priors(known: Known): [number, number][] {
     [ROLL, known.levelSdDeg * RADIANS],
     [FOCAL, known.focalSdShare],
     [BEND, known.bendSd],
+    [AXIS_ACROSS, AXIS_SD],
+    [AXIS_DOWN, AXIS_SD],
     [RADIUS, known.rimDiameterSdMm / known.rimDiameterMm],
     [LIP, known.lipOutSdMm],
     [POINT, 1],
@@ -106,6 +112,7 @@ export function sceneOf(known: Known, values: Float64Array): Scene {
     ...known.camera,
     focalPx: known.camera.focalPx * Math.exp(value(values, FOCAL)),
     bend: known.camera.bend + value(values, BEND),
+    axis: [value(values, AXIS_ACROSS), value(values, AXIS_DOWN)] as const,
   };
   const up = upOf({
     pitchDeg: known.level.pitchDeg + value(values, PITCH) / RADIANS,
@@ -175,7 +182,7 @@ function startOf(known: Known, { middle, normal }: CirclePose): Float64Array | n
   return values.every(Number.isFinite) ? values : null;
 }
 
-const STEPS = [1e-5, 1e-5, 1e-5, 1e-4, 1e-4, 1e-4, 1e-4, 1e-5, 1e-4, 1e-5, 1e-2, 1e-2, 1e-2, 1e-2];
+const STEPS = [1e-5, 1e-5, 1e-5, 1e-4, 1e-4, 1e-4, 1e-4, 1e-5, 1e-4, 1e-5, 1e-5, 1e-5, 1e-2, 1e-2, 1e-2, 1e-2];
 
 function improve(known: Known, start: Float64Array, edge: RimEdge): { fit: WheelFit; cost: number } | null {
   const n = edge.xs.length;
@@ -274,7 +281,7 @@ const causeOf: Record<Cause, readonly number[]> = {
   diameter: [RADIUS],
   lipOut: [LIP],
   level: [PITCH, ROLL, LEAN],
-  lens: [FOCAL, BEND],
+  lens: [FOCAL, BEND, AXIS_ACROSS, AXIS_DOWN],
 };
 
 /** By how many standard deviations each place is moved that was pointed at or found: the point on the body, the other end, and how far that stands out. */

@@ -1,6 +1,7 @@
 import { seededUniform, standardNormal } from '../../numerics/random.ts';
 import { sheetShadeAt } from '../../vision/markerSheet.ts';
 import { blur } from './blur.ts';
+import { eyeOf, type Triple } from './eye.ts';
 import { roughness, type Rough } from './roughness.ts';
 import type { Shot, WheelScene } from './scene.ts';
 
@@ -46,24 +47,6 @@ export function renderWheel(scene: WheelScene, shot: Shot, seed: number): Render
     }
   blur(light, widthPx, heightPx, shot.blurPx, shot.movedPx, shot.movedTurn);
   return { widthPx, heightPx, shades: encoded(light, shot, seed) };
-}
-
-type Triple = readonly [number, number, number];
-
-function eyeOf({ turnDeg, pitchDeg, rollDeg }: Shot): { ahead: Triple; right: Triple; up: Triple } {
-  const [t, p, r] = [turnDeg * RADIANS, pitchDeg * RADIANS, rollDeg * RADIANS];
-  const right: Triple = [Math.cos(t), 0, Math.sin(t)];
-  const up: Triple = [-Math.sin(t) * Math.sin(p), Math.cos(p), Math.cos(t) * Math.sin(p)];
-  const mix = (a: Triple, ka: number, b: Triple, kb: number): Triple => [
-    ka * a[0] + kb * b[0],
-    ka * a[1] + kb * b[1],
-    ka * a[2] + kb * b[2],
-  ];
-  return {
-    ahead: [Math.sin(t) * Math.cos(p), Math.sin(p), -Math.cos(t) * Math.cos(p)],
-    right: mix(right, Math.cos(r), up, -Math.sin(r)),
-    up: mix(up, Math.cos(r), right, Math.sin(r)),
-  };
 }
 
 /** The wheel's normal, and the two directions in its plane. */
