@@ -54,7 +54,8 @@ function tryPicture(
   const isBeyond = shot.lensOutMm > 2500;
   const taps = read.refusals.length > 0 ? whyOf(read) : plainlyWrong(read, scene, shot);
   const canHelp = /rim-unsure|no-rim|no-point|seen|off-circle/.test(taps) && !isBeyond;
-  if (taps && canHelp) read = readPicture({ picture, known, measure: 'hub', pointed: pointedAt(scene, shot, seed) });
+  if (taps && canHelp)
+    read = readPicture({ picture, known, measure: 'hub', pointed: pointedAt(scene, shot, seed) });
   return {
     taps,
     refused: whyOf(read),

@@ -4,6 +4,10 @@ import * as ranges from '#core/document/description/ranges.ts';
 export const limits = {
   /** A picture as sent; kept much smaller. */
   photoBytes: 16 * 1024 * 1024,
+  /** Of the part of a picture that is kept with a reading, in base64. */
+  pictureBase64: 12 * 1024 * 1024,
+  /** With what is said of it. */
+  readingPictureBytes: 13 * 1024 * 1024,
   photoPixels: 60_000_000,
   photosPerCorner: 6,
   listMost: 200,
@@ -34,6 +38,8 @@ export const limits = {
   springMm: ranges.partMm,
   damperMm: ranges.damperMm,
   floorMm: ranges.floorMm,
+  rimMm: ranges.rimMm,
+  lipOutMm: ranges.lipOutMm,
   springN: ranges.springN,
   wheelKg: ranges.wheelKg,
   placeMm: ranges.placeMm,

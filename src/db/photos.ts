@@ -2,6 +2,7 @@ import { and, desc, eq, sql } from 'drizzle-orm';
 import type { Photo } from '#contract/api.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
 import type { Queryable } from './connect.ts';
+import { sharedKey } from './machineKey.ts';
 import { jobs, photos } from './tables.ts';
 
 /** A picture to be kept: JPEGs. */
@@ -23,15 +24,6 @@ const asPhoto = ({ createdAt: at, ...row }: Omit<Photo, 'at'> & { createdAt: Dat
   ...row,
   at: at.toISOString(),
 });
-
-/** What jobs on the same machine share. */
-const sharedKey = sql<string>`coalesce(${jobs.machineKey}, ${jobs.id})`;
-
-/** What jobs on the same machine share; null where there is no such job. */
-export async function machineKeyOf(db: Queryable, job: string): Promise<string | null> {
-  const [row] = await db.select({ key: sharedKey }).from(jobs).where(eq(jobs.id, job));
-  return row?.key ?? null;
-}
 
 /** Every picture of a machine, newest first. */
 export async function listPhotos(db: Queryable, machineKey: string): Promise<Photo[]> {

@@ -17,6 +17,7 @@ import {
   uuid,
 } from 'drizzle-orm/pg-core';
 import type { Shelved } from '#contract/api.ts';
+import type { PictureMeta } from '#contract/pictures.ts';
 import type { KitValues } from '#core/kits/kit.ts';
 import type { RackTorsion } from '#core/rack/spring.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
@@ -78,6 +79,23 @@ export const photos = pgTable(
     createdAt: instant('created_at').notNull().defaultNow(),
   },
   (table) => [index('photos_of_a_job').on(table.jobId)],
+);
+
+/** Pictures that heights were read off: the part with the wheel, and how it was read. Apart from the pictures of points. */
+export const readingPictures = pgTable(
+  'reading_pictures',
+  {
+    id: uuid('id').primaryKey(),
+    jobId: uuid('job_id')
+      .notNull()
+      .references(() => jobs.id),
+    corner: text('corner').$type<CornerId>().notNull(),
+    round: integer('round').notNull(),
+    meta: jsonb('meta').$type<PictureMeta>().notNull(),
+    picture: bytes('picture').notNull(),
+    createdAt: instant('created_at').notNull().defaultNow(),
+  },
+  (table) => [index('reading_pictures_of_a_job').on(table.jobId)],
 );
 
 /** Springs on the shelf and in the catalogue. Lengths in mm, forces in N, rates in N/mm. */

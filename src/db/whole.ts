@@ -8,6 +8,7 @@ export const TABLES = [
   'changes',
   'facts',
   'photos',
+  'reading_pictures',
   'rack_springs',
   'kits',
   'challenges',
@@ -59,7 +60,7 @@ export async function* wholeDatabase(
     for (const table of TABLES) {
       const query = `select to_jsonb(t)::text as row from ${table} t ${some[table] ?? ''}`;
       await client.query(`declare all_rows no scroll cursor for ${query}`);
-      const count = table === 'photos' ? PICTURES_AT_ONCE : ROWS_AT_ONCE;
+      const count = table === 'photos' || table === 'reading_pictures' ? PICTURES_AT_ONCE : ROWS_AT_ONCE;
       for (;;) {
         const { rows } = await client.query<{ row: string }>(`fetch ${count} from all_rows`);
         if (rows.length === 0) break;

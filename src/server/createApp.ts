@@ -17,6 +17,7 @@ import { deviceRoutes } from './routes/devices.ts';
 import { doorRoutes, openDoor } from './routes/door.ts';
 import { eventStream } from './routes/events.ts';
 import { photoRoutes } from './routes/photos.ts';
+import { pictureRoutes } from './routes/pictures.ts';
 import { exportRoutes } from './routes/export.ts';
 import { floorRoutes } from './routes/floors.ts';
 import { kitRoutes } from './routes/kits.ts';
@@ -80,6 +81,7 @@ function api(deps: Deps): express.Router {
   router.use('/photos', photoRoutes(deps));
   router.use('/shop/logo', logoRoutes(deps));
   router.use(requireJson);
+  router.post('/pictures', json(limits.readingPictureBytes));
   router.post(['/jobs', '/jobs/:id/entries/more'], json(limits.jobFileBytes));
   router.use(json(limits.bodyBytes));
   if (deps.sessions) router.use('/devices', deviceRoutes(deps.db));
@@ -91,6 +93,7 @@ function api(deps: Deps): express.Router {
   router.use('/rack', rackRoutes(deps));
   router.use('/kits', kitRoutes(deps));
   router.use('/floors', floorRoutes(deps));
+  router.use('/pictures', pictureRoutes(deps));
   router.use('/export', exportRoutes(deps));
   router.use('/sheets', sheetRoutes(deps));
   router.use('/practice', practiceRoutes(deps));

@@ -126,6 +126,8 @@ const cornerWords: Record<PathsIn<typeof cornerField.fields>, string> = {
   clearances: 'clearances',
   boots: 'shaft joints',
   floorMm: 'floor',
+  rimMm: 'rim from lip to lip',
+  lipOutMm: 'arch stands out of the rim by',
   tyreBar: 'wanted tyre pressure',
   padFactor: 'pad factor',
   ringGapMm: 'gap wanted at the ring',

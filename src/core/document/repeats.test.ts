@@ -12,7 +12,8 @@ import {
 } from '../../../tests/fixtures/records.ts';
 import { restoredSlot, sortRepeats, wantsAnother } from './repeats.ts';
 
-const repeats = (...list: number[]) => list.map((mm, k) => ({ slot: String(k + 1), mm, picture: null, typed: '' }));
+const repeats = (...list: number[]) =>
+  list.map((mm, k) => ({ slot: String(k + 1), mm, typed: '', picture: null }));
 const aside = (...list: number[]) => sortRepeats(repeats(...list), []).aside?.mm ?? null;
 
 test.each([

@@ -101,7 +101,13 @@ export interface MachineOptions {
 export function machineOf(
   document: JobDocument,
   read: readonly CornerId[],
-  { driven = false, extendedMm = {}, measuredRatio = {}, travelRead = [], picturesSdMm = {} }: MachineOptions = {},
+  {
+    driven = false,
+    extendedMm = {},
+    measuredRatio = {},
+    travelRead = [],
+    picturesSdMm = {},
+  }: MachineOptions = {},
 ): Checked<JobMachine> {
   const faults = new FaultList();
   const wrong = cornerFault(document.machine.class, Object.keys(document.corners));

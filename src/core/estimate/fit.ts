@@ -301,7 +301,11 @@ function normalEquations(
 }
 
 /** How a reading off a picture goes with every parameter: as a height does, and with what all pictures there have wrong. */
-function withPictures(plain: Float64Array, parameters: readonly Parameter[], reference: number): Float64Array {
+function withPictures(
+  plain: Float64Array,
+  parameters: readonly Parameter[],
+  reference: number,
+): Float64Array {
   const k = parameters.findIndex((one) => one.kind === 'pictures' && one.reference === reference);
   const own = parameters[k];
   if (!own) return plain;

@@ -49,7 +49,13 @@ export function findArch(picture: GreyPicture, scene: Scene, blurPx: number): Ed
 }
 
 /** The arch's edge about a place that somebody pointed at; null where light does not change there. */
-export function archNear(picture: GreyPicture, scene: Scene, x: number, y: number, blurPx: number): EdgePlace | null {
+export function archNear(
+  picture: GreyPicture,
+  scene: Scene,
+  x: number,
+  y: number,
+  blurPx: number,
+): EdgePlace | null {
   const { alongMm, upMm } = onBody(scene, x, y);
   // About the hub until it is seen how it is curved.
   return refinedArch(picture, scene, { upMm, curve: -0.5 / Math.max(upMm, 100) }, blurPx, alongMm);
@@ -111,7 +117,9 @@ function refinedArch(
 }
 
 /** The parabola through what the segments found, taken in the middle; those that lie off it weigh less. */
-function middleThrough(shifts: readonly { at: number; shift: number }[]): { shiftPx: number; sdPx: number } | null {
+function middleThrough(
+  shifts: readonly { at: number; shift: number }[],
+): { shiftPx: number; sdPx: number } | null {
   let weights = shifts.map(() => 1);
   let found: { shiftPx: number; sdPx: number } | null = null;
   for (let turn = 0; turn < 5; turn++) {
@@ -166,7 +174,12 @@ interface Line {
 }
 
 /** The line that goes on from a place over the hub to both sides: how strong its weaker half is, and where a smooth line through it lies over the hub. */
-function followed(start: Candidate, columns: readonly Candidate[][], alongs: readonly number[], scene: Scene): Line {
+function followed(
+  start: Candidate,
+  columns: readonly Candidate[][],
+  alongs: readonly number[],
+  scene: Scene,
+): Line {
   const middle = (COLUMNS - 1) / 2;
   const places: { along: number; up: number; size: number; blurPx: number }[] = [
     { along: 0, up: start.upMm, size: start.rise, blurPx: start.blurPx },
@@ -204,7 +217,10 @@ function followed(start: Candidate, columns: readonly Candidate[][], alongs: rea
 }
 
 /** The parabola through places: its height over the hub, and its curve. */
-function throughArch(places: readonly { along: number; up: number }[], unitMm: number): { upMm: number; curve: number } {
+function throughArch(
+  places: readonly { along: number; up: number }[],
+  unitMm: number,
+): { upMm: number; curve: number } {
   let weights = places.map(() => 1);
   let at = { upMm: places[0]?.up ?? 0, curve: 0 };
   if (places.length < 6) return at;
@@ -220,7 +236,10 @@ function throughArch(places: readonly { along: number; up: number }[], unitMm: n
       rights,
     );
     const apart = places.map(({ along, up }) => up - (a + b * (along / unitMm) + c * (along / unitMm) ** 2));
-    const sd = Math.max(1.4826 * ([...apart].map(Math.abs).sort((m, n) => m - n)[places.length >> 1] as number), 0.05);
+    const sd = Math.max(
+      1.4826 * ([...apart].map(Math.abs).sort((m, n) => m - n)[places.length >> 1] as number),
+      0.05,
+    );
     weights = apart.map((by) => (Math.abs(by) < 4 * sd ? (1 - (by / (4 * sd)) ** 2) ** 2 : 0));
     at = { upMm: a, curve: c / unitMm ** 2 };
   }
@@ -230,14 +249,21 @@ function throughArch(places: readonly { along: number; up: number }[], unitMm: n
 function solve3(matrix: number[][], right: number[]): [number, number, number] {
   const rows = matrix.map((row, i) => [...row, right[i] as number]);
   for (let k = 0; k < 3; k++) {
-    const pivot = rows.slice(k).sort((a, b) => Math.abs(b[k] as number) - Math.abs(a[k] as number))[0] as number[];
+    const pivot = rows
+      .slice(k)
+      .sort((a, b) => Math.abs(b[k] as number) - Math.abs(a[k] as number))[0] as number[];
     rows.splice(rows.indexOf(pivot), 1);
     rows.splice(k, 0, pivot);
     for (let i = 0; i < 3; i++) {
       if (i === k) continue;
       const by = (rows[i]?.[k] as number) / (pivot[k] as number);
-      for (let j = k; j < 4; j++) (rows[i] as number[])[j] = (rows[i]?.[j] as number) - by * (pivot[j] as number);
+      for (let j = k; j < 4; j++)
+        (rows[i] as number[])[j] = (rows[i]?.[j] as number) - by * (pivot[j] as number);
     }
   }
-  return [0, 1, 2].map((k) => (rows[k]?.[3] as number) / (rows[k]?.[k] as number)) as [number, number, number];
+  return [0, 1, 2].map((k) => (rows[k]?.[3] as number) / (rows[k]?.[k] as number)) as [
+    number,
+    number,
+    number,
+  ];
 }

@@ -22,7 +22,12 @@ export function bodySeenAt(scene: Scene, { alongMm, upMm }: OnBody): [number, nu
 }
 
 /** Where in the picture a place is seen that lies so far from the hub. */
-export function fromHub({ hub, along, up, out }: Scene, alongMm: number, upMm: number, outMm: number): Vector3 {
+export function fromHub(
+  { hub, along, up, out }: Scene,
+  alongMm: number,
+  upMm: number,
+  outMm: number,
+): Vector3 {
   return plus3(plus3(plus3(hub, along, alongMm), up, upMm), out, outMm);
 }
 

@@ -69,5 +69,10 @@ export function calibrate(widthPx: number, heightPx: number, views: readonly She
   const focalPx = Math.exp(fitted.values[0] as number);
   const focalSdPx = focalPx * Math.sqrt(scale * (covariance[0]?.[0] as number));
   if (!(focalSdPx < 0.05 * focalPx)) return null;
-  return { focalPx, focalSdPx, bend: fitted.values[1] as number, bendSd: Math.sqrt(scale * (covariance[1]?.[1] as number)) };
+  return {
+    focalPx,
+    focalSdPx,
+    bend: fitted.values[1] as number,
+    bendSd: Math.sqrt(scale * (covariance[1]?.[1] as number)),
+  };
 }

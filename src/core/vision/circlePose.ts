@@ -26,7 +26,9 @@ export function circlePoses(camera: Camera, ellipse: Ellipse): [CirclePose, Circ
   const scale = 1 / Math.sqrt(-first * third);
   const one = (side: number): CirclePose => {
     const turn = (a: number, c: number): Vector3 =>
-      [0, 1, 2].map((i) => a * (eigen.vectors[i]?.[0] as number) + c * (eigen.vectors[i]?.[2] as number)) as unknown as Vector3;
+      [0, 1, 2].map(
+        (i) => a * (eigen.vectors[i]?.[0] as number) + c * (eigen.vectors[i]?.[2] as number),
+      ) as unknown as Vector3;
     const middle = turn(side * third * h * scale, -first * g * scale);
     const normal = turn(side * h, -g);
     const front = middle[2] > 0 ? 1 : -1;
@@ -51,7 +53,14 @@ function coneOf(camera: Camera, ellipse: Ellipse): number[][] | null {
         (sums[i] as number[])[j] = (sums[i]?.[j] as number) + (row[i] as number) * (row[j] as number);
   }
   const { vectors } = symmetricEigen(sums);
-  const [a, b, c, d, e, f] = vectors.map((row) => row[5] as number) as [number, number, number, number, number, number];
+  const [a, b, c, d, e, f] = vectors.map((row) => row[5] as number) as [
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+  ];
   const sign = a + c > 0 ? 1 : -1;
   return [
     [a, b, d],

@@ -9,7 +9,10 @@ export function circleThrough(places: readonly (readonly [number, number])[]): E
       places.map(([, y]) => y),
     );
   const n = places.length;
-  const [mx, my] = [0, 1].map((k) => places.reduce((sum, place) => sum + (place[k] as number), 0) / n) as [number, number];
+  const [mx, my] = [0, 1].map((k) => places.reduce((sum, place) => sum + (place[k] as number), 0) / n) as [
+    number,
+    number,
+  ];
   let [xx, xy, yy, xz, yz] = [0, 0, 0, 0, 0];
   let meanSquare = 0;
   for (const [x, y] of places) {

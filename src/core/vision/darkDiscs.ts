@@ -44,7 +44,11 @@ function darkness({ widthPx, heightPx, light }: LightPicture): Uint8Array {
     for (let x = 0; x < widthPx; x++) {
       const [x0, x1] = [Math.max(0, x - reach), Math.min(widthPx, x + reach + 1)];
       const [y0, y1] = [Math.max(0, y - reach), Math.min(heightPx, y + reach + 1)];
-      const sum = (sums[y1 * wide + x1] as number) - (sums[y0 * wide + x1] as number) - (sums[y1 * wide + x0] as number) + (sums[y0 * wide + x0] as number);
+      const sum =
+        (sums[y1 * wide + x1] as number) -
+        (sums[y0 * wide + x1] as number) -
+        (sums[y1 * wide + x0] as number) +
+        (sums[y0 * wide + x0] as number);
       const mean = sum / ((x1 - x0) * (y1 - y0));
       if ((light[y * widthPx + x] as number) < 0.5 * mean) dark[y * widthPx + x] = 1;
     }
@@ -110,7 +114,12 @@ function blobs({ widthPx, heightPx }: LightPicture, dark: Uint8Array): Blob[] {
 const isDisc = ({ fullness, narrow }: Blob): boolean => fullness > 0.85 && fullness < 1.18 && narrow > 0.55;
 
 /** Whether light stands all round it. */
-function standsOut({ widthPx, heightPx, light }: LightPicture, x: number, y: number, radius: number): boolean {
+function standsOut(
+  { widthPx, heightPx, light }: LightPicture,
+  x: number,
+  y: number,
+  radius: number,
+): boolean {
   const middle = light[Math.round(y) * widthPx + Math.round(x)] as number;
   for (let k = 0; k < 16; k++) {
     const px = Math.round(x + 1.45 * radius * Math.cos((k * Math.PI) / 8));

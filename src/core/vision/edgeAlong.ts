@@ -85,7 +85,12 @@ function slopeOf(light: Float64Array, soft: number): Float64Array {
 }
 
 /** How much the light falls at a peak of the slope, and over how much: its area as far as the slope keeps its sign, and the width of a bell with it. */
-function heightOf(slope: Float64Array, k: number, soft: number, fine: number): { fall: number; blurPx: number } {
+function heightOf(
+  slope: Float64Array,
+  k: number,
+  soft: number,
+  fine: number,
+): { fall: number; blurPx: number } {
   const sign = Math.sign(slope[k] as number);
   const peak = Math.abs(slope[k] as number);
   let fall = peak;

@@ -50,7 +50,8 @@ export function fitEllipse(
     let power = weights?.[i] ?? 1;
     for (let p = 0; p < 5; p++, power *= x) {
       let both = power;
-      for (let q = 0; q + p < 5; q++, both *= y) (sums[p] as Float64Array)[q] = (sums[p]?.[q] as number) + both;
+      for (let q = 0; q + p < 5; q++, both *= y)
+        (sums[p] as Float64Array)[q] = (sums[p]?.[q] as number) + both;
     }
   }
   const m = (p: number, q: number): number => sums[p]?.[q] as number;
@@ -94,7 +95,7 @@ export function fitEllipse(
  */
 function bestQuadratic(matrix: number[][]): number[] | null {
   const { values, vectors } = symmetricEigen(matrix);
-  if (!(values[2] as number > 0) && !((values[0] as number) > 0)) return null;
+  if (!((values[2] as number) > 0) && !((values[0] as number) > 0)) return null;
   const half = (power: number): number[][] =>
     [0, 1, 2].map((i) =>
       [0, 1, 2].map((j) =>
@@ -138,7 +139,10 @@ export function ellipseOf([a, b, c, d, e, f]: Conic): Ellipse | null {
 }
 
 /** A place on an ellipse, at an angle from its own longer axis, with the outward normal there: x, y, normal's x and y. */
-export function placeOn({ x, y, major, minor, turn }: Ellipse, angle: number): [number, number, number, number] {
+export function placeOn(
+  { x, y, major, minor, turn }: Ellipse,
+  angle: number,
+): [number, number, number, number] {
   const [along, across] = [Math.cos(angle), Math.sin(angle)];
   const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
   const length = Math.hypot(along * minor, across * major);

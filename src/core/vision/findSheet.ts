@@ -45,7 +45,13 @@ function isSized(small: DarkDisc, a: DarkDisc, b: DarkDisc): boolean {
   return share > 0.14 && share < 0.4 && alike > 0.6 && alike < 1.7;
 }
 
-function nearest(discs: readonly DarkDisc[], x: number, y: number, within: number, like: DarkDisc): DarkDisc | null {
+function nearest(
+  discs: readonly DarkDisc[],
+  x: number,
+  y: number,
+  within: number,
+  like: DarkDisc,
+): DarkDisc | null {
   let best: DarkDisc | null = null;
   let least = within;
   for (const disc of discs) {

@@ -39,7 +39,16 @@ export function findWheel(picture: GreyPicture): Found[] {
   return tried
     .slice(0, CLOSER)
     .map((ring) => searched(small, ring, [-1, 0, 1], 3, ASPECTS, reach))
-    .map((ring) => searched(small, ring, [-1, 0, 1], 1, [-0.04, 0, 0.04].map((by) => ring.aspect + by), reach))
+    .map((ring) =>
+      searched(
+        small,
+        ring,
+        [-1, 0, 1],
+        1,
+        [-0.04, 0, 0.04].map((by) => ring.aspect + by),
+        reach,
+      ),
+    )
     .filter(({ share }) => share > 0)
     .sort((a, b) => b.score - a.score)
     .map(({ x, y, radius, aspect, share, score }) => {
@@ -57,7 +66,10 @@ export function findWheel(picture: GreyPicture): Found[] {
 }
 
 function logarithm({ widthPx, heightPx, light }: LightPicture): LightPicture {
-  const sorted = Float32Array.from({ length: 2000 }, (_, i) => light[Math.floor((i * light.length) / 2000)] as number).sort();
+  const sorted = Float32Array.from(
+    { length: 2000 },
+    (_, i) => light[Math.floor((i * light.length) / 2000)] as number,
+  ).sort();
   const floor = 0.03 * (sorted[1000] as number) + 0.0015;
   return { widthPx, heightPx, light: light.map((value) => Math.log(value + floor)) };
 }
@@ -71,12 +83,16 @@ function softened({ widthPx, heightPx, light }: LightPicture): LightPicture {
     }
   const soft = new Float32Array(rows);
   for (let i = widthPx; i < light.length - widthPx; i++)
-    soft[i] = 0.25 * ((rows[i - widthPx] as number) + (rows[i + widthPx] as number)) + 0.5 * (rows[i] as number);
+    soft[i] =
+      0.25 * ((rows[i - widthPx] as number) + (rows[i + widthPx] as number)) + 0.5 * (rows[i] as number);
   return { widthPx, heightPx, light: soft };
 }
 
 /** Places to which edges point from their dark side to their bright one. */
-function centres({ widthPx, heightPx, light }: LightPicture, [least, most]: readonly [number, number]): [number, number][] {
+function centres(
+  { widthPx, heightPx, light }: LightPicture,
+  [least, most]: readonly [number, number],
+): [number, number][] {
   const votes = new Float32Array(widthPx * heightPx);
   for (let y = 2; y < heightPx - 2; y++)
     for (let x = 2; x < widthPx - 2; x++) {
@@ -167,7 +183,14 @@ function ringsAbout(
 }
 
 /** How much light changes along the round, between two radii. */
-function unrest({ widthPx, heightPx, light }: LightPicture, x: number, y: number, aspect: number, from: number, to: number): number {
+function unrest(
+  { widthPx, heightPx, light }: LightPicture,
+  x: number,
+  y: number,
+  aspect: number,
+  from: number,
+  to: number,
+): number {
   const steps = 4;
   let sum = 0;
   let before = NaN;

@@ -30,12 +30,15 @@ export function leastSquares(
       ) as [number[], number[]];
       return more.map((value, i) => (value - (less[i] as number)) / (2 * (steps[k] as number)));
     });
-    const inner = (a: readonly number[], b: readonly number[]) => a.reduce((sum, value, i) => sum + value * (b[i] as number), 0);
+    const inner = (a: readonly number[], b: readonly number[]) =>
+      a.reduce((sum, value, i) => sum + value * (b[i] as number), 0);
     information = slopes.map((a) => slopes.map((b) => inner(a, b)));
     const pull = slopes.map((a) => -inner(a, left));
     let moved = false;
     for (let attempt = 0; attempt < 8 && !moved; attempt++) {
-      const damped = information.map((row, i) => row.map((value, j) => (i === j ? value * (1 + damping) + 1e-12 : value)));
+      const damped = information.map((row, i) =>
+        row.map((value, j) => (i === j ? value * (1 + damping) + 1e-12 : value)),
+      );
       const move = trySolve(damped, pull);
       const next = move && values.map((value, i) => value + (move[i] as number));
       const there = next && residuals(next);

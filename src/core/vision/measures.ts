@@ -12,7 +12,13 @@ export const measures = ['hub', 'rim', 'tyre', 'floor', 'marks'] as const;
 export type Measure = (typeof measures)[number];
 
 /** Measures that have another end in the picture, to be pointed at. */
-export const hasOther: Record<Measure, boolean> = { hub: false, rim: false, tyre: true, floor: true, marks: true };
+export const hasOther: Record<Measure, boolean> = {
+  hub: false,
+  rim: false,
+  tyre: true,
+  floor: true,
+  marks: true,
+};
 
 /** A place somebody pointed at may be out by this. */
 const POINTED_SD_PX = 1.2;
@@ -27,7 +33,8 @@ export function lengthNow(
   other: readonly [number, number] | null,
 ): { reading: Reading; pointUpMm: number } | null {
   if (hasOther[measure] && !other) return null;
-  const pointUp = (scene: Scene, moved: number): number => onBody(scene, point.x, point.y + moved * point.sdPx).upMm;
+  const pointUp = (scene: Scene, moved: number): number =>
+    onBody(scene, point.x, point.y + moved * point.sdPx).upMm;
   const reading = lengthIn(fit, (scene, moved) => {
     const up = pointUp(scene, moved.point);
     if (measure === 'hub') return up;

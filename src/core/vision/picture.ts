@@ -16,7 +16,8 @@ export interface LightPicture {
 export function greyOf(rgba: Uint8ClampedArray, widthPx: number, heightPx: number): GreyPicture {
   const shades = new Uint8Array(widthPx * heightPx);
   for (let i = 0, at = 0; i < shades.length; i++, at += 4)
-    shades[i] = (54 * (rgba[at] as number) + 183 * (rgba[at + 1] as number) + 19 * (rgba[at + 2] as number)) >> 8;
+    shades[i] =
+      (54 * (rgba[at] as number) + 183 * (rgba[at + 1] as number) + 19 * (rgba[at + 2] as number)) >> 8;
   return { widthPx, heightPx, shades };
 }
 

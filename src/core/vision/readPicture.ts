@@ -170,7 +170,11 @@ function refusedByPose(
 function refusedByLens(lensOffMm: number): Refusal[] {
   if (Math.abs(lensOffMm) <= limits.lensOffMm) return [];
   return [
-    { kind: lensOffMm > 0 ? 'lens-high' : 'lens-low', mm: Math.abs(lensOffMm), mostMm: limits.askedLensOffMm },
+    {
+      kind: lensOffMm > 0 ? 'lens-high' : 'lens-low',
+      mm: Math.abs(lensOffMm),
+      mostMm: limits.askedLensOffMm,
+    },
   ];
 }
 

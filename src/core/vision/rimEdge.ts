@@ -27,7 +27,12 @@ const TRIES = 120;
  * @param reachShare how far from the outline the edge is looked for at first, as a share of its size.
  */
 export function traceRim(picture: GreyPicture, outline: Ellipse, reachShare = 0.085): TracedRim | null {
-  const first = fallsAbout(picture, outline, Math.max(reachShare * outline.minor, 6), Math.max(1.2, outline.minor / 120));
+  const first = fallsAbout(
+    picture,
+    outline,
+    Math.max(reachShare * outline.minor, 6),
+    Math.max(1.2, outline.minor / 120),
+  );
   let now = agreedOn(first, outline);
   if (!now) return null;
   let traced: TracedRim | null = null;
@@ -123,7 +128,10 @@ function agreedOn(falls: readonly Fall[][], near: Ellipse): Ellipse | null {
 }
 
 /** The ellipse through the nearest fall along each normal, with those that lie off it weighed less; which were kept, and how they scatter. */
-function fitThrough(falls: readonly Fall[][], near: Ellipse): { outline: Ellipse; kept: Fall[]; sdPx: number } | null {
+function fitThrough(
+  falls: readonly Fall[][],
+  near: Ellipse,
+): { outline: Ellipse; kept: Fall[]; sdPx: number } | null {
   let outline = near;
   let kept: Fall[] = [];
   let sdPx = 0.004 * near.minor;

@@ -58,16 +58,35 @@ export function discsApart(camera: Camera, seen: SheetSeen, values: readonly num
   });
 }
 
-const placeOf = (values: readonly number[]): Vector3 => [values[3] as number, values[4] as number, values[5] as number];
+const placeOf = (values: readonly number[]): Vector3 => [
+  values[3] as number,
+  values[4] as number,
+  values[5] as number,
+];
 
 /** By a nod (top away), a turn (right side away) and a roll. */
 function directions(values: readonly number[]): Pick<SheetPose, 'right' | 'up' | 'normal'> {
   const [nod, turn, roll] = values as [number, number, number];
-  const [cn, sn, ct, st, cr, sr] = [Math.cos(nod), Math.sin(nod), Math.cos(turn), Math.sin(turn), Math.cos(roll), Math.sin(roll)];
+  const [cn, sn, ct, st, cr, sr] = [
+    Math.cos(nod),
+    Math.sin(nod),
+    Math.cos(turn),
+    Math.sin(turn),
+    Math.cos(roll),
+    Math.sin(roll),
+  ];
   const right0: Vector3 = [ct, 0, st];
   const up0: Vector3 = [-st * sn, -cn, ct * sn];
-  const right: Vector3 = [cr * right0[0] + sr * up0[0], cr * right0[1] + sr * up0[1], cr * right0[2] + sr * up0[2]];
-  const up: Vector3 = [cr * up0[0] - sr * right0[0], cr * up0[1] - sr * right0[1], cr * up0[2] - sr * right0[2]];
+  const right: Vector3 = [
+    cr * right0[0] + sr * up0[0],
+    cr * right0[1] + sr * up0[1],
+    cr * right0[2] + sr * up0[2],
+  ];
+  const up: Vector3 = [
+    cr * up0[0] - sr * right0[0],
+    cr * up0[1] - sr * right0[1],
+    cr * up0[2] - sr * right0[2],
+  ];
   const normal: Vector3 = [
     up[1] * right[2] - up[2] * right[1],
     up[2] * right[0] - up[0] * right[2],

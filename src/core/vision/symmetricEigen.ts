@@ -2,7 +2,10 @@
  * Eigenvalues, the largest first, and eigenvectors (as columns) of a small symmetric matrix, by Jacobi's rotations
  * (Golub and Van Loan, "Matrix Computations", 8.5).
  */
-export function symmetricEigen(matrix: readonly (readonly number[])[]): { values: number[]; vectors: number[][] } {
+export function symmetricEigen(matrix: readonly (readonly number[])[]): {
+  values: number[];
+  vectors: number[][];
+} {
   const n = matrix.length;
   const a = matrix.map((row) => [...row]);
   const v = a.map((_, i) => a.map((__, j) => (i === j ? 1 : 0)));

@@ -12,7 +12,11 @@ export const cross3 = (a: Vector3, b: Vector3): Vector3 => [
 ];
 
 /** a + k b. */
-export const plus3 = (a: Vector3, b: Vector3, k = 1): Vector3 => [a[0] + k * b[0], a[1] + k * b[1], a[2] + k * b[2]];
+export const plus3 = (a: Vector3, b: Vector3, k = 1): Vector3 => [
+  a[0] + k * b[0],
+  a[1] + k * b[1],
+  a[2] + k * b[2],
+];
 
 /** The same direction, one long. */
 export function unit3(a: Vector3): Vector3 {

@@ -121,7 +121,8 @@ export function sceneOf(known: Known, values: Float64Array): Scene {
   const { right, back } = uprightOf(up);
   const yaw = value(values, YAW);
   const lean = value(values, LEAN);
-  const mix = (a: Vector3, ka: number, b: Vector3, kb: number): Vector3 => plus3([ka * a[0], ka * a[1], ka * a[2]], b, kb);
+  const mix = (a: Vector3, ka: number, b: Vector3, kb: number): Vector3 =>
+    plus3([ka * a[0], ka * a[1], ka * a[2]], b, kb);
   const out = mix(back, Math.cos(yaw), right, Math.sin(yaw));
   const along = mix(right, Math.cos(yaw), back, -Math.sin(yaw));
   const radiusMm = 0.5 * known.rimDiameterMm * Math.exp(value(values, RADIUS));
@@ -182,7 +183,9 @@ function startOf(known: Known, { middle, normal }: CirclePose): Float64Array | n
   return values.every(Number.isFinite) ? values : null;
 }
 
-const STEPS = [1e-5, 1e-5, 1e-5, 1e-4, 1e-4, 1e-4, 1e-4, 1e-5, 1e-4, 1e-5, 1e-5, 1e-5, 1e-2, 1e-2, 1e-2, 1e-2];
+const STEPS = [
+  1e-5, 1e-5, 1e-5, 1e-4, 1e-4, 1e-4, 1e-4, 1e-5, 1e-4, 1e-5, 1e-5, 1e-5, 1e-2, 1e-2, 1e-2, 1e-2,
+];
 
 function improve(known: Known, start: Float64Array, edge: RimEdge): { fit: WheelFit; cost: number } | null {
   const n = edge.xs.length;
@@ -218,10 +221,12 @@ function improve(known: Known, start: Float64Array, edge: RimEdge): { fit: Wheel
         const at = (slopes[a] as Float64Array)[i] as number;
         pull[a] = (pull[a] as number) - weight * at * (apart[i] as number);
         const row = fromRim[a] as number[];
-        for (let b = 0; b <= a; b++) row[b] = (row[b] as number) + weight * at * ((slopes[b] as Float64Array)[i] as number);
+        for (let b = 0; b <= a; b++)
+          row[b] = (row[b] as number) + weight * at * ((slopes[b] as Float64Array)[i] as number);
       }
     }
-    for (let a = 0; a < SEEN; a++) for (let b = a + 1; b < SEEN; b++) (fromRim[a] as number[])[b] = fromRim[b]?.[a] as number;
+    for (let a = 0; a < SEEN; a++)
+      for (let b = a + 1; b < SEEN; b++) (fromRim[a] as number[])[b] = fromRim[b]?.[a] as number;
     information = fromRim.map((row) => [...row]);
     for (const [k, sd] of known0) {
       (information[k] as number[])[k] = (information[k]?.[k] as number) + 1 / (sd * sd);
@@ -258,7 +263,14 @@ function improve(known: Known, start: Float64Array, edge: RimEdge): { fit: Wheel
   for (const [k, sd] of known0) cost += (value(values, k) / sd) ** 2;
   // Both poses are judged by the same scatter: the tighter of two would win by being worse elsewhere.
   cost += (2 * n * Math.log(spread)) / TOGETHER;
-  const fit = { known, values, information, fromRim, leftPx: Math.sqrt(squares / Math.max(on, 1)), onCircleShare: on / n };
+  const fit = {
+    known,
+    values,
+    information,
+    fromRim,
+    leftPx: Math.sqrt(squares / Math.max(on, 1)),
+    onCircleShare: on / n,
+  };
   return values.every(Number.isFinite) ? { fit, cost } : null;
 }
 
@@ -297,7 +309,8 @@ export interface Moved {
  */
 export function lengthIn(fit: WheelFit, lengthOf: (scene: Scene, moved: Moved) => number): Reading {
   const { known, values, information, fromRim } = fit;
-  const of = (all: Float64Array): number => lengthOf(sceneOf(known, all), {
+  const of = (all: Float64Array): number =>
+    lengthOf(sceneOf(known, all), {
       point: value(all, POINT),
       other: value(all, OTHER),
       otherOut: value(all, OTHER_OUT),

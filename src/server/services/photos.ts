@@ -4,7 +4,8 @@ import { limits } from '#contract/limits.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
 import type { Database } from '#db/connect.ts';
-import { countPhotos, findPhoto, insertPhoto, listPhotos, machineKeyOf } from '#db/photos.ts';
+import { machineKeyOf } from '#db/machineKey.ts';
+import { countPhotos, findPhoto, insertPhoto, listPhotos } from '#db/photos.ts';
 import { ProblemError } from '../http/problem.ts';
 import { drawing, drawnAs } from './drawnAs.ts';
 import { readRecord } from './records.ts';
@@ -64,7 +65,8 @@ async function keepPhoto(
   });
 }
 
-async function keyFor(db: Database, job: string): Promise<string> {
+/** What jobs on its machine share. Throws `job-not-found`. */
+export async function keyFor(db: Database, job: string): Promise<string> {
   const key = await machineKeyOf(db, job);
   if (!key) throw new ProblemError('job-not-found');
   return key;

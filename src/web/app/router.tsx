@@ -104,6 +104,14 @@ export const router = createBrowserRouter([
       })),
       { path: '/jobs/:id', element: <ToNext /> },
       {
+        path: '/jobs/:id/picture/:corner',
+        lazy: async () => ({ Component: (await import('../pages/PicturePage.tsx')).PicturePage }),
+      },
+      {
+        path: '/marks',
+        lazy: async () => ({ Component: (await import('../pages/MarksPage.tsx')).MarksPage }),
+      },
+      {
         path: '/jobs/:id/handover',
         lazy: async () => ({ Component: (await import('../pages/HandoverPage.tsx')).HandoverPage }),
       },

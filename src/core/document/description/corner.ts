@@ -170,6 +170,10 @@ export const cornerField = group({
   marks: text(range.mostLabel, { blank: '', since: 15 }),
   /** How much the floor under this wheel lies above the shop's level; null is level. */
   floorMm: given('mm by tape', range.floorMm, { since: 4 }),
+  /** The wheel's rim from lip to lip, measured: the ruler in a picture of it. */
+  rimMm: given('mm by tape', range.rimMm, { since: 18 }),
+  /** How far the point on the body stands out of the plane of the rim's lip; null where nobody has looked. */
+  lipOutMm: given('mm by tape', range.lipOutMm, { since: 18 }),
   /** Pressure wanted in this tyre, cold. */
   tyreBar: given('bar', range.tyreBar, { since: 9 }),
   /** What this wheel's pad shows over what stands on it. */

@@ -23,7 +23,13 @@ export function blur(
 }
 
 /** Mean over `half` points to the left and right. */
-function across(from: Float32Array, into: Float32Array, widthPx: number, heightPx: number, half: number): void {
+function across(
+  from: Float32Array,
+  into: Float32Array,
+  widthPx: number,
+  heightPx: number,
+  half: number,
+): void {
   const whole = Math.floor(half);
   const share = half - whole;
   const scale = 1 / (2 * half + 1);

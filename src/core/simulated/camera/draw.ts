@@ -89,10 +89,17 @@ export function drawWheel(seed: number, kind: PictureClass, megapixels: 3 | 12 =
     const now: WheelScene =
       round === 0
         ? scene
-        : { ...scene, archMm: scene.archMm + between(-15, 40), camberDeg: scene.camberDeg + between(-0.5, 0.5) };
+        : {
+            ...scene,
+            archMm: scene.archMm + between(-15, 40),
+            camberDeg: scene.camberDeg + between(-0.5, 0.5),
+          };
     const shots = [0, 1, 2].map(() => {
       const shot = drawShot(uniform, now, { widthPx, heightPx, focalPx, bend, farMm, kind, beyond });
-      return { ...shot, ...aimed(uniform, now, { ...shot, lensUpMm: shot.lensUpMm + (lensOff[round] as number) }, beyond) };
+      return {
+        ...shot,
+        ...aimed(uniform, now, { ...shot, lensUpMm: shot.lensUpMm + (lensOff[round] as number) }, beyond),
+      };
     });
     return {
       scene: now,
@@ -116,7 +123,12 @@ export function drawWheel(seed: number, kind: PictureClass, megapixels: 3 | 12 =
   return { rounds, beyond };
 }
 
-function drawLook(uniform: Uniform, kind: PictureClass, rimDiameterMm: number, beyond: BeyondKind | null): Look {
+function drawLook(
+  uniform: Uniform,
+  kind: PictureClass,
+  rimDiameterMm: number,
+  beyond: BeyondKind | null,
+): Look {
   const between = (low: number, high: number): number => low + (high - low) * uniform();
   const clean = kind === 'clean';
   const draw = uniform();
@@ -125,7 +137,8 @@ function drawLook(uniform: Uniform, kind: PictureClass, rimDiameterMm: number, b
   return {
     seed: Math.floor(uniform() * 1e9),
     rim,
-    lipLight: rim === 'machined' ? between(0.45, 0.8) : rim === 'silver' ? between(0.2, 0.45) : between(0.09, 0.16),
+    lipLight:
+      rim === 'machined' ? between(0.45, 0.8) : rim === 'silver' ? between(0.2, 0.45) : between(0.09, 0.16),
     lipWidthMm: between(6, 15),
     shineAt: between(-Math.PI, Math.PI),
     shineLessShare: between(0.1, clean ? 0.4 : 0.65),
@@ -173,7 +186,8 @@ function drawShot(uniform: Uniform, scene: WheelScene, setting: Setting): Shot {
     heightPx,
     lensAlongMm: beyond === 'aslant' ? side * away * between(0.75, 1.2) : away * between(-0.17, 0.17),
     lensUpMm:
-      scene.archMm + (beyond === 'lens high' ? between(260, 500) : beyond === 'lens low' ? -between(260, 420) : 0),
+      scene.archMm +
+      (beyond === 'lens high' ? between(260, 500) : beyond === 'lens low' ? -between(260, 420) : 0),
     lensOutMm: away,
     turnDeg: 0,
     pitchDeg: 0,
@@ -186,7 +200,13 @@ function drawShot(uniform: Uniform, scene: WheelScene, setting: Setting): Shot {
     movedPx: scale * (beyond === 'moved' ? between(30, 60) : clean ? 0 : between(0, 4)),
     movedTurn: between(0, Math.PI),
     exposure:
-      beyond === 'dark' ? between(0.008, 0.02) : beyond === 'glaring' ? between(9, 18) : clean ? between(0.9, 1.3) : between(0.5, 1.5),
+      beyond === 'dark'
+        ? between(0.008, 0.02)
+        : beyond === 'glaring'
+          ? between(9, 18)
+          : clean
+            ? between(0.9, 1.3)
+            : between(0.5, 1.5),
     noise: beyond === 'dark' ? between(9, 14) : clean ? between(1, 2) : between(1.5, 5),
     gamma: between(2.05, 2.35),
   };
@@ -205,7 +225,8 @@ function aimed(
   return {
     lensUpMm: shot.lensUpMm,
     turnDeg: Math.atan2(acrossMm - shot.lensAlongMm, shot.lensOutMm) / RADIANS + offDeg,
-    pitchDeg: Math.atan2(upMm - shot.lensUpMm, Math.hypot(shot.lensOutMm, shot.lensAlongMm - acrossMm)) / RADIANS,
+    pitchDeg:
+      Math.atan2(upMm - shot.lensUpMm, Math.hypot(shot.lensOutMm, shot.lensAlongMm - acrossMm)) / RADIANS,
   };
 }
 

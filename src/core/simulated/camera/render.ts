@@ -135,7 +135,9 @@ function bodyLight(scene: WheelScene, rough: Rough, x: number, u: number, pxMm: 
   const { look, archRadiusMm, archAlongMm, archMm } = scene;
   const middleU = archMm - Math.sqrt(archRadiusMm ** 2 - archAlongMm ** 2);
   const outside =
-    u < middleU ? Math.abs(x - archAlongMm) - archRadiusMm : length(x - archAlongMm, u - middleU) - archRadiusMm;
+    u < middleU
+      ? Math.abs(x - archAlongMm) - archRadiusMm
+      : length(x - archAlongMm, u - middleU) - archRadiusMm;
   let light = look.bodyLight * (0.75 + 0.35 * clamp((u + 100) / 700) + 0.12 * (rough(x, u, 240) - 0.5));
   light *= 1 + (look.edgeLight - 1) * edge(9 - outside, pxMm + 2);
   // A crease, and the gap of a door.
@@ -179,7 +181,6 @@ function wheelLight(
   if (tyre === 0) return back;
   const round = Math.atan2(wu, wx);
   const dust = look.dirt * (0.35 + 0.65 * rough(wx + 700, wu, 55));
-  let light = back;
   // The tyre's side: rounder towards its shoulder, a ring, letters, dust.
   const reach = (r - radius) / Math.max(tyreRadiusMm - radius, 1);
   let tyreLight = look.tyreLight * (0.75 + 0.6 * clamp(1 - ((reach - 0.35) / 0.5) ** 2));
@@ -187,7 +188,7 @@ function wheelLight(
   if (look.lettered && reach > 0.45 && reach < 0.62)
     tyreLight += 0.05 * clamp(4 * Math.sin(round * 46) * rough(round * 80, 5, 9) - 0.6);
   tyreLight += 0.13 * dust;
-  light = tyre * tyreLight + (1 - tyre) * back;
+  const light = tyre * tyreLight + (1 - tyre) * back;
   const scuff = scuffAt(look.scuffed, rough, round);
   const rim = edge(radius - 2.2 * scuff - r, pxMm);
   if (rim === 0) return light;
@@ -226,13 +227,18 @@ function innerLight(
   const hub = edge(0.2 * radius - r, pxMm);
   const barrel = edge(r - 0.9 * radius, pxMm);
   const spoke = Math.max(edge(half - aside, pxMm), hub, barrel);
-  const face = look.spokeLight * shine * (0.8 + 0.3 * rough(sx, su, 120)) * (1 - 0.35 * edge(aside - 0.6 * half, pxMm + 3));
+  const face =
+    look.spokeLight *
+    shine *
+    (0.8 + 0.3 * rough(sx, su, 120)) *
+    (1 - 0.35 * edge(aside - 0.6 * half, pxMm + 3));
   if (spoke >= 1 && hub < 1) return barrel > 0.5 ? look.spokeLight * 0.6 * shine : face;
   const [bx, bu] = at(DISC_IN_MM);
   const deep = length(bx, bu);
   const disc = edge(0.62 * radius - deep, pxMm);
   const inside =
-    disc * look.discLight * (0.7 + 0.5 * Math.abs(Math.sin(Math.atan2(bu, bx) + 0.7))) + (1 - disc) * look.gapLight * 1.5;
+    disc * look.discLight * (0.7 + 0.5 * Math.abs(Math.sin(Math.atan2(bu, bx) + 0.7))) +
+    (1 - disc) * look.gapLight * 1.5;
   const bolt = boltAt(sx, su, radius, pxMm);
   return spoke * (face * (1 - 0.7 * bolt)) + (1 - spoke) * inside;
 }

@@ -5,7 +5,8 @@ import type { Shot, WheelScene } from './scene.ts';
 export function seenBy(shot: Shot, along: number, up: number, out: number): [number, number] {
   const eye = eyeOf(shot);
   const from = [along - shot.lensAlongMm, up - shot.lensUpMm, out - shot.lensOutMm] as const;
-  const part = (way: readonly [number, number, number]): number => from[0] * way[0] + from[1] * way[1] + from[2] * way[2];
+  const part = (way: readonly [number, number, number]): number =>
+    from[0] * way[0] + from[1] * way[1] + from[2] * way[2];
   const ahead = part(eye.ahead);
   const [u, v] = [part(eye.right) / ahead, -part(eye.up) / ahead];
   let [x, y] = [u, v];
@@ -21,7 +22,11 @@ export function seenBy(shot: Shot, along: number, up: number, out: number): [num
 }
 
 /** A place on the rim's lip, by its angle from the machine's along direction. */
-export function rimSeenBy({ rimDiameterMm, camberDeg, steerDeg }: WheelScene, shot: Shot, round: number): [number, number] {
+export function rimSeenBy(
+  { rimDiameterMm, camberDeg, steerDeg }: WheelScene,
+  shot: Shot,
+  round: number,
+): [number, number] {
   const [lean, steer] = [(camberDeg * Math.PI) / 180, (steerDeg * Math.PI) / 180];
   const [x, u] = [(rimDiameterMm / 2) * Math.cos(round), (rimDiameterMm / 2) * Math.sin(round)];
   return seenBy(

@@ -8,6 +8,7 @@ import { gainGroups } from '#core/estimate/corner.ts';
 import { settledIn } from '#core/book/again.ts';
 import { scalesWanted } from '#core/planning/cornerAnswer.ts';
 import { tolerances } from '#core/tolerances.ts';
+import { measuredBy } from '#core/vision/measuredBy.ts';
 import { cornerHeight, hasTaught } from '#core/figures/cornerHeight.ts';
 import { heldBackBy } from '#core/planning/heldBack.ts';
 import { goodEnough, unreadOf } from '#core/planning/enough.ts';
@@ -218,10 +219,31 @@ function Readings({ id, round, answer, told }: ReadingsProps) {
           ))}
         </div>
         <SetAside id={id} round={round} />
+        <ByPicture id={id} round={round} />
       </div>
       <CollarAndTravel id={id} round={round} collarMm={answer?.collarMm ?? null} />
       <PhotoSlot jobId={job.record.id} id={id} />
     </div>
+  );
+}
+
+/** Where a picture of the wheel can tell the height: the way there, and which readings came from pictures. */
+function ByPicture({ id, round }: { id: CornerId; round: number }) {
+  const job = useThisJob();
+  const { kind } = job.record.document.corners[id].reference;
+  if (measuredBy[kind] === null) return null;
+  const pictured = (job.state.rounds[round]?.heightsPictured[id] ?? []).filter(Boolean).length;
+  return (
+    <p className="label mt-5 print:hidden">
+      <Link
+        to={`/jobs/${job.record.id}/picture/${id}`}
+        aria-label={`Read it off a picture, ${cornerNames[id]}`}
+        className="text-action font-semibold underline underline-offset-4"
+      >
+        By picture
+      </Link>
+      {pictured > 0 && <span className="text-second"> {pictured} of them by picture</span>}
+    </p>
   );
 }
 

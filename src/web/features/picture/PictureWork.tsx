@@ -1,0 +1,69 @@
+import { useState } from 'react';
+import type { CornerId } from '#core/kinds/corners.ts';
+import type { Measure } from '#core/vision/measures.ts';
+import { Button } from '../../ui/Button.tsx';
+import { BeforePicture } from './BeforePicture.tsx';
+import { CameraPanel } from './CameraPanel.tsx';
+import { PictureMarked } from './PictureMarked.tsx';
+import { ReadingSide } from './ReadingSide.tsx';
+import { usePictureWork, type PictureWorkOf } from './usePictureWork.ts';
+import { askForTilt } from './useTilt.ts';
+
+interface Props {
+  id: CornerId;
+  round: number;
+  measure: Measure;
+}
+
+/** A corner's height off pictures: a picture with what was found in it, and beside it what it says and what that rests on. */
+export function PictureWork({ id, round, measure }: Props) {
+  const work = usePictureWork(id, round, measure);
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)_300px] items-start gap-5 max-lg:grid-cols-1">
+      <section aria-label="Picture" className="min-w-0">
+        <PictureSide work={work} />
+      </section>
+      <section aria-label="Reading" className="flex flex-col gap-4">
+        <ReadingSide work={work} />
+      </section>
+    </div>
+  );
+}
+
+function PictureSide({ work }: { work: PictureWorkOf }) {
+  const [live, setLive] = useState(false);
+  const { state, measure } = work;
+  if (state.kind === 'open') return <PictureMarked work={work} shot={state.shot} />;
+  if (state.kind === 'opening') return <p className="text-second p-6">Opening the picture …</p>;
+  if (state.kind === 'failed')
+    return (
+      <div className="bg-wash p-6">
+        <p role="alert" className="text-short font-semibold">
+          {state.why}
+        </p>
+        <Button className="mt-3" onClick={work.leave}>
+          Choose another
+        </Button>
+      </div>
+    );
+  if (live)
+    return (
+      <CameraPanel
+        onShot={(frame, level, camera) => {
+          setLive(false);
+          void work.openFrame(frame, level, camera);
+        }}
+        onClose={() => setLive(false)}
+      />
+    );
+  return (
+    <BeforePicture
+      asHighAs={measure === 'marks' ? 'marks' : 'arch'}
+      onFile={work.openFile}
+      onCamera={() => {
+        void askForTilt();
+        setLive(true);
+      }}
+    />
+  );
+}

@@ -1,0 +1,114 @@
+import { expose } from 'comlink';
+import type { Camera, Level } from '#core/vision/camera.ts';
+import { findSheet, type SheetSeen } from '#core/vision/findSheet.ts';
+import { findWheel } from '#core/vision/findWheel.ts';
+import type { Ellipse } from '#core/vision/ellipse.ts';
+import { pictureLimits } from '#core/vision/limits.ts';
+import type { Measure } from '#core/vision/measures.ts';
+import { greyOf, type GreyPicture } from '#core/vision/picture.ts';
+import { readPicture, type PictureRead, type Pointed } from '#core/vision/readPicture.ts';
+import { levelBySheet, sheetPose } from '#core/vision/sheetPose.ts';
+import type { Known } from '#core/vision/wheelFit.ts';
+
+/** A picture is kept here while it is worked with, so that pointing at it again costs no decoding. */
+let held: { key: string; grey: GreyPicture; sheet: SheetSeen | null | undefined } | null = null;
+
+/** Takes a picture in; its size. */
+function open(key: string, bitmap: ImageBitmap): { widthPx: number; heightPx: number } {
+  const grey = greyIn(bitmap);
+  bitmap.close();
+  held = { key, grey, sheet: undefined };
+  return { widthPx: grey.widthPx, heightPx: grey.heightPx };
+}
+
+function greyIn(bitmap: ImageBitmap): GreyPicture {
+  const canvas = new OffscreenCanvas(bitmap.width, bitmap.height);
+  const context = canvas.getContext('2d', { willReadFrequently: true });
+  if (!context) throw new Error('expected a canvas to draw on, got none');
+  context.drawImage(bitmap, 0, 0);
+  const { data } = context.getImageData(0, 0, bitmap.width, bitmap.height);
+  return greyOf(data, bitmap.width, bitmap.height);
+}
+
+/** What is known beforehand; no level where the picture came without one. */
+export type KnownOf = Omit<Known, 'level' | 'levelSdDeg' | 'camera'> & {
+  focalPx: number;
+  bend: number;
+  level: Level | null;
+};
+
+export interface ReadAs {
+  key: string;
+  known: KnownOf;
+  measure: Measure;
+  pointed: Pointed;
+}
+
+/** How a picture was read, and by what it was known which way is up. */
+export interface ReadBack {
+  read: PictureRead;
+  level: Level | null;
+  levelFrom: 'camera' | 'sheet' | null;
+}
+
+/** One standard deviation of a tablet's own level, and of a sheet that hangs by its upper edge, degrees. */
+const LEVEL_SD_DEG = { camera: 0.5, sheet: 1 };
+
+/** Reads the picture that was taken in; null where another was taken in since. */
+function read({ key, known, measure, pointed }: ReadAs): ReadBack | null {
+  if (held?.key !== key) return null;
+  const { grey } = held;
+  const camera: Camera = {
+    widthPx: grey.widthPx,
+    heightPx: grey.heightPx,
+    focalPx: known.focalPx,
+    bend: known.bend,
+  };
+  const fromSheet = known.level ? null : levelIn(camera);
+  const level = known.level ?? fromSheet;
+  const levelFrom = known.level ? 'camera' : fromSheet ? 'sheet' : null;
+  return {
+    level,
+    levelFrom,
+    read: readPicture({
+      picture: grey,
+      // Without a level the outline can still be shown; the page refuses the reading.
+      known: {
+        ...known,
+        camera,
+        level: level ?? { pitchDeg: 0, rollDeg: 0 },
+        levelSdDeg: LEVEL_SD_DEG[levelFrom ?? 'sheet'],
+      },
+      measure,
+      pointed,
+    }),
+  };
+}
+
+function levelIn(camera: Camera): Level | null {
+  if (!held) return null;
+  held.sheet ??= findSheet(held.grey);
+  const pose = held.sheet && sheetPose(camera, held.sheet);
+  return pose && levelBySheet(pose);
+}
+
+/** The printed sheet in a picture of it, for a camera to be measured by; null where it is not seen. */
+function sheet(bitmap: ImageBitmap): { seen: SheetSeen; widthPx: number; heightPx: number } | null {
+  const grey = greyIn(bitmap);
+  bitmap.close();
+  const seen = findSheet(grey);
+  return seen && { seen, widthPx: grey.widthPx, heightPx: grey.heightPx };
+}
+
+/** The wheel in a frame of the camera, while it is being held: quickly, for the eye only. */
+function look(bitmap: ImageBitmap): Ellipse | null {
+  const grey = greyIn(bitmap);
+  bitmap.close();
+  const [found] = findWheel(grey);
+  return found && found.score >= pictureLimits.ringScore ? found.outline : null;
+}
+
+const api = { open, read, sheet, look };
+export type VisionApi = typeof api;
+
+expose(api);

@@ -1,0 +1,97 @@
+import type { Refusal } from '#core/vision/readPicture.ts';
+import type { Cause } from '#core/vision/wheelFit.ts';
+import type { Measure } from '#core/vision/measures.ts';
+import type { Say } from './figures.ts';
+
+/** Why a picture was not read, and what to do better. */
+export function refusalWords(refusal: Refusal, say: Say): { what: string; better: string } {
+  switch (refusal.kind) {
+    case 'no-rim':
+      return {
+        what: 'No rim was found.',
+        better: 'Point at three places on the rim’s outer edge, or take it again with the whole wheel in it.',
+      };
+    case 'rim-unsure':
+      return {
+        what: 'It is not sure which ring is the rim’s outer edge.',
+        better: 'Point at three places on it.',
+      };
+    case 'no-point':
+      return { what: 'No edge was found over the wheel.', better: 'Point at the place on the body.' };
+    case 'no-other':
+      return { what: 'The other end is not pointed at yet.', better: 'Point at it.' };
+    case 'rim-hidden':
+      return {
+        what: `Only ${Math.round(100 * refusal.share)} % of the rim’s edge shows; ${Math.round(100 * refusal.leastShare)} % are wanted.`,
+        better: 'Clear what stands before the wheel, or wipe the rim’s lip.',
+      };
+    case 'off-circle':
+      return {
+        what: 'The edge that was found is no circle.',
+        better: 'Point at three places on the rim’s outer edge, or take the picture again.',
+      };
+    case 'blurred':
+      return {
+        what: 'It is blurred.',
+        better: 'Hold the camera still, rest it on something, and take it again.',
+      };
+    case 'glare':
+      return {
+        what: 'It is too bright to read.',
+        better: 'Take it with less light on the wheel, or touch the wheel on the screen first.',
+      };
+    case 'dark':
+      return { what: 'It is too dark to read.', better: 'Put a light on the wheel and take it again.' };
+    case 'aslant':
+      return {
+        what: `The wheel is seen ${Math.round(refusal.deg)} degrees from the side; ${refusal.mostDeg} are the most.`,
+        better: 'Stand square to the wheel, with its wheels straight ahead.',
+      };
+    case 'rolled':
+      return {
+        what: `The camera was tilted by ${Math.round(refusal.deg)} degrees.`,
+        better: 'Hold it upright.',
+      };
+    case 'lens-high':
+      return {
+        what: `The lens was ${say(refusal.mm)} above the point.`,
+        better: `Hold it lower, within ${say(refusal.mostMm)} of the point’s height.`,
+      };
+    case 'lens-low':
+      return {
+        what: `The lens was ${say(refusal.mm)} below the point.`,
+        better: `Hold it higher, within ${say(refusal.mostMm)} of the point’s height.`,
+      };
+    case 'too-near':
+      return {
+        what: `The lens was only ${say(refusal.mm)} away.`,
+        better: `Step back to about ${say(1200)}.`,
+      };
+    case 'too-far':
+      return { what: 'The wheel is too small in it.', better: `Step nearer, to about ${say(1200)}.` };
+    case 'unsure':
+      return {
+        what: `It could be out by ${say(refusal.sdMm)}; ${say(refusal.mostMm)} are the most.`,
+        better: 'Measure the rim and the camera better, or read it with the tape.',
+      };
+  }
+}
+
+/** What makes a picture's reading uncertain. */
+export const causeWords: Record<Cause, string> = {
+  diameter: 'size of the rim',
+  point: 'place on the body, blur',
+  rim: 'edge of the rim',
+  lipOut: 'how far the arch stands out',
+  level: 'how the camera was held',
+  lens: 'the camera’s lens',
+};
+
+/** What to point at, by what is measured. */
+export const otherEndWords: Record<Measure, string | null> = {
+  hub: null,
+  rim: null,
+  tyre: 'top of the tyre',
+  floor: 'floor where the tyre stands on it',
+  marks: 'second mark',
+};
