@@ -4,7 +4,7 @@ import { renderWheel } from '#core/simulated/camera/render.ts';
 import { rimSeenBy, seenBy } from '#core/simulated/camera/seenBy.ts';
 import type { Shot, WheelScene } from '#core/simulated/camera/scene.ts';
 import { readPicture, type PictureRead, type Pointed } from '#core/vision/readPicture.ts';
-import type { Known } from '#core/vision/wheelFit.ts';
+import type { Known } from '#core/vision/wheelModel.ts';
 
 const NOTHING: Pointed = { rim: [], point: null, other: null };
 

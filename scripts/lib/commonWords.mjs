@@ -10,6 +10,7 @@ const TRADE = `
   absorber adjuster adjustment align alignment axle ballast baseline bind bolt bracket brake braking bump bumper calculate
   calculation caliper camber caster chassis checklist chock clamp clearance clockwise coarse coil collar compress
   compression compressor crossover curve damper damping datum deviation diagonal diameter droop dual eighth equivalent
+  rim rims lens lenses disc discs plumb blur blurred rectangle zoom
   exhaust exponent extension fender friction gauge geometry groomed groove gap harsh headlamp hose hub inboard installation
   instrument intake kit lever leverage linkage logbook lowered lowest margin misfit misread mount nitrogen odometer
   outwards perch fin fins pinch piston pivot prep preload preset pressure progressive radius rake ramp ratio rigid runner sag

@@ -1,5 +1,5 @@
 import type { Refusal } from '#core/vision/readPicture.ts';
-import type { Cause } from '#core/vision/wheelFit.ts';
+import type { Cause } from '#core/vision/lengthIn.ts';
 import type { Measure } from '#core/vision/measures.ts';
 import type { Say } from './figures.ts';
 

@@ -30,6 +30,9 @@ beforeAll(async () => {
   await server.db.execute(sql`
     insert into photos (id, job_id, corner, width, height, picture, small)
     select gen_random_uuid(), id, 'LF', 4, 3, '\\x00ff1022'::bytea, '\\x07'::bytea from jobs`);
+  await server.db.execute(sql`
+    insert into reading_pictures (id, job_id, corner, round, meta, picture)
+    select gen_random_uuid(), id, 'LF', 0, '{"mm": 382.4}', '\\x00ff10'::bytea from jobs`);
   // Somebody has practised: a machine, a try of it, a challenge, a lesson.
   await server.db.execute(sql`
     insert into challenges (id, day, seed, level, machine_class)

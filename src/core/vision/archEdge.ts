@@ -1,7 +1,7 @@
 import { bodySeenAt, onBody } from './bodyPoint.ts';
 import { stepsAlong, stepsIn } from './edgeAlong.ts';
 import { lightAt, type GreyPicture } from './picture.ts';
-import type { Scene } from './wheelFit.ts';
+import type { Scene } from './wheelModel.ts';
 
 /** A place on the body's edge in the picture. */
 export interface EdgePlace {

@@ -1,6 +1,6 @@
 import { metAt, rayAt, seenAt } from './camera.ts';
 import { dot3, plus3, type Vector3 } from './vector.ts';
-import type { Scene } from './wheelFit.ts';
+import type { Scene } from './wheelModel.ts';
 
 /** Places on the plane of the body's edge, from the hub: along the machine to the right, and upwards, mm. */
 export interface OnBody {
@@ -22,12 +22,7 @@ export function bodySeenAt(scene: Scene, { alongMm, upMm }: OnBody): [number, nu
 }
 
 /** Where in the picture a place is seen that lies so far from the hub. */
-export function fromHub(
-  { hub, along, up, out }: Scene,
-  alongMm: number,
-  upMm: number,
-  outMm: number,
-): Vector3 {
+function fromHub({ hub, along, up, out }: Scene, alongMm: number, upMm: number, outMm: number): Vector3 {
   return plus3(plus3(plus3(hub, along, alongMm), up, upMm), out, outMm);
 }
 

@@ -1,7 +1,7 @@
 import { symmetricEigen } from './symmetricEigen.ts';
 
 /** A conic a x² + b x y + c y² + d x + e y + f = 0. */
-export type Conic = readonly [number, number, number, number, number, number];
+type Conic = readonly [number, number, number, number, number, number];
 
 /** An ellipse by its middle, its half axes (the longer first) and the turn of the longer one from the x axis, rad. */
 export interface Ellipse {
@@ -122,7 +122,7 @@ function bestQuadratic(matrix: number[][]): number[] | null {
 }
 
 /** The ellipse of a conic; null where it is none. */
-export function ellipseOf([a, b, c, d, e, f]: Conic): Ellipse | null {
+function ellipseOf([a, b, c, d, e, f]: Conic): Ellipse | null {
   const det = 4 * a * c - b * b;
   if (!(det > 0)) return null;
   const x = (b * e - 2 * c * d) / det;

@@ -50,6 +50,7 @@ export function findWheel(picture: GreyPicture): Found[] {
       ),
     )
     .filter(({ share }) => share > 0)
+    .map((ring) => withTyre(small, ring, reach))
     .sort((a, b) => b.score - a.score)
     .map(({ x, y, radius, aspect, share, score }) => {
       const [across, down] = [radius * aspect * by, radius * by];
@@ -135,9 +136,11 @@ interface Ring {
   share: number;
   /** How much likelier a rim than another ring, by what lies inside and outside. */
   score: number;
+  /** How much more even it is outside than inside, as a logarithm. */
+  evener: number;
 }
 
-const NO_RING: Ring = { x: 0, y: 0, radius: 0, aspect: 1, share: 0, score: -1 };
+const NO_RING: Ring = { x: 0, y: 0, radius: 0, aspect: 1, share: 0, score: -1, evener: 0 };
 
 /** The likeliest rim about a centre, with the centre and the outline's width let go. */
 function searched(
@@ -158,8 +161,8 @@ function searched(
 }
 
 /** A ring is looked at where it shows on so much of its round. */
-const LEAST_RING = 0.4;
-
+const LEAST_RING = 0.35;
+/** Rings about a centre on which light falls outwards. */
 function ringsAbout(
   small: LightPicture,
   x: number,
@@ -173,17 +176,41 @@ function ringsAbout(
     const share = falls[j] as number;
     if (share < LEAST_RING || share < (falls[j - 1] as number) || share < (falls[j + 1] as number)) continue;
     const radius = reach[0] + j;
-    const inside = unrest(small, x, y, aspect, 0.55 * radius, 0.9 * radius);
-    const outside = unrest(small, x, y, aspect, 1.05 * radius, 1.2 * radius);
+    const inside = unrestIn(small, x, y, aspect, 0.55 * radius, 0.9 * radius);
+    const outside = unrestIn(small, x, y, aspect, 1.05 * radius, 1.2 * radius);
     // Spokes inside, even rubber outside.
-    const likelier = Math.max(-1, Math.min(1, Math.log((inside + 0.02) / (outside + 0.02))));
-    rings.push({ x, y, radius, aspect, share, score: share + 0.3 * likelier });
+    const evener = Math.max(-1, Math.min(1, inside - outside));
+    const score = share + 0.3 * evener;
+    rings.push({ x, y, radius, aspect, share, score, evener });
   }
   return rings;
 }
 
-/** How much light changes along the round, between two radii. */
-function unrest(
+/** A tyre is larger than its rim by this much, and hardly ever by more. */
+const TYRE_RADII = [1.2, 1.85] as const;
+const FAR_TYRE = 2.9;
+
+/**
+ * A ring with its tyre looked for: the edge of something even inside, well round. Where that is twice as large, the ring is a brake disc
+ * within a dark rim; where it is as large as tyres are, the ring is all the likelier.
+ */
+function withTyre(small: LightPicture, ring: Ring, reach: readonly [number, number]): Ring {
+  const { x, y, radius } = ring;
+  const wider = [reach[0], 1.4 * reach[1]] as const;
+  const tyres = ringsAbout(small, x, y, ring.aspect, wider).filter(
+    ({ share, evener, radius: r }) =>
+      share > 0.6 && evener < 0 && r > TYRE_RADII[0] * radius && r < FAR_TYRE * radius,
+  );
+  const tyre = tyres.sort((a, b) => b.share - a.share)[0];
+  if (!tyre) return ring;
+  return { ...ring, score: ring.score + (tyre.radius < TYRE_RADII[1] * radius ? 0.1 : -0.5) };
+}
+
+/** Noise alone changes it by so much. */
+const LEAST_UNREST = 0.02;
+
+/** How much light changes along the round between two radii, as a logarithm. */
+function unrestIn(
   { widthPx, heightPx, light }: LightPicture,
   x: number,
   y: number,
@@ -208,7 +235,7 @@ function unrest(
     else sum += Math.abs(here - before);
     before = here;
   }
-  return (sum + Math.abs(first - before)) / ROUND;
+  return Math.log((sum + Math.abs(first - before)) / ROUND + LEAST_UNREST);
 }
 
 const turns = Array.from({ length: ROUND }, (_, k) => (2 * Math.PI * k) / ROUND);

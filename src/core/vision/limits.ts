@@ -10,14 +10,18 @@ export const pictureLimits = {
   blurShare: 0.0016,
   /** Of the rim's round that shows an edge. */
   edgeShare: 0.68,
+  /** The same where somebody pointed at it. */
+  pointedEdgeShare: 0.4,
   /** What is left between edge and circle, of the rim's radius. */
   offCircleShare: 0.0045,
+  /** The same where somebody pointed at it: what it scatters by is then part of how far it may be out. */
+  pointedOffCircleShare: 0.012,
   glareShare: 0.2,
   darkShade: 14,
   /** A single picture that is less sure is not worth keeping. */
   sdMm: 4,
   /** How clear a ring must be to be taken for a rim without anybody pointing at it. */
-  ringScore: 0.92,
+  ringScore: 0.85,
   /** An arch's edge lies over the hub within these, in rim radii, where nobody points at it. */
   archRadii: [1.3, 2.45],
 } as const;

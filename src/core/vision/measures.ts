@@ -2,7 +2,9 @@ import type { EdgePlace } from './archEdge.ts';
 import { onBody } from './bodyPoint.ts';
 import { metAt, rayAt } from './camera.ts';
 import { dot3, plus3 } from './vector.ts';
-import { lengthIn, type Reading, type Scene, type WheelFit } from './wheelFit.ts';
+import { type Scene } from './wheelModel.ts';
+import { type WheelFit } from './wheelFit.ts';
+import { lengthIn, type Reading } from './lengthIn.ts';
 
 /**
  * What is measured: from the hub, from the rim's lower edge, from the top of the tyre or from the floor straight up to the point on the

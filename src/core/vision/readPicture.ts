@@ -9,7 +9,9 @@ import { edgeBlurPx, exposureOf } from './quality.ts';
 import { traceRim, type TracedRim } from './rimEdge.ts';
 import type { Ellipse } from './ellipse.ts';
 import { circleThrough } from './circleThrough.ts';
-import { fitWheel, sceneOf, type Known, type Reading, type Scene, type WheelFit } from './wheelFit.ts';
+import { sceneOf, type Known, type Scene } from './wheelModel.ts';
+import { fitWheel, type WheelFit } from './wheelFit.ts';
+import { type Reading } from './lengthIn.ts';
 
 /** A place in the picture, pixels from its upper left corner. */
 export type Place = readonly [number, number];
@@ -88,7 +90,7 @@ export function readPicture({ picture, known, measure, pointed }: PictureTask): 
   const scene = sceneOf(known, fit.values);
   const blurPx = edgeBlurPx(picture, outline);
   const refusals = [
-    ...refusedByRim(picture, traced, fit, blurPx),
+    ...refusedByRim(picture, rim, fit, blurPx),
     ...refusedByExposure(picture, outline),
     ...refusedByPose(picture, known, scene, fit, outline),
   ];
@@ -108,12 +110,17 @@ export function readPicture({ picture, known, measure, pointed }: PictureTask): 
   return { ...places, refusals, lensOffMm, reading: read.reading };
 }
 
-type RimIn = { traced: TracedRim; isPointed: boolean } | Pick<PictureRead, 'refusals' | 'outline'>;
+interface Traced {
+  traced: TracedRim;
+  isPointed: boolean;
+}
+
+type RimIn = Traced | Pick<PictureRead, 'refusals' | 'outline'>;
 
 function rimIn(picture: GreyPicture, { rim }: Pointed): RimIn {
   if (rim.length >= 3) {
     const near = circleThrough(rim);
-    const traced = near && traceRim(picture, near, 0.06);
+    const traced = near && traceRim(picture, near, 0.045);
     return traced ? { traced, isPointed: true } : { refusals: [{ kind: 'no-rim' }], outline: near };
   }
   const [found] = findWheel(picture);
@@ -125,15 +132,21 @@ function rimIn(picture: GreyPicture, { rim }: Pointed): RimIn {
     : { traced, isPointed: false };
 }
 
-function refusedByRim(picture: GreyPicture, traced: TracedRim, fit: WheelFit, blurPx: number): Refusal[] {
+function refusedByRim(
+  picture: GreyPicture,
+  { traced, isPointed }: Traced,
+  fit: WheelFit,
+  blurPx: number,
+): Refusal[] {
   const mostPx = limits.blurShare * Math.max(picture.widthPx, picture.heightPx);
   const { minor } = traced.outline;
+  const leastShare = isPointed ? limits.pointedEdgeShare : limits.edgeShare;
   return [
     ...(blurPx > mostPx ? [{ kind: 'blurred' as const, px: blurPx, mostPx }] : []),
-    ...(traced.share < limits.edgeShare
-      ? [{ kind: 'rim-hidden' as const, share: traced.share, leastShare: limits.edgeShare }]
+    ...(traced.share < leastShare ? [{ kind: 'rim-hidden' as const, share: traced.share, leastShare }] : []),
+    ...(fit.leftPx > Math.max((isPointed ? limits.pointedOffCircleShare : limits.offCircleShare) * minor, 0.5)
+      ? [{ kind: 'off-circle' as const }]
       : []),
-    ...(fit.leftPx > Math.max(limits.offCircleShare * minor, 0.5) ? [{ kind: 'off-circle' as const }] : []),
   ];
 }
 

@@ -17,6 +17,8 @@ export interface TracedRim {
 }
 
 const ROUND = 180;
+/** Noise falls by less. */
+const LEAST_WORTH = 0.1;
 /** Outlines tried through five places each. */
 const TRIES = 120;
 
@@ -81,12 +83,13 @@ function fallsAbout(picture: GreyPicture, outline: Ellipse, reachPx: number, sof
     const [x, y, nx, ny] = place;
     if (x < 4 || y < 4 || x > picture.widthPx - 5 || y > picture.heightPx - 5) return [];
     const steps = stepsAlong(picture, place, reachPx, soft).filter(({ fall }) => fall > 0);
-    return steps.map(({ atPx, fall, lightBefore, blurPx }) => ({
+    const all = steps.map(({ atPx, fall, lightBefore, blurPx }) => ({
       x: x + atPx * nx,
       y: y + atPx * ny,
       blurPx,
       worth: Math.min(1, (2 * fall) / (lightBefore + 0.004)),
     }));
+    return all.filter(({ worth }) => worth > LEAST_WORTH);
   });
 }
 
@@ -164,7 +167,7 @@ function fitThrough(
 }
 
 /** How far a place lies outside an ellipse, to first order. */
-export function apartFrom({ x, y, major, minor, turn }: Ellipse, px: number, py: number): number {
+function apartFrom({ x, y, major, minor, turn }: Ellipse, px: number, py: number): number {
   const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
   const along = cos * (px - x) + sin * (py - y);
   const across = -sin * (px - x) + cos * (py - y);

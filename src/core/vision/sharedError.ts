@@ -1,5 +1,5 @@
 import type { Pictured } from '../document/factKinds.ts';
-import type { Reading } from './wheelFit.ts';
+import type { Reading } from './lengthIn.ts';
 
 /** Shares of each cause's variance that all pictures of a wheel have in common, whoever takes them and when. */
 const SHARED = { rim: 0, point: 0, diameter: 1, lipOut: 0.8, level: 0.5, lens: 0.8 } as const;

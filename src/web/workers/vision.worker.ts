@@ -8,7 +8,7 @@ import type { Measure } from '#core/vision/measures.ts';
 import { greyOf, type GreyPicture } from '#core/vision/picture.ts';
 import { readPicture, type PictureRead, type Pointed } from '#core/vision/readPicture.ts';
 import { levelBySheet, sheetPose } from '#core/vision/sheetPose.ts';
-import type { Known } from '#core/vision/wheelFit.ts';
+import type { Known } from '#core/vision/wheelModel.ts';
 
 /** A picture is kept here while it is worked with, so that pointing at it again costs no decoding. */
 let held: { key: string; grey: GreyPicture; sheet: SheetSeen | null | undefined } | null = null;

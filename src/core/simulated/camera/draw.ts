@@ -1,13 +1,13 @@
 import { seededUniform, standardNormal, type Uniform } from '../../numerics/random.ts';
-import type { Known } from '../../vision/wheelFit.ts';
+import type { Known } from '../../vision/wheelModel.ts';
 import type { Look, Shot, WheelScene } from './scene.ts';
 
 /** How wheels are rendered: washed and well lit, as in a workshop, or with one thing beyond what a picture may have. */
-export const pictureClasses = ['clean', 'workshop', 'beyond'] as const;
+const pictureClasses = ['clean', 'workshop', 'beyond'] as const;
 export type PictureClass = (typeof pictureClasses)[number];
 
 /** What a picture of the class `beyond` has too much of. */
-export const beyondKinds = [
+const beyondKinds = [
   'blurred',
   'moved',
   'aslant',
@@ -20,7 +20,7 @@ export const beyondKinds = [
   'glaring',
   'no wheel',
 ] as const;
-export type BeyondKind = (typeof beyondKinds)[number];
+type BeyondKind = (typeof beyondKinds)[number];
 
 /** A wheel, pictures of it in two rounds, and what their reader is told. */
 export interface DrawnWheel {
@@ -41,7 +41,7 @@ function within(uniform: Uniform, limit: number): number {
 }
 
 /** What is hidden of a camera and of what was measured: how far each may be from what the reader is told. */
-export const hiddenLimits = {
+const hiddenLimits = {
   diameterMm: 2,
   lipOutMm: 5,
   focalShare: 0.03,

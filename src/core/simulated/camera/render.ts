@@ -93,12 +93,12 @@ function lightAlong(
   const body = bodyCover(scene, bodyX, bodyU, pxMm);
   if (body < 1) {
     const floorAt = (floorU - shot.lensUpMm) / du;
-    const floorN = shot.lensOutMm + floorAt * dn;
-    const onFloor = du < 0 && floorN > -260;
+    const floorOutMm = shot.lensOutMm + floorAt * dn;
+    const onFloor = du < 0 && floorOutMm > -260;
     const back = onFloor
       ? look.floorLight *
-        (0.75 + 0.25 * rough(shot.lensAlongMm + floorAt * dx, floorN, 90)) *
-        (0.15 + 0.85 * clamp((floorN + 20) / 260))
+        (0.75 + 0.25 * rough(shot.lensAlongMm + floorAt * dx, floorOutMm, 90)) *
+        (0.15 + 0.85 * clamp((floorOutMm + 20) / 260))
       : look.gapLight * (0.6 + 0.8 * rough(bodyX, bodyU, 60));
     behind = wheelLight(scene, shot, wheel, rough, dx, du, dn, pxMm, back);
   }

@@ -29,7 +29,7 @@ export function LensLine({ lens, camera }: { lens: Lens; camera: string }) {
         open={open}
         onClose={() => setOpen(false)}
         title="Measure this camera"
-        description="Once for each camera: the printed sheet, seen aslant from several sides, tells its lens."
+        description="Once for each camera: the printed sheet, seen from several sides, tells its lens."
       >
         <MeasureLens camera={camera} done={() => setOpen(false)} />
       </Dialog>

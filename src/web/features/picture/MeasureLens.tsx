@@ -16,9 +16,16 @@ interface View {
 
 const LEAST_VIEWS = 3;
 
-/** Takes pictures of the printed sheet until they tell the lens. */
-export function MeasureLens({ camera, done }: { camera: string; done: () => void }) {
-  const keep = useLenses((all) => all.keep);
+interface Views {
+  views: View[];
+  /** In how many of the last pictures no sheet was found. */
+  without: number;
+  busy: boolean;
+  add: (files: File[]) => Promise<void>;
+}
+
+/** Pictures of the sheet, looked through in the worker. */
+function useViews(): Views {
   const [views, setViews] = useState<View[]>([]);
   const [without, setWithout] = useState(0);
   const [busy, setBusy] = useState(false);
@@ -40,6 +47,13 @@ export function MeasureLens({ camera, done }: { camera: string; done: () => void
     setWithout(missed);
     setBusy(false);
   };
+  return { views, without, busy, add };
+}
+
+/** Takes pictures of the printed sheet until they tell the lens. */
+export function MeasureLens({ camera, done }: { camera: string; done: () => void }) {
+  const keep = useLenses((all) => all.keep);
+  const { views, without, busy, add } = useViews();
   const lens = lensFrom(views);
   return (
     <>
@@ -79,7 +93,7 @@ export function MeasureLens({ camera, done }: { camera: string; done: () => void
           </p>
         )}
         {views.length >= LEAST_VIEWS && !lens && (
-          <p className="text-tight">They do not tell the lens yet: add some that are more aslant.</p>
+          <p className="text-tight">They do not tell the lens yet: add some that are taken more from the side.</p>
         )}
         {lens && (
           <p className="font-semibold">

@@ -2,7 +2,7 @@ import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Place, PictureRead } from '#core/vision/readPicture.ts';
 import { bodySeenAt } from '#core/vision/bodyPoint.ts';
 import { placeOn } from '#core/vision/ellipse.ts';
-import type { Scene } from '#core/vision/wheelFit.ts';
+import type { Scene } from '#core/vision/wheelModel.ts';
 import type { Shot } from './shot.ts';
 import { frameOf, type Frame } from './frame.ts';
 import type { Handle } from './handles.ts';

@@ -1,12 +1,16 @@
 import { causeWords, refusalWords } from '#words/pictures.ts';
-import type { PictureRead } from '#core/vision/readPicture.ts';
-import type { Cause } from '#core/vision/wheelFit.ts';
+import type { PictureRead, Refusal } from '#core/vision/readPicture.ts';
+import type { Cause } from '#core/vision/lengthIn.ts';
 import { Length, SizeLength } from '../../ui/Figure.tsx';
 import { useSay } from '../../ui/settings.ts';
+
+const NEEDS_LEVEL: readonly Refusal['kind'][] = ['lens-high', 'lens-low', 'rolled', 'unsure', 'no-point'];
 
 /** What the picture says, how far it may be out and why; or what is wrong with it and what to do better. */
 export function Verdict({ read, noLevel }: { read: PictureRead; noLevel: boolean }) {
   const say = useSay(0);
+  // Without a level nothing that hangs on it can be told.
+  const refusals = read.refusals.filter(({ kind }) => !noLevel || !NEEDS_LEVEL.includes(kind));
   const refused = read.refusals.length > 0 || noLevel;
   return (
     <div aria-live="polite" data-testid="picture-verdict">
@@ -25,15 +29,15 @@ export function Verdict({ read, noLevel }: { read: PictureRead; noLevel: boolean
       {noLevel && (
         <Refused
           what="It is not known how the camera was held."
-          better="Hang the printed sheet beside the wheel, so that it is in the picture, or take it with the camera on this page."
+          better="Hang the printed sheet beside the wheel, in the picture, or take it with the camera on this page."
         />
       )}
-      {read.refusals.map((refusal) => (
+      {refusals.map((refusal) => (
         <Refused key={refusal.kind} {...refusalWords(refusal, say)} />
       ))}
       <p className="label text-second mt-2">
         {read.edgeShare !== null && <>{Math.round(100 * read.edgeShare)} % of the rim’s edge found</>}
-        {read.lensOffMm !== null && (
+        {read.lensOffMm !== null && !noLevel && (
           <>
             {' · '}lens <SizeLength mm={Math.abs(read.lensOffMm)} decimals={0} />{' '}
             {read.lensOffMm > 0 ? 'above' : 'below'} the point
@@ -62,7 +66,7 @@ function Causes({ causes }: { causes: Record<Cause, number> }) {
     .filter(([, variance]) => variance > LEAST_SHARE * all)
     .sort((a, b) => b[1] - a[1]);
   return (
-    <ul className="label mt-1" aria-label="What the uncertainty comes from">
+    <ul className="label mt-1" aria-label="Why it may be out">
       {shown.map(([cause, variance]) => (
         <li key={cause} className="flex items-center gap-2">
           <span className="bg-wash h-2 w-20 shrink-0" aria-hidden>

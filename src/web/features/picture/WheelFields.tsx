@@ -17,7 +17,8 @@ export function WheelFields({ id }: { id: CornerId }) {
     <div className="flex flex-col gap-2">
       <PathField path={['corners', id, 'rimMm']} label="Rim from lip to lip" showLabel order={1} />
       <p className="label text-second">
-        Taped across the wheel, edge to edge: about {lengthText(LIPS_MM, style)} more than its nominal size.
+        Taped across the wheel, edge to edge: about {lengthText(LIPS_MM, style)} more than the size it is
+        called.
       </p>
       <PathField
         path={['corners', id, 'lipOutMm']}

@@ -11,7 +11,8 @@ import { focalPx, type Lens } from './lenses.ts';
 import type { Shot } from './shot.ts';
 import type { WheelKnown } from './useReading.ts';
 
-interface Kept {
+/** A picture with all that its reading rested on. */
+export interface Kept {
   id: string;
   jobId: string;
   corner: CornerId;

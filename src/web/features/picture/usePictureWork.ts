@@ -1,25 +1,21 @@
 import { useMemo, useState } from 'react';
 import type { ReadingPicture } from '#contract/pictures.ts';
-import { numbered } from '#core/document/factKinds.ts';
-import { factAt } from '#core/document/facts.ts';
-import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
+import type { CornerId } from '#core/kinds/corners.ts';
 import type { Measure } from '#core/vision/measures.ts';
-import type { Place, PictureRead, Pointed } from '#core/vision/readPicture.ts';
-import { errorOf } from '#core/vision/sharedError.ts';
+import type { PictureRead, Pointed } from '#core/vision/readPicture.ts';
 import { readReadingPicture } from '../../api/readingPictures.ts';
-import { useHeightQuestion } from '../../forms/fields.tsx';
 import { useThisJob } from '../../jobStore/jobContext.ts';
-import { tapped, type Handle } from './handles.ts';
-import { keepPicture } from './keep.ts';
 import { keptLens, lensOf, useLenses, type Lens } from './lenses.ts';
 import type { Shot } from './shot.ts';
-import { useReading, USUAL_LIP_OUT_MM } from './useReading.ts';
+import { usePointing, type Pointing } from './usePointing.ts';
+import { useReading, USUAL_LIP_OUT_MM, type WheelKnown } from './useReading.ts';
 import { useShot, type ShotState } from './useShot.ts';
+import { useTake } from './useTake.ts';
 
-const NOTHING: Pointed = { rim: [], point: null, other: null };
-const SLOTS = ['1', '2', '3'];
-
-export interface PictureWorkOf {
+export interface PictureWorkOf extends Pick<
+  Pointing,
+  'pointed' | 'placing' | 'point' | 'place' | 'beginPlacing'
+> {
   id: CornerId;
   round: number;
   measure: Measure;
@@ -32,22 +28,16 @@ export interface PictureWorkOf {
   failed: boolean;
   /** Nothing says how the camera was held. */
   noLevel: boolean;
-  pointed: Pointed;
-  placing: Handle['kind'] | null;
   whole: boolean;
+  showWhole: (whole: boolean) => void;
   /** A kept picture that is looked at again. */
   again: ReadingPicture | null;
-  /** The next empty place for a reading; null where all are taken. */
+  /** Where the reading would go; null where there is no place left. */
   free: string | null;
   /** What is odd about the reading beside others; null where nothing is. */
   question: string | null;
   canTake: boolean;
-  /** The picture behind the last reading did not reach the server. */
   unkept: boolean;
-  point: (to: Pointed) => void;
-  place: (at: Place) => void;
-  beginPlacing: (kind: Handle['kind']) => void;
-  showWhole: (whole: boolean) => void;
   openFile: (file: Blob) => void;
   openFrame: ReturnType<typeof useShot>['openFrame'];
   check: (picture: ReadingPicture) => void;
@@ -57,78 +47,36 @@ export interface PictureWorkOf {
 
 /** What is worked with on the page of a picture: the picture, what is pointed at in it, what it shows, and taking that. */
 export function usePictureWork(id: CornerId, round: number, measure: Measure): PictureWorkOf {
-  const job = useThisJob();
+  const corner = useThisJob().record.document.corners[id];
   const { state, openFile, openFrame, openKept, close } = useShot();
-  const [pointed, setPointed] = useState<Pointed>(NOTHING);
-  const [placing, setPlacing] = useState<Handle['kind'] | null>(null);
-  const [whole, setWhole] = useState(false);
+  const { pointed, placing, point, place, beginPlacing, reset } = usePointing();
+  const { free, questionOf, take, unkept } = useTake(id, round);
+  const [whole, showWhole] = useState(false);
   const [again, setAgain] = useState<ReadingPicture | null>(null);
-  const [unkept, setUnkept] = useState(false);
   const shot = state.kind === 'open' ? state.shot : null;
   const lens = useLensOf(shot, again);
-  const wheel = again?.meta ?? wheelOf(job.record.document.corners[id]);
+  const wheel = again?.meta ?? wheelOf(corner);
   const { value, failed, stale } = useReading(shot, lens, wheel, measure, pointed);
-  const ask = useHeightQuestion(job, id, round);
   const read = shot && value ? value.read : null;
   const noLevel = read !== null && value?.levelFrom === null;
-  const free = SLOTS.find((slot) => !factAt(job.facts, { kind: 'height', round, corner: id, slot })) ?? null;
-  const canTake =
-    !stale && !noLevel && !again && free !== null && read?.reading != null && read.refusals.length === 0;
-  const begin = (from: Pointed = NOTHING) => {
-    setPointed(from);
-    setPlacing(null);
-    setWhole(false);
-    setAgain(null);
+  const isSound = !stale && !noLevel && !again && read?.refusals.length === 0;
+  const reading = isSound && free !== null ? read.reading : null;
+  const begin = (from?: Pointed, kept: ReadingPicture | null = null) => {
+    reset(from);
+    showWhole(false);
+    setAgain(kept);
   };
   const leave = () => {
     close();
     begin();
   };
-  const take = () => {
-    if (!canTake || !shot || !lens || !wheel || !value || !read.reading) return;
-    const pictureId = crypto.randomUUID();
-    job.actions.record(`Height by picture, ${cornerNames[id]}`, {
-      ...numbered({ kind: 'height', round, corner: id, slot: free }, Math.round(10 * read.reading.mm) / 10),
-      picture: { ...errorOf(read.reading), pictureId },
-    });
-    setUnkept(false);
-    const of = { id: pictureId, jobId: job.record.id, corner: id, round };
-    keepPicture({ ...of, shot, lens, wheel, measure, pointed, back: value }).catch(() => setUnkept(true));
-    leave();
-  };
   return {
-    ...{
-      id,
-      round,
-      measure,
-      state,
-      shot,
-      lens,
-      read,
-      noLevel,
-      pointed,
-      placing,
-      whole,
-      again,
-      free,
-      canTake,
-      unkept,
-    },
+    ...{ id, round, measure, state, shot, lens, read, noLevel, whole, showWhole, again, free, unkept, leave },
+    ...{ pointed, placing, point, place, beginPlacing },
     hasRuler: wheel !== null,
     failed: failed !== null,
-    question: canTake ? ask(free)(read.reading?.mm ?? 0) : null,
-    point: setPointed,
-    place: (at) => {
-      if (!placing) return;
-      const next = tapped(pointed, placing, at);
-      setPointed(next.pointed);
-      if (!next.more) setPlacing(null);
-    },
-    beginPlacing: (kind) => {
-      if (kind === 'rim') setPointed({ ...pointed, rim: [] });
-      setPlacing(kind);
-    },
-    showWhole: setWhole,
+    canTake: reading !== null,
+    question: reading && questionOf(reading),
     openFile: (file) => {
       begin();
       void openFile(file);
@@ -138,12 +86,14 @@ export function usePictureWork(id: CornerId, round: number, measure: Measure): P
       return openFrame(...frame);
     },
     check: (picture) => {
-      begin(picture.meta.pointed);
-      setAgain(picture);
+      begin(picture.meta.pointed, picture);
       void openKept(picture.meta, () => readReadingPicture(picture.id));
     },
-    take,
-    leave,
+    take: () => {
+      if (!reading || !shot || !lens || !wheel || !value) return;
+      take(reading, { shot, lens, wheel, measure, pointed, back: value });
+      leave();
+    },
   };
 }
 
@@ -156,8 +106,7 @@ function useLensOf(shot: Shot | null, again: ReadingPicture | null): Lens | null
   );
 }
 
-function wheelOf({ rimMm, lipOutMm }: { rimMm: number | null; lipOutMm: number | null }) {
-  return rimMm === null
-    ? null
-    : { rimMm, lipOutMm: lipOutMm ?? USUAL_LIP_OUT_MM, isLipGiven: lipOutMm !== null };
+function wheelOf({ rimMm, lipOutMm }: { rimMm: number | null; lipOutMm: number | null }): WheelKnown | null {
+  if (rimMm === null) return null;
+  return { rimMm, lipOutMm: lipOutMm ?? USUAL_LIP_OUT_MM, isLipGiven: lipOutMm !== null };
 }

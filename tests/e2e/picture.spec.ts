@@ -1,0 +1,108 @@
+import { randomUUID } from 'node:crypto';
+import type { Page } from '@playwright/test';
+import { settled } from '../fixtures/records.ts';
+import { plainDocument } from '../fixtures/records.ts';
+import { wheelPicture } from '../fixtures/wheelPictures.ts';
+import { expect, field, test, visit } from './app.ts';
+
+const CORNERS = ['LF', 'RF', 'LR', 'RR'] as const;
+const NAMES = { LF: 'front left', RF: 'front right', LR: 'rear left', RR: 'rear right' };
+
+async function newJob(page: Page, rimMm: number, lipOutMm: number | null): Promise<string> {
+  const id = randomUUID();
+  const document = plainDocument((edit) => {
+    edit.name = `Pochard ${id.slice(0, 4)}`;
+    edit.machine.class = 'car';
+    for (const corner of CORNERS) {
+      edit.corners[corner].reference.kind = 'hub-arch';
+      edit.corners[corner].targetMm = 330;
+      Object.assign(edit.corners[corner], { rimMm: Math.round(rimMm), lipOutMm });
+    }
+  });
+  const made = await page.request.post('/api/jobs', { data: { id, document, entries: [settled(0)] } });
+  expect(made.status()).toBe(201);
+  return id;
+}
+
+const verdict = (page: Page) => page.getByTestId('picture-verdict');
+
+const open = async (page: Page, jpeg: Buffer) => {
+  await page
+    .getByLabel('Open a picture')
+    .setInputFiles({ name: 'wheel.jpg', mimeType: 'image/jpeg', buffer: jpeg });
+};
+
+test('from pictures to a plan: each corner read off a file with the sheet in it', async ({ page }) => {
+  const wheel = await wheelPicture(7);
+  const id = await newJob(page, wheel.rimMm, null);
+  for (const corner of CORNERS) {
+    await visit(page, `/jobs/${id}/picture/${corner}`);
+    await open(page, wheel.jpeg);
+    await expect(verdict(page)).toContainText('±');
+    const read = Number.parseFloat(await verdict(page).innerText());
+    expect(Math.abs(read - wheel.archMm)).toBeLessThan(4);
+    await page.getByRole('button', { name: 'Take as reading 1' }).click();
+    await expect(page.getByTestId('pictures-taken')).toContainText('by picture');
+    await expect(page.getByRole('button', { name: /^Read the picture/ })).toBeVisible();
+  }
+  // The same slots as a tape's: the plan is there.
+  await page.getByRole('link', { name: 'Back to the readings' }).click();
+  const shown = await field(page, 'Rear right, reading 1').inputValue();
+  expect(Math.abs(Number.parseFloat(shown) - wheel.archMm)).toBeLessThan(4);
+  await expect(page.getByText('1 of them by picture').first()).toBeVisible();
+  await visit(page, `/jobs/${id}/plan`);
+  await expect(page.getByText(/turn/i).first()).toBeVisible();
+  // A second reading by tape goes beside it.
+  await visit(page, `/jobs/${id}/baseline`);
+  await field(page, 'Front left, reading 2').fill(String(Math.round(wheel.archMm)));
+  await field(page, 'Front left, reading 2').press('Enter');
+  await visit(page, `/jobs/${id}/picture/LF`);
+  await expect(page.getByTestId('pictures-taken')).toContainText('by tape');
+});
+
+test('a kept picture is read again as it was', async ({ page }) => {
+  const wheel = await wheelPicture(7);
+  const id = await newJob(page, wheel.rimMm, 35);
+  await visit(page, `/jobs/${id}/picture/LF`);
+  await open(page, wheel.jpeg);
+  await expect(verdict(page)).toContainText('±');
+  const first = Number.parseFloat(await verdict(page).innerText());
+  await page.getByRole('button', { name: 'Take as reading 1' }).click();
+  await page.getByRole('button', { name: /^Read the picture/ }).click();
+  await expect(page.getByText('It was read as')).toBeVisible();
+  await expect(verdict(page)).toContainText('±');
+  expect(Math.abs(Number.parseFloat(await verdict(page).innerText()) - first)).toBeLessThan(0.5);
+});
+
+test('without a level or a sheet it is refused, and so is no picture; what is wrong stays on screen', async ({ page }) => {
+  const wheel = await wheelPicture(13, { sheet: false });
+  const id = await newJob(page, wheel.rimMm, null);
+  await visit(page, `/jobs/${id}/picture/${CORNERS[1]}`);
+  await expect(page.getByRole('heading', { name: `Height by picture, ${NAMES.RF}` })).toBeVisible();
+  await open(page, wheel.jpeg);
+  await expect(verdict(page)).toContainText('It is not known how the camera was held');
+  await expect(page.getByRole('button', { name: 'Take as reading 1' })).toBeDisabled();
+  await page.getByRole('button', { name: 'Another picture' }).click();
+  await open(page, Buffer.from('not a picture'));
+  await expect(page.getByRole('alert')).toContainText('no picture that can be opened');
+}); // prettier-ignore
+
+test('the point and the rim are moved with the keys, and the height follows', async ({ page }) => {
+  const wheel = await wheelPicture(7);
+  const id = await newJob(page, wheel.rimMm, null);
+  await visit(page, `/jobs/${id}/picture/LF`);
+  await open(page, wheel.jpeg);
+  await expect(verdict(page)).toContainText('±');
+  const before = Number.parseFloat(await verdict(page).innerText());
+  const point = page.getByRole('button', { name: /^Point on the body/ });
+  await point.focus();
+  for (let press = 0; press < 6; press++) await point.press('Shift+ArrowUp');
+  await expect
+    .poll(async () => Number.parseFloat(await verdict(page).innerText()))
+    .toBeGreaterThan(before + 10);
+});
+
+test('the sheet of marks is there to be printed', async ({ page }) => {
+  await visit(page, '/marks');
+  await expect(page.getByRole('img', { name: /Four large discs/ }).locator('circle')).toHaveCount(5);
+});
