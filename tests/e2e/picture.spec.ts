@@ -51,7 +51,7 @@ test('from pictures to a plan: each corner read off a file with the sheet in it'
   expect(Math.abs(Number.parseFloat(shown) - wheel.archMm)).toBeLessThan(4);
   await expect(page.getByText('1 of them by picture').first()).toBeVisible();
   await visit(page, `/jobs/${id}/plan`);
-  await expect(page.getByText(/turn/i).first()).toBeVisible();
+  await expect(page.getByText(/Lower .* mm/).first()).toBeVisible();
   // A second reading by tape goes beside it.
   await visit(page, `/jobs/${id}/baseline`);
   await field(page, 'Front left, reading 2').fill(String(Math.round(wheel.archMm)));

@@ -4,7 +4,7 @@ import { upOf } from './camera.ts';
 import { findWheel } from './findWheel.ts';
 import { lengthNow, type Measure } from './measures.ts';
 import { pictureLimits as limits } from './limits.ts';
-import type { GreyPicture } from './picture.ts';
+import { halved, type GreyPicture } from './picture.ts';
 import { edgeBlurPx, exposureOf } from './quality.ts';
 import { traceRim, type TracedRim } from './rimEdge.ts';
 import type { Ellipse } from './ellipse.ts';
@@ -80,7 +80,49 @@ const NOTHING: PictureRead = {
  * Reads a length off a picture of a wheel: finds the rim, follows its edge, fits the wheel with what is known beforehand, finds the
  * point on the body, and says how far the length may be out and why; or says what is wrong with the picture.
  */
-export function readPicture({ picture, known, measure, pointed }: PictureTask): PictureRead {
+export function readPicture(task: PictureTask): PictureRead {
+  const { picture, known, pointed } = task;
+  if (Math.max(picture.widthPx, picture.heightPx) < LARGE_PX) return readAsItIs(task);
+  // Edges are found to a tenth of a pixel: half the size loses nothing, and takes a quarter of the time.
+  const small = halved(picture);
+  const { widthPx, heightPx } = small;
+  const camera = { ...known.camera, widthPx, heightPx, focalPx: known.camera.focalPx / 2 };
+  const half = { ...task, picture: small, known: { ...known, camera }, pointed: pointedBy(pointed, 0.5) };
+  return doubled(readAsItIs(half));
+}
+
+/** px. A picture with a longer side than this is read at half its size. */
+const LARGE_PX = 3000;
+
+/** A point of the small picture stands for four: its middle is half a pixel off theirs. */
+const scaled = ([x, y]: Place, by: number): Place => [(x + 0.5) * by - 0.5, (y + 0.5) * by - 0.5];
+
+const pointedBy = ({ rim, point, other }: Pointed, by: number): Pointed => ({
+  rim: rim.map((place) => scaled(place, by)),
+  point: point && scaled(point, by),
+  other: other && scaled(other, by),
+});
+
+function doubled(read: PictureRead): PictureRead {
+  const { outline, scene, point, other, blurPx } = read;
+  const [x, y] = scaled([outline?.x ?? 0, outline?.y ?? 0], 2);
+  const camera = scene && {
+    ...scene.camera,
+    widthPx: 2 * scene.camera.widthPx,
+    heightPx: 2 * scene.camera.heightPx,
+    focalPx: 2 * scene.camera.focalPx,
+  };
+  return {
+    ...read,
+    outline: outline && { ...outline, x, y, major: 2 * outline.major, minor: 2 * outline.minor },
+    scene: scene && camera && { ...scene, camera },
+    point: point && scaled(point, 2),
+    other: other && scaled(other, 2),
+    blurPx: blurPx === null ? null : 2 * blurPx,
+  };
+}
+
+function readAsItIs({ picture, known, measure, pointed }: PictureTask): PictureRead {
   const rim = rimIn(picture, pointed);
   if ('refusals' in rim) return { ...NOTHING, ...rim };
   const { traced, isPointed } = rim;
