@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import numeric from 'numeric';
 import { build } from 'vite';
 import { benchKits } from './kits.mjs';
+import { benchPictures } from './pictures.mjs';
 import { benchPractice } from './practice.mjs';
 import { benchSag } from './sag.mjs';
 import { benchSearch } from './search.mjs';
@@ -35,7 +36,8 @@ export async function benchEngine(line) {
       rollupOptions: { output: { entryFileNames: 'engine.js' } },
     },
   });
-  const engine = await import(new URL(`../${OUT}/engine.js`, import.meta.url).href);
+  const engineUrl = new URL(`../${OUT}/engine.js`, import.meta.url).href;
+  const engine = await import(engineUrl);
   benchEquilibrium(engine, line);
   benchGrowth(engine, line);
   benchPlan(engine, line);
@@ -47,6 +49,7 @@ export async function benchEngine(line) {
   benchFaults(engine, line);
   benchHealthy(engine, line);
   benchPractice(engine, line);
+  await benchPictures(engineUrl, line);
 }
 
 const coil = (rateNPerMm) => ({ kind: 'linear', rateNPerMm, solidMm: 140 });

@@ -22,3 +22,4 @@ export { practiceLevels } from '#core/practiceKinds.ts';
 export { drawPractice } from '../src/practice/draw.ts';
 export { handRule, ownPlan } from './practicePlayers.ts';
 export { playPractice } from './practiceTrial.ts';
+export { tryWheel } from './pictureTrial.ts';
