@@ -93,7 +93,9 @@ export function MeasureLens({ camera, done }: { camera: string; done: () => void
           </p>
         )}
         {views.length >= LEAST_VIEWS && !lens && (
-          <p className="text-tight">They do not tell the lens yet: add some that are taken more from the side.</p>
+          <p className="text-tight">
+            They do not tell the lens yet: add some that are taken more from the side.
+          </p>
         )}
         {lens && (
           <p className="font-semibold">

@@ -38,7 +38,7 @@ export function PictureView({ shot, read, handles, onMove, ghost, placing, onPla
       <svg
         ref={svg}
         viewBox={`${frame.x} ${frame.y} ${frame.width} ${frame.height}`}
-        className={`bg-ink/90 block max-h-[70vh] w-full touch-none ${placing ? 'cursor-crosshair' : ''}`}
+        className={`block bg-[#10211b] max-h-[70vh] w-full touch-none ${placing ? 'cursor-crosshair' : ''}`}
         role="img"
         aria-label="The picture, with what was found in it"
         onPointerMove={(event) => {

@@ -8,7 +8,7 @@ import { WheelFields } from './WheelFields.tsx';
 
 /** What a picture says, what that rests on, and what was taken so far. */
 export function ReadingSide({ work }: { work: PictureWorkOf }) {
-  const { id, round, shot, lens, hasRuler, read, failed, noLevel, again, unkept, question } = work;
+  const { id, round, shot, lens, hasRuler, read, failed, noLevel, again, unkept, oddByMm } = work;
   return (
     <>
       {shot && hasRuler && !read && !failed && <p className="text-second">Reading the picture …</p>}
@@ -21,7 +21,12 @@ export function ReadingSide({ work }: { work: PictureWorkOf }) {
         <p className="text-tight font-semibold">Measure the rim first: it is the ruler.</p>
       )}
       {read && <Verdict read={read} noLevel={noLevel} />}
-      {question && <p className="text-tight">{question}</p>}
+      {oddByMm !== null && (
+        <p className="text-tight">
+          It lies <Length mm={Math.abs(oddByMm)} /> {oddByMm > 0 ? 'above' : 'below'} the other readings here.
+          Look whether the ring lies on the rim, and the mark where you mean it.
+        </p>
+      )}
       {shot && <Taking work={work} />}
       {unkept && (
         <p role="alert" className="text-tight label">

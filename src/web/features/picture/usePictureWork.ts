@@ -34,8 +34,8 @@ export interface PictureWorkOf extends Pick<
   again: ReadingPicture | null;
   /** Where the reading would go; null where there is no place left. */
   free: string | null;
-  /** What is odd about the reading beside others; null where nothing is. */
-  question: string | null;
+  /** How far the reading lies from others of this round, mm, where that is odd; null where it is not. */
+  oddByMm: number | null;
   canTake: boolean;
   unkept: boolean;
   openFile: (file: Blob) => void;
@@ -50,7 +50,7 @@ export function usePictureWork(id: CornerId, round: number, measure: Measure): P
   const corner = useThisJob().record.document.corners[id];
   const { state, openFile, openFrame, openKept, close } = useShot();
   const { pointed, placing, point, place, beginPlacing, reset } = usePointing();
-  const { free, questionOf, take, unkept } = useTake(id, round);
+  const { free, oddByMm, take, unkept } = useTake(id, round);
   const [whole, showWhole] = useState(false);
   const [again, setAgain] = useState<ReadingPicture | null>(null);
   const shot = state.kind === 'open' ? state.shot : null;
@@ -76,7 +76,7 @@ export function usePictureWork(id: CornerId, round: number, measure: Measure): P
     hasRuler: wheel !== null,
     failed: failed !== null,
     canTake: reading !== null,
-    question: reading && questionOf(reading),
+    oddByMm: reading && oddByMm(reading),
     openFile: (file) => {
       begin();
       void openFile(file);
