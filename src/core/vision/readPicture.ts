@@ -162,7 +162,7 @@ type RimIn = Traced | Pick<PictureRead, 'refusals' | 'outline'>;
 function rimIn(picture: GreyPicture, { rim }: Pointed): RimIn {
   if (rim.length >= 3) {
     const near = circleThrough(rim);
-    const traced = near && traceRim(picture, near, 0.045);
+    const traced = near && traceRim(picture, near, 'pointed');
     return traced ? { traced, isPointed: true } : { refusals: [{ kind: 'no-rim' }], outline: near };
   }
   const [found] = findWheel(picture);

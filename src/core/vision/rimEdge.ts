@@ -26,15 +26,21 @@ const TRIES = 120;
  * Follows the rim's edge: along normals of an outline that is near it, every fall of light from metal to rubber; then the ellipse
  * on which the most of the round agrees (Fischler and Bolles, "Random sample consensus", 1981), then the one through those places
  * with what lies off it weighed less (Tukey), closer each time. Null where no edge goes round.
- * @param reachShare how far from the outline the edge is looked for at first, as a share of its size.
+ * @param from who says where the rim is: what somebody pointed at is nearer to it, and other rings near by count less.
  */
-export function traceRim(picture: GreyPicture, outline: Ellipse, reachShare = 0.085): TracedRim | null {
-  const first = fallsAbout(
+export function traceRim(
+  picture: GreyPicture,
+  outline: Ellipse,
+  from: 'found' | 'pointed' = 'found',
+): TracedRim | null {
+  const reachShare = REACH[from];
+  const all = fallsAbout(
     picture,
     outline,
     Math.max(reachShare * outline.minor, 6),
     Math.max(1.2, outline.minor / 120),
   );
+  const first = from === 'found' ? all : nearest(all, outline);
   let now = agreedOn(first, outline);
   if (!now) return null;
   let traced: TracedRim | null = null;
@@ -64,6 +70,22 @@ function isNear(next: Ellipse, first: Ellipse): boolean {
     Math.hypot(next.x - first.x, next.y - first.y) < 0.25 * first.major &&
     next.major < 1.3 * first.major &&
     next.minor > 0.6 * first.minor
+  );
+}
+
+/** How far from an outline the edge is looked for at first, as a share of its size. */
+const REACH = { found: 0.085, pointed: 0.045 } as const;
+/** Three taps make a circle of what is seen a little flat: so far off it the rim may be. */
+const POINTED_SD_SHARE = 0.015;
+
+/** Falls that lie off an outline count for less. */
+function nearest(falls: readonly Fall[][], outline: Ellipse): Fall[][] {
+  const sdPx = POINTED_SD_SHARE * outline.minor;
+  return falls.map((along) =>
+    along.map((one) => ({
+      ...one,
+      worth: one.worth * Math.exp(-0.5 * (apartFrom(outline, one.x, one.y) / sdPx) ** 2),
+    })),
   );
 }
 

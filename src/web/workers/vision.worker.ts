@@ -87,7 +87,8 @@ function read({ key, known, measure, pointed }: ReadAs): ReadBack | null {
 
 function levelIn(camera: Camera): Level | null {
   if (!held) return null;
-  held.sheet ??= findSheet(held.grey);
+  // Not found is an answer too: it is looked for once.
+  if (held.sheet === undefined) held.sheet = findSheet(held.grey);
   const pose = held.sheet && sheetPose(camera, held.sheet);
   return pose && levelBySheet(pose);
 }
