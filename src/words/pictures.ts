@@ -71,7 +71,7 @@ export function refusalWords(refusal: Refusal, say: Say): { what: string; better
       return { what: 'The wheel is too small in it.', better: `Step nearer, to about ${say(1200)}.` };
     case 'unsure':
       return {
-        what: `It could be out by ${say(refusal.sdMm)}; ${say(refusal.mostMm)} are the most.`,
+        what: `It could be out by more than ${say(refusal.mostMm)}.`,
         better: 'Measure the rim and the camera better, or read it with the tape.',
       };
   }
