@@ -41,7 +41,7 @@ export type Refusal =
   | { kind: 'too-far'; px: number; leastPx: number }
   | { kind: 'unsure'; sdMm: number; mostMm: number };
 
-/** What a picture shows, as far as it could be followed; a reading only where nothing speaks against it. */
+/** What a picture shows, as far as it could be followed; the reading counts where nothing is refused. */
 export interface PictureRead {
   refusals: Refusal[];
   outline: Ellipse | null;
@@ -137,7 +137,7 @@ function readAsItIs({ picture, known, measure, pointed }: PictureTask): PictureR
     ...refusedByPose(picture, known, scene, fit, outline),
   ];
   const shown = { ...NOTHING, outline, scene, blurPx, edgeShare: traced.share };
-  const point = pointIn(picture, scene, pointed, traced.blurPx);
+  const point = pointIn({ picture, known, measure, pointed }, scene, traced.blurPx);
   if (!point) return { ...shown, refusals: [...refusals, { kind: 'no-point' }] };
   const places = { ...shown, point: [point.x, point.y] as const, other: pointed.other };
   const read = lengthNow(fit, measure, point, pointed.other);
@@ -233,9 +233,18 @@ function refusedByLens(lensOffMm: number): Refusal[] {
   ];
 }
 
-/** The point on the body: the edge near where somebody pointed, the very place where there is none; else the arch's edge. */
-function pointIn(picture: GreyPicture, scene: Scene, { point }: Pointed, blurPx: number): EdgePlace | null {
+/**
+ * The point on the body: the edge near where somebody pointed, the very place where there is none or where it is a mark; else the arch's
+ * edge.
+ */
+function pointIn(
+  { picture, measure, pointed: { point } }: PictureTask,
+  scene: Scene,
+  blurPx: number,
+): EdgePlace | null {
+  if (measure === 'marks' && !point) return null;
   if (!point) return findArch(picture, scene, blurPx);
+  if (measure === 'marks') return { x: point[0], y: point[1], sdPx: 1.5, blurPx };
   const near = archNear(picture, scene, point[0], point[1], blurPx);
   const isNear = near && Math.hypot(near.x - point[0], near.y - point[1]) < 10;
   return isNear ? near : { x: point[0], y: point[1], sdPx: 1.5, blurPx };
