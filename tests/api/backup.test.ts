@@ -173,7 +173,8 @@ test('a backup of an earlier version is brought up to date', async () => {
   const kits = journal.entries.find(({ tag }) => tag === '0011_kits')?.when;
   // Before there were entries with a name, pictures with readings, practice, and a table of the shop's own.
   const earlier = await changedLines((line) => {
-    if (/^\["(shop|challenges|practices|practice_tries|lessons_done|reading_pictures)"/.test(line)) return null;
+    if (/^\["(shop|challenges|practices|practice_tries|lessons_done|reading_pictures)"/.test(line))
+      return null;
     return line.replace(/"tablesOf":\d+/, `"tablesOf":${kits}`).replace(/"by": null,? ?/, '');
   });
   const back = await restored(async (scratch) => {

@@ -54,8 +54,8 @@ test('it is the same in both rounds, so that a change is known better than a hei
     factEntry({ kind: 'adjustment', round: 1, corner: id, slot: 'done', mm: -2.5, askedMm: -2.5 }),
   );
   const gain = (by: 'picture' | 'tape') =>
-    must(corner(...read(375, by), ...moved, settled(1), ...after(by)).answer.posterior.gains.LF ?? null)
-      .now.sd;
+    must(corner(...read(375, by), ...moved, settled(1), ...after(by)).answer.posterior.gains.LF ?? null).now
+      .sd;
   // Pictures with little error of their own tell what a move did as well as a tape does, however wrong they all are.
   expect(gain('picture')).toBeLessThan(1.02 * gain('tape'));
 });
