@@ -119,14 +119,15 @@ test('a tape held aslant, off the top of the arch, or seen from above shows some
   const { jobId } = await begin('first-day');
   const mean = async (placing: object) => {
     let sum = 0;
-    for (let k = 0; k < 8; k++) sum += (await read(jobId, 'LF', { ...right, ...placing })).value;
-    return sum / 8;
+    for (let k = 0; k < 24; k++) sum += (await read(jobId, 'LF', { ...right, ...placing })).value;
+    return sum / 24;
   };
   const straight = await mean({});
-  expect((await mean({ endXMm: 60 })) - straight).toBeGreaterThan(2);
-  expect((await mean({ endZMm: -10 })) - straight).toBeCloseTo(10, 0);
+  expect((await mean({ endXMm: 60 })) - straight).toBeGreaterThan(1.5);
+  // Each reading wanders by some tenths of a millimetre: two means of 24 stay well within one of each other.
+  expect(Math.abs((await mean({ endZMm: -10 })) - straight - 10)).toBeLessThan(1);
   expect((await mean({ topXMm: 90, endXMm: 90 })) - straight).toBeLessThan(-8);
-  expect((await mean({ eyeMm: 200 })) - straight).toBeCloseTo(-7.2, 0);
+  expect(Math.abs((await mean({ eyeMm: 200 })) - straight + 7.2)).toBeLessThan(1);
   const caliper = async () =>
     (await ask<PracticeShown>(`/practice/tries/${jobId}/read`, { instrument: 'caliper', corner: 'LF' }, 200)).value;
   const before = await caliper();
