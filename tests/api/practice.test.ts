@@ -1,7 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { sql } from 'drizzle-orm';
 import type { Challenge, Practice, PracticeList, PracticeShown } from '#contract/practice.ts';
-import { practiceLevels } from '#core/practiceKinds.ts';
+import { practiceLevels, type PracticeLevel } from '#core/practiceKinds.ts';
+import type { MachineClass } from '#core/kinds/classes/index.ts';
+import { insertChallenge } from '#db/practice.ts';
 import type { JobAnswer, JobList } from '#contract/api.ts';
 import type { Entry, Fact } from '#core/document/types.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
@@ -41,12 +43,18 @@ const tell = (jobId: string, fact: Fact) => ask(`/jobs/${jobId}/entries`, entryO
 const read = (jobId: string, corner: string, placing: object = right) =>
   ask<PracticeShown>(`/practice/tries/${jobId}/read`, { instrument: 'tape', corner, placing }, 200);
 
+/** As long as those that are drawn: found nowhere by chance among what leaves the server. */
+const SEED = 803_415_907;
+
+/** Begins with the machine of one seed, so that the same one is played each time. */
 async function begin(
-  level: string,
-  machineClass: string | null = 'car',
+  level: PracticeLevel,
+  machineClass: MachineClass = 'car',
+  seed = SEED,
 ): Promise<{ id: string; jobId: string }> {
-  const [id, jobId] = [randomUUID(), randomUUID()];
-  await ask('/practice', { id, level, machineClass });
+  const [id, jobId, challengeId] = [randomUUID(), randomUUID(), randomUUID()];
+  await insertChallenge(server.db, { id: challengeId, day: null, seed, level, machineClass });
+  await ask('/practice', { id, challengeId });
   await ask(`/practice/${id}/tries`, { jobId, way: 'own', name: 'Practice: car' });
   return { id, jobId };
 }
@@ -159,8 +167,8 @@ test('let down and not rolled it stands high; the second try begins as the first
 
 test('a bar that nobody spoke of holds the machine until it is let go; every instrument reads what it is for', async () => {
   // Until one with a bar or a bush is drawn: two of five faults, two at a time.
-  for (let k = 0; k < 30; k++) {
-    const { id, jobId } = await begin('nasty');
+  for (let seed = 1; seed <= 30; seed++) {
+    const { id, jobId } = await begin('nasty', 'car', seed);
     const { rows } = await server.db.execute<{ truth: { faults: { kind: string; corner: string }[] } }>(
       sql`select truth from practices where id = ${id}`,
     );
@@ -210,7 +218,8 @@ test('the challenge of the day is one machine for everybody; a practice is given
     expect((await hiddenOf(id)).filter((figure) => wire.includes(figure))).toEqual([]);
   }
   expect(documents[0]).toEqual(documents[1]);
-  const { id } = await begin('hard', null);
+  const id = randomUUID();
+  await ask('/practice', { id, level: 'hard', machineClass: null });
   const given = await ask<Challenge>(`/practice/${id}/share`, {});
   expect(await ask<Challenge>(`/practice/challenges/${given.id}`)).toMatchObject({
     level: 'hard',
@@ -228,6 +237,7 @@ test('a job’s machine is copied to practice with what was learnt as its truth'
   const [id, tryId] = [randomUUID(), randomUUID()];
   expect(await ask<Practice>('/practice', { id, jobId })).toMatchObject({ copyOf: 'Sandpiper', truth: null });
   await ask(`/practice/${id}/tries`, { jobId: tryId, way: 'plan', name: 'Sandpiper, tried' });
+  await server.db.execute(sql`update practices set seed = ${SEED} where id = ${id}`);
   // What friction leaves after rolling differs each time; the tape's own error is read away.
   const settledMean = async (round: number) => {
     await tell(tryId, { kind: 'settled', round, corner: null, slot: 'how', how: 'rolled' });
