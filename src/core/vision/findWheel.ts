@@ -1,19 +1,17 @@
 import type { Ellipse } from './ellipse.ts';
-import { shrunk, type GreyPicture, type LightPicture } from './picture.ts';
+import { halfAsLarge, shrunk, type GreyPicture, type LightPicture } from './picture.ts';
+import { ringsAbout, hasTyre, TYRE_RADII, type Ring } from './ringsAbout.ts';
+import type { Known } from './wheelModel.ts';
+import { circleIn, lookerOf, planeAbout, type Looker } from './wheelPlane.ts';
 
-/** The picture is first looked at this wide. */
+/** The picture is first looked at so wide, then twice as large. */
 const COARSE_PX = 512;
 /** The rim's radius as a share of the picture's longer side. */
 const LEAST_SHARE = 0.045;
 const MOST_SHARE = 0.32;
-/** A step of light this large, as a logarithm, is as good as any. */
-const STEP = 0.3;
-const ROUND = 96;
 const CENTRES = 6;
-/** So many of them are looked at more closely. */
-const CLOSER = 2;
-/** Width against height of the outline: seen from the side it is narrower, from above lower. */
-const ASPECTS = [0.84, 0.92, 1, 1.08];
+/** So many of them are looked at more closely, and so many guesses more closely still. */
+const CLOSE_OF = 3;
 
 /** An outline that may be a rim's, and how much of it shows a fall of light outwards, 0 to 1. */
 export interface Found {
@@ -24,46 +22,235 @@ export interface Found {
 }
 
 /**
- * Looks for the rim's outline: the centre to which most edges point, then the ring about it on which light falls outwards all
- * round, from bright metal to dark rubber. Light is taken as its logarithm, so that a shadow over the wheel changes nothing.
+ * Looks for the rim's outline: the places to which most edges point, then the rings about them, seen as those of a wheel that stands
+ * upright. The rim is the one within which there are spokes and about which there is even rubber, and at which light falls outwards,
+ * from metal to rubber or to the groove between them. Light is taken as its logarithm, so that a shadow over the wheel changes nothing.
+ * @param known the camera and how it was held.
  * @returns outlines in pixels of the whole picture, the best first.
  */
-export function findWheel(picture: GreyPicture): Found[] {
-  const by = Math.max(1, Math.round(Math.max(picture.widthPx, picture.heightPx) / COARSE_PX));
-  const small = softened(logarithm(shrunk(picture, by)));
-  const longer = Math.max(small.widthPx, small.heightPx);
-  const reach = [LEAST_SHARE * longer, MOST_SHARE * longer] as const;
-  const tried = centres(small, reach)
-    .map(([x, y]) => searched(small, { ...NO_RING, x, y }, [0], 0, [0.92, 1], reach))
-    .sort((a, b) => b.score - a.score);
-  return tried
-    .slice(0, CLOSER)
-    .map((ring) => searched(small, ring, [-1, 0, 1], 3, ASPECTS, reach))
-    .map((ring) =>
-      searched(
-        small,
-        ring,
-        [-1, 0, 1],
-        1,
-        [-0.04, 0, 0.04].map((by) => ring.aspect + by),
-        reach,
-      ),
-    )
-    .filter(({ share }) => share > 0)
-    .map((ring) => withTyre(small, ring, reach))
-    .sort((a, b) => b.score - a.score)
-    .map(({ x, y, radius, aspect, share, score }) => {
-      const [across, down] = [radius * aspect * by, radius * by];
-      const middle = { x: (x + 0.5) * by - 0.5, y: (y + 0.5) * by - 0.5 };
-      return {
-        share,
-        score,
-        outline:
-          across > down
-            ? { ...middle, major: across, minor: down, turn: 0 }
-            : { ...middle, major: down, minor: across, turn: Math.PI / 2 },
-      };
-    });
+export function findWheel(picture: GreyPicture, known: Pick<Known, 'camera' | 'level'>): Found[] {
+  const longerPx = Math.max(picture.widthPx, picture.heightPx);
+  const by = Math.max(1, Math.round(longerPx / COARSE_PX / 2));
+  const light = shrunk(picture, by);
+  const coarse = lookedAt(light, known, by, 2);
+  const fine = lookedAt(light, known, by, 1);
+  const closer = likely(coarse).map((guess) => {
+    const here = scaled(guess, 2);
+    return climbed(fine, here.within ? withinTyre(climbed(fine, here, tyreWorth)) : here, rimWorth);
+  });
+  return ranked(closer)
+    .sort((a, b) => b.worth - a.worth)
+    .flatMap((guess) => foundIn(fine, guess));
+}
+
+/** A picture shrunk so much, in logarithms of light. */
+interface Looked extends Looker {
+  by: number;
+  light: LightPicture;
+  /** The least and the most radius of a rim. */
+  reach: readonly [number, number];
+}
+
+function lookedAt(
+  light: LightPicture,
+  { camera, level }: Pick<Known, 'camera' | 'level'>,
+  by: number,
+  times: 1 | 2,
+): Looked {
+  const logs = softened(logarithm(times === 1 ? light : halfAsLarge(light)));
+  const longer = Math.max(logs.widthPx, logs.heightPx);
+  return {
+    ...lookerOf(camera, level, by * times),
+    by: by * times,
+    light: logs,
+    reach: [LEAST_SHARE * longer, MOST_SHARE * longer],
+  };
+}
+
+/** A guess of where a ring is: its middle, its turn about the vertical, the radii it may have, and what speaks for it besides what is seen of it. */
+interface Guess {
+  x: number;
+  y: number;
+  yawDeg: number;
+  radii: readonly [number, number];
+  bonus: number;
+  /** It is a tyre's: the rim is looked for within it. */
+  within: boolean;
+  /** Radius of the tyre that it was looked for within, where that is clear. */
+  tyreRadius: number | null;
+  ring: Ring | null;
+  worth: number;
+}
+
+/** What speaks for a rim: light falls all round, spokes inside, even rubber outside. */
+const rimWorth = ({ share, evener }: Ring): number => share + 0.3 * evener;
+/** What speaks for a tyre: it is even inside. */
+const tyreWorth = ({ share, tyreEvener }: Ring): number => share - 0.3 * tyreEvener;
+
+/** So far off its ring an edge may lie in the coarse picture, where middle and turn are tried in large steps. */
+const SLACK_PX = 1;
+
+/** So far a ring's radius may be out, as a share, where it was seen in the coarse picture. */
+const radiiAbout = (radius: number): [number, number] => [0.9 * radius, 1.1 * radius];
+
+/** Guesses in the coarse picture: at the likeliest middles the likeliest rim, and the likeliest tyre, by which a dark rim is found. */
+function likely(coarse: Looked): Guess[] {
+  const middles = centres(coarse.light, coarse.reach)
+    .map(([x, y]) => {
+      const rings = ringsAbout(coarse.light, planeAbout(coarse, [x, y], 0), coarse.reach, SLACK_PX);
+      return { x, y, worth: Math.max(0, ...rings.map(rimWorth), ...rings.map(tyreWorth)) };
+    })
+    .sort((a, b) => b.worth - a.worth)
+    .slice(0, CLOSE_OF);
+  const all = middles.flatMap((middle): Guess[] => {
+    let [rim, tyre]: [Guess | null, Guess | null] = [null, null];
+    for (const place of placesNear(middle)) {
+      const plane = planeAbout(coarse, [place.x, place.y], place.yawDeg);
+      const rings = ringsAbout(coarse.light, plane, [coarse.reach[0], 1.3 * coarse.reach[1]], SLACK_PX);
+      for (const ring of rings) {
+        const bonus = hasTyre(ring, rings) ? TYRE_BONUS : 0;
+        const [asRim, asTyre] = [rimWorth(ring) + bonus, tyreWorth(ring)];
+        const radii = radiiAbout(ring.radius);
+        if (ring.radius < coarse.reach[1] && asRim > (rim?.worth ?? 0))
+          rim = { ...place, ring, bonus, worth: asRim, radii, within: false, tyreRadius: null };
+        if (ring.radius > 1.2 * coarse.reach[0] && asTyre > (tyre?.worth ?? 0))
+          tyre = { ...place, ring, bonus: 0, worth: asTyre, radii, within: true, tyreRadius: null };
+      }
+    }
+    return [rim, tyre].filter((one) => one !== null);
+  });
+  return all.filter((one, k) => !all.slice(0, k).some((other) => isSame(one, other)));
+}
+
+const isSame = (one: Guess, other: Guess): boolean =>
+  one.within === other.within &&
+  Math.hypot(one.x - other.x, one.y - other.y) < 5 &&
+  Math.abs(radiusOf(one) / radiusOf(other) - 1) < 0.08;
+
+function placesNear({ x, y }: { x: number; y: number }): { x: number; y: number; yawDeg: number }[] {
+  const shifts = [-3, 0, 3];
+  return [-14, 0, 14].flatMap((yawDeg) =>
+    shifts.flatMap((dx) => shifts.map((dy) => ({ x: x + dx, y: y + dy, yawDeg }))),
+  );
+}
+
+/** The guess that a rim lies within a tyre. */
+function withinTyre(tyre: Guess): Guess {
+  const radius = tyre.ring?.radius ?? 0;
+  return {
+    ...tyre,
+    bonus: TYRE_BONUS,
+    radii: [radius / TYRE_RADII[1], radius / TYRE_RADII[0]],
+    tyreRadius: tyre.worth > CLEAR_TYRE ? radius : null,
+  };
+}
+
+/** Ways on from a guess: its middle, in steps, and its turn. */
+const WAYS = [[1, 0, 0], [-1, 0, 0], [0, 1, 0], [0, -1, 0], [0, 0, 1], [0, 0, -1]] as const; // prettier-ignore
+const FIRST_STEP_PX = 4;
+const YAW_A_PX = 3;
+
+/** The guess moved as long as it becomes better, in steps that grow smaller. */
+function climbed(looked: Looked, guess: Guess, worthOf: (ring: Ring) => number): Guess {
+  let here = judged(looked, guess, worthOf);
+  let back: (typeof WAYS)[number] | null = null;
+  for (let step = FIRST_STEP_PX, turns = 0; step >= 0.7 && turns < MOST_TURNS; turns++) {
+    let best = here;
+    let way: number | null = null;
+    for (const [i, [dx, dy, dYaw]] of WAYS.entries()) {
+      if (WAYS[i] === back) continue;
+      const next = judged(
+        looked,
+        {
+          ...here,
+          x: here.x + step * dx,
+          y: here.y + step * dy,
+          yawDeg: here.yawDeg + YAW_A_PX * step * dYaw,
+        },
+        worthOf,
+      );
+      if (next.worth > best.worth) [best, way] = [next, i];
+    }
+    if (way === null) step /= 2;
+    back = way === null ? null : (WAYS[way ^ 1] ?? null);
+    here = best;
+  }
+  return here;
+}
+
+const MOST_TURNS = 10;
+
+function judged(looked: Looked, guess: Guess, worthOf: (ring: Ring) => number): Guess {
+  let best: Guess = { ...guess, ring: null, worth: -1 };
+  for (const ring of ringsAbout(
+    looked.light,
+    planeAbout(looked, [guess.x, guess.y], guess.yawDeg),
+    guess.radii,
+  )) {
+    const worth = worthOf(ring) + guess.bonus;
+    if (worth > best.worth) best = { ...guess, ring, worth };
+  }
+  return best;
+}
+
+/** A ring well within another that is a rim by itself is a brake disc behind its spokes; one that a rim lies well within is its tyre. */
+const DISC_RADII = 0.72;
+const DISC_OF_TYRE = 0.52;
+const LEAST_RIM = 0.6;
+/** A rim with its tyre about it is all the likelier. */
+const TYRE_BONUS = 0.1;
+const CLEAR_TYRE = 0.75;
+
+function ranked(guesses: readonly Guess[]): Guess[] {
+  const isTyre = (one: Guess): boolean =>
+    about(one).some(
+      ({ ring, worth, within }) =>
+        ring &&
+        within &&
+        worth > LEAST_RIM &&
+        ring.evener > 0.2 &&
+        radiusOf(one) > TYRE_RADII[0] * ring.radius,
+    );
+  const isDisc = (one: Guess): boolean =>
+    about(one).some(
+      (other) =>
+        radiusOf(one) < DISC_OF_TYRE * (other.tyreRadius ?? 0) ||
+        (other.worth > LEAST_RIM &&
+          (other.ring?.evener ?? 0) > 0.2 &&
+          radiusOf(one) < DISC_RADII * radiusOf(other) &&
+          !isTyre(other)),
+    );
+  const about = (one: Guess): Guess[] =>
+    guesses.filter((other) => Math.hypot(one.x - other.x, one.y - other.y) < 0.3 * radiusOf(one));
+  return guesses.map((one) => (isDisc(one) || isTyre(one) ? { ...one, worth: one.worth - 0.5 } : one));
+}
+
+const radiusOf = ({ ring }: Guess): number => ring?.radius ?? 0;
+
+const scaled = (guess: Guess, by: number): Guess => ({
+  ...guess,
+  x: (guess.x + 0.5) * by - 0.5,
+  y: (guess.y + 0.5) * by - 0.5,
+  radii: [by * guess.radii[0], by * guess.radii[1]],
+});
+
+function foundIn(looked: Looked, { x, y, yawDeg, ring, worth }: Guess): Found[] {
+  const seen = ring && circleIn(planeAbout(looked, [x, y], yawDeg), ring.radius);
+  if (!seen) return [];
+  const { by } = looked;
+  return [
+    {
+      share: ring.share,
+      score: worth,
+      outline: {
+        x: (seen.x + 0.5) * by - 0.5,
+        y: (seen.y + 0.5) * by - 0.5,
+        major: seen.major * by,
+        minor: seen.minor * by,
+        turn: seen.turn,
+      },
+    },
+  ];
 }
 
 function logarithm({ widthPx, heightPx, light }: LightPicture): LightPicture {
@@ -72,7 +259,9 @@ function logarithm({ widthPx, heightPx, light }: LightPicture): LightPicture {
     (_, i) => light[Math.floor((i * light.length) / 2000)] as number,
   ).sort();
   const floor = 0.03 * (sorted[1000] as number) + 0.0015;
-  return { widthPx, heightPx, light: light.map((value) => Math.log(value + floor)) };
+  const logs = new Float32Array(light.length);
+  for (let i = 0; i < logs.length; i++) logs[i] = Math.log((light[i] as number) + floor);
+  return { widthPx, heightPx, light: logs };
 }
 
 function softened({ widthPx, heightPx, light }: LightPicture): LightPicture {
@@ -104,7 +293,7 @@ function centres(
       if (steep < 0.12) continue;
       const weight = Math.min(steep, 0.5);
       const [ux, uy] = [gx / steep, gy / steep];
-      for (let r = least; r <= most; r++) {
+      for (let r = least; r <= most; r += 3) {
         const vx = Math.round(x + r * ux);
         const vy = Math.round(y + r * uy);
         if (vx < 0 || vy < 0 || vx >= widthPx || vy >= heightPx) break;
@@ -126,147 +315,4 @@ function centres(
       left.fill(0, yy * widthPx + Math.max(0, x - apart), yy * widthPx + Math.min(widthPx, x + apart + 1));
   }
   return peaks;
-}
-
-interface Ring {
-  x: number;
-  y: number;
-  radius: number;
-  aspect: number;
-  share: number;
-  /** How much likelier a rim than another ring, by what lies inside and outside. */
-  score: number;
-  /** How much more even it is outside than inside, as a logarithm. */
-  evener: number;
-}
-
-const NO_RING: Ring = { x: 0, y: 0, radius: 0, aspect: 1, share: 0, score: -1, evener: 0 };
-
-/** The likeliest rim about a centre, with the centre and the outline's width let go. */
-function searched(
-  small: LightPicture,
-  from: Ring,
-  steps: readonly number[],
-  apart: number,
-  aspects: readonly number[],
-  reach: readonly [number, number],
-): Ring {
-  let best = from;
-  for (const aspect of aspects)
-    for (const dx of steps)
-      for (const dy of steps)
-        for (const ring of ringsAbout(small, from.x + dx * apart, from.y + dy * apart, aspect, reach))
-          if (ring.score > best.score) best = ring;
-  return best;
-}
-
-/** A ring is looked at where it shows on so much of its round. */
-const LEAST_RING = 0.35;
-/** Rings about a centre on which light falls outwards. */
-function ringsAbout(
-  small: LightPicture,
-  x: number,
-  y: number,
-  aspect: number,
-  reach: readonly [number, number],
-): Ring[] {
-  const falls = fallsAbout(small, x, y, aspect, reach);
-  const rings: Ring[] = [];
-  for (let j = 1; j < falls.length - 1; j++) {
-    const share = falls[j] as number;
-    if (share < LEAST_RING || share < (falls[j - 1] as number) || share < (falls[j + 1] as number)) continue;
-    const radius = reach[0] + j;
-    const inside = unrestIn(small, x, y, aspect, 0.55 * radius, 0.9 * radius);
-    const outside = unrestIn(small, x, y, aspect, 1.05 * radius, 1.2 * radius);
-    // Spokes inside, even rubber outside.
-    const evener = Math.max(-1, Math.min(1, inside - outside));
-    const score = share + 0.3 * evener;
-    rings.push({ x, y, radius, aspect, share, score, evener });
-  }
-  return rings;
-}
-
-/** A tyre is larger than its rim by this much, and hardly ever by more. */
-const TYRE_RADII = [1.2, 1.85] as const;
-const FAR_TYRE = 2.9;
-
-/**
- * A ring with its tyre looked for: the edge of something even inside, well round. Where that is twice as large, the ring is a brake disc
- * within a dark rim; where it is as large as tyres are, the ring is all the likelier.
- */
-function withTyre(small: LightPicture, ring: Ring, reach: readonly [number, number]): Ring {
-  const { x, y, radius } = ring;
-  const wider = [reach[0], 1.4 * reach[1]] as const;
-  const tyres = ringsAbout(small, x, y, ring.aspect, wider).filter(
-    ({ share, evener, radius: r }) =>
-      share > 0.6 && evener < 0 && r > TYRE_RADII[0] * radius && r < FAR_TYRE * radius,
-  );
-  const tyre = tyres.sort((a, b) => b.share - a.share)[0];
-  if (!tyre) return ring;
-  return { ...ring, score: ring.score + (tyre.radius < TYRE_RADII[1] * radius ? 0.1 : -0.5) };
-}
-
-/** Noise alone changes it by so much. */
-const LEAST_UNREST = 0.02;
-
-/** How much light changes along the round between two radii, as a logarithm. */
-function unrestIn(
-  { widthPx, heightPx, light }: LightPicture,
-  x: number,
-  y: number,
-  aspect: number,
-  from: number,
-  to: number,
-): number {
-  const steps = 4;
-  let sum = 0;
-  let before = NaN;
-  let first = NaN;
-  for (let k = 0; k < ROUND; k++) {
-    let here = 0;
-    for (let j = 0; j < steps; j++) {
-      const r = from + ((j + 0.5) / steps) * (to - from);
-      const px = Math.max(0, Math.min(widthPx - 1, Math.round(x + r * aspect * (cosines[k] as number))));
-      const py = Math.max(0, Math.min(heightPx - 1, Math.round(y + r * (sines[k] as number))));
-      here += light[py * widthPx + px] as number;
-    }
-    here /= steps;
-    if (k === 0) first = here;
-    else sum += Math.abs(here - before);
-    before = here;
-  }
-  return Math.log((sum + Math.abs(first - before)) / ROUND + LEAST_UNREST);
-}
-
-const turns = Array.from({ length: ROUND }, (_, k) => (2 * Math.PI * k) / ROUND);
-const cosines = Float64Array.from(turns, Math.cos);
-const sines = Float64Array.from(turns, Math.sin);
-
-/** For each radius how much of the round shows light falling outwards. */
-function fallsAbout(
-  { widthPx, heightPx, light }: LightPicture,
-  x: number,
-  y: number,
-  aspect: number,
-  [least, most]: readonly [number, number],
-): Float64Array {
-  const n = Math.floor(most - least) + 1;
-  const falls = new Float64Array(n);
-  for (let k = 0; k < ROUND; k++) {
-    const [ux, uy] = [aspect * (cosines[k] as number), sines[k] as number];
-    const at = (r: number): number => {
-      const px = Math.round(x + r * ux);
-      const py = Math.round(y + r * uy);
-      return px < 0 || py < 0 || px >= widthPx || py >= heightPx ? NaN : (light[py * widthPx + px] as number);
-    };
-    let [a, b, c] = [at(least - 2), at(least - 1), at(least)];
-    let d = at(least + 1);
-    for (let j = 0; j < n; j++) {
-      const e = at(least + j + 2);
-      const fall = 0.5 * (a + b - d - e);
-      if (fall > 0) falls[j] = (falls[j] as number) + (fall < STEP ? fall / STEP : 1) / ROUND;
-      [a, b, c, d] = [b, c, d, e];
-    }
-  }
-  return falls;
 }

@@ -48,6 +48,24 @@ export function shrunk({ widthPx, heightPx, shades }: GreyPicture, by: number): 
   return { widthPx: width, heightPx: height, light };
 }
 
+/** A picture in light, shrunk by two. */
+export function halfAsLarge({ widthPx, heightPx, light }: LightPicture): LightPicture {
+  const width = widthPx >> 1;
+  const height = heightPx >> 1;
+  const half = new Float32Array(width * height);
+  for (let y = 0; y < height; y++) {
+    let at = 2 * y * widthPx;
+    for (let x = 0; x < width; x++, at += 2)
+      half[y * width + x] =
+        0.25 *
+        ((light[at] as number) +
+          (light[at + 1] as number) +
+          (light[at + widthPx] as number) +
+          (light[at + widthPx + 1] as number));
+  }
+  return { widthPx: width, heightPx: height, light: half };
+}
+
 /** The shade of each light, in steps of 1/4095. */
 const shadeOfLight = Uint8Array.from({ length: 4096 }, (_, k) => {
   const light = k / 4095;

@@ -123,7 +123,7 @@ function doubled(read: PictureRead): PictureRead {
 }
 
 function readAsItIs({ picture, known, measure, pointed }: PictureTask): PictureRead {
-  const rim = rimIn(picture, pointed);
+  const rim = rimIn(picture, known, pointed);
   if ('refusals' in rim) return { ...NOTHING, ...rim };
   const { traced, isPointed } = rim;
   const { outline } = traced;
@@ -159,13 +159,13 @@ interface Traced {
 
 type RimIn = Traced | Pick<PictureRead, 'refusals' | 'outline'>;
 
-function rimIn(picture: GreyPicture, { rim }: Pointed): RimIn {
+function rimIn(picture: GreyPicture, known: Known, { rim }: Pointed): RimIn {
   if (rim.length >= 3) {
     const near = circleThrough(rim);
     const traced = near && traceRim(picture, near, 'pointed');
     return traced ? { traced, isPointed: true } : { refusals: [{ kind: 'no-rim' }], outline: near };
   }
-  const [found] = findWheel(picture);
+  const [found] = findWheel(picture, known);
   if (!found) return { refusals: [{ kind: 'no-rim' }], outline: null };
   const traced = traceRim(picture, found.outline);
   if (!traced) return { refusals: [{ kind: 'no-rim' }], outline: found.outline };

@@ -7,40 +7,42 @@ export function symmetricEigen(matrix: readonly (readonly number[])[]): {
   vectors: number[][];
 } {
   const n = matrix.length;
-  const a = matrix.map((row) => [...row]);
-  const v = a.map((_, i) => a.map((__, j) => (i === j ? 1 : 0)));
-  const get = (m: number[][], i: number, j: number): number => m[i]?.[j] as number;
-  const set = (m: number[][], i: number, j: number, value: number) => {
-    (m[i] as number[])[j] = value;
-  };
-  for (let sweep = 0; sweep < 30; sweep++) {
-    let off = 0;
-    for (let p = 0; p < n; p++) for (let q = p + 1; q < n; q++) off += Math.abs(get(a, p, q));
-    if (off < 1e-300) break;
-    for (let p = 0; p < n; p++)
-      for (let q = p + 1; q < n; q++) {
-        const apq = get(a, p, q);
-        if (apq === 0) continue;
-        const theta = (get(a, q, q) - get(a, p, p)) / (2 * apq);
-        const t = Math.sign(theta || 1) / (Math.abs(theta) + Math.sqrt(theta * theta + 1));
-        const c = 1 / Math.sqrt(t * t + 1);
-        const s = t * c;
-        for (const m of [a, v])
-          for (let k = 0; k < n; k++) {
-            const [kp, kq] = [get(m, k, p), get(m, k, q)];
-            set(m, k, p, c * kp - s * kq);
-            set(m, k, q, s * kp + c * kq);
-          }
-        for (let k = 0; k < n; k++) {
-          const [pk, qk] = [get(a, p, k), get(a, q, k)];
-          set(a, p, k, c * pk - s * qk);
-          set(a, q, k, s * pk + c * qk);
-        }
-      }
-  }
-  const order = a.map((_, i) => i).sort((i, j) => get(a, j, j) - get(a, i, i));
+  const a = Float64Array.from(matrix.flat());
+  const v = Float64Array.from(a, (_, i) => (i % (n + 1) === 0 ? 1 : 0));
+  for (let sweep = 0; sweep < 30 && offDiagonal(a, n) > 1e-300; sweep++)
+    for (let p = 0; p < n; p++) for (let q = p + 1; q < n; q++) rotate(a, v, n, p, q);
+  const order = matrix.map((_, i) => i).sort((i, j) => (a[j * n + j] as number) - (a[i * n + i] as number));
   return {
-    values: order.map((i) => get(a, i, i)),
-    vectors: v.map((row) => order.map((i) => row[i] as number)),
+    values: order.map((i) => a[i * n + i] as number),
+    vectors: matrix.map((_, k) => order.map((i) => v[k * n + i] as number)),
   };
+}
+
+function offDiagonal(a: Float64Array, n: number): number {
+  let sum = 0;
+  for (let p = 0; p < n; p++) for (let q = p + 1; q < n; q++) sum += Math.abs(a[p * n + q] as number);
+  return sum;
+}
+
+/** Turns rows and columns p and q so that what they share is nothing. */
+function rotate(a: Float64Array, v: Float64Array, n: number, p: number, q: number): void {
+  const apq = a[p * n + q] as number;
+  if (apq === 0) return;
+  const theta = ((a[q * n + q] as number) - (a[p * n + p] as number)) / (2 * apq);
+  const t = (theta < 0 ? -1 : 1) / (Math.abs(theta) + Math.sqrt(theta * theta + 1));
+  const c = 1 / Math.sqrt(t * t + 1);
+  const s = t * c;
+  turn(a, n, p, q, n, c, s);
+  turn(v, n, p, q, n, c, s);
+  turn(a, n, p * n, q * n, 1, c, s);
+}
+
+/** Mixes n places from `p` on with those from `q` on, `step` places apart. */
+function turn(m: Float64Array, n: number, p: number, q: number, step: number, c: number, s: number): void {
+  for (let k = 0; k < n; k++) {
+    const kp = m[p + k * step] as number;
+    const kq = m[q + k * step] as number;
+    m[p + k * step] = c * kp - s * kq;
+    m[q + k * step] = s * kp + c * kq;
+  }
 }

@@ -30,11 +30,16 @@ function greyIn(bitmap: ImageBitmap): GreyPicture {
   return greyOf(data, bitmap.width, bitmap.height);
 }
 
+/** By what it is known which way is up. */
+export type LevelFrom = 'camera' | 'sheet';
+
 /** What is known beforehand; no level where the picture came without one. */
 export type KnownOf = Omit<Known, 'level' | 'levelSdDeg' | 'camera'> & {
   focalPx: number;
   bend: number;
   level: Level | null;
+  /** What a level that is known is by. */
+  levelFrom: LevelFrom;
 };
 
 export interface ReadAs {
@@ -48,7 +53,7 @@ export interface ReadAs {
 export interface ReadBack {
   read: PictureRead;
   level: Level | null;
-  levelFrom: 'camera' | 'sheet' | null;
+  levelFrom: LevelFrom | null;
 }
 
 /** One standard deviation of a tablet's own level, and of a sheet that hangs by its upper edge, degrees. */
@@ -66,7 +71,7 @@ function read({ key, known, measure, pointed }: ReadAs): ReadBack | null {
   };
   const fromSheet = known.level ? null : levelIn(camera);
   const level = known.level ?? fromSheet;
-  const levelFrom = known.level ? 'camera' : fromSheet ? 'sheet' : null;
+  const levelFrom = known.level ? known.levelFrom : fromSheet ? 'sheet' : null;
   return {
     level,
     levelFrom,
@@ -102,10 +107,11 @@ function sheet(bitmap: ImageBitmap): { seen: SheetSeen; widthPx: number; heightP
 }
 
 /** The wheel in a frame of the camera, while it is being held: quickly, for the eye only. */
-function look(bitmap: ImageBitmap): Ellipse | null {
+function look(bitmap: ImageBitmap, focalPx: number, level: Level | null): Ellipse | null {
   const grey = greyIn(bitmap);
   bitmap.close();
-  const [found] = findWheel(grey);
+  const camera = { widthPx: grey.widthPx, heightPx: grey.heightPx, focalPx, bend: 0 };
+  const [found] = findWheel(grey, { camera, level: level ?? { pitchDeg: 0, rollDeg: 0 } });
   return found && found.score >= pictureLimits.ringScore ? found.outline : null;
 }
 

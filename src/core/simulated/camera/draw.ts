@@ -134,8 +134,11 @@ function drawLook(
   const draw = uniform();
   const rim = draw < 0.45 ? 'machined' : draw < (clean ? 0.95 : 0.87) ? 'silver' : 'dark';
   const tyreLight = between(0.018, clean ? 0.035 : 0.06);
+  const seed = Math.floor(uniform() * 1e9);
+  // A row of its own, so that no other thing is drawn otherwise for it.
+  const groove = seededUniform(seed);
   return {
-    seed: Math.floor(uniform() * 1e9),
+    seed,
     rim,
     lipLight:
       rim === 'machined' ? between(0.45, 0.8) : rim === 'silver' ? between(0.2, 0.45) : between(0.09, 0.16),
@@ -148,6 +151,8 @@ function drawLook(
     spokeLight: rim === 'dark' ? between(0.03, 0.09) : between(0.15, 0.55),
     discLight: between(0.08, 0.3),
     tyreLight,
+    grooveMm: 1 + 2.5 * groove(),
+    grooveShare: 0.3 + 0.5 * groove(),
     ringLight: uniform() < 0.4 ? between(0.005, clean ? 0.02 : 0.05) : 0,
     lettered: uniform() < 0.4,
     bodyLight: uniform() < 0.2 ? between(0.03, 0.08) : between(0.12, 0.7),

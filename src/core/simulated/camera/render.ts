@@ -26,7 +26,7 @@ export function renderWheel(scene: WheelScene, shot: Shot, seed: number): Render
   const light = new Float32Array(widthPx * heightPx);
   const rough = roughness(scene.look.seed);
   const eye = eyeOf(shot);
-  const wheel = wheelPlane(scene);
+  const wheel = wheelPlane(scene, shot);
   for (let y = 0; y < heightPx; y++)
     for (let x = 0; x < widthPx; x++) {
       const across = (x - widthPx / 2 - shot.axisOffPx[0]) / shot.focalPx;
@@ -49,21 +49,27 @@ export function renderWheel(scene: WheelScene, shot: Shot, seed: number): Render
   return { widthPx, heightPx, shades: encoded(light, shot, seed) };
 }
 
-/** The wheel's normal, and the two directions in its plane. */
+/** The wheel's normal, the two directions in its plane, and where the lens is by them. */
 interface WheelPlane {
   normal: Triple;
   along: Triple;
   up: Triple;
+  lens: Triple;
 }
 
-function wheelPlane({ camberDeg, steerDeg }: WheelScene): WheelPlane {
+function wheelPlane({ camberDeg, steerDeg }: WheelScene, shot: Shot): WheelPlane {
   const [lean, steer] = [camberDeg * RADIANS, steerDeg * RADIANS];
   // Camber is positive with the top outwards, so that the wheel faces down a little.
-  return {
-    normal: [Math.sin(steer) * Math.cos(lean), -Math.sin(lean), Math.cos(steer) * Math.cos(lean)],
-    along: [Math.cos(steer), 0, -Math.sin(steer)],
-    up: [Math.sin(steer) * Math.sin(lean), Math.cos(lean), Math.cos(steer) * Math.sin(lean)],
-  };
+  const normal: Triple = [
+    Math.sin(steer) * Math.cos(lean),
+    -Math.sin(lean),
+    Math.cos(steer) * Math.cos(lean),
+  ];
+  const along: Triple = [Math.cos(steer), 0, -Math.sin(steer)];
+  const up: Triple = [Math.sin(steer) * Math.sin(lean), Math.cos(lean), Math.cos(steer) * Math.sin(lean)];
+  const of = (way: Triple): number =>
+    shot.lensAlongMm * way[0] + shot.lensUpMm * way[1] + shot.lensOutMm * way[2];
+  return { normal, along, up, lens: [of(along), of(up), of(normal)] };
 }
 
 /** How deep behind the lip's plane things lie, mm. */
@@ -100,7 +106,7 @@ function lightAlong(
         (0.75 + 0.25 * rough(shot.lensAlongMm + floorAt * dx, floorOutMm, 90)) *
         (0.15 + 0.85 * clamp((floorOutMm + 20) / 260))
       : look.gapLight * (0.6 + 0.8 * rough(bodyX, bodyU, 60));
-    behind = wheelLight(scene, shot, wheel, rough, dx, du, dn, pxMm, back);
+    behind = wheelLight(scene, wheel, rough, dx, du, dn, pxMm, back);
   }
   let light = behind;
   if (body > 0) light = body * bodyLight(scene, rough, bodyX, bodyU, pxMm) + (1 - body) * behind;
@@ -145,8 +151,10 @@ function bodyLight(scene: WheelScene, rough: Rough, x: number, u: number, pxMm: 
   light *= 1 - 0.7 * edge(2.5 - Math.abs(x - 480), pxMm);
   if (look.sheet) {
     const { alongMm, upMm, turnDeg } = look.sheet;
-    const [cos, sin] = [Math.cos(turnDeg * RADIANS), Math.sin(turnDeg * RADIANS)];
-    const [sx, su] = [x - alongMm, u - upMm];
+    const cos = Math.cos(turnDeg * RADIANS);
+    const sin = Math.sin(turnDeg * RADIANS);
+    const sx = x - alongMm;
+    const su = u - upMm;
     const shade = sheetShadeAt(cos * sx + sin * su, -sin * sx + cos * su, pxMm);
     if (shade !== null) return shade;
   }
@@ -155,8 +163,7 @@ function bodyLight(scene: WheelScene, rough: Rough, x: number, u: number, pxMm: 
 
 function wheelLight(
   scene: WheelScene,
-  shot: Shot,
-  { normal, along, up }: WheelPlane,
+  { normal, along, up, lens }: WheelPlane,
   rough: Rough,
   dx: number,
   du: number,
@@ -166,16 +173,12 @@ function wheelLight(
 ): number {
   const { look, tyreRadiusMm } = scene;
   const radius = scene.rimDiameterMm / 2;
-  const ahead = dx * normal[0] + du * normal[1] + dn * normal[2];
-  const from = shot.lensAlongMm * normal[0] + shot.lensUpMm * normal[1] + shot.lensOutMm * normal[2];
-  const at = (inMm: number): [number, number] => {
-    const to = (-inMm - from) / ahead;
-    const x = shot.lensAlongMm + to * dx;
-    const u = shot.lensUpMm + to * du;
-    const n = shot.lensOutMm + to * dn;
-    return [x * along[0] + u * along[1] + n * along[2], x * up[0] + u * up[1] + n * up[2]];
-  };
-  const [wx, wu] = at(0);
+  // For each mm behind the lip's plane the ray goes on so far along and up.
+  const deeper = -1 / (dx * normal[0] + du * normal[1] + dn * normal[2]);
+  const onX = deeper * (dx * along[0] + du * along[1] + dn * along[2]);
+  const onU = deeper * (dx * up[0] + du * up[1] + dn * up[2]);
+  const wx = lens[0] + lens[2] * onX;
+  const wu = lens[1] + lens[2] * onU;
   const r = length(wx, wu);
   const tyre = edge(tyreRadiusMm - r, pxMm) * edge(wu + 0.97 * tyreRadiusMm, pxMm);
   if (tyre === 0) return back;
@@ -188,6 +191,7 @@ function wheelLight(
   if (look.lettered && reach > 0.45 && reach < 0.62)
     tyreLight += 0.05 * clamp(4 * Math.sin(round * 46) * rough(round * 80, 5, 9) - 0.6);
   tyreLight += 0.13 * dust;
+  tyreLight *= 1 - (1 - look.grooveShare) * edge(radius + look.grooveMm - r, pxMm);
   const light = tyre * tyreLight + (1 - tyre) * back;
   const scuff = scuffAt(look.scuffed, rough, round);
   const rim = edge(radius - 2.2 * scuff - r, pxMm);
@@ -197,7 +201,8 @@ function wheelLight(
   const inner = radius - look.lipWidthMm;
   let rimLight = lip;
   const lipInner = edge(inner - r, pxMm);
-  if (lipInner > 0) rimLight = lipInner * innerLight(scene, rough, at, pxMm, shine) + (1 - lipInner) * lip;
+  if (lipInner > 0)
+    rimLight = lipInner * innerLight(scene, rough, wx, wu, onX, onU, pxMm, shine) + (1 - lipInner) * lip;
   rimLight = rimLight * (1 - 0.55 * dust) + 0.08 * dust;
   return rim * rimLight + (1 - rim) * light;
 }
@@ -212,13 +217,17 @@ function scuffAt(share: number, rough: Rough, round: number): number {
 function innerLight(
   scene: WheelScene,
   rough: Rough,
-  at: (inMm: number) => [number, number],
+  wx: number,
+  wu: number,
+  onX: number,
+  onU: number,
   pxMm: number,
   shine: number,
 ): number {
   const { look } = scene;
   const radius = scene.rimDiameterMm / 2;
-  const [sx, su] = at(SPOKES_IN_MM);
+  const sx = wx + SPOKES_IN_MM * onX;
+  const su = wu + SPOKES_IN_MM * onU;
   const r = length(sx, su);
   const round = Math.atan2(su, sx) - look.spokeTurn;
   const part = ((((round * look.spokes) / (2 * Math.PI)) % 1) + 1.5) % 1;
@@ -233,7 +242,8 @@ function innerLight(
     (0.8 + 0.3 * rough(sx, su, 120)) *
     (1 - 0.35 * edge(aside - 0.6 * half, pxMm + 3));
   if (spoke >= 1 && hub < 1) return barrel > 0.5 ? look.spokeLight * 0.6 * shine : face;
-  const [bx, bu] = at(DISC_IN_MM);
+  const bx = wx + DISC_IN_MM * onX;
+  const bu = wu + DISC_IN_MM * onU;
   const deep = length(bx, bu);
   const disc = edge(0.62 * radius - deep, pxMm);
   const inside =
@@ -255,7 +265,7 @@ function boltAt(x: number, u: number, radius: number, pxMm: number): number {
 function encoded(light: Float32Array, { exposure, noise, gamma }: Shot, seed: number): Uint8Array {
   const uniform = seededUniform(seed);
   const noises = Float32Array.from({ length: 1 << 16 }, () => standardNormal(uniform));
-  const curve = Float32Array.from({ length: 4097 }, (_, i) => 255 * (i / 4096) ** (1 / gamma));
+  const curve = Uint8Array.from({ length: 4097 }, (_, i) => Math.round(255 * (i / 4096) ** (1 / gamma)));
   const shades = new Uint8Array(light.length);
   // Of a middle grey, 0.2 of white, a shade is so much light.
   const perShade = (gamma * 0.2 ** (1 - 1 / gamma)) / 255;
@@ -266,7 +276,7 @@ function encoded(light: Float32Array, { exposure, noise, gamma }: Shot, seed: nu
     const seen = exposure * (light[i] as number);
     const spread = Math.sqrt(base * (0.25 + 3.75 * seen));
     const value = seen + spread * (noises[(at + i * 7) & 65535] as number);
-    shades[i] = Math.round(curve[Math.max(0, Math.min(4096, Math.round(4096 * value)))] as number);
+    shades[i] = curve[value <= 0 ? 0 : value >= 1 ? 4096 : (4096 * value + 0.5) | 0] as number;
   }
   return shades;
 }

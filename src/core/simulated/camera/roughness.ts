@@ -7,6 +7,7 @@ const CELLS = 64;
 /** Values of the surface to each cell of its grid. */
 const FINE = 8;
 const SIDE = CELLS * FINE;
+const SHIFT = 4096 * SIDE;
 
 /** A rough surface of its own for each seed: two octaves of smooth values on a grid that repeats. */
 export function roughness(seed: number): Rough {
@@ -16,7 +17,8 @@ export function roughness(seed: number): Rough {
   for (let y = 0; y < SIDE; y++)
     for (let x = 0; x < SIDE; x++) surface[y * SIDE + x] = smooth(grid, x / FINE, y / FINE);
   const at = (x: number, y: number): number =>
-    surface[(Math.floor(y * FINE) & (SIDE - 1)) * SIDE + (Math.floor(x * FINE) & (SIDE - 1))] as number;
+    // Shifted so that places left of and below nothing are rounded as others are.
+    surface[((y * FINE + SHIFT) & (SIDE - 1)) * SIDE + ((x * FINE + SHIFT) & (SIDE - 1))] as number;
   return (x, y, sizeMm) => {
     const scale = 1 / sizeMm;
     return 0.65 * at(x * scale, y * scale) + 0.35 * at((x + 31) * 2.5 * scale, y * 2.5 * scale);

@@ -30,6 +30,9 @@ export interface Look {
   spokeLight: number;
   discLight: number;
   tyreLight: number;
+  /** The tyre comes out from behind the lip: the groove between them lies in shadow, so wide and so much darker than the tyre. */
+  grooveMm: number;
+  grooveShare: number;
   /** A ring on the tyre's side, lighter than it by this. */
   ringLight: number;
   lettered: boolean;

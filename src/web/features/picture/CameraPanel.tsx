@@ -1,8 +1,9 @@
 import { transfer } from 'comlink';
-import { useEffect, useState, type RefObject } from 'react';
+import { useEffect, useRef, useState, type RefObject } from 'react';
 import type { Level } from '#core/vision/camera.ts';
 import { placeOn, type Ellipse } from '#core/vision/ellipse.ts';
 import { Button } from '../../ui/Button.tsx';
+import { focalPx, lensOf, useLenses } from './lenses.ts';
 import { useTilt } from './useTilt.ts';
 import { useVideo } from './useVideo.ts';
 import { visionWorker } from './vision.ts';
@@ -16,7 +17,7 @@ interface Props {
 export function CameraPanel({ onShot, onClose }: Props) {
   const { video, camera, failed } = useVideo();
   const level = useTilt();
-  const outline = useOutline(video, camera !== null);
+  const outline = useOutline(video, camera, level);
   const shoot = async () => {
     const from = video.current;
     if (!from || camera === null) return;
@@ -80,8 +81,19 @@ interface Seen {
   heightPx: number;
 }
 
-function useOutline(video: RefObject<HTMLVideoElement | null>, running: boolean): Seen | null {
+/** The rim in what the camera sees, a few times a second. */
+function useOutline(
+  video: RefObject<HTMLVideoElement | null>,
+  camera: string | null,
+  level: Level | null,
+): Seen | null {
   const [seen, setSeen] = useState<Seen | null>(null);
+  const measured = useLenses((all) => (camera === null ? undefined : all.measured[camera]));
+  const now = useRef(level);
+  useEffect(() => {
+    now.current = level;
+  }, [level]);
+  const running = camera !== null;
   useEffect(() => {
     if (!running) return undefined;
     let wanted = true;
@@ -91,7 +103,11 @@ function useOutline(video: RefObject<HTMLVideoElement | null>, running: boolean)
       const widthPx = Math.min(LOOK_PX, from.videoWidth);
       const heightPx = Math.round((from.videoHeight * widthPx) / from.videoWidth);
       const bitmap = await createImageBitmap(from, { resizeWidth: widthPx, resizeHeight: heightPx });
-      const ellipse = await visionWorker().look(transfer(bitmap, [bitmap]));
+      const ellipse = await visionWorker().look(
+        transfer(bitmap, [bitmap]),
+        focalPx(lensOf(measured, null), widthPx, heightPx),
+        now.current,
+      );
       if (wanted) setSeen(ellipse && { ellipse, widthPx, heightPx });
     };
     const go = async () => {
@@ -104,7 +120,7 @@ function useOutline(video: RefObject<HTMLVideoElement | null>, running: boolean)
     return () => {
       wanted = false;
     };
-  }, [video, running]);
+  }, [video, running, measured]);
   return seen;
 }
 

@@ -1,4 +1,5 @@
 import type { Level } from '#core/vision/camera.ts';
+import type { LevelFrom } from '../../workers/vision.worker.ts';
 
 /** A picture that is to be read: what shows it, where it came from and how the camera was held. */
 export interface Shot {
@@ -9,6 +10,8 @@ export interface Shot {
   heightPx: number;
   /** By the tablet's own level at the shutter; null where it came as a file. */
   level: Level | null;
+  /** What that is by: a kept picture's may be by a sheet in it. */
+  levelFrom: LevelFrom;
   /** What the file says of its lens. */
   focal35Mm: number | null;
   camera: string;

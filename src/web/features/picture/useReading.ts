@@ -48,6 +48,7 @@ export function useReading(
               bend: lens.bend,
               bendSd: lens.bendSd,
               level: shot.level,
+              levelFrom: shot.levelFrom,
               rimDiameterMm: rimMm,
               rimDiameterSdMm: RIM_SD_MM,
               lipOutMm,

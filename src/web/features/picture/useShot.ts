@@ -2,6 +2,7 @@ import { transfer } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { PictureMeta } from '#contract/pictures.ts';
 import type { Level } from '#core/vision/camera.ts';
+import type { LevelFrom } from '../../workers/vision.worker.ts';
 import { focal35Of } from './exif.ts';
 import { wholeAgain } from './keep.ts';
 import { FILES } from './lenses.ts';
@@ -27,7 +28,7 @@ export function useShot(): {
     url.current = null;
   };
   useEffect(() => forget, []);
-  const open = async (blob: Blob, level: Level | null, camera: string) => {
+  const open = async (blob: Blob, level: Level | null, camera: string, levelFrom: LevelFrom = 'camera') => {
     setState({ kind: 'opening' });
     const key = crypto.randomUUID();
     try {
@@ -36,7 +37,10 @@ export function useShot(): {
       const focal35Mm = await focal35Of(blob);
       forget();
       url.current = URL.createObjectURL(blob);
-      setState({ kind: 'open', shot: { key, url: url.current, ...size, level, focal35Mm, camera, blob } });
+      setState({
+        kind: 'open',
+        shot: { key, url: url.current, ...size, level, levelFrom, focal35Mm, camera, blob },
+      });
     } catch {
       setState({
         kind: 'failed',
@@ -47,11 +51,11 @@ export function useShot(): {
   return {
     state,
     openFile: (file) => open(file, null, FILES),
-    openFrame: open,
+    openFrame: (frame, level, camera) => open(frame, level, camera),
     openKept: async (meta, part) => {
       setState({ kind: 'opening' });
       try {
-        await open(await wholeAgain(meta, await part()), meta.level, FILES);
+        await open(await wholeAgain(meta, await part()), meta.level, FILES, meta.levelFrom);
       } catch {
         setState({ kind: 'failed', why: 'The picture could not be read from the server.' });
       }
