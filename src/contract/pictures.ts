@@ -38,8 +38,9 @@ export interface ReadingPicture {
   meta: PictureMeta;
 }
 
-/** What is sent to have one kept: `jpeg` is the kept part, in base64. */
+/** What is sent to have one kept: `jpeg` is the kept part, in base64; one that comes out of a file brings its time. */
 export interface NewReadingPicture extends Omit<ReadingPicture, 'at'> {
+  at?: string;
   jpeg: string;
 }
 

@@ -26,12 +26,21 @@ export async function listReadingPictures(db: Queryable, machineKey: string): Pr
   return rows.map(asPicture);
 }
 
+/** Pictures that heights were read off in one job, the oldest first. */
+export async function readingPicturesTakenIn(db: Queryable, job: string): Promise<ReadingPicture[]> {
+  const rows = await db.select(told).from(readingPictures).where(eq(jobId, job)).orderBy(createdAt, id);
+  return rows.map(asPicture);
+}
+
 /** Keeps a picture, a JPEG; one that is kept already by its id stays as it is. */
 export async function insertReadingPicture(
   db: Queryable,
-  picture: Omit<ReadingPicture, 'at'> & { picture: Buffer },
+  { at, ...picture }: Omit<ReadingPicture, 'at'> & { at?: string | undefined; picture: Buffer },
 ): Promise<ReadingPicture> {
-  await db.insert(readingPictures).values(picture).onConflictDoNothing();
+  await db
+    .insert(readingPictures)
+    .values({ ...picture, ...(at !== undefined && { createdAt: new Date(at) }) })
+    .onConflictDoNothing();
   const [row] = await db.select(told).from(readingPictures).where(eq(id, picture.id));
   if (!row) throw new Error('expected the picture to be kept, got no row');
   return asPicture(row);

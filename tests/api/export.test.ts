@@ -4,6 +4,7 @@ import sharp from 'sharp';
 import request from 'supertest';
 import { jobFromFile, picturesIn, type JobFile } from '#core/document/file.ts';
 import { measured, plainDocument } from '../fixtures/records.ts';
+import { readAs } from '../fixtures/readAs.ts';
 import { startTestServer, type TestServer } from '../fixtures/server.ts';
 
 let server: TestServer;
@@ -66,6 +67,25 @@ test('every job but a deleted one is a file that opens again, with its pictures'
   expect([width, format]).toEqual([320, 'jpeg']);
   expect(picturesIn([...files.values()].find(({ id }) => id === second))).toEqual([]);
 });
+
+test('a picture that a height was read off goes along with how it was read, and comes back with its time', async () => {
+  const jobId = await newJob('Plover');
+  const meta = { ...readAs, mm: 381.5 };
+  const jpeg = (await picture('#335577')).toString('base64');
+  await api().post('/api/pictures').send({ id: randomUUID(), jobId, corner: 'RF', round: 2, jpeg, meta }).expect(201);
+  const file = [...(await exported()).values()].find(({ id }) => id === jobId) as JobFile;
+  const [read] = picturesIn(file);
+  expect(read).toMatchObject({ corner: 'RF', reading: { round: 2, meta } });
+  // On another machine it is a copy.
+  const otherId = randomUUID();
+  const other = { ...file, id: otherId, document: { ...file.document, machine: { ...file.document.machine, wheelbaseMm: 2777 } } };
+  const { id, document, entries } = jobFromFile(other, () => randomUUID());
+  await api().post('/api/jobs').send({ id, document: { ...document, plate: 'ELSE 1' }, entries }).expect(201);
+  const sent = { id: read?.id, jobId: id, corner: 'RF', at: read?.at, jpeg: read?.jpeg, ...read?.reading };
+  await api().post('/api/pictures').send(sent).expect(201);
+  const { body } = await api().get('/api/pictures').query({ job: id }).expect(200);
+  expect(body.pictures.filter(({ jobId: of }: { jobId: string }) => of === id)).toMatchObject([{ at: read?.at, round: 2, meta }]);
+}); // prettier-ignore
 
 test('a picture out of a file is kept once for its machine, and as a copy for another', async () => {
   const [one, other] = [await newJob('Knot'), await newJob('Ruff')];

@@ -3,6 +3,7 @@ import sharp from 'sharp';
 import request from 'supertest';
 import type { NewReadingPicture } from '#contract/pictures.ts';
 import { plainDocument } from '../fixtures/records.ts';
+import { readAs } from '../fixtures/readAs.ts';
 import { startTestServer, type TestServer } from '../fixtures/server.ts';
 
 let server: TestServer;
@@ -30,24 +31,7 @@ const sent = (jobId: string, change: Partial<NewReadingPicture> = {}): NewReadin
   corner: 'LF',
   round: 0,
   jpeg,
-  meta: {
-    widthPx: 2048,
-    heightPx: 1536,
-    leftPx: 400,
-    topPx: 300,
-    lens: { focalPx: 1500, sdShare: 0.03, bend: 0, bendSd: 0.01 },
-    level: { pitchDeg: -8, rollDeg: 1 },
-    levelFrom: 'camera',
-    rimMm: 468,
-    lipOutMm: 30,
-    isLipGiven: false,
-    measure: 'hub',
-    pointed: { rim: [], point: [900, 420], other: null },
-    mm: 382.4,
-    sdMm: 1.1,
-    alongMm: 2,
-    upMm: 382.4,
-  },
+  meta: readAs,
   ...change,
 });
 

@@ -7,6 +7,8 @@ import { aways } from '../api.ts';
 import { limits } from '../limits.ts';
 import { documentSchema } from './document.ts';
 import { within } from './fromDescription.ts';
+import { instant } from './instant.ts';
+import { fileReadingSchema } from './picture.ts';
 
 const uuid = Joi.string().guid({ separator: '-', wrapper: false });
 
@@ -197,18 +199,6 @@ const op = Joi.object({
   to: json,
 });
 
-const EARLIEST = Date.parse('2000-01-01T00:00:00Z');
-const LATEST = Date.parse('2200-01-01T00:00:00Z');
-
-const instant = Joi.string()
-  .isoDate()
-  .max(40)
-  .required()
-  .custom((text: string, helpers) => {
-    const time = Date.parse(text);
-    return time > EARLIEST && time < LATEST ? text : helpers.error('string.isoDate');
-  });
-
 const base = {
   id: uuid.required(),
   at: instant,
@@ -262,6 +252,7 @@ export const fileSchema = newJobSchema.keys({
       corner: corner.required(),
       at: instant.required(),
       jpeg: Joi.string().base64().required(),
+      reading: fileReadingSchema,
     }),
   ),
 });

@@ -3,6 +3,7 @@ import { allCorners } from '#core/kinds/corners.ts';
 import { measures } from '#core/vision/measures.ts';
 import { limits } from '../limits.ts';
 import { within } from './fromDescription.ts';
+import { instant } from './instant.ts';
 
 const uuid = Joi.string().guid({ separator: '-', wrapper: false }).required();
 const px = within({ min: -20_000, max: 20_000 }).required();
@@ -12,6 +13,7 @@ const place = Joi.array()
   .length(2);
 const deg = within({ min: -180, max: 180 }).required();
 
+/** How a picture was read. */
 const meta = Joi.object({
   widthPx: sizePx,
   heightPx: sizePx,
@@ -40,12 +42,18 @@ const meta = Joi.object({
   upMm: within({ min: -3000, max: 3000 }).required(),
 }).required();
 
-/** A picture that a height was read off, as it is sent. */
+const round = Joi.number().strict().integer().min(0).max(limits.rounds).required();
+
+/** What makes a picture in a job file one that a height was read off. */
+export const fileReadingSchema = Joi.object({ round, meta });
+
+/** A picture that a height was read off, as it is sent; one that comes out of a file brings its time. */
 export const readingPictureSchema = Joi.object({
   id: uuid,
   jobId: uuid,
   corner: Joi.valid(...allCorners).required(),
-  round: Joi.number().strict().integer().min(0).max(limits.rounds).required(),
+  round,
+  at: instant.optional(),
   meta,
   jpeg: Joi.string().base64().max(limits.pictureBase64).required(),
 });

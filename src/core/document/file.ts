@@ -7,7 +7,7 @@ import type { Entry, JobDocument, JobRecord, Json } from './types.ts';
 /** A job as it is written to a file: what is fitted and wanted as it stands, and everything seen and done. */
 export type JobFile = Omit<JobRecord, 'version'>;
 
-/** A picture in a job file: where the tape is held at a corner. */
+/** A picture in a job file: where the tape is held at a corner, or one that a height was read off. */
 export interface FilePicture {
   id: string;
   corner: CornerId;
@@ -15,6 +15,8 @@ export interface FilePicture {
   at: string;
   /** The JPEG itself in base64. */
   jpeg: string;
+  /** Where a height was read off it: in which round, and all that it takes to read it again. */
+  reading?: { round: number; meta: unknown };
 }
 
 /** The open job file of a record, with its pictures where there are any. */

@@ -5,6 +5,7 @@ import type { JobRecord } from '#core/document/types.ts';
 import type { Database } from '#db/connect.ts';
 import { findJob, keptJobIds } from '#db/jobs.ts';
 import { photosTakenIn, readPhoto } from '#db/photos.ts';
+import { readingPicturesTakenIn, readReadingPicture } from '#db/readingPictures.ts';
 
 // Node squeezes in threads of its own.
 configure({ useWebWorkers: false });
@@ -45,14 +46,23 @@ async function* piecesOf(db: Database, record: JobRecord): AsyncGenerator<Uint8A
   yield Buffer.from(whole.slice(0, whole.lastIndexOf('}')).trimEnd());
   let before = ',\n  "pictures": [\n    ';
   let after = '\n}\n';
-  for (const { id, corner, at } of await photosTakenIn(db, record.id)) {
-    const bytes = await readPhoto(db, id, 'picture');
-    // Somebody has removed it meanwhile.
-    if (!bytes) continue;
-    const picture: FilePicture = { id, corner, at, jpeg: bytes.toString('base64') };
+  for await (const picture of picturesOf(db, record.id)) {
     yield Buffer.from(before + JSON.stringify(picture));
     before = ',\n    ';
     after = '\n  ]\n}\n';
   }
   yield Buffer.from(after);
+}
+
+/** Its pictures, one at a time: where the tape is held, then those that heights were read off. */
+async function* picturesOf(db: Database, job: string): AsyncGenerator<FilePicture> {
+  for (const { id, corner, at } of await photosTakenIn(db, job)) {
+    const bytes = await readPhoto(db, id, 'picture');
+    // Somebody has removed it meanwhile.
+    if (bytes) yield { id, corner, at, jpeg: bytes.toString('base64') };
+  }
+  for (const { id, corner, at, round, meta } of await readingPicturesTakenIn(db, job)) {
+    const bytes = await readReadingPicture(db, id);
+    if (bytes) yield { id, corner, at, jpeg: bytes.toString('base64'), reading: { round, meta } };
+  }
 }

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import type { NewReadingPicture, ReadingPicture } from '#contract/pictures.ts';
 import { cornersIn } from '#core/kinds/classes/index.ts';
 import type { Database } from '#db/connect.ts';
@@ -17,7 +18,7 @@ export async function readingPicturesFor(db: Database, job: string): Promise<Rea
 
 /**
  * Keeps a picture with the reading it gave. It is drawn anew as a JPEG of the same size, so that neither place nor time nor
- * camera is in it. Sent twice it is kept once. Throws `job-not-found`, `invalid` for a corner that the machine does not have,
+ * camera is in it. Sent twice it is kept once for its machine; where another machine has one by that id, a copy is kept. Throws `job-not-found`, `invalid` for a corner that the machine does not have,
  * or `not-a-picture`.
  */
 export async function keepReadingPicture(
@@ -30,7 +31,12 @@ export async function keepReadingPicture(
       errors: [{ pointer: '/corner', detail: `must be one of: ${cornersIn(document).join(', ')}` }],
     });
   return drawing(async () => {
+    const known = (await readingPicturesFor(db, said.jobId)).find(({ id }) => id === said.id);
+    if (known) return known;
     const { data } = await drawnAs(Buffer.from(jpeg, 'base64'), 'jpeg', WHOLE);
-    return insertReadingPicture(db, { ...said, picture: data });
+    const kept = await insertReadingPicture(db, { ...said, picture: data });
+    return kept.jobId === said.jobId
+      ? kept
+      : insertReadingPicture(db, { ...said, id: randomUUID(), picture: data });
   });
 }

@@ -3,7 +3,8 @@ import type { Photo, PhotoList } from '#contract/api.ts';
 import type { FilePicture } from '#core/document/file.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
 import { asDataUrl } from './asDataUrl.ts';
-import { callApi, readBlob, sendPicture, removeAt } from './client.ts';
+import type { ReadingPicture, ReadingPictureList } from '#contract/pictures.ts';
+import { callApi, readBlob, sendMuch, sendPicture, removeAt } from './client.ts';
 import { queryClient } from './jobs.ts';
 
 const keyOf = (jobId: string) => ['photos', jobId];
@@ -40,11 +41,21 @@ export async function picturesFor(jobId: string): Promise<FilePicture[]> {
   const pictures: FilePicture[] = [];
   for (const { id, corner, at } of photos)
     pictures.push({ id, corner, at, jpeg: await inBase64(await readBlob(`/photos/${id}`)) });
+  const read = await callApi<ReadingPictureList>(`/pictures?job=${jobId}`);
+  for (const { id, corner, at, round, meta } of read.pictures) {
+    const jpeg = await inBase64(await readBlob(`/pictures/${id}`));
+    pictures.push({ id, corner, at, jpeg, reading: { round, meta } });
+  }
   return pictures;
 }
 
 /** Sends a picture out of a job file. Throws as `callApi` does. */
-export async function sendFilePicture(jobId: string, { id, corner, at, jpeg }: FilePicture): Promise<void> {
+export async function sendFilePicture(jobId: string, picture: FilePicture): Promise<void> {
+  const { id, corner, at, jpeg, reading } = picture;
+  if (reading) {
+    await sendMuch<ReadingPicture>('/pictures', { id, jobId, corner, at, jpeg, ...reading });
+    return;
+  }
   const bytes = Uint8Array.from(atob(jpeg), (character) => character.charCodeAt(0));
   const where = new URLSearchParams({ job: jobId, corner, id, at });
   await sendPicture<Photo>(`/photos?${where}`, new Blob([bytes], { type: 'image/jpeg' }));
