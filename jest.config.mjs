@@ -1,7 +1,8 @@
+const INJECTED = ['Math', 'Number', 'Object', 'Array', 'Float64Array', 'Float32Array', 'Uint8Array', 'Map'];
 const base = {
   testEnvironment: 'node',
   // Looked up anew in the sandbox at every use otherwise, which figures feel.
-  sandboxInjectedGlobals: ['Math', 'Number', 'Object', 'Array', 'Float64Array', 'Map', 'Set'],
+  sandboxInjectedGlobals: [...INJECTED, 'Set'],
   transform: {
     '^.+\\.(t|j)sx?$': [
       '@swc/jest',
@@ -23,7 +24,7 @@ const hooks = {
 };
 const cluster = {
   // A package of the server names a class Set of its own.
-  sandboxInjectedGlobals: [],
+  sandboxInjectedGlobals: INJECTED,
   // What locks backups comes as modules.
   transformIgnorePatterns: ['/node_modules/(?!age-encryption/|@noble/|@scure/)'],
   globalSetup: '<rootDir>/tests/api/globalSetup.mjs',

@@ -57,6 +57,19 @@ export interface OpenedTruth {
   faults: { kind: HiddenFault; corner: CornerId }[];
 }
 
+/** POST /api/practice/tries/:job/picture: a picture of a corner's wheel as it stands now. */
+export interface PracticePictureAsked {
+  corner: CornerId;
+}
+
+/** The picture as a JPEG in base64, what the tablet's level said at the shutter, and the rim's lip as somebody has taped it. */
+export interface PracticePicture {
+  jpeg: string;
+  level: { pitchDeg: number; rollDeg: number };
+  rimMm: number;
+  minutes: number;
+}
+
 /** What was done badly, told at the end. */
 export interface Missed {
   /** Rounds that were read with the machine not settled. */

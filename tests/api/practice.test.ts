@@ -1,12 +1,20 @@
 import { randomUUID } from 'node:crypto';
 import { sql } from 'drizzle-orm';
-import type { Challenge, Practice, PracticeList, PracticeShown } from '#contract/practice.ts';
+import sharp from 'sharp';
+import type {
+  Challenge,
+  Practice,
+  PracticeList,
+  PracticePicture,
+  PracticeShown,
+} from '#contract/practice.ts';
 import { practiceLevels, type PracticeLevel } from '#core/practiceKinds.ts';
 import type { MachineClass } from '#core/kinds/classes/index.ts';
 import { insertChallenge } from '#db/practice.ts';
 import type { JobAnswer, JobList } from '#contract/api.ts';
 import type { Entry, Fact } from '#core/document/types.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
+import { readPicture } from '#core/vision/readPicture.ts';
 import { plainDocument, factEntry, fourCorners } from '../fixtures/records.ts';
 import { startTestServer, type TestServer } from '../fixtures/server.ts';
 
@@ -145,6 +153,28 @@ test('a tape held aslant, off the top of the arch, or seen from above shows some
   await tell(jobId, { kind: 'adjustment', round: 2, corner: 'LF', slot: 'done', mm: 200, askedMm: null });
   const { document } = await ask<JobAnswer>(`/jobs/${jobId}`);
   expect(await caliper()).toBeCloseTo(document.corners.LF.collar.maxMm ?? NaN, 0);
+}); // prettier-ignore
+
+test('a picture of the wheel reads as the tape does, and counts as a reading', async () => {
+  const { jobId } = await begin('first-day');
+  await tell(jobId, { kind: 'settled', round: 0, corner: null, slot: 'how', how: 'rolled' });
+  let taped = 0;
+  for (let k = 0; k < 12; k++) taped += (await read(jobId, 'LF')).value / 12;
+  const { readings = 0 } = (await ask<Practice>(`/practice/of/${jobId}`)).tries[0] ?? {};
+  const taken = await ask<PracticePicture>(`/practice/tries/${jobId}/picture`, { corner: 'LF' }, 200);
+  expect((await ask<Practice>(`/practice/of/${jobId}`)).tries[0]?.readings).toBe(readings + 1);
+  const jpeg = sharp(Buffer.from(taken.jpeg, 'base64'));
+  // As most tablets have it: what the file says of its lens is left aside.
+  const focal35Mm = 28;
+  const { data, info } = await jpeg.raw().toBuffer({ resolveWithObject: true });
+  const picture = { widthPx: info.width, heightPx: info.height, shades: Uint8Array.from({ length: info.width * info.height }, (_, i) => data[i * info.channels] ?? 0) };
+  const camera = { widthPx: info.width, heightPx: info.height, focalPx: (focal35Mm / Math.hypot(36, 24)) * Math.hypot(info.width, info.height), bend: 0 };
+  const known = { camera, focalSdShare: 0.1, bendSd: 0.015, level: taken.level, levelSdDeg: 0.5, rimDiameterMm: taken.rimMm, rimDiameterSdMm: 1, lipOutMm: 30, lipOutSdMm: 18 };
+  const { reading, refusals } = readPicture({ picture, known, measure: 'hub', pointed: { rim: [], point: null, other: null } });
+  expect(refusals).toEqual([]);
+  expect(Math.abs((reading?.mm ?? 0) - taped)).toBeLessThan(3 * (reading?.sdMm ?? 0) + 1);
+  await ask(`/practice/tries/${jobId}/picture`, { corner: 'FW' }, 422);
+  await ask(`/practice/tries/${jobId}/picture`, {}, 422);
 }); // prettier-ignore
 
 test('let down and not rolled it stands high; the second try begins as the first did', async () => {

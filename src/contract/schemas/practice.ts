@@ -42,6 +42,11 @@ export const practiceReadingSchema = Joi.object({
   ),
 }).required();
 
+/** POST /api/practice/tries/:job/picture */
+export const practicePictureSchema = Joi.object({
+  corner: Joi.valid(...allCorners).required(),
+}).required();
+
 /** POST /api/practice/lessons/:lesson */
 export const lessonSchema = Joi.string()
   .pattern(/^[a-z-]{3,40}$/)

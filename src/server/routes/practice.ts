@@ -1,10 +1,18 @@
 import { Router, type Response } from 'express';
-import type { LessonsDone, NewPractice, NewTry, PracticeList, PracticeReading } from '#contract/practice.ts';
+import type {
+  LessonsDone,
+  NewPractice,
+  NewTry,
+  PracticeList,
+  PracticePictureAsked,
+  PracticeReading,
+} from '#contract/practice.ts';
 import { jobIdSchema } from '#contract/schemas/entry.ts';
 import {
   lessonSchema,
   newPracticeSchema,
   newTrySchema,
+  practicePictureSchema,
   practiceReadingSchema,
 } from '#contract/schemas/practice.ts';
 import { addLesson, lessonsOf } from '#db/practice.ts';
@@ -20,6 +28,7 @@ import {
   challengeOfDay,
   endPractice,
   giveOn,
+  picturePractice,
   openTruth,
   practiceOf,
   practiceOfJob,
@@ -93,6 +102,13 @@ export function practiceRoutes({ db }: Deps): Router {
     .post(async (request, response) => {
       const reading = validated<PracticeReading>(practiceReadingSchema, request.body);
       response.json(await readPractice(db, idOf(request.params.job), reading));
+    })
+    .all(only('POST'));
+  router
+    .route('/tries/:job/picture')
+    .post(async (request, response) => {
+      const asked = validated<PracticePictureAsked>(practicePictureSchema, request.body);
+      response.json(await picturePractice(db, idOf(request.params.job), asked));
     })
     .all(only('POST'));
   router

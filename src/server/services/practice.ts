@@ -1,10 +1,13 @@
 import { randomInt, randomUUID } from 'node:crypto';
 import type { JobRecord } from '#core/document/types.ts';
+import type { CornerId } from '#core/kinds/corners.ts';
 import type {
   Challenge,
   NewPractice,
   NewTry,
   Practice,
+  PracticePicture,
+  PracticePictureAsked,
   PracticeReading,
   PracticeShown,
   PracticeTry,
@@ -33,11 +36,14 @@ import { drawPractice, type Drawn } from '#practice/draw.ts';
 import { landedOf } from '#practice/landed.ts';
 import { missedIn, openedRounds, openedTruth } from '#practice/opened.ts';
 import { ownMachine } from '#practice/ownMachine.ts';
+import { isPictured, pictureOf } from '#practice/pictureOf.ts';
 import { readInstrument } from '#practice/readInstrument.ts';
 import { conditionNow, scoreOf } from '#practice/score.ts';
 import { TRUTH_VERSION, type PracticeTruth } from '#practice/truth.ts';
 import { ProblemError } from '../http/problem.ts';
+import { drawing } from './drawnAs.ts';
 import { createJob } from './jobs.ts';
+import { asJpeg, unhurried } from './takenAs.ts';
 import { readRecord } from './records.ts';
 
 const newSeed = () => randomInt(1, 2 ** 31 - 1);
@@ -214,6 +220,44 @@ export async function readPractice(
     minutes: scoreOf(truth, practice.seed, record, count + 1).minutes,
   };
 }
+
+/**
+ * Takes a picture of a corner's wheel as the machine stands by its record; it counts as a reading. Throws `practice-not-found`,
+ * `practice-ended`, and `invalid` where no picture shows that height.
+ */
+export async function picturePractice(
+  db: Database,
+  jobId: string,
+  { corner }: PracticePictureAsked,
+): Promise<PracticePicture> {
+  const found = await keptTry(db, jobId);
+  if (found.result) throw new ProblemError('practice-ended');
+  const { truth: kept, seed } = await keptPractice(db, found.practiceId);
+  const truth = kept as PracticeTruth;
+  const record = await tryRecord(db, jobId);
+  const pictured = truth.corners.filter((id) => isPictured(record.document, id));
+  if (!pictured.includes(corner)) throw new ProblemError('invalid', wrongPicture(pictured));
+  return drawing(async () => {
+    const count = await countReading(db, jobId);
+    const { steps, rimMm, level, focalPx } = pictureOf(truth, seed, record, corner, count);
+    const jpeg = await asJpeg(await unhurried(steps), focalPx);
+    return {
+      jpeg: jpeg.toString('base64'),
+      level,
+      rimMm,
+      minutes: scoreOf(truth, seed, record, count + 1).minutes,
+    };
+  });
+}
+
+const wrongPicture = (pictured: readonly CornerId[]) => ({
+  errors: [
+    {
+      pointer: '/corner',
+      detail: `must be one whose height is read from hub to arch: ${pictured.join(', ') || 'this machine has none'}`,
+    },
+  ],
+});
 
 const wrongCorner = ({ corners }: PracticeTruth) => ({
   errors: [{ pointer: '/corner', detail: `must be one of ${corners.join(', ')}` }],

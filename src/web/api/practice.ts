@@ -6,9 +6,12 @@ import type {
   NewTry,
   Practice,
   PracticeList,
+  PracticePicture,
+  PracticePictureAsked,
   PracticeReading,
   PracticeShown,
 } from '#contract/practice.ts';
+import type { CornerId } from '#core/kinds/corners.ts';
 import { callApi } from './client.ts';
 import { queryClient } from './jobs.ts';
 
@@ -72,6 +75,26 @@ export function useReadInstrument(jobId: string) {
   return useMutation({
     mutationFn: (reading: PracticeReading) =>
       callApi<PracticeShown>(`/practice/tries/${jobId}/read`, reading),
+    onSuccess: () => queryClient.invalidateQueries({ queryKey: [...PRACTICE, 'of', jobId] }),
+  });
+}
+
+/** A picture of the practice machine as it stands, as it goes into the page. */
+export interface TakenPicture {
+  jpeg: Blob;
+  level: PracticePicture['level'];
+  rimMm: number;
+}
+
+/** Takes a picture of a corner's wheel. */
+export function useTakePicture(jobId: string) {
+  return useMutation({
+    mutationFn: async (corner: CornerId): Promise<TakenPicture> => {
+      const asked: PracticePictureAsked = { corner };
+      const taken = await callApi<PracticePicture>(`/practice/tries/${jobId}/picture`, asked);
+      const bytes = Uint8Array.from(atob(taken.jpeg), (character) => character.charCodeAt(0));
+      return { ...taken, jpeg: new Blob([bytes], { type: 'image/jpeg' }) };
+    },
     onSuccess: () => queryClient.invalidateQueries({ queryKey: [...PRACTICE, 'of', jobId] }),
   });
 }

@@ -1,25 +1,27 @@
+import type { Shot } from './scene.ts';
+
 /**
- * Blurs a picture in place: by a bell of standard deviation `sdPx` (three boxes: Wells, "Efficient synthesis of Gaussian
- * filters by cascaded uniform filters", 1986), then along a straight way of `movedPx` at `turn` (rad).
+ * Blurs a picture in place: by a bell of standard deviation `blurPx` (three boxes: Wells, "Efficient synthesis of Gaussian
+ * filters by cascaded uniform filters", 1986), then along a straight way of `movedPx` at `movedTurn` (rad).
  */
-export function blur(
+export function* blur(
   light: Float32Array,
   widthPx: number,
   heightPx: number,
-  sdPx: number,
-  movedPx: number,
-  turn: number,
-): void {
+  { blurPx: sdPx, movedPx, movedTurn }: Pick<Shot, 'blurPx' | 'movedPx' | 'movedTurn'>,
+): Generator<void, void> {
   const spare = new Float32Array(light.length);
   if (sdPx > 0.2) {
     // A box of real width: whole points and shares of one at either side.
     const half = (Math.sqrt(4 * sdPx * sdPx + 1) - 1) / 2;
     for (let pass = 0; pass < 3; pass++) {
       across(light, spare, widthPx, heightPx, half);
+      yield;
       down(spare, light, widthPx, heightPx, half);
+      yield;
     }
   }
-  if (movedPx >= 1) moved(light, spare, widthPx, heightPx, movedPx, turn);
+  if (movedPx >= 1) moved(light, spare, widthPx, heightPx, movedPx, movedTurn);
 }
 
 /** Mean over `half` points to the left and right. */

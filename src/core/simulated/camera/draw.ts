@@ -33,7 +33,7 @@ const RADIANS = Math.PI / 180;
 const SPREAD = 0.44;
 
 /** A number within `limit` either way: half of that is one standard deviation. */
-function within(uniform: Uniform, limit: number): number {
+export function within(uniform: Uniform, limit: number): number {
   for (;;) {
     const value = standardNormal(uniform) * (limit / 2);
     if (Math.abs(value) <= limit) return value;
@@ -41,7 +41,7 @@ function within(uniform: Uniform, limit: number): number {
 }
 
 /** What is hidden of a camera and of what was measured: how far each may be from what the reader is told. */
-const hiddenLimits = {
+export const hiddenLimits = {
   diameterMm: 2,
   lipOutMm: 5,
   focalShare: 0.03,
@@ -123,7 +123,7 @@ export function drawWheel(seed: number, kind: PictureClass, megapixels: 3 | 12 =
   return { rounds, beyond };
 }
 
-function drawLook(
+export function drawLook(
   uniform: Uniform,
   kind: PictureClass,
   rimDiameterMm: number,
@@ -179,7 +179,7 @@ interface Setting {
   beyond: BeyondKind | null;
 }
 
-function drawShot(uniform: Uniform, scene: WheelScene, setting: Setting): Shot {
+export function drawShot(uniform: Uniform, scene: WheelScene, setting: Setting): Shot {
   const { widthPx, heightPx, focalPx, bend, farMm, kind, beyond } = setting;
   const between = (low: number, high: number): number => low + (high - low) * uniform();
   const clean = kind === 'clean';
@@ -218,7 +218,7 @@ function drawShot(uniform: Uniform, scene: WheelScene, setting: Setting): Shot {
 }
 
 /** The lens turned to what is to be measured: between the hub and the arch's edge, not quite. */
-function aimed(
+export function aimed(
   uniform: Uniform,
   scene: WheelScene,
   shot: Shot,

@@ -17,17 +17,40 @@ export interface Rendered {
   shades: Uint8Array;
 }
 
+/** Rows between two pauses. */
+const ROWS = 48;
+
+/** The picture that a camera takes of a wheel in its arch, at once. */
+export function renderWheel(scene: WheelScene, shot: Shot, seed: number): Rendered {
+  const steps = renderSteps(scene, shot, seed);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
 /**
  * The picture that a camera takes of a wheel in its arch: rays through a bent lens onto body, wheel, what lies behind them and the
- * floor; then blur, noise and the camera's own curve.
+ * floor; then blur, noise and the camera's own curve. It pauses every few hundredths of a second, for whoever has other things to do.
  */
-export function renderWheel(scene: WheelScene, shot: Shot, seed: number): Rendered {
+export function* renderSteps(scene: WheelScene, shot: Shot, seed: number): Generator<void, Rendered> {
   const { widthPx, heightPx } = shot;
   const light = new Float32Array(widthPx * heightPx);
   const rough = roughness(scene.look.seed);
+  for (let y = 0; y < heightPx; y += ROWS) {
+    renderRows(scene, shot, rough, light, y);
+    yield;
+  }
+  yield* blur(light, widthPx, heightPx, shot);
+  return { widthPx, heightPx, shades: encoded(light, shot, seed) };
+}
+
+/** The light of some rows, from one on. */
+function renderRows(scene: WheelScene, shot: Shot, rough: Rough, light: Float32Array, from: number): void {
+  const { widthPx, heightPx } = shot;
   const eye = eyeOf(shot);
   const wheel = wheelPlane(scene, shot);
-  for (let y = 0; y < heightPx; y++)
+  for (let y = from; y < Math.min(from + ROWS, heightPx); y++)
     for (let x = 0; x < widthPx; x++) {
       const across = (x - widthPx / 2 - shot.axisOffPx[0]) / shot.focalPx;
       const down = (y - heightPx / 2 - shot.axisOffPx[1]) / shot.focalPx;
@@ -45,8 +68,6 @@ export function renderWheel(scene: WheelScene, shot: Shot, seed: number): Render
         eye.ahead[2] + u * eye.right[2] - v * eye.up[2],
       );
     }
-  blur(light, widthPx, heightPx, shot.blurPx, shot.movedPx, shot.movedTurn);
-  return { widthPx, heightPx, shades: encoded(light, shot, seed) };
 }
 
 /** The wheel's normal, the two directions in its plane, and where the lens is by them. */

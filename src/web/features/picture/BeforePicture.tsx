@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../ui/Button.tsx';
 import { FileButton } from '../../ui/FileButton.tsx';
@@ -7,10 +8,12 @@ interface Props {
   asHighAs: string;
   onFile: (file: File) => void;
   onCamera: () => void;
+  /** Another way to a picture, where there is one. */
+  children?: ReactNode;
 }
 
 /** How the pictures are taken, and where they come from. */
-export function BeforePicture({ asHighAs, onFile, onCamera }: Props) {
+export function BeforePicture({ asHighAs, onFile, onCamera, children }: Props) {
   return (
     <div className="bg-wash flex flex-col items-start gap-3 p-6">
       <p className="text-head font-semibold">Three pictures of the wheel</p>
@@ -30,6 +33,7 @@ export function BeforePicture({ asHighAs, onFile, onCamera }: Props) {
           onFiles={([file]) => file && onFile(file)}
         />
       </div>
+      {children}
       <p className="label text-second">
         A picture from a file does not say how the camera was held. Hang the{' '}
         <Link to="/marks" className="text-action underline underline-offset-4">

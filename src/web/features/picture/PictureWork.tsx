@@ -4,7 +4,9 @@ import type { Measure } from '#core/vision/measures.ts';
 import { Button } from '../../ui/Button.tsx';
 import { BeforePicture } from './BeforePicture.tsx';
 import { CameraPanel } from './CameraPanel.tsx';
+import { FILES } from './lenses.ts';
 import { PictureMarked } from './PictureMarked.tsx';
+import { PractisedPicture } from './PractisedPicture.tsx';
 import { ReadingSide } from './ReadingSide.tsx';
 import { usePictureWork, type PictureWorkOf } from './usePictureWork.ts';
 import { askForTilt } from './useTilt.ts';
@@ -64,6 +66,8 @@ function PictureSide({ work }: { work: PictureWorkOf }) {
         void askForTilt();
         setLive(true);
       }}
-    />
+    >
+      <PractisedPicture id={work.id} onTaken={({ jpeg, level }) => void work.openFrame(jpeg, level, FILES)} />
+    </BeforePicture>
   );
 }

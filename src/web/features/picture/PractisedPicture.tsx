@@ -1,0 +1,45 @@
+import type { CornerId } from '#core/kinds/corners.ts';
+import { faultOf } from '../../api/faultOf.ts';
+import { useAway } from '../../api/jobs.ts';
+import { useTakePicture, type TakenPicture } from '../../api/practice.ts';
+import { useThisJob } from '../../jobStore/jobContext.ts';
+import { Button } from '../../ui/Button.tsx';
+
+interface Props {
+  id: CornerId;
+  onTaken: (picture: TakenPicture) => void;
+}
+
+/** Where the machine is one of practice: somebody takes the picture, and has taped the rim. Nothing for others. */
+export function PractisedPicture(props: Props) {
+  const { id } = useThisJob().record;
+  return useAway(id) === 'practice' ? <Offered {...props} /> : null;
+}
+
+function Offered({ id, onTaken }: Props) {
+  const job = useThisJob();
+  const { mutate, isPending, error } = useTakePicture(job.record.id);
+  const take = () =>
+    mutate(id, {
+      onSuccess: (taken) => {
+        if (job.record.document.corners[id].rimMm === null)
+          job.actions.change('Rim taped', [['corners', id, 'rimMm'], taken.rimMm]);
+        onTaken(taken);
+      },
+    });
+  return (
+    <div className="flex flex-col gap-1">
+      <Button className="self-start" disabled={isPending} onClick={take}>
+        {isPending ? 'Taking it …' : 'Take one of the practice machine'}
+      </Button>
+      <p className="label text-second">
+        Rendered as a tablet held by hand sees it, with what its level said. Its rim is taped with it.
+      </p>
+      {error && (
+        <p role="alert" className="text-short font-semibold">
+          {faultOf(error)}
+        </p>
+      )}
+    </div>
+  );
+}
