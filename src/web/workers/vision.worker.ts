@@ -51,6 +51,8 @@ export interface ReadAs {
 
 /** How a picture was read, and by what it was known which way is up. */
 export interface ReadBack {
+  /** Of which picture. */
+  key: string;
   read: PictureRead;
   level: Level | null;
   levelFrom: LevelFrom | null;
@@ -73,6 +75,7 @@ function read({ key, known, measure, pointed }: ReadAs): ReadBack | null {
   const level = known.level ?? fromSheet;
   const levelFrom = known.level ? known.levelFrom : fromSheet ? 'sheet' : null;
   return {
+    key,
     level,
     levelFrom,
     read: readPicture({

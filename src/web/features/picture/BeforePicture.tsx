@@ -23,8 +23,9 @@ export function BeforePicture({ asHighAs, onFile, onCamera, children }: Props) {
         <li>Hold the lens as high as the {asHighAs}, and still.</li>
         <li>Have the whole wheel and the {asHighAs} in the picture.</li>
       </ol>
+      {children}
       <div className="flex flex-wrap gap-2">
-        <Button look="main" onClick={onCamera}>
+        <Button look={children ? 'plain' : 'main'} onClick={onCamera}>
           Use the camera
         </Button>
         <FileButton
@@ -33,7 +34,6 @@ export function BeforePicture({ asHighAs, onFile, onCamera, children }: Props) {
           onFiles={([file]) => file && onFile(file)}
         />
       </div>
-      {children}
       <p className="label text-second">
         A picture from a file does not say how the camera was held. Hang the{' '}
         <Link to="/marks" className="text-action underline underline-offset-4">

@@ -1,6 +1,8 @@
 import { useState } from 'react';
 import type { CornerId } from '#core/kinds/corners.ts';
 import type { Measure } from '#core/vision/measures.ts';
+import { useAway } from '../../api/jobs.ts';
+import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Button } from '../../ui/Button.tsx';
 import { BeforePicture } from './BeforePicture.tsx';
 import { CameraPanel } from './CameraPanel.tsx';
@@ -34,6 +36,7 @@ export function PictureWork({ id, round, measure }: Props) {
 
 function PictureSide({ work }: { work: PictureWorkOf }) {
   const [live, setLive] = useState(false);
+  const practised = useAway(useThisJob().record.id) === 'practice';
   const { state, measure } = work;
   if (state.kind === 'open') return <PictureMarked work={work} shot={state.shot} />;
   if (state.kind === 'opening') return <p className="text-second p-6">Opening the picture …</p>;
@@ -67,7 +70,12 @@ function PictureSide({ work }: { work: PictureWorkOf }) {
         setLive(true);
       }}
     >
-      <PractisedPicture id={work.id} onTaken={({ jpeg, level }) => void work.openFrame(jpeg, level, FILES)} />
+      {practised && (
+        <PractisedPicture
+          id={work.id}
+          onTaken={({ jpeg, level }) => void work.openFrame(jpeg, level, FILES)}
+        />
+      )}
     </BeforePicture>
   );
 }

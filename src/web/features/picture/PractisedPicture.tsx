@@ -1,6 +1,5 @@
 import type { CornerId } from '#core/kinds/corners.ts';
 import { faultOf } from '../../api/faultOf.ts';
-import { useAway } from '../../api/jobs.ts';
 import { useTakePicture, type TakenPicture } from '../../api/practice.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -10,13 +9,8 @@ interface Props {
   onTaken: (picture: TakenPicture) => void;
 }
 
-/** Where the machine is one of practice: somebody takes the picture, and has taped the rim. Nothing for others. */
-export function PractisedPicture(props: Props) {
-  const { id } = useThisJob().record;
-  return useAway(id) === 'practice' ? <Offered {...props} /> : null;
-}
-
-function Offered({ id, onTaken }: Props) {
+/** Where the machine is one of practice: somebody takes the picture, and has taped the rim. */
+export function PractisedPicture({ id, onTaken }: Props) {
   const job = useThisJob();
   const { mutate, isPending, error } = useTakePicture(job.record.id);
   const take = () =>
@@ -29,7 +23,7 @@ function Offered({ id, onTaken }: Props) {
     });
   return (
     <div className="flex flex-col gap-1">
-      <Button className="self-start" disabled={isPending} onClick={take}>
+      <Button look="main" className="self-start" disabled={isPending} onClick={take}>
         {isPending ? 'Taking it …' : 'Take one of the practice machine'}
       </Button>
       <p className="label text-second">

@@ -56,8 +56,10 @@ export function usePictureWork(id: CornerId, round: number, measure: Measure): P
   const shot = state.kind === 'open' ? state.shot : null;
   const lens = useLensOf(shot, again);
   const wheel = again?.meta ?? wheelOf(corner);
-  const { value, failed, stale } = useReading(shot, lens, wheel, measure, pointed);
-  const read = shot && value ? value.read : null;
+  const { value: last, failed, stale } = useReading(shot, lens, wheel, measure, pointed);
+  // What was read off the picture before is nothing of this one.
+  const value = last && last.key === shot?.key ? last : null;
+  const read = value?.read ?? null;
   const noLevel = read !== null && value?.levelFrom === null;
   const isSound = !stale && !noLevel && !again && read?.refusals.length === 0;
   const reading = isSound && free !== null ? read.reading : null;
