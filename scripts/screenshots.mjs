@@ -21,7 +21,6 @@ const shots = [
   { name: 'rings', path: job(3, 'rings'), size: { width: 1280, height: 1000 } },
   { name: 'stack-lab', path: job(3, 'plan'), size: { width: 1280, height: 1000 }, act: cutOpenInTheLab },
   { name: 'sag-bench', path: job(8, 'sag'), size: { width: 1280, height: 1000 } },
-  { name: 'tape', path: job(8, 'tape') },
   { name: 'rack', path: '/rack?inner=64', act: (page) => page.locator('[data-spring]').nth(20).waitFor() },
   { name: 'turn', path: job(3, 'turn') },
   { name: 'two-bays', path: `/bays?left=${job(1, '').split('/')[2]}&right=${job(3, '').split('/')[2]}` },
@@ -45,6 +44,7 @@ const shots = [
       await page.getByRole('img', { name: /^The lip stands/ }).waitFor();
     },
   },
+  { name: 'by-picture', path: '/practice', size: { width: 1280, height: 860 }, act: readByPicture },
   {
     name: 'lesson',
     path: '/lessons/which-adjuster',
@@ -74,6 +74,30 @@ const shots = [
   { name: 'stance', path: job(2, 'stance'), size: { width: 1280, height: 1240 } },
   { name: 'baseline-phone', path: job(1, 'baseline'), size: { width: 390, height: 844 } },
 ];
+
+/** A practice machine's height, read off a picture of its wheel. */
+async function readByPicture(page) {
+  const jobId = await page.evaluate(async () => {
+    const send = (path, body) =>
+      fetch(`/api/practice${path}`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify(body),
+      });
+    const [id, jobId] = [crypto.randomUUID(), crypto.randomUUID()];
+    await send('', { id, level: 'first-day', machineClass: 'car' });
+    await send(`/${id}/tries`, { jobId, way: 'plan', name: 'Practice: car' });
+    return jobId;
+  });
+  await page.goto(new URL(`/jobs/${jobId}/picture/LF`, page.url()).href);
+  for (let time = 0; time < 2; time++) {
+    await page.getByRole('button', { name: 'Take one of the practice machine' }).click();
+    const take = page.getByRole('button', { name: /^Take as reading/ });
+    await take.waitFor();
+    await take.and(page.locator(':enabled')).waitFor();
+    if (time === 0) await take.click();
+  }
+}
 
 /** A corner of a job, and the same with its ring nearer, in the lab. */
 async function cutOpenInTheLab(page) {

@@ -106,3 +106,25 @@ test('the sheet of marks is there to be printed', async ({ page }) => {
   await visit(page, '/marks');
   await expect(page.getByRole('img', { name: /Four large discs/ }).locator('circle')).toHaveCount(5);
 });
+
+test('in practice pictures of the machine are taken and read; in the next round the last point shows', async ({ page }) => {
+  const [id, jobId] = [randomUUID(), randomUUID()];
+  await page.request.post('/api/practice', { data: { id, level: 'first-day', machineClass: 'car' } });
+  await page.request.post(`/api/practice/${id}/tries`, { data: { jobId, way: 'plan', name: 'Practice: car' } });
+  await visit(page, `/jobs/${jobId}/picture/LF`);
+  const take = page.getByRole('button', { name: 'Take one of the practice machine' });
+  await expect(page.getByRole('button', { name: 'Use the camera' })).toBeVisible();
+  await take.click();
+  await expect(verdict(page)).toContainText('±');
+  await expect(field(page, 'Rim from lip to lip')).not.toHaveValue('');
+  await page.getByRole('button', { name: 'Take as reading 1' }).click();
+  await expect(page.getByTestId('pictures-taken')).toContainText('by picture');
+  const fact = { kind: 'settled', round: 1, corner: null, slot: 'how', how: 'rolled' };
+  const entry = { id: randomUUID(), at: new Date().toISOString(), label: 'Settled', undoOf: null, redoOf: null, type: 'fact', fact, replaces: null };
+  const told = await page.request.post(`/api/jobs/${jobId}/entries`, { data: entry });
+  expect(told.ok()).toBe(true);
+  await visit(page, `/jobs/${jobId}/picture/LF`);
+  await expect(page.getByRole('main')).toContainText('round 1');
+  await take.click();
+  await expect(page.getByTestId('ghost')).toBeVisible();
+}); // prettier-ignore

@@ -115,7 +115,7 @@ function Ghost({
 }) {
   const [x, y] = bodySeenAt(scene, ghost);
   return (
-    <g opacity={0.85}>
+    <g opacity={0.85} data-testid="ghost">
       <Line d={`M${x - 26 * unit} ${y}h${52 * unit}`} unit={unit} dashed />
       <text
         x={x + 30 * unit}
