@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { mkdirSync } from 'node:fs';
 import { openChromium, startDemoApp } from './lib/app.mjs';
 import { ensureBuild } from './lib/build.mjs';
@@ -77,18 +78,20 @@ const shots = [
 
 /** A practice machine's height, read off a picture of its wheel. */
 async function readByPicture(page) {
-  const jobId = await page.evaluate(async () => {
-    const send = (path, body) =>
-      fetch(`/api/practice${path}`, {
-        method: 'POST',
-        headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify(body),
-      });
-    const [id, jobId] = [crypto.randomUUID(), crypto.randomUUID()];
-    await send('', { id, level: 'first-day', machineClass: 'car' });
-    await send(`/${id}/tries`, { jobId, way: 'plan', name: 'Practice: car' });
-    return jobId;
-  });
+  const [id, jobId] = [randomUUID(), randomUUID()];
+  await page.evaluate(
+    async ([id, jobId]) => {
+      const send = (path, body) =>
+        fetch(`/api/practice${path}`, {
+          method: 'POST',
+          headers: { 'Content-Type': 'application/json' },
+          body: JSON.stringify(body),
+        });
+      await send('', { id, level: 'first-day', machineClass: 'car' });
+      await send(`/${id}/tries`, { jobId, way: 'plan', name: 'Practice: car' });
+    },
+    [id, jobId],
+  );
   await page.goto(new URL(`/jobs/${jobId}/picture/LF`, page.url()).href);
   for (let time = 0; time < 2; time++) {
     await page.getByRole('button', { name: 'Take one of the practice machine' }).click();

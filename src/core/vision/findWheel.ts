@@ -10,7 +10,7 @@ const COARSE_PX = 512;
 const LEAST_SHARE = 0.045;
 const MOST_SHARE = 0.32;
 const CENTRES = 6;
-/** So many of them are looked at more closely, and so many guesses more closely still. */
+/** So many of them are looked at more closely. */
 const CLOSE_OF = 3;
 
 /** An outline that may be a rim's, and how much of it shows a fall of light outwards, 0 to 1. */
@@ -119,8 +119,16 @@ function likely(coarse: Looked): Guess[] {
     }
     return [rim, tyre].filter((one) => one !== null);
   });
-  return all.filter((one, k) => !all.slice(0, k).some((other) => isSame(one, other)));
+  const different = all
+    .sort((a, b) => b.worth - a.worth)
+    .filter((one, k) => !all.slice(0, k).some((other) => isSame(one, other)));
+  return [false, true].flatMap((within) =>
+    different.filter((guess) => guess.within === within).slice(0, BEST_OF_A_KIND),
+  );
 }
+
+/** So many rims and so many tyres are looked at in the fine picture. */
+const BEST_OF_A_KIND = 2;
 
 const isSame = (one: Guess, other: Guess): boolean =>
   one.within === other.within &&
@@ -253,14 +261,19 @@ function foundIn(looked: Looked, { x, y, yawDeg, ring, worth }: Guess): Found[] 
   ];
 }
 
+/** Logarithms are looked up in steps this fine. */
+const LOG_STEPS = 16_384;
+
 function logarithm({ widthPx, heightPx, light }: LightPicture): LightPicture {
   const sorted = Float32Array.from(
     { length: 2000 },
     (_, i) => light[Math.floor((i * light.length) / 2000)] as number,
   ).sort();
   const floor = 0.03 * (sorted[1000] as number) + 0.0015;
+  const logOf = Float32Array.from({ length: LOG_STEPS + 1 }, (_, i) => Math.log(i / LOG_STEPS + floor));
   const logs = new Float32Array(light.length);
-  for (let i = 0; i < logs.length; i++) logs[i] = Math.log((light[i] as number) + floor);
+  for (let i = 0; i < logs.length; i++)
+    logs[i] = logOf[((light[i] as number) * LOG_STEPS + 0.5) | 0] as number;
   return { widthPx, heightPx, light: logs };
 }
 
@@ -284,7 +297,7 @@ function centres(
   [least, most]: readonly [number, number],
 ): [number, number][] {
   const votes = new Float32Array(widthPx * heightPx);
-  for (let y = 2; y < heightPx - 2; y++)
+  for (let y = 2; y < heightPx - 2; y += 2)
     for (let x = 2; x < widthPx - 2; x++) {
       const i = y * widthPx + x;
       const gx = (light[i + 1] as number) - (light[i - 1] as number);

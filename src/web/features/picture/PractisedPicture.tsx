@@ -27,7 +27,7 @@ export function PractisedPicture({ id, onTaken }: Props) {
         {isPending ? 'Taking it …' : 'Take one of the practice machine'}
       </Button>
       <p className="label text-second">
-        Rendered as a tablet held by hand sees it, with what its level said. Its rim is taped with it.
+        Drawn as a tablet held by hand sees it, with what its level says. Somebody tapes the rim for you.
       </p>
       {error && (
         <p role="alert" className="text-short font-semibold">
