@@ -1,7 +1,7 @@
+/** Looked up anew in the sandbox at every use otherwise, which figures feel. */
 const INJECTED = ['Math', 'Number', 'Object', 'Array', 'Float64Array', 'Float32Array', 'Uint8Array', 'Map'];
 const base = {
   testEnvironment: 'node',
-  // Looked up anew in the sandbox at every use otherwise, which figures feel.
   sandboxInjectedGlobals: [...INJECTED, 'Set'],
   transform: {
     '^.+\\.(t|j)sx?$': [
@@ -23,7 +23,7 @@ const hooks = {
   transformIgnorePatterns: ['/node_modules/(?!react-hotkeys-hook/)'],
 };
 const cluster = {
-  // A package of the server names a class Set of its own.
+  // Without Set: a package of the server names a class so.
   sandboxInjectedGlobals: INJECTED,
   // What locks backups comes as modules.
   transformIgnorePatterns: ['/node_modules/(?!age-encryption/|@noble/|@scure/)'],

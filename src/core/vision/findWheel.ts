@@ -1,4 +1,6 @@
+import { centres } from './centres.ts';
 import type { Ellipse } from './ellipse.ts';
+import { inLogarithms } from './inLogarithms.ts';
 import { halfAsLarge, shrunk, type GreyPicture, type LightPicture } from './picture.ts';
 import { ringsAbout, hasTyre, TYRE_RADII, type Ring } from './ringsAbout.ts';
 import type { Known } from './wheelModel.ts';
@@ -9,7 +11,6 @@ const COARSE_PX = 512;
 /** The rim's radius as a share of the picture's longer side. */
 const LEAST_SHARE = 0.045;
 const MOST_SHARE = 0.32;
-const CENTRES = 6;
 /** So many of them are looked at more closely. */
 const CLOSE_OF = 3;
 
@@ -57,7 +58,7 @@ function lookedAt(
   by: number,
   times: 1 | 2,
 ): Looked {
-  const logs = softened(logarithm(times === 1 ? light : halfAsLarge(light)));
+  const logs = inLogarithms(times === 1 ? light : halfAsLarge(light));
   const longer = Math.max(logs.widthPx, logs.heightPx);
   return {
     ...lookerOf(camera, level, by * times),
@@ -259,73 +260,4 @@ function foundIn(looked: Looked, { x, y, yawDeg, ring, worth }: Guess): Found[] 
       },
     },
   ];
-}
-
-/** Logarithms are looked up in steps this fine. */
-const LOG_STEPS = 16_384;
-
-function logarithm({ widthPx, heightPx, light }: LightPicture): LightPicture {
-  const sorted = Float32Array.from(
-    { length: 2000 },
-    (_, i) => light[Math.floor((i * light.length) / 2000)] as number,
-  ).sort();
-  const floor = 0.03 * (sorted[1000] as number) + 0.0015;
-  const logOf = Float32Array.from({ length: LOG_STEPS + 1 }, (_, i) => Math.log(i / LOG_STEPS + floor));
-  const logs = new Float32Array(light.length);
-  for (let i = 0; i < logs.length; i++)
-    logs[i] = logOf[((light[i] as number) * LOG_STEPS + 0.5) | 0] as number;
-  return { widthPx, heightPx, light: logs };
-}
-
-function softened({ widthPx, heightPx, light }: LightPicture): LightPicture {
-  const rows = new Float32Array(light);
-  for (let y = 0; y < heightPx; y++)
-    for (let x = 1; x < widthPx - 1; x++) {
-      const i = y * widthPx + x;
-      rows[i] = 0.25 * ((light[i - 1] as number) + (light[i + 1] as number)) + 0.5 * (light[i] as number);
-    }
-  const soft = new Float32Array(rows);
-  for (let i = widthPx; i < light.length - widthPx; i++)
-    soft[i] =
-      0.25 * ((rows[i - widthPx] as number) + (rows[i + widthPx] as number)) + 0.5 * (rows[i] as number);
-  return { widthPx, heightPx, light: soft };
-}
-
-/** Places to which edges point from their dark side to their bright one. */
-function centres(
-  { widthPx, heightPx, light }: LightPicture,
-  [least, most]: readonly [number, number],
-): [number, number][] {
-  const votes = new Float32Array(widthPx * heightPx);
-  for (let y = 2; y < heightPx - 2; y += 2)
-    for (let x = 2; x < widthPx - 2; x++) {
-      const i = y * widthPx + x;
-      const gx = (light[i + 1] as number) - (light[i - 1] as number);
-      const gy = (light[i + widthPx] as number) - (light[i - widthPx] as number);
-      const steep = Math.sqrt(gx * gx + gy * gy);
-      if (steep < 0.12) continue;
-      const weight = Math.min(steep, 0.5);
-      const [ux, uy] = [gx / steep, gy / steep];
-      for (let r = least; r <= most; r += 3) {
-        const vx = Math.round(x + r * ux);
-        const vy = Math.round(y + r * uy);
-        if (vx < 0 || vy < 0 || vx >= widthPx || vy >= heightPx) break;
-        const at = vy * widthPx + vx;
-        votes[at] = (votes[at] as number) + weight;
-      }
-    }
-  let all: LightPicture = { widthPx, heightPx, light: votes };
-  for (let pass = 0; pass < 3; pass++) all = softened(all);
-  const peaks: [number, number][] = [];
-  const left = all.light;
-  const apart = Math.ceil(0.5 * least);
-  for (let k = 0; k < CENTRES; k++) {
-    let best = 0;
-    for (let i = 1; i < left.length; i++) if ((left[i] as number) > (left[best] as number)) best = i;
-    const [x, y] = [best % widthPx, Math.floor(best / widthPx)];
-    peaks.push([x, y]);
-    for (let yy = Math.max(0, y - apart); yy <= Math.min(heightPx - 1, y + apart); yy++)
-      left.fill(0, yy * widthPx + Math.max(0, x - apart), yy * widthPx + Math.min(widthPx, x + apart + 1));
-  }
-  return peaks;
 }

@@ -35,14 +35,15 @@ export function useRemovePhoto(jobId: string) {
   });
 }
 
-/** Every picture of the machine that a job is on, as a job file has them. Throws as `callApi` does. */
+/** Every picture of the machine that a job is on, and those that its own heights were read off, as a job file has them. Throws as `callApi` does. */
 export async function picturesFor(jobId: string): Promise<FilePicture[]> {
   const { photos } = await callApi<PhotoList>(`/photos?job=${jobId}`);
   const pictures: FilePicture[] = [];
   for (const { id, corner, at } of photos)
     pictures.push({ id, corner, at, jpeg: await inBase64(await readBlob(`/photos/${id}`)) });
   const read = await callApi<ReadingPictureList>(`/pictures?job=${jobId}`);
-  for (const { id, corner, at, round, meta } of read.pictures) {
+  for (const { id, jobId: of, corner, at, round, meta } of read.pictures) {
+    if (of !== jobId) continue;
     const jpeg = await inBase64(await readBlob(`/pictures/${id}`));
     pictures.push({ id, corner, at, jpeg, reading: { round, meta } });
   }

@@ -14,9 +14,9 @@ export interface DrawnHeight {
 
 const WIDTH_PX = 2048;
 const HEIGHT_PX = 1536;
-/** mm. Between tyre and arch there is at least so much, and a tyre's side is at least so high. */
-const LEAST_GAP_MM = 22;
+/** mm. A tyre's side is at least so high, and over the tyre there is so much where the arch stands as it is to. */
 const LEAST_SIDE_MM = 70;
+const GAP_MM = 60;
 
 /**
  * Draws a picture of a machine's wheel as it is taken in a workshop. Wheels, look, lens and who holds it are the machine's, by `seed`; how the
@@ -30,13 +30,13 @@ export function drawHeight(
 ): DrawnHeight {
   const machine = seededUniform(seed * 613 + 29);
   const between = (low: number, high: number): number => low + (high - low) * machine();
-  const mostRim = 2 * (usualMm - 60 - LEAST_SIDE_MM);
+  const mostRim = 2 * (usualMm - GAP_MM - LEAST_SIDE_MM);
   const rimDiameterMm = between(Math.min(370, 0.8 * mostRim), Math.min(545, mostRim));
-  const tyreRadiusMm = Math.min(rimDiameterMm / 2 + between(LEAST_SIDE_MM, 120), usualMm - 60);
+  const tyreRadiusMm = Math.min(rimDiameterMm / 2 + between(LEAST_SIDE_MM, 120), usualMm - GAP_MM);
   const scene: WheelScene = {
     rimDiameterMm,
     tyreRadiusMm,
-    archMm: Math.max(archMm, tyreRadiusMm + LEAST_GAP_MM),
+    archMm,
     lipOutMm: between(10, 50),
     archRadiusMm: tyreRadiusMm + between(55, 95),
     archAlongMm: between(-20, 20),
