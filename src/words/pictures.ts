@@ -18,6 +18,8 @@ export function refusalWords(refusal: Refusal, say: Say): { what: string; better
       };
     case 'no-point':
       return { what: 'No edge was found over the wheel.', better: 'Point at the place on the body.' };
+    case 'no-mark':
+      return { what: 'The first mark is not pointed at yet.', better: 'Point at it.' };
     case 'no-other':
       return { what: 'The other end is not pointed at yet.', better: 'Point at it.' };
     case 'rim-hidden':
@@ -82,7 +84,7 @@ export const causeWords: Record<Cause, string> = {
   diameter: 'size of the rim',
   point: 'place on the body, blur',
   rim: 'edge of the rim',
-  lipOut: 'how far the arch stands out',
+  lipOut: 'how far the point stands out',
   level: 'how the camera was held',
   lens: 'the camera’s lens',
 };

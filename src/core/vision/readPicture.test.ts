@@ -56,6 +56,7 @@ describe('a wheel in a workshop', () => {
   test('between two marks it is the way between them', () => {
     const point = seenBy(shot, 40, 300, scene.lipOutMm);
     const other = seenBy(shot, -60, 80, scene.lipOutMm);
+    expect(kinds(readPicture({ picture, known, measure: 'marks', pointed: NOTHING }))).toEqual(['no-mark']);
     const marks = readPicture({ picture, known, measure: 'marks', pointed: { rim: [], point, other } });
     expect(Math.abs((marks.reading?.mm ?? 0) - Math.hypot(100, 220))).toBeLessThan(4);
   });

@@ -28,7 +28,7 @@ export interface Pointed {
 
 /** Why a picture is not read, with what was found and what would be right. */
 export type Refusal =
-  | { kind: 'no-rim' | 'no-point' | 'no-other' }
+  | { kind: 'no-rim' | 'no-point' | 'no-mark' | 'no-other' }
   | { kind: 'rim-unsure' }
   | { kind: 'rim-hidden'; share: number; leastShare: number }
   | { kind: 'off-circle' }
@@ -138,7 +138,8 @@ function readAsItIs({ picture, known, measure, pointed }: PictureTask): PictureR
   ];
   const shown = { ...NOTHING, outline, scene, blurPx, edgeShare: traced.share };
   const point = pointIn({ picture, known, measure, pointed }, scene, traced.blurPx);
-  if (!point) return { ...shown, refusals: [...refusals, { kind: 'no-point' }] };
+  if (!point)
+    return { ...shown, refusals: [...refusals, { kind: measure === 'marks' ? 'no-mark' : 'no-point' }] };
   const places = { ...shown, point: [point.x, point.y] as const, other: pointed.other };
   const read = lengthNow(fit, measure, point, pointed.other);
   if (!read) return { ...places, refusals: [...refusals, { kind: 'no-other' }] };

@@ -28,7 +28,7 @@ export function PictureMarked({ work, shot }: { work: PictureWorkOf; shot: Shot 
           Point at the rim
         </Button>
         <Button aria-pressed={placing === 'point'} onClick={() => beginPlacing('point')}>
-          Point at the body
+          Point at the {measure === 'marks' ? 'first mark' : 'body'}
         </Button>
         {hasOther[measure] && (
           <Button aria-pressed={placing === 'other'} onClick={() => beginPlacing('other')}>
@@ -50,6 +50,9 @@ export function PictureMarked({ work, shot }: { work: PictureWorkOf; shot: Shot 
 
 function tapWords(placing: NonNullable<PictureWorkOf['placing']>, taps: number, measure: Measure): string {
   if (placing === 'rim') return `Tap the outer edge of the rim in three places, well apart: ${taps} of 3.`;
-  if (placing === 'point') return 'Tap the place on the body that the height is measured to.';
+  if (placing === 'point')
+    return measure === 'marks'
+      ? 'Tap the first mark.'
+      : 'Tap the place on the body that the height is measured to.';
   return `Tap the ${otherEndWords[measure] ?? 'other end'}.`;
 }

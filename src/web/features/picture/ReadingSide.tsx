@@ -33,7 +33,7 @@ export function ReadingSide({ work }: { work: PictureWorkOf }) {
           The reading is kept, the picture behind it is not: no connection to the server.
         </p>
       )}
-      {!again && <WheelFields id={id} />}
+      {!again && <WheelFields id={id} measure={work.measure} />}
       {shot && lens && !again && <LensLine lens={lens} camera={shot.camera} />}
       <Taken id={id} round={round} check={work.check} />
     </>

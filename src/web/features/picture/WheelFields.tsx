@@ -1,4 +1,5 @@
 import type { CornerId } from '#core/kinds/corners.ts';
+import type { Measure } from '#core/vision/measures.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { PathField } from '../../forms/fields.tsx';
 import { useThisJob } from '../../jobStore/jobContext.ts';
@@ -9,8 +10,8 @@ import { LIP_SD_MM, USUAL_LIP_OUT_MM } from './useReading.ts';
 /** Bead seat to outer lip, both sides: what a rim is larger across its lips than it is called. */
 const LIPS_MM = 35;
 
-/** What is known of the wheel: the rim, which is the ruler, and how far the arch stands out of it. */
-export function WheelFields({ id }: { id: CornerId }) {
+/** What is known of the wheel: the rim, which is the ruler, and how far what is measured to stands out of it. */
+export function WheelFields({ id, measure }: { id: CornerId; measure: Measure }) {
   const { lipOutMm } = useThisJob().record.document.corners[id];
   const style = useLengthStyle(0);
   return (
@@ -22,7 +23,7 @@ export function WheelFields({ id }: { id: CornerId }) {
       </p>
       <PathField
         path={['corners', id, 'lipOutMm']}
-        label="Arch stands out of the rim by"
+        label={measure === 'marks' ? 'Marks stand out of the rim by' : 'Arch stands out of the rim by'}
         showLabel
         order={2}
         placeholder={lengthText(USUAL_LIP_OUT_MM, style)}
