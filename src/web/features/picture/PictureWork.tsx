@@ -36,7 +36,9 @@ export function PictureWork({ id, round, measure }: Props) {
 
 function PictureSide({ work }: { work: PictureWorkOf }) {
   const [live, setLive] = useState(false);
-  const practised = useAway(useThisJob().record.id) === 'practice';
+  const { id, document } = useThisJob().record;
+  // Practice renders wheels under arches.
+  const practised = useAway(id) === 'practice' && document.corners[work.id].reference.kind === 'hub-arch';
   const { state, measure } = work;
   if (state.kind === 'open') return <PictureMarked work={work} shot={state.shot} />;
   if (state.kind === 'opening') return <p className="text-second p-6">Opening the picture …</p>;
