@@ -11,6 +11,18 @@ import { Button } from '../../ui/Button.tsx';
 
 const SLOTS = ['1', '2', '3'];
 
+/** What a tape beside pictures has to say of them: it is alike in every round. */
+function AgainstTape({ pictured, taped }: { pictured: readonly number[]; taped: readonly number[] }) {
+  if (pictured.length === 0 || taped.length === 0) return null;
+  const moreMm = meanOf(pictured) - meanOf(taped);
+  return (
+    <p className="label">
+      By picture <SizeLength mm={Math.abs(moreMm)} /> {moreMm < 0 ? 'less' : 'more'} than by tape. What
+      pictures of this corner share is learnt from that.
+    </p>
+  );
+}
+
 /** The readings of this round so far, their mean, and the pictures kept of this corner. */
 export function Taken({
   id,
@@ -48,6 +60,10 @@ export function Taken({
               <SizeLength mm={meanSd(pictures)} />
             </p>
           )}
+          <AgainstTape
+            pictured={read.flatMap(({ fact }) => (fact.picture ? [fact.mm] : []))}
+            taped={read.flatMap(({ fact }) => (fact.picture ? [] : [fact.mm]))}
+          />
         </div>
       )}
       {kept.length > 0 && (
