@@ -21,7 +21,7 @@ export const pictureLimits = {
   /** A single picture that is less sure is not worth keeping. */
   sdMm: 4,
   /** How clear a ring must be to be taken for a rim without anybody pointing at it. */
-  ringScore: 0.85,
+  ringScore: 0.95,
   /** An arch's edge lies over the hub within these, in rim radii, where nobody points at it. */
   archRadii: [1.3, 2.45],
 } as const;
