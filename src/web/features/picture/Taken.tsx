@@ -11,14 +11,14 @@ import { Button } from '../../ui/Button.tsx';
 
 const SLOTS = ['1', '2', '3'];
 
-/** What a tape beside pictures has to say of them: it is alike in every round. */
+/** How far pictures and a tape lie apart: what pictures of a corner are off by is alike in every round. */
 function AgainstTape({ pictured, taped }: { pictured: readonly number[]; taped: readonly number[] }) {
   if (pictured.length === 0 || taped.length === 0) return null;
   const moreMm = meanOf(pictured) - meanOf(taped);
   return (
     <p className="label">
-      By picture <SizeLength mm={Math.abs(moreMm)} /> {moreMm < 0 ? 'less' : 'more'} than by tape. What
-      pictures of this corner share is learnt from that.
+      By picture <SizeLength mm={Math.abs(moreMm)} /> {moreMm < 0 ? 'less' : 'more'} than by tape. The plan
+      learns from that how far pictures of this corner are off.
     </p>
   );
 }
