@@ -20,6 +20,6 @@ export { kitTrial } from './kitTrial.ts';
 export { playSag, sagTrial } from '../tests/fixtures/sagTrial.ts';
 export { practiceLevels } from '#core/practiceKinds.ts';
 export { drawPractice } from '../src/practice/draw.ts';
-export { handRule, ownPlan } from './practicePlayers.ts';
+export { handRule, knowsTheTruth, ownPlan } from './practicePlayers.ts';
 export { playPractice } from './practiceTrial.ts';
 export { tryWheel } from './pictureTrial.ts';

@@ -34,7 +34,7 @@ export async function benchPictures(engineUrl, line) {
   const refused = beyond.filter(({ taps }) => taps && !taps.startsWith('seen'));
   line('  beyond the limits, refused', percent(refused.length, beyond.length), 'over 95 %');
   const large = await tried(engineUrl, 'workshop', LARGE, { rounds: 1, pictures: 1, megapixels: 12 });
-  line(`  12 megapixels, ${LARGE} wheels`, `${median95(off(large))}, ${at(large.map(({ readMs }) => readMs), 0.5).toFixed(0)} ms`, 'under 400 ms'); // prettier-ignore
+  line(`  12 megapixels, ${LARGE} wheels`, `${median95(off(large))}, ${at(large.map(({ readMs }) => readMs), 0.5).toFixed(0)} ms`, 'under 400 ms'); // oxfmt-ignore
 }
 
 const read = (pictures) => pictures.filter(({ refused }) => !refused);

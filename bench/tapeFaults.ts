@@ -48,7 +48,7 @@ export function playFault(
       }
       if (stop) break;
       const back = fault.endsWith('other-way') && round === 0;
-      const turned = turnCollars(machine, movesBy.map((mm, i) => (back && isWrong(i) ? -mm : mm))); // prettier-ignore
+      const turned = turnCollars(machine, movesBy.map((mm, i) => (back && isWrong(i) ? -mm : mm))); // oxfmt-ignore
       done = turned.map((mm, i) => (back && isWrong(i) ? -mm : mm));
       // A collar that is hardly turned can go either way.
       if (back && !done.some((mm, i) => isWrong(i) && isMoved(mm))) break;

@@ -15,7 +15,7 @@ const series = [
   { inner: 64, frees: [180, 210, 250, 300, 350, 400], rates: [16, 20, 24, 28, 32, 36, 40, 45, 50, 60], share: 0.36 },
   { inner: 52, frees: [140, 150, 160], rates: [60, 70, 80, 90, 100, 110], share: 0.38 },
   { inner: 32, frees: [260, 300], rates: [7, 8, 9, 10, 11], share: 0.5 },
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 const blank = { rows: null, coils: null, maxN: null, tender: false, note: '' };
 const idOf = (n) => `00000000-0000-4000-9000-${String(n).padStart(12, '0')}`;

@@ -31,19 +31,19 @@ const jest = (project, part = 1, of = 1) => {
     count: () => countJest(file),
   };
 };
+const check = (script) => ({
+  name: script.replace(':check', ''),
+  command: ['npm', 'run', '--silent', script],
+});
 const cores = availableParallelism();
 const BROWSER_FILE = '.margin/browser.json';
 
 /** Those that run side by side, the longest first; then the browser, which takes the machine for itself. */
 const beside = [
   ...Array.from({ length: cores }, (_, k) => jest('unit', k + 1, cores)),
-  { name: 'types', command: ['npm', 'run', '--silent', 'types'] },
-  { name: 'lint', command: ['npm', 'run', '--silent', 'lint'] },
   jest('server'),
   jest('system'),
-  { name: 'format', command: ['npm', 'run', '--silent', 'format:check'] },
-  { name: 'words', command: ['npm', 'run', '--silent', 'words'] },
-  { name: 'boundaries', command: ['npm', 'run', '--silent', 'boundaries'] },
+  ...['units', 'types', 'boundaries', 'lint', 'words', 'format:check'].map(check),
 ];
 const browser = {
   name: 'browser',

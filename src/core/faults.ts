@@ -56,7 +56,10 @@ export type Plain =
 
 /** Which of two values of a group must be below which. */
 export type OrderFault =
-  'solid-below-free' | 'least-sag-below-most' | 'least-collar-below-greatest' | 'closed-below-open';
+  | 'solid-below-free'
+  | 'least-sag-below-most'
+  | 'least-collar-below-greatest'
+  | 'closed-below-open';
 
 /** What a measured table has side by side. */
 export type Columns = 'compression-force' | 'squeeze-force' | 'travel-compression';

@@ -7,8 +7,8 @@ import { drawPractice } from './draw.ts';
 import { levelRules } from './levels.ts';
 
 describe.each(practiceLevels)('%s', (level) => {
-  test('whoever knows the truth lands 500 of 500 within two moves', () => {
-    for (let seed = 1; seed <= 500; seed++) {
+  test('whoever knows the truth lands every one of 120 within two moves', () => {
+    for (let seed = 1; seed <= 120; seed++) {
       const drawn = drawPractice(seed, level, null);
       const { inAfter, right } = playPractice(drawn, seed, knowsTheTruth(drawn.truth));
       expect({ seed, moves: inAfter <= 2, right }).toEqual({ seed, moves: true, right: true });
@@ -17,7 +17,7 @@ describe.each(practiceLevels)('%s', (level) => {
 
   test('every class is drawn, off its targets, clear of its ends, with as many faults as the level has', () => {
     for (const machineClass of machineClasses)
-      for (let seed = 1; seed <= 6; seed++) {
+      for (let seed = 1; seed <= 4; seed++) {
         const { document, truth } = drawPractice(seed, level, machineClass);
         expect(document.machine.class).toBe(machineClass);
         expect(truth.faults).toHaveLength(levelRules[level].faults);
@@ -32,7 +32,7 @@ describe.each(practiceLevels)('%s', (level) => {
         expect(told).toEqual(truth.corners.map(() => says));
       }
   });
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 test('nothing on the sheet says where the targets are met', () => {
   const off = Array.from({ length: 100 }, (_, k) => {

@@ -103,7 +103,7 @@ function drawOne(uniform: Uniform, level: PracticeLevel, asked: MachineClass | n
     version: TRUTH_VERSION,
     simulated, corners, openBy, arches: corners.map((id) => referenceOf(machineClass, id).endsWith('-arch')), tyreBar: corners.map(() => between(2.05, 2.35)), toeMm: corners.map((id) => toe[axleOf(id)]), collarMm, collarGrows: corners.map(() => 1), threadMm, pitchMm,
     tapeSdMm: rule.tapeSdMm, faults, markMm,
-  }; // prettier-ignore
+  }; // oxfmt-ignore
   const document = blankDocument(machineClass, '');
   document.machine.wheelbaseMm = kind.wheelbaseMm;
   document.toleranceMm = kind.toleranceMm + rule.toleranceByMm;
@@ -125,7 +125,7 @@ function drawOne(uniform: Uniform, level: PracticeLevel, asked: MachineClass | n
       const mm = Math.round(0.5 * contact.travelMm);
       const off = departures.contacts[i]?.ratioBy ?? 0;
       const went = mm * ratioAtRest(contact) * (1 + off);
-      corner.ratioFrom = { kind: 'table', rows: [[0, 0], [mm, Math.round(2 * went) / 2]] }; // prettier-ignore
+      corner.ratioFrom = { kind: 'table', rows: [[0, 0], [mm, Math.round(2 * went) / 2]] }; // oxfmt-ignore
     }
   });
   return { document, truth };
@@ -190,7 +190,7 @@ function drawMachine(
       tyreRateNPerMm: kind.tyreRateNPerMm * between(0.9, 1.1),
       unsprungKg: kind.unsprungKg,
       padMm: 0,
-    }; // prettier-ignore
+    }; // oxfmt-ignore
   });
   const sprung = (id: CornerId) =>
     (kg * (axleOf(id) === 'front' ? frontShare : 1 - frontShare)) / wheels(axleOf(id)) - kind.unsprungKg;

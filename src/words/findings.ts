@@ -196,4 +196,4 @@ const runOut: Record<MarginKind, RunOutWords> = {
   cam: both('the cam is at its last position', 'the cam would be at its last position', 'Fit a stiffer spring.'),
   sag: both('the sag is {past} out of its window', 'the sag would be {past} out of its window', 'Turn its adjuster.'),
   height: both('the height is {past} out', 'the height would be {past} out', 'Turn its adjuster.'),
-}; // prettier-ignore
+}; // oxfmt-ignore

@@ -164,7 +164,7 @@ async function changedLines(change: (line: string) => string | null): Promise<st
   ];
 }
 
-const pieces = async function* (texts: string[]) { yield* texts; }; // prettier-ignore
+const pieces = async function* (texts: string[]) { yield* texts; }; // oxfmt-ignore
 
 test('a backup of an earlier version is brought up to date', async () => {
   const journal = JSON.parse(await readFile(join(migrations, 'meta', '_journal.json'), 'utf8')) as {

@@ -50,8 +50,8 @@ test('every job but a deleted one is a file that opens again, with its pictures'
   await api().post(`/api/jobs/${second}/away`).send({ away: 'archived' }).expect(200);
   const at = '2025-03-04T10:20:30.000Z';
   const query = { job: first, corner: 'RL', id: randomUUID(), at };
-  await api().post('/api/photos').query({ job: first, corner: 'LF' }).type('image/jpeg').send(await picture('#446688')).expect(201); // prettier-ignore
-  const taken = await api().post('/api/photos').query({ ...query, corner: 'LR' }).type('image/jpeg').send(await picture('#884466')).expect(201); // prettier-ignore
+  await api().post('/api/photos').query({ job: first, corner: 'LF' }).type('image/jpeg').send(await picture('#446688')).expect(201); // oxfmt-ignore
+  const taken = await api().post('/api/photos').query({ ...query, corner: 'LR' }).type('image/jpeg').send(await picture('#884466')).expect(201); // oxfmt-ignore
   expect(taken.body).toMatchObject({ id: query.id, at });
 
   const files = await exported();
@@ -85,7 +85,7 @@ test('a picture that a height was read off goes along with how it was read, and 
   await api().post('/api/pictures').send(sent).expect(201);
   const { body } = await api().get('/api/pictures').query({ job: id }).expect(200);
   expect(body.pictures.filter(({ jobId: of }: { jobId: string }) => of === id)).toMatchObject([{ at: read?.at, round: 2, meta }]);
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 test('a picture out of a file is kept once for its machine, and as a copy for another', async () => {
   const [one, other] = [await newJob('Knot'), await newJob('Ruff')];
@@ -109,7 +109,7 @@ test('a picture out of a file is kept once for its machine, and as a copy for an
 
 test('a corner that the machine does not have takes no picture', async () => {
   const job = await newJob('Plover');
-  const { body } = await api().post('/api/photos').query({ job, corner: 'FA' }).type('image/jpeg').send(await picture('#112233')).expect(422); // prettier-ignore
+  const { body } = await api().post('/api/photos').query({ job, corner: 'FA' }).type('image/jpeg').send(await picture('#112233')).expect(422); // oxfmt-ignore
   expect(body).toMatchObject({ code: 'invalid', errors: [{ pointer: '/corner' }] });
 });
 
@@ -128,7 +128,7 @@ test('the rest of a large file follows in pieces: each whole or not at all, and 
     () => randomUUID(),
   );
   const [first, ...rest] = whole.entries;
-  await api().post('/api/jobs').send({ ...whole, entries: [first] }).expect(201); // prettier-ignore
+  await api().post('/api/jobs').send({ ...whole, entries: [first] }).expect(201); // oxfmt-ignore
   const more = (entries: unknown[]) => api().post(`/api/jobs/${whole.id}/entries/more`).send({ entries });
   const { body } = await more(rest).expect(201);
   expect((await more(rest).expect(201)).body).toEqual(body);
@@ -137,9 +137,9 @@ test('the rest of a large file follows in pieces: each whole or not at all, and 
 
   const base = { at: first?.at, undoOf: null, redoOf: null };
   const unheard = { ...base, id: randomUUID(), label: 'Taken back', type: 'withdraw', of: randomUUID() };
-  const note = { ...base, id: randomUUID(), label: 'Note', type: 'change', ops: [{ path: ['note'], from: '', to: 'x' }] }; // prettier-ignore
+  const note = { ...base, id: randomUUID(), label: 'Note', type: 'change', ops: [{ path: ['note'], from: '', to: 'x' }] }; // oxfmt-ignore
   await more([note, unheard]).expect(422);
   expect(await kept()).toEqual(whole.entries);
   await more([]).expect(422);
-  await api().post(`/api/jobs/${randomUUID()}/entries/more`).send({ entries: [note] }).expect(404); // prettier-ignore
+  await api().post(`/api/jobs/${randomUUID()}/entries/more`).send({ entries: [note] }).expect(404); // oxfmt-ignore
 });

@@ -47,7 +47,7 @@ test('a place on the floor is a name and mm by corner', async () => {
     id: randomUUID(), at: new Date().toISOString(), label: 'Stands on bay 2', undoOf: null, redoOf: null,
     type: 'fact', replaces: null,
     fact: { kind: 'floor', round: 1, corner: null, slot: 'place', place: 'bay 2', floorMm: {}, ...fact },
-  }); // prettier-ignore
+  }); // oxfmt-ignore
   await api()
     .post(`/api/jobs/${id}/entries`)
     .send(entry({ floorMm: { RF: -9 } }))

@@ -141,7 +141,7 @@ describe('a database that goes away in the middle of a write', () => {
       const entry = {
         id: randomUUID(), at: new Date().toISOString(), label: 'x', undoOf: null, redoOf: null,
         type: 'change', ops: [{ path: ['note'], from: '', to: String(trial) }],
-      }; // prettier-ignore
+      }; // oxfmt-ignore
       const write = post(`/jobs/${job.id}/entries`, entry);
       let ended = 0;
       for (let tries = 0; ended === 0 && tries < 100; tries++) {
@@ -195,7 +195,7 @@ describe('a database that goes away in the middle of a write', () => {
     const entry = (id: string) => ({
       id, at: new Date().toISOString(), label: 'x', undoOf: null, redoOf: null,
       type: 'fact', fact: { kind: 'note', round: 0, corner: null, slot: '1', words: 'x' }, replaces: null,
-    }); // prettier-ignore
+    }); // oxfmt-ignore
     const id = randomUUID();
     expect((await post(`/jobs/${job.id.toUpperCase()}/entries`, entry(id.toUpperCase()))).status).toBe(201);
     const again = await post(`/jobs/${job.id}/entries`, entry(id));

@@ -45,7 +45,7 @@ const right = { endXMm: 0, endZMm: 0, topXMm: 0, eyeMm: 0 };
 
 function entryOf(fact: Fact): Entry {
   return { id: randomUUID(), at: new Date().toISOString(), label: fact.kind, undoOf: null, redoOf: null, type: 'fact', fact, replaces: null };
-} // prettier-ignore
+} // oxfmt-ignore
 
 const tell = (jobId: string, fact: Fact) => ask(`/jobs/${jobId}/entries`, entryOf(fact));
 const read = (jobId: string, corner: string, placing: object = right) =>
@@ -129,7 +129,7 @@ test.each(practiceLevels)('%s: played by the tape alone from drawn to landed; th
   }
   await ask(`/practice/tries/${jobId}/read`, { instrument: 'tape', corner: 'LF', placing: right }, 409);
   await ask(`/practice/${id}/tries`, { jobId: randomUUID(), way: 'plan', name: 'again' }, 409);
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 test('a tape held aslant, off the top of the arch, or seen from above shows something else', async () => {
   const { jobId } = await begin('first-day');
@@ -153,7 +153,7 @@ test('a tape held aslant, off the top of the arch, or seen from above shows some
   await tell(jobId, { kind: 'adjustment', round: 2, corner: 'LF', slot: 'done', mm: 200, askedMm: null });
   const { document } = await ask<JobAnswer>(`/jobs/${jobId}`);
   expect(await caliper()).toBeCloseTo(document.corners.LF.collar.maxMm ?? NaN, 0);
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 test('a picture of the wheel reads as the tape does, and counts as a reading', async () => {
   const { jobId } = await begin('first-day');
@@ -175,7 +175,7 @@ test('a picture of the wheel reads as the tape does, and counts as a reading', a
   expect(Math.abs((reading?.mm ?? 0) - taped)).toBeLessThan(3 * (reading?.sdMm ?? 0) + 1);
   await ask(`/practice/tries/${jobId}/picture`, { corner: 'FW' }, 422);
   await ask(`/practice/tries/${jobId}/picture`, {}, 422);
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 test('let down and not rolled it stands high; the second try begins as the first did', async () => {
   const { id, jobId } = await begin('nasty');
@@ -225,7 +225,7 @@ test('a bar that nobody spoke of holds the machine until it is let go; every ins
     return;
   }
   throw new Error('expected a stiff bush among thirty machines');
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 test('practice stands nowhere among the jobs, and becomes none', async () => {
   const { jobId } = await begin('second-week');
@@ -285,7 +285,7 @@ test('a job’s machine is copied to practice with what was learnt as its truth'
   await ask('/practice', { id: randomUUID(), jobId: (await begin('hard')).jobId }, 409);
   // Only what was drawn can be drawn again by others.
   await ask(`/practice/${id}/share`, {}, 409);
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 test('a machine that an older program kept otherwise is gone, and stops nothing', async () => {
   const { id, jobId } = await begin('hard');

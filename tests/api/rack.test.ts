@@ -31,7 +31,7 @@ const problem = (response: request.Response, code: keyof typeof problemCatalogue
 };
 
 test('a spring is kept as it was sent, changed by its version, and removed', async () => {
-  const spring = one({ rows: [[0, 0], [50, 2400.5]], rateNPerMm: null, note: 'shelf 3' }); // prettier-ignore
+  const spring = one({ rows: [[0, 0], [50, 2400.5]], rateNPerMm: null, note: 'shelf 3' }); // oxfmt-ignore
   expect((await put(spring).expect(201)).body).toEqual({ ...spring, version: 1 });
   expect((await put({ ...spring, stock: 7 }, 1).expect(200)).body).toMatchObject({ version: 2, stock: 7 });
   expect(await list()).toContainEqual({ ...spring, version: 2, stock: 7 });
@@ -63,7 +63,7 @@ test.each([
   const response = await put(one(part));
   problem(response, 'invalid');
   expect(response.body.errors.map((error: { pointer: string }) => error.pointer)).toContain(pointer);
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 test('a list is taken in whole or not at all; a known id is written over', async () => {
   const [first, second] = [one({ name: 'a' }), one({ name: 'b' })];

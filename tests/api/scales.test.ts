@@ -76,7 +76,7 @@ describe('what is described of stance and scales', () => {
       one.stance.tyreMm.front = 602;
       one.stance.points = [{ name: 'sump', xMm: 700, yMm: 0, nowMm: 120, leastMm: null }];
       one.bars.front = { ...blankBar(12, false), linkMm: 118, linkPerWheel: -0.6 };
-      one.corners.LF.clearances = [{ ...someClearance, rows: [[-40, 5], [0, 20]], atMm: 350 }]; // prettier-ignore
+      one.corners.LF.clearances = [{ ...someClearance, rows: [[-40, 5], [0, 20]], atMm: 350 }]; // oxfmt-ignore
       one.corners.LF.padFactor = 1.004;
       one.corners.RF.camberPerMm = -0.02;
     });
@@ -96,7 +96,7 @@ describe('what is described of stance and scales', () => {
   ])('is refused where it cannot be: %s', async (pointer, spoil) => {
     const { body } = await create(car(spoil)).expect(422);
     expect((body.errors as { pointer: string }[]).map((error) => error.pointer)).toContain(pointer);
-  }); // prettier-ignore
+  }); // oxfmt-ignore
 
   test('a job of the version before comes up with none of it, and with its bars and clearances as they were', async () => {
     const id = await begin(

@@ -90,7 +90,7 @@ const screens: [name: string, path: string, act?: (page: Page) => Promise<void>]
 ];
 
 /** Every pair of colours is held to its contrast by itself; by night these show that no other pair is made of them. */
-const byNight = ['plan with a sum', 'measure again with its chart', 'scales', 'stack lab', 'sag bench', 'spring search', 'bay view']; // prettier-ignore
+const byNight = ['plan with a sum', 'measure again with its chart', 'scales', 'stack lab', 'sag bench', 'spring search', 'bay view']; // oxfmt-ignore
 
 test.describe('accessible by day and by night, and nothing scrolls sideways at 768 or 390 px', () => {
   // A table of fields takes long to look through, twice.

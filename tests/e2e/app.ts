@@ -24,7 +24,7 @@ interface Cluster {
 
 export const test = base.extend<object, { app: App }>({
   app: [
-    // eslint-disable-next-line no-empty-pattern -- Playwright reads the pattern to see what is needed.
+    // oxlint-disable-next-line no-empty-pattern -- Playwright reads the pattern to see what is needed.
     async ({}, use) => {
       const bin: string = await ensurePostgres();
       const made: Cluster = { bin, folder: cluster.throwawayFolder() };

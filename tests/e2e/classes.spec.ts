@@ -12,7 +12,7 @@ import { lockAnyway, allSent, expect, field, test, turnAsTold, visit } from './a
 /** Readings grow with the seat; a hundred more than the simulated collar, so that none is negative. */
 const READS = 100;
 
-const classes: Record<string, MachineClass> = { car: 'car', truck: 'truck', utv: 'side-by-side', snowmobile: 'snowmobile', motorcycle: 'motorcycle', 'dual-purpose': 'dual-purpose', scooter: 'scooter' }; // prettier-ignore
+const classes: Record<string, MachineClass> = { car: 'car', truck: 'truck', utv: 'side-by-side', snowmobile: 'snowmobile', motorcycle: 'motorcycle', 'dual-purpose': 'dual-purpose', scooter: 'scooter' }; // oxfmt-ignore
 const renamed: Record<string, Record<string, CornerId>> = {
   snowmobile: { LF: 'LS', RF: 'RS', FA: 'FA', RA: 'RA' },
 };

@@ -28,7 +28,7 @@ const told: { name: string; stage: string; region: string; what: RegExp; way: Re
   { name: 'too much sag with the thread used up', stage: 'plan', region: 'Springs and rings', what: /Front left and front right: the spring is too soft\. Rider sag is 8 mm too much/, way: /Look for a stiffer one/ },
   { name: 'a tender open at rest', stage: 'plan', region: 'Springs and rings', what: /the tender is [\d.]+ mm from solid where the machine rests/, way: /works as a soft spring/ },
   { name: 'nearly all thread used up is a hint', stage: 'plan', region: 'Springs and rings', what: /95 % of the thread towards the spring is used up/, way: /Little is left for a load/ },
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 test.describe('what is found is told on the sheet with its way out, and not of the twin', () => {
   for (const { name, stage, region, what, way } of told)

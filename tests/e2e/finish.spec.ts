@@ -55,7 +55,7 @@ test('an open point leads to where it is dealt with; with none left it is locked
   await expect(field(page, 'Why it goes out all the same')).toBeHidden();
   await page.getByRole('button', { name: 'Lock it', exact: true }).click();
   await expect(page.getByText('Locked at these heights.')).toBeVisible();
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 test('how near is near enough is asked where it is only assumed, and decides at once', async ({ page }) => {
   const id = await quickStart(page, 'Dabchick', ['374', '374', '376', '376'], '370', '372');

@@ -20,7 +20,7 @@ async function instrument() {
       server.close();
     },
   };
-} // prettier-ignore
+} // oxfmt-ignore
 
 async function newCar(page: Page): Promise<void> {
   await visit(page, '/jobs/00000000-0000-4000-8000-000100000000/baseline');
@@ -66,7 +66,7 @@ test('a height probe fills the field in hand, by a press, by its own button, and
   } finally {
     probe.end();
   }
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 test('a zero that has gone is told; what reads something else than the field takes is not used', async ({ page }) => {
   const caliper = await instrument();
@@ -92,7 +92,7 @@ test('a zero that has gone is told; what reads something else than the field tak
   } finally {
     caliper.end();
   }
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 test('a caliper that types: what it sends goes into the field, and on to the next', async ({ page }) => {
   await newCar(page);
@@ -140,4 +140,4 @@ test('a serial device of this browser: its bare numbers are taken as its button 
   await page.evaluate(() => (window as unknown as { deviceEnds: () => void }).deviceEnds());
   await expect(page.getByRole('region', { name: 'From an instrument' })).toContainText('No connection to the instrument');
   await expect(page.getByRole('region', { name: 'From an instrument' })).not.toContainText('No connection to the instrument');
-}); // prettier-ignore
+}); // oxfmt-ignore

@@ -9,7 +9,7 @@ test('what is the same on both sides is asked once, and each side by itself wher
   await page.keyboard.press('Enter');
   await allSent(page);
   const corners = async () =>
-    ((await (await page.request.get(`/api/jobs/${id}`)).json()) as { document: { corners: Record<string, { travelMm: number | null }> } }).document.corners; // prettier-ignore
+    ((await (await page.request.get(`/api/jobs/${id}`)).json()) as { document: { corners: Record<string, { travelMm: number | null }> } }).document.corners; // oxfmt-ignore
   expect((await corners()).LF?.travelMm).toBe(142);
   expect((await corners()).RF?.travelMm).toBe(142);
   expect((await corners()).LR?.travelMm).toBeNull();

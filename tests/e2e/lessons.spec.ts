@@ -25,7 +25,7 @@ test('a lesson: a guess first, then it is moved, then checked, counted as done, 
   await expect(page.getByText('Right.')).toBeVisible();
   await page.reload();
   await expect(page.getByRole('navigation', { name: 'Lessons' }).getByRole('img', { name: 'done' })).toHaveCount(1);
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 test('every lesson draws itself by day and by night, at 390 px too, with nothing wider than the page', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
@@ -36,4 +36,4 @@ test('every lesson draws itself by day and by night, at 390 px too, with nothing
     await expect(page.getByRole('region', { name: 'Move it' }).locator('svg').first()).toBeVisible();
     expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBe(0);
   }
-}); // prettier-ignore
+}); // oxfmt-ignore

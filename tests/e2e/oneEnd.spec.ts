@@ -33,7 +33,7 @@ const jobs: Job[] = [
   { title: 'skis by air, from the sag with nobody on', way: 'air', seed: 7, class: 'snowmobile', end: 'Both skis', corners: ['left ski', 'right ski'], turned: /^Air/, alone: true },
   { title: 'dual-purpose rear through its linkage', way: 'linkage', seed: 9, class: 'dual-purpose', end: 'Rear wheel', corners: ['rear wheel'], turned: /^Seat collar/ },
   { title: 'scooter, front alone', way: 'strut', seed: 53, class: 'scooter', end: 'Front wheel', corners: ['front wheel'], turned: /^Fork cap sets/, readBy: 'axle to mark' },
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 /** mm at the leg that one place of a cam winds, as such cams mostly do: 10 degrees on a leg of 120. */
 const legMm = (halves: boolean) => ((halves ? 5 : 10) * Math.PI * 120) / 180;

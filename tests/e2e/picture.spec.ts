@@ -86,7 +86,7 @@ test('without a level or a sheet it is refused, and so is no picture; what is wr
   await page.getByRole('button', { name: 'Another picture' }).click();
   await open(page, Buffer.from('not a picture'));
   await expect(page.getByRole('alert')).toContainText('no picture that can be opened');
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 test('the point and the rim are moved with the keys, and the height follows', async ({ page }) => {
   const wheel = await wheelPicture(7);
@@ -128,4 +128,4 @@ test('in practice pictures of the machine are taken and read; in the next round 
   await expect(page.getByRole('main')).toContainText('round 1');
   await take.click();
   await expect(page.getByTestId('ghost')).toBeVisible();
-}); // prettier-ignore
+}); // oxfmt-ignore

@@ -440,7 +440,7 @@ const kinds: readonly Kind[] = [
   { kind: 'cap', machineClass: 'motorcycle', corner: 'FW', raise: /turns towards the spring/, lower: /turns away from the spring/ },
   { kind: 'spacer', machineClass: 'motorcycle', corner: 'FW', edit: { stepMm: 5 }, raise: /spacers? more/, lower: /spacers? fewer/ },
   { kind: 'clamp', machineClass: 'motorcycle', corner: 'FW', edit: { mount: mountOfPitch(1), reference: { kind: 'ground-chassis', aheadMm: 0, offsetMm: 0 } }, raise: /tubes .* further out below the clamps/, lower: /tubes .* further out above the clamps/ },
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 test.describe('which way to turn', () => {
   for (const { kind, machineClass, corner, edit = {}, raise, lower, raisesBy } of kinds)

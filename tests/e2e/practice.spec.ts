@@ -70,7 +70,7 @@ async function byHand(page: Page, { wanted, within }: { wanted: number[]; within
     await page.getByRole('button', { name: 'Let it down' }).click();
     before = read;
   }
-} // prettier-ignore
+} // oxfmt-ignore
 
 async function handBack(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Hand it back' }).click();
@@ -97,7 +97,7 @@ test.describe('three levels by a scripted learner', () => {
       await expect(page.getByText('its own seat')).toBeVisible();
       await expect(page.getByRole('button', { name: 'Go on' })).toHaveCount(0);
     });
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 test('the same machine with the plan: instruments over the pages of a job, and both ways side by side', async ({ page }) => {
   const { wanted } = await rollIn(page, /^First day/);
@@ -123,7 +123,7 @@ test('the same machine with the plan: instruments over the pages of a job, and b
   // Practice is no job: it stands in no list.
   await visit(page, '/');
   await expect(page.getByText('Practice: car')).toHaveCount(0);
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 test('held carelessly the tape shows something else, and the end says so', async ({ page }) => {
   await rollIn(page, /^First day/);

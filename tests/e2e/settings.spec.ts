@@ -120,7 +120,7 @@ test('a new setup begins with the shop’s tolerance for its class; one typed th
 test('sag presets that this browser kept by itself become the shop’s, and are forgotten there', async ({
   page,
 }) => {
-  const school = { id: 'own 9', title: 'old lanes', of: 'rider', at: 'wheel', unit: 'mm', low: 88, high: 97, on: ['motorcycle'] }; // prettier-ignore
+  const school = { id: 'own 9', title: 'old lanes', of: 'rider', at: 'wheel', unit: 'mm', low: 88, high: 97, on: ['motorcycle'] }; // oxfmt-ignore
   await page.addInitScript(
     (kept) => {
       if (!localStorage.getItem('margin-sag-schools')) localStorage.setItem('margin-sag-schools', kept);

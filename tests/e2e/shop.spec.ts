@@ -267,7 +267,7 @@ test('a page of another site, also one that takes the server’s address for its
   const site = spawn('ip', [
     'netns', 'exec', evil.name, process.execPath, '-e',
     `require('http').createServer((q, a) => a.setHeader('Content-Type', 'text/html').end('<p>wheels')).listen(${PORT}, '${evil.address}')`,
-  ]); // prettier-ignore
+  ]); // oxfmt-ignore
   try {
     const foreign = await context.newPage();
     await expect

@@ -295,7 +295,7 @@ test('intake: a spring from the rack on both sides, and a linkage by its places'
       await expect(page.getByTestId('linkage-ratio')).toHaveCount(0);
       await field(page, `${name}, ${along}`).fill(String(mm));
       await page.keyboard.press('Tab');
-    } // prettier-ignore
+    } // oxfmt-ignore
   await expect(page.getByTestId('linkage-ratio')).toContainText('0.357 at droop');
   await expect(page.getByText('Not counted yet')).toHaveCount(0);
   await field(page, 'Axle, forward').fill('-60');

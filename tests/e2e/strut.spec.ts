@@ -13,7 +13,7 @@ test('a truck’s coil-over read from another edge once it is in: both stops are
   await page.getByText('Pick the front suspension').click();
   await page.getByRole('button', { name: /double wishbone/i }).click();
   await unfold(page, /^Where it is measured/);
-  await page.getByLabel(/^Height reference/).first().selectOption({ label: 'rim edge to arch' }); // prettier-ignore
+  await page.getByLabel(/^Height reference/).first().selectOption({ label: 'rim edge to arch' }); // oxfmt-ignore
   await put(page, 'Collar datum, front', 'bolt hole');
   await put(page, 'Second edge of the seat, front', 'bracket edge');
   await visit(page, `/jobs/${id}/baseline`);

@@ -84,7 +84,7 @@ test('a session is written down and streamed again as it came', async () => {
   // Over and over: it may be joined in the middle.
   const from = recorded.findIndex(({ line }) => line === streamed[0]);
   expect(streamed).toEqual(recorded.map((_, k) => recorded[(from + k) % recorded.length]?.line));
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 test('a file that is no session is refused, with the line', async () => {
   const file = join(mkdtempSync(join(tmpdir(), 'margin-session-')), 'wrong.jsonl');

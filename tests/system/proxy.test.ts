@@ -61,7 +61,7 @@ async function begin(url: string, on: number): Promise<void> {
   const env = {
     ...process.env, DATABASE_URL: url, PORT: String(on), MARGIN_SHOP: '1', TRUST_PROXY: '1', MARGIN_NAME: NAME,
     PUBLIC_URL: `https://${SHEETS}`,
-  }; // prettier-ignore
+  }; // oxfmt-ignore
   const child = spawn(process.execPath, ['dist/server/main.js'], {
     env,
     stdio: ['ignore', 'pipe', 'inherit'],
@@ -101,7 +101,7 @@ const headers = () => ({
 const to = (path: string, method = 'GET') => ({
   host: '127.0.0.1', port, path: `/api${path}`, method, headers: headers(),
   agent: new Agent({ ca, servername: NAME }),
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 function ask(method: string, path: string, body?: unknown, more: Record<string, string> = {}) {
   return new Promise<{ status: number; body: string }>((done, fail) => {

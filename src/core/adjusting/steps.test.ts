@@ -46,7 +46,7 @@ test('the groove in use follows what was moved, also into the next job', () => {
   const gone = [adjustment(1, 'LF', 9), settled(1), ...heights(1, [393, 380, 380, 380])];
   const next = againDocument(
     answered(grooved({ stepCount: 3, stepNow: 1 }), ...gone), '00000000-0000-4000-9000-000000000001', 'Back',
-  ); // prettier-ignore
+  ); // oxfmt-ignore
   expect([next.corners.LF.stepNow, next.corners.RF.stepNow]).toEqual([2, 1]);
 });
 

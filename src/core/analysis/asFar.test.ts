@@ -35,7 +35,7 @@ test('all of the thread is used, and what it came to is what was wanted', () => 
   const up = [
     adjustment(1, 'LF', 8), adjustment(1, 'RF', 8), settled(1),
     ...heights(1, [395, 395, 380, 380]), ...heights(1, [395, 395, 380, 380], '2'),
-  ]; // prettier-ignore
+  ]; // oxfmt-ignore
   const after = analysed(wanted(), ...up);
   expect(front(after)).toMatchObject({ seatBy: 0 });
   expect(front(after).spec.targetMm).toBeCloseTo(395, 6);

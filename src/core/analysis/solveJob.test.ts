@@ -61,7 +61,7 @@ test('two wheels have no cross weight and no left', () => {
 
 test('what is fitted and contradicts itself is told by its place', () => {
   const document = weighed((one) => {
-    Object.assign(one.corners.LF, { ratioFrom: { kind: 'table', rows: [[0, 0], [50, 30], [40, 35]] } }); // prettier-ignore
+    Object.assign(one.corners.LF, { ratioFrom: { kind: 'table', rows: [[0, 0], [50, 30], [40, 35]] } }); // oxfmt-ignore
   });
   const result = solveJob(add(record(document), ...heights(0, 375)));
   expect(result.ok ? [] : result.faults.map(({ path }) => path)).toEqual([

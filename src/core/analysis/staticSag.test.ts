@@ -24,7 +24,7 @@ function skiSled(bands: readonly number[]): JobRecord {
   for (const id of skis)
     Object.assign(document.corners[id], {
       ...fittingFields('air'), reference: { kind: 'shaft', offsetMm: 0 }, ratio: 1, staticWindow: { fromMm: 18, toMm: 26 },
-    }); // prettier-ignore
+    }); // oxfmt-ignore
   return bands.reduce((job, mm, round) => band(job, round, mm), record(document));
 }
 
@@ -97,7 +97,7 @@ test('a cam of twelve numbers with halves between them is worked with, one more 
     });
     Object.assign(document.corners.RA.torsion ?? {}, {
       halves: true, camDegrees: Array.from({ length: count }, (_, k) => 20 + 2 * k),
-    }); // prettier-ignore
+    }); // oxfmt-ignore
     const read = (slot: string, mm: number) => factEntry({ kind: 'sag', round: 0, corner: 'RA', slot, mm });
     return must(answerFor(add(record(document), read('extended-1', 600), read('alone-rest-1', 560)))).faults;
   };

@@ -10,7 +10,8 @@ export interface OpConflict {
 }
 
 export type OpsResult =
-  { ok: true; value: Json } | { ok: false; conflicts: OpConflict[]; unknownPath: string[] | null };
+  | { ok: true; value: Json }
+  | { ok: false; conflicts: OpConflict[]; unknownPath: string[] | null };
 
 /**
  * Applies replacements to a JSON document, all or none. A path must exist already; each op's `from` must be what is

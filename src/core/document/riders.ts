@@ -56,8 +56,8 @@ export function massesOf(document: JobDocument, rider: RiderDocument): RiderMass
   const part = (name: string, kg: number, share: number, read: boolean): RiderMass[] =>
     kg > 0 ? [{ name: `${name}, ${rider.name}`, kg, xMm: at(share), sd: LUGGAGE_SD, read, ride: true }] : [];
   return [
-    { name: `${rider.name}, front`, kg: body * (1 - rear), xMm: at(0), sd: sd(1 - rear), read: true, ride: true }, // prettier-ignore
-    { name: `${rider.name}, rear`, kg: body * rear, xMm: at(1), sd: sd(rear), read: true, ride: true }, // prettier-ignore
+    { name: `${rider.name}, front`, kg: body * (1 - rear), xMm: at(0), sd: sd(1 - rear), read: true, ride: true }, // oxfmt-ignore
+    { name: `${rider.name}, rear`, kg: body * rear, xMm: at(1), sd: sd(rear), read: true, ride: true }, // oxfmt-ignore
     ...part('gear', rider.gearKg, rear, sagRead.gear),
     ...part('passenger', rider.passengerKg, PASSENGER_REAR, true),
     ...part('luggage', rider.luggageKg, LUGGAGE_REAR, sagRead.luggage),

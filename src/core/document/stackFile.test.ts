@@ -45,7 +45,7 @@ test.each<[string, unknown, string[]]>([
   ['a ring after a spring that is not there', { ...whole, rings: [{ after: 3, limitMm: 40, on: 'body' }] }, ['rings[0].after']],
 ])('%s is refused by its place', (_, file, paths) => {
   expect(faultsOf(file)).toEqual(paths.map((path) => expect.stringContaining(path)));
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 test('what is left out of a file is filled in', () => {
   const file = read({ ...whole, springs: [{ rateNPerMm: 40, freeLengthMm: 300, solidLengthMm: 100 }] });

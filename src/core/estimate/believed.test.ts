@@ -8,7 +8,7 @@ function preloadIn(roomMm: number | null, ...lengths: (number | null)[]) {
   const document = plainDocument((one) => {
     Object.assign(one.corners.LF, { springs: lengths.map(spring), roomMm, preloadMm: null });
   });
-  const made = machineOf(document, ['LF', 'RF', 'LR', 'RR'], { driven: false, extendedMm: {}, measuredRatio: {}, travelRead: [] }); // prettier-ignore
+  const made = machineOf(document, ['LF', 'RF', 'LR', 'RR'], { driven: false, extendedMm: {}, measuredRatio: {}, travelRead: [] }); // oxfmt-ignore
   if (!made.ok) throw new Error('expected a sound machine');
   const contact = must(made.value.believed.machine.contacts[0] ?? null);
   return { mm: contact.preloadMm, source: made.value.sources.LF.preload };
@@ -32,7 +32,7 @@ function withSprings(rateNPerMm: number, aheadMm = 0) {
     });
     one.corners.LF.reference.aheadMm = aheadMm;
   });
-  const made = machineOf(document, ['LF', 'RF', 'LR', 'RR'], { driven: false, extendedMm: {}, measuredRatio: {}, travelRead: [] }); // prettier-ignore
+  const made = machineOf(document, ['LF', 'RF', 'LR', 'RR'], { driven: false, extendedMm: {}, measuredRatio: {}, travelRead: [] }); // oxfmt-ignore
   if (!made.ok) throw new Error(JSON.stringify(made.faults));
   return made.value.believed;
 }

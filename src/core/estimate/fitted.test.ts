@@ -152,7 +152,7 @@ describe('what of the description is over', () => {
         kind: 'fitted', round: 2, corner: 'RF', slot: 'springs-front',
         part: 'springs', axle: 'front', words: '', kit: null, moreMm: null,
       }),
-    ); // prettier-ignore
+    ); // oxfmt-ignore
     const collar = (id: 'LF' | 'RF') => collarNow(readRounds(one).rounds, id, 1);
     expect([collar('LF'), collar('RF')]).toEqual([60, null]);
   });

@@ -50,7 +50,7 @@ test('read on another place of the floor, the machine is held against how it sta
 test('where it stands is as in the round before, until somebody says otherwise', () => {
   const entries = [
     ...heights(0, 600), moved(1, { RF: -9 }), ...heights(1, 600), ...heights(2, 600), moved(3, {}), ...heights(3, 600),
-  ]; // prettier-ignore
+  ]; // oxfmt-ignore
   const { rounds } = analyse(add(record(document), ...entries)).state;
   expect(rounds.map(({ floor }) => floor?.floorMm ?? null)).toEqual([null, { RF: -9 }, { RF: -9 }, {}]);
 });

@@ -1,6 +1,6 @@
 import { seededUniform } from '../numerics/random.ts';
 import { answerFor } from '../planning/answer.ts';
-import { add, adjustment, fourCorners, heights, must, plainDocument, record, settled } from '../../../tests/fixtures/records.ts'; // prettier-ignore
+import { add, adjustment, fourCorners, heights, must, plainDocument, record, settled } from '../../../tests/fixtures/records.ts'; // oxfmt-ignore
 import { conditionedRows, heightSampler, predict, predictJointly, travelSpreadRows } from './predict.ts';
 
 const job = add(
@@ -22,7 +22,7 @@ test('what is known to within r leaves P − p p / (v + r²) of the rest', () =>
     [expect.closeTo(5 - 9 / 6, 12), expect.closeTo(3 - 9 / 6, 12)],
     [expect.closeTo(3 - 9 / 6, 12), expect.closeTo(9 - 9 / 6, 12)],
   ]);
-  expect(conditionedRows(rows, [])).toEqual([[5, 3], [3, 9]]); // prettier-ignore
+  expect(conditionedRows(rows, [])).toEqual([[5, 3], [3, 9]]); // oxfmt-ignore
   // Two things known one after another leave what both leave together.
   const both = conditionedRows(rows, [...known, { row: Float64Array.from([2, 1]), sd: 1e-6 }]);
   expect(both[0]?.[0]).toBeCloseTo(0, 6);

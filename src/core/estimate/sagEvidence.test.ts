@@ -111,7 +111,7 @@ describe('what the fit is given of a bench reading', () => {
         ratio: 1,
         preloadMm: 0,
         springs: [
-          { ...blankSpring, name: 'two-rate', kind: 'table', rateNPerMm: null, rows: [[0, 0], [40, 400], [130, 4000]] }, // prettier-ignore
+          { ...blankSpring, name: 'two-rate', kind: 'table', rateNPerMm: null, rows: [[0, 0], [40, 400], [130, 4000]] }, // oxfmt-ignore
         ],
       });
     });
@@ -158,7 +158,7 @@ describe('what the fit is given of a bench reading', () => {
     const [height, used] = values(stiffer);
     expect(height).toBeCloseTo(570 - 4.571, 2);
     expect(used).toBeCloseTo(74.571, 2);
-  }); // prettier-ignore
+  }); // oxfmt-ignore
 
   test('somebody who is no longer in the book is passed over', () => {
     const { sag } = evidence(ridden('scooter'), ['RW', 'r9-rest-1', 300]);

@@ -59,7 +59,7 @@ function told(document: JobDocument, rounds: readonly Told[]): JobRecord {
         return mm === undefined ? [] : [{ kind: 'height' as const, round, corner, slot: String(k + 1), mm }];
       }),
     ),
-  ]); // prettier-ignore
+  ]); // oxfmt-ignore
   return add(record(document), ...facts.map((fact) => factEntry(fact)));
 }
 
@@ -73,7 +73,7 @@ function asExpected(document: JobDocument, riseMm: number): Partial<Record<Corne
 const ways: { title: string; edit: (document: JobDocument) => void }[] = [
   { title: 'tape only', edit: () => undefined },
   { title: 'ratio as said', edit: (document) => cornersIn(document).forEach((id) => (document.corners[id].ratio = 0.6)) },
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 const perClass = machineClasses.flatMap((machineClass) =>
   ways.flatMap(({ title, edit }): Situation[] => {
@@ -87,7 +87,7 @@ const perClass = machineClasses.flatMap((machineClass) =>
       { title: `${on}measured where it was predicted`, job: told(document, [{ reads: [412, 412] }, { turned: asExpected(document, -12), reads: [400, 400, 401] }]), shows: ['measured'], suspects: null, finish: true },
     ];
   }),
-); // prettier-ignore
+); // oxfmt-ignore
 
 const car = (edit: (document: JobDocument) => void = () => undefined) => described('car', edit);
 const known = car((document) => cornersIn(document).forEach((id) => (document.corners[id].ratio = 0.5)));
@@ -119,7 +119,7 @@ const troubled: Situation[] = [
     job: told(known, [{ reads: [four(414, 415, 414, 386), four(414, 415, 414, 386)] }]),
     shows: ['measured'], suspects: null, finish: false,
   },
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 const all = [...perClass, ...troubled];
 

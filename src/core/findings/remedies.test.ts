@@ -14,7 +14,7 @@ function triedFor(job: JobRecord, kind: MarginKind, corner: CornerId, which: Run
   const finding: Finding = {
     code: 'run-out', kind, corner, which, loadCase: null, leftMm: 0, severity: 'stop', when: 'both',
     evidence: { parts: [], onGuess: false },
-  }; // prettier-ignore
+  }; // oxfmt-ignore
   return remediesFor(must(answerFor(job)), finding);
 }
 
@@ -30,7 +30,7 @@ test('a cam that leaves too little droop is set back, to the first position that
 test('air that leaves too little droop is let down, in steps that a pump can do', () => {
   const aired = bike({ extended: 128, rest: 122 }, null, (document) => {
     Object.assign(document.corners.FW, { ...fittingFields('air'), sagMm: 36, sagWindow: { fromMm: 30, toMm: 41 } });
-  }); // prettier-ignore
+  }); // oxfmt-ignore
   const [told] = triedFor(aired, 'droop', 'FW');
   if (told?.do !== 'air') throw new Error(`expected air to be let down, got ${told?.do}`);
   expect(told.bar).toBeLessThan(0);

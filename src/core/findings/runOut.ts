@@ -40,7 +40,7 @@ const SURE_SD = 1;
  */
 export const atItsEnd: readonly MarginKind[] = [
   'droop', 'bump-stop', 'bump-metal', 'damper-open', 'damper-closed', 'crossover',
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 /**
  * What is used up, of these margins: past its end, or at it where that is wrong. On a guess it is no more than a hint.

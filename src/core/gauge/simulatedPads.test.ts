@@ -47,7 +47,7 @@ describe('simulated pads', () => {
       pads.read(seconds).forEach(({ value }, i) => {
         expect(Math.abs(value - ((wanted[i] ?? 0) - 200 * share))).toBeLessThan(4);
       });
-  }); // prettier-ignore
+  }); // oxfmt-ignore
 
   test('friction leaves weight across the corners, never more on all of them together', () => {
     const kg = fc.double({ min: 60, max: 600, noNaN: true });

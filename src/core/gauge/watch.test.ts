@@ -19,7 +19,7 @@ function stream(watch: InstrumentWatch, from: number, seconds: number, value: (t
   const count = Math.round(seconds * 10);
   for (let k = 0; k < count; k++) watch.take(reading(value(from + k / 10), change), from + k / 10);
   return from + (count - 1) / 10;
-} // prettier-ignore
+} // oxfmt-ignore
 
 const noise = (sd: number, seed = 5) => {
   const uniform = seededUniform(seed);
@@ -87,7 +87,7 @@ test('another unit, and a battery that runs out, are told', () => {
   stream(watch, 0, 1, () => 50.8);
   const now = stream(watch, 1, 1, () => 50.8, { unit: 'in', battery: 0.1 });
   expect(watch.look(now)).toMatchObject({ unitChanged: { from: 'mm', to: 'in' }, batteryLow: true, steady: true });
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 test('what stands for itself: a number, its unit, its sign; anything else is no reading', () => {
   const read = (text: string, unit = 'mm') => {

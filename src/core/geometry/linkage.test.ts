@@ -73,7 +73,7 @@ test('it does not matter where the frame is measured from, nor which way it is d
     expect(moved?.[k]?.[1]).toBeCloseTo(s, 6);
     expect(mirrored?.[k]?.[1]).toBeCloseTo(s, 6);
   });
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 test('where it locks is told by the travel there', () => {
   const travelMm = 900;
@@ -91,4 +91,4 @@ test('where it locks is told by the travel there', () => {
     locksAtMm: Math.round(locked * (travelMm / (rows.length - 1))),
   });
   expect(want?.be === 'whole-way-up' && want.locksAtMm).toBeGreaterThan(150);
-}); // prettier-ignore
+}); // oxfmt-ignore

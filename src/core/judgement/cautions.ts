@@ -12,7 +12,7 @@ const steps = {
     'stands', 'thread', 'top-nut', 'lines', 'pinch', 'torsion', 'engagement', 'gas', 'clamps',
   ],
   'close-out': ['torque', 'alignment', 'law'],
-} as const satisfies Partial<Record<Stage, readonly string[]>>; // prettier-ignore
+} as const satisfies Partial<Record<Stage, readonly string[]>>; // oxfmt-ignore
 
 export type CautionId = (typeof steps)[keyof typeof steps][number];
 

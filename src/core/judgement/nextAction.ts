@@ -23,7 +23,12 @@ export type NextDo =
   | { code: 'locked'; due: Recheck | null }
   | {
       code:
-        'set-targets' | 'settle-and-measure' | 'measure' | 'lock' | 'decide-nearest' | 'decide-out-of-reach';
+        | 'set-targets'
+        | 'settle-and-measure'
+        | 'measure'
+        | 'lock'
+        | 'decide-nearest'
+        | 'decide-out-of-reach';
     }
   /** Every height reads in: read once more, after it was settled where it was not. */
   | { code: 'read-again'; settle: boolean }
@@ -111,7 +116,7 @@ function nextOnSagBench(document: JobDocument, state: RoundsState, answer: Answe
 /** Reasons that the owner has to decide on. */
 const outOfReach: readonly Reason['kind'][] = [
   'thread', 'positions', 'pressure', 'droop', 'mount', 'ring-holds', 'sag', 'cross',
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 function blocks(reason: Reason): boolean {
   const had = 'met' in reason && reason.met;

@@ -12,7 +12,10 @@ export interface SpringSigns {
 export type SpringReason =
   | {
       code:
-        'sag-too-much-at-the-end' | 'sag-too-little-at-the-start' | 'static-too-little' | 'static-too-much';
+        | 'sag-too-much-at-the-end'
+        | 'sag-too-little-at-the-start'
+        | 'static-too-little'
+        | 'static-too-much';
       offMm: number;
     }
   /** `thenStatic` where a sag with nobody on is wanted too. */

@@ -39,7 +39,7 @@ test('a spring that stands lower by what is told would read just what it reads',
 test('what only lifts is no reason for a low corner, and what only presses none for a high one', () => {
   expect(fitting(whyOff(answered(), 'RR', -13))).toEqual([
     'misread', 'load', 'seated', 'upside-down', 'wrong-end', 'worn',
-  ]); // prettier-ignore
+  ]); // oxfmt-ignore
   const high = fitting(whyOff(answered(), 'RR', 6));
   expect(high).toContain('bush');
   expect(high).not.toContain('worn');

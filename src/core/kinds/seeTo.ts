@@ -1,6 +1,14 @@
 /** What is seen to before anything is measured. */
 export type PrepId =
-  'pressures' | 'floor' | 'load' | 'bars' | 'bushes' | 'track' | 'straight' | 'damping' | 'gas';
+  | 'pressures'
+  | 'floor'
+  | 'load'
+  | 'bars'
+  | 'bushes'
+  | 'track'
+  | 'straight'
+  | 'damping'
+  | 'gas';
 
 /** What is seen to before it goes out. */
 export type CloseId =

@@ -224,7 +224,7 @@ describe('what a job came to', () => {
   const went = (round: number, part: 'tyres' | 'springs', kitId: string | null = null) =>
     factEntry({
       kind: 'fitted', round, slot: `${part}-front`, part, axle: 'front', words: '', kit: kitId, moreMm: null,
-    }); // prettier-ignore
+    }); // oxfmt-ignore
 
   test('what goes on later leaves a kit what it needed; other springs end it', () => {
     const shod = add(job(2), went(2, 'tyres'), settled(2), ...at(2, 372), ...at(2, 372, '2'));

@@ -56,7 +56,7 @@ const rich: Partial<ContactDescription> = {
 const settings: Record<string, CornerSetting> = {
   'as described': plainSetting,
   'learnt and moved': { ...plainSetting, seatBy: 4, mountMm: 6, ratioScale: 1.07, ratioRise: 0.08, springScales: [0.96, 1.03], preloadOffBy: -1.5, ringsMm: [3] },
-}; // prettier-ignore
+}; // oxfmt-ignore
 
 describe.each(Object.entries(settings))('%s', (_, setting) => {
   const corner = new CornerModel(plainContact('LF', 1300, 750, rich), setting);

@@ -54,7 +54,7 @@ test('turned up, the damper opens as the wheel comes down by its ratio; read aga
 test('other dampers have other lengths: what was read of the old ones says nothing', () => {
   const fitted = factEntry({
     kind: 'fitted', round: 1, corner: null, slot: 'dampers-front', part: 'dampers', axle: 'front', words: '', kit: null, moreMm: null,
-  }); // prettier-ignore
+  }); // oxfmt-ignore
   const one = analysed(damper(0, 398), fitted, settled(1), ...heights(1, 385));
   expect(left(one, 'damper-open')).toBeNull();
 });

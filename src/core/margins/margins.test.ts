@@ -257,7 +257,7 @@ describe('springs, load cases and clearances', () => {
     const three = fitted();
     three.corners.LF.springs.splice(1, 0, {
       ...blankSpring, name: 'thin', rateNPerMm: 400, freeLengthMm: 60, solidLengthMm: 55,
-    }); // prettier-ignore
+    }); // oxfmt-ignore
     const all = marginsFor(answerOf(measured(365, three)));
     // The upper has closed 75 and the 15 of preload when its ring takes over, of 140.
     const left = (of: MarginKind) => all.find(({ kind, corner }) => kind === of && corner === 'LF')?.leftMm;

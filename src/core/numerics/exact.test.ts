@@ -34,7 +34,7 @@ describe('the curve through growing points', () => {
   });
 
   test('it meets its points, is smooth between them and straight beyond', () => {
-    [[0, 0], [10, 20], [14, 40], [20, 46]].forEach(([x = 0, y = 0]) => expect(at(x).value).toBeCloseTo(y, 9)); // prettier-ignore
+    [[0, 0], [10, 20], [14, 40], [20, 46]].forEach(([x = 0, y = 0]) => expect(at(x).value).toBeCloseTo(y, 9)); // oxfmt-ignore
     const h = 1e-5;
     for (const x of [3, 8, 11.5, 17]) {
       expect(at(x).slope).toBeCloseTo((at(x + h).value - at(x - h).value) / (2 * h), 5);

@@ -123,7 +123,7 @@ test('chi-squared of eight degrees of freedom has a spread of four', () => {
 });
 
 test('the spread of each column is about its own mean', () => {
-  const [first, second] = spreadOf([[1, 10], [2, 10], [3, 10], [6, 14]]); // prettier-ignore
+  const [first, second] = spreadOf([[1, 10], [2, 10], [3, 10], [6, 14]]); // oxfmt-ignore
   // Squares about 3: 4 + 1 + 0 + 9, by three; about 11: 3 x 1 + 9.
   expect(first).toBeCloseTo(Math.sqrt(14 / 3), 12);
   expect(second).toBeCloseTo(2, 12);

@@ -63,7 +63,7 @@ export type CornerMove = Pick<
 > & {
   /** What the whole plan raises this corner by, mm; negative lowers. */
   riseMm: number;
-}; // prettier-ignore
+}; // oxfmt-ignore
 
 interface MountAnswer {
   turns: number;

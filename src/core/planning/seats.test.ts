@@ -133,7 +133,7 @@ describe('seats in steps', () => {
 
   test('twist is spared where it costs, and free where it does not', () => {
     // Two corners of a body that only rises with their sum; their difference twists.
-    const body = { influence: [[0.5, 0.5]], wanted: [4], twist: [[0.5, -0.5], [-0.5, 0.5]] }; // prettier-ignore
+    const body = { influence: [[0.5, 0.5]], wanted: [4], twist: [[0.5, -0.5], [-0.5, 0.5]] }; // oxfmt-ignore
     const { smoothMm } = planSeats(problemOf({ ...body, twistPenalty: 0.3 }));
     expect(smoothMm[0]).toBeCloseTo(smoothMm[1] ?? 0, 6);
     expect((smoothMm[0] ?? 0) + (smoothMm[1] ?? 0)).toBeCloseTo(8, 3);

@@ -14,7 +14,7 @@ import {
 } from './spring.ts';
 
 export type RackColumn =
-  | 'id' | 'name' | 'rate' | 'free' | 'solid' | 'inner' | 'wire' | 'coils' | 'max' | 'stock' | 'tender' | 'torsion' | 'leg' | 'side' | 'note' | 'rows'; // prettier-ignore
+  | 'id' | 'name' | 'rate' | 'free' | 'solid' | 'inner' | 'wire' | 'coils' | 'max' | 'stock' | 'tender' | 'torsion' | 'leg' | 'side' | 'note' | 'rows'; // oxfmt-ignore
 
 /** Units a column may be given in; none where it has none. */
 const units: Partial<Record<RackColumn, readonly string[]>> = {
@@ -55,7 +55,7 @@ export const rackColumns: Record<RackColumn, ColumnFacts> = {
 /** The columns of an export, in order, each with the unit its heading names. */
 const EXPORTED: readonly RackColumn[] = [
   'name', 'rate', 'free', 'solid', 'inner', 'wire', 'coils', 'max', 'stock', 'tender', 'torsion', 'leg', 'side', 'note', 'rows', 'id',
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 /** Which heading of a file is what, and in which unit. */
 export interface ColumnChoice {

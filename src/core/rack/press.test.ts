@@ -1,7 +1,7 @@
 import { pressFit } from './press.ts';
 
 test('the line through readings, its scatter and the error of its rate, as least squares has them', () => {
-  const rows: [number, number][] = [[10, 512], [20, 1005], [30, 1493], [40, 2010]]; // prettier-ignore
+  const rows: [number, number][] = [[10, 512], [20, 1005], [30, 1493], [40, 2010]]; // oxfmt-ignore
   // By hand: mean 25 and 1255, sxx 500, sxy 24 910.
   const rate = 24_910 / 500;
   const off = rows.map(([x, f]) => f - 1255 - rate * (x - 25));
@@ -24,8 +24,8 @@ test('bent is what bends the rate by a twentieth, clear of the scatter', () => {
   expect(bent(0.03)?.curved).toBe(true);
   expect(bent(-0.03)?.curved).toBe(true);
   expect(bent(0.03, 12)?.curved).toBe(false);
-  expect(pressFit([[0, 0], [10, 380], [20, 840]])?.curved).toBe(false); // prettier-ignore
-  expect(pressFit([[5, 100], [5, 110]])).toBeNull(); // prettier-ignore
+  expect(pressFit([[0, 0], [10, 380], [20, 840]])?.curved).toBe(false); // oxfmt-ignore
+  expect(pressFit([[5, 100], [5, 110]])).toBeNull(); // oxfmt-ignore
 });
 
 test('bent is told alike wherever along the spring the readings begin', () => {

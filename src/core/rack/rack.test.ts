@@ -59,15 +59,15 @@ describe('a spring on the press', () => {
       sdNPerMm: expect.closeTo(0, 9),
       atRestN: expect.closeTo(200, 9),
       curved: false,
-    }); // prettier-ignore
+    }); // oxfmt-ignore
     // Residuals 2, -4, 2 on three points 10 apart: sqrt(24 / 1 / 200).
-    expect(pressFit([[10, 502], [20, 996], [30, 1502]])?.sdNPerMm).toBeCloseTo(Math.sqrt(24 / 200), 9); // prettier-ignore
+    expect(pressFit([[10, 502], [20, 996], [30, 1502]])?.sdNPerMm).toBeCloseTo(Math.sqrt(24 / 200), 9); // oxfmt-ignore
   });
 
   test('one place, or none, makes no rate', () => {
     expect(pressFit([])).toBeNull();
-    expect(pressFit([[10, 500], [10, 505]])).toBeNull(); // prettier-ignore
-    expect(pressFit([[10, 500], [20, 1000]])?.sdNPerMm).toBeNull(); // prettier-ignore
+    expect(pressFit([[10, 500], [10, 505]])).toBeNull(); // oxfmt-ignore
+    expect(pressFit([[10, 500], [20, 1000]])?.sdNPerMm).toBeNull(); // oxfmt-ignore
   });
 
   test('readings that bend are told from readings that scatter', () => {
@@ -92,7 +92,7 @@ const anySpring: fc.Arbitrary<RackSpring> = fc
     rows: fc.option(fc.constant([[0, 0], [50, 1800.5], [100, 3900]] as [number, number][])),
   })
   .filter(({ name, note }) => !/^'[=+\-@]/.test(name) && !/^'[=+\-@]/.test(note))
-  .map((part) => ({ ...blankRackValues, ...part, version: 1 })); // prettier-ignore
+  .map((part) => ({ ...blankRackValues, ...part, version: 1 })); // oxfmt-ignore
 
 describe('CSV', () => {
   test('what is saved is taken in again unchanged', () => {
@@ -129,7 +129,7 @@ describe('CSV', () => {
   ];
 
   test('bare numbers are in the unit chosen, fractions too; one with its own unit keeps it', () => {
-    const { springs } = readRack(headings, [['A', '350', '7 1/2', '2', 'yes'], ['B', '60 N/mm', '200mm', '', '']], choices); // prettier-ignore
+    const { springs } = readRack(headings, [['A', '350', '7 1/2', '2', 'yes'], ['B', '60 N/mm', '200mm', '', '']], choices); // oxfmt-ignore
     expect(springs[0]).toMatchObject({
       rateNPerMm: expect.closeTo(61.29, 2),
       freeLengthMm: 190.5,

@@ -150,7 +150,7 @@ describe('riders', () => {
     expect(masses.map(({ kg, xMm }) => [Math.round(kg), Math.round(xMm)])).toEqual([
       ...[[32, 700], [48, -700], [10, -140]],
       ...[[60, -588], [12, -784]],
-    ]); // prettier-ignore
+    ]); // oxfmt-ignore
     expect(masses.map(({ read }) => read)).toEqual([true, true, false, true, true]);
   });
 
@@ -216,7 +216,7 @@ describe('windows', () => {
 describe('the spring that both sags ask for', () => {
   const charged = { gaugeBar: 8, volumeCm3: 120, areaMm2: 154, exponent: 1.3 };
   const model = (rate: number, preloadMm: number, gas: ContactDescription['gas'] = null) =>
-    new CornerModel({ ...plainContact('x', 0, 0), travelMm: 200, ratio: { kind: 'constant', ratio: 0.5 }, springs: linear(rate), preloadMm, gas }); // prettier-ignore
+    new CornerModel({ ...plainContact('x', 0, 0), travelMm: 200, ratio: { kind: 'constant', ratio: 0.5 }, springs: linear(rate), preloadMm, gas }); // oxfmt-ignore
 
   test('worked by hand: 60 and 120 kg at 30 and 100 mm on ratio 0.5', () => {
     const needed = must(

@@ -6,7 +6,7 @@ import { blankDocument } from '../document/create.ts';
 import { inSystem, sagWindows } from './sagWindows.ts';
 import { isAsked, isRough, limitsOf, middleOf, schoolOf, schoolsAt } from './schools.ts';
 
-const idsOf = (machineClass: MachineClass) => schoolsAt(blankDocument(machineClass, 'x'), cornersOf(machineClass)[0] ?? 'FW', 'rider').map(({ id }) => id); // prettier-ignore
+const idsOf = (machineClass: MachineClass) => schoolsAt(blankDocument(machineClass, 'x'), cornersOf(machineClass)[0] ?? 'FW', 'rider').map(({ id }) => id); // oxfmt-ignore
 
 describe('schools of sag', () => {
   test('each stands in order, and is met on something that is ridden', () => {
@@ -45,7 +45,7 @@ describe('schools of sag', () => {
     const limits = limitsOf(sled, 'LS', shaft);
     expect([limits.fromMm, limits.toMm]).toEqual([Math.round(shaft.low / 0.5), Math.round(shaft.high / 0.5)]);
     // A ratio from pairs counts by its mean.
-    sled.corners.LS.ratioFrom = { kind: 'table', rows: [[0, 0], [120, 45], [240, 120]] }; // prettier-ignore
+    sled.corners.LS.ratioFrom = { kind: 'table', rows: [[0, 0], [120, 45], [240, 120]] }; // oxfmt-ignore
     sled.corners.LS.travelMm = 240;
     expect(limitsOf(sled, 'LS', shaft).fromMm).toBe(Math.round(shaft.low / 0.5));
   });

@@ -169,7 +169,7 @@ export class SuspendedBody {
     });
     for (const { a, b, rateNPerMm } of this.wound) {
       const [p, q] = [this.bodyFreedoms + a, this.bodyFreedoms + b];
-      for (const [r, c, way] of [[p, p, 1], [q, q, 1], [p, q, -1], [q, p, -1]] as const) add(r, c, way * rateNPerMm); // prettier-ignore
+      for (const [r, c, way] of [[p, p, 1], [q, q, 1], [p, q, -1], [q, p, -1]] as const) add(r, c, way * rateNPerMm); // oxfmt-ignore
     }
     // A body with all wheels in the air is held by next to nothing.
     for (let a = 0; a < this.bodyFreedoms; a++) add(a, a, 1e-6);

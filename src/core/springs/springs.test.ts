@@ -30,7 +30,7 @@ const near = (value: number, relative = 1e-9) => ({
 });
 
 test('a table goes on as it ended, and a spring off its label pushes that much more all along', () => {
-  const rows = [[0, 0], [50, 2000], [90, 4400]] as const; // prettier-ignore
+  const rows = [[0, 0], [50, 2000], [90, 4400]] as const; // oxfmt-ignore
   const table: SpringDescription = { kind: 'table', rows, solidMm: null };
   expect(springCurve(table)).toMatchObject({ forceN: [0, 2000, 4400], lastRateNPerMm: 60 });
   expect(springCurve(table, 1.1)).toMatchObject({
@@ -41,7 +41,7 @@ test('a table goes on as it ended, and a spring off its label pushes that much m
 });
 
 test('stiffened by a factor, a table pushes so many times as hard all along', () => {
-  const rows = [[0, 0], [50, 2000], [90, 4400]] as const; // prettier-ignore
+  const rows = [[0, 0], [50, 2000], [90, 4400]] as const; // oxfmt-ignore
   const stack = new Stack({ springs: [{ kind: 'table', rows, solidMm: null }], rings: [] });
   stack.stiffen(0, 1.25);
   stack.build(0);

@@ -46,7 +46,7 @@ test('angles after the plan go by the heights then, the tyre that was measured, 
   expect(now).toEqual(expected(({ hereMm }) => hereMm, 350, USUAL_RADIUS_MM));
   // The plan lowers it: every angle is less afterwards.
   expect(anglesAfter(answer).approach?.deg).toBeLessThan(now.approach?.deg ?? NaN);
-  expect(anglesAfter(answer)).toMatchObject({ approach: { by: 'bumper' }, breakover: { by: 'sill' }, departure: { by: 'tow eye' } }); // prettier-ignore
+  expect(anglesAfter(answer)).toMatchObject({ approach: { by: 'bumper' }, breakover: { by: 'sill' }, departure: { by: 'tow eye' } }); // oxfmt-ignore
 });
 
 test('on other tyres their size counts, and where none is given the one that is on', () => {

@@ -144,7 +144,7 @@ describe('low points', () => {
     const answer = answerOf(
       (document) => {
         withPoints(document);
-        document.corners.LF.clearances = [{ ...someClearance, nowMm: 60, rows: [[-30, 40], [0, 60], [30, 75]] }]; // prettier-ignore
+        document.corners.LF.clearances = [{ ...someClearance, nowMm: 60, rows: [[-30, 40], [0, 60], [30, 75]] }]; // oxfmt-ignore
       },
       ...fourCorners.map((id) => adjustment(1, id, -6)),
       ...padFacts(1, moved),
@@ -340,7 +340,7 @@ describe('toe and camber against height', () => {
 
 describe('what could touch', () => {
   test('a table is read straight from row to row and on past its ends', () => {
-    const one = { ...someClearance, rows: [[-40, 8], [0, 20], [40, 26]] as [number, number][] }; // prettier-ignore
+    const one = { ...someClearance, rows: [[-40, 8], [0, 20], [40, 26]] as [number, number][] }; // oxfmt-ignore
     expect([-60, -40, -20, 0, 20, 60].map((mm) => distanceAfter(one, mm))).toEqual([2, 8, 14, 20, 23, 29]);
     expect(gainsAt(one, -20)).toBeCloseTo(0.3, 12);
     expect(distanceAfter({ ...someClearance, perMm: 0.5 }, -20)).toBe(50);
@@ -367,7 +367,7 @@ describe('what could touch', () => {
     const answer = answerOf((document) => {
       document.corners.LF.clearances = [
         { ...someClearance, nowMm: 60, perMm: 0.4, atMm: 350 },
-        { ...someClearance, name: 'coil', rows: [[-80, 4], [0, 20], [80, 30]] }, // prettier-ignore
+        { ...someClearance, name: 'coil', rows: [[-80, 4], [0, 20], [80, 30]] }, // oxfmt-ignore
       ];
       document.corners.LF.boots = [{ name: 'joint', nowDeg: 6, mostDeg: 20, shaftMm: 400 }];
     });
@@ -457,7 +457,7 @@ describe('height by the spring’s collar on a damper with a lower mount', () =>
     const tight = answerOf(mounted((document) => {
       document.corners.LF.preloadMm = 62;
       document.corners.LF.springs[0] = { ...must(document.corners.LF.springs[0] ?? null), rateNPerMm: 32 };
-    }), factEntry({ kind: 'travel-used', round: 0, corner: 'LF', slot: 'now', mm: 16 })); // prettier-ignore
+    }), factEntry({ kind: 'travel-used', round: 0, corner: 'LF', slot: 'now', mm: 16 })); // oxfmt-ignore
     expect(collarMistake(tight, 'LF')?.by).toBe('little-droop');
     const loose = answerOf(mounted((document) => (document.corners.LF.preloadMm = -6)));
     expect(collarMistake(loose, 'LF')?.by).toBe('loose');

@@ -10,7 +10,7 @@ const steered = (steering: Partial<JobDocument['steering']>) =>
 test('tyres wider apart at their front, rods ahead of the axle: each 0.8 turn shorter, both tops to the front', () => {
   const document = steered({
     tyreMm: 740, armMm: 120, pitchMm: 1.5, rods: 'ahead', threadLeft: 'right-hand', threadRight: 'left-hand',
-  }); // prettier-ignore
+  }); // oxfmt-ignore
   const toeMm = totalToe({ frontMm: 1558, rearMm: 1543 });
   expect(toeMm).toBe(-15);
   // 120 x 15 / (2 x 740) / 1.5

@@ -20,7 +20,7 @@ export interface Amount {
 
 const GLYPHS: Record<string, string> = {
   '¼': '1/4', '½': '1/2', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8',
-}; // prettier-ignore
+}; // oxfmt-ignore
 
 const MIXED = /^(\d+)(?:\s+|\s*-\s*)(\d+)\s*\/\s*(\d+)$/;
 const SIMPLE = /^(\d+)\s*\/\s*(\d+)$/;

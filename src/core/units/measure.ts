@@ -5,7 +5,7 @@ import type { ParsedNumber } from './turns.ts';
 
 export const measureNames = [
   'mass', 'rate', 'force', 'pressure', 'share', 'distance', 'volume', 'chamber', 'area', 'torsion', 'angleGain', 'torque',
-] as const; // prettier-ignore
+] as const; // oxfmt-ignore
 export type MeasureName = (typeof measureNames)[number];
 
 /** Units that a reader may choose beside those of the two systems. */
@@ -14,7 +14,8 @@ type OwnUnits = typeof ownUnits;
 
 /** What a quantity is read and shown in: the units of either system, or one of its own. */
 export type UnitsOf<N extends MeasureName> =
-  LengthSystem | (N extends keyof OwnUnits ? OwnUnits[N][number] : never);
+  | LengthSystem
+  | (N extends keyof OwnUnits ? OwnUnits[N][number] : never);
 export type MeasureUnits = UnitsOf<MeasureName>;
 
 /** All units that a quantity can be shown in. */
@@ -86,7 +87,7 @@ const measures: Record<MeasureName, Measure> = {
   },
   // 1 lb ft is 12 lb in.
   torque: {
-    units: { 'n·m': new Fraction(1), 'lb·ft': LBF_N.mul(INCH_MM).mul(12).div(1000) },
+    units: { n·m: new Fraction(1), lb·ft: LBF_N.mul(INCH_MM).mul(12).div(1000) },
     bare: { mm: 'n·m', in: 'lb·ft' },
   },
 };
@@ -96,7 +97,7 @@ const ALIASES: Record<string, string> = {
   'lbs/in': 'lb/in', 'lb/"': 'lb/in', 'lbf/in': 'lb/in', 'kgf/mm': 'kg/mm', percent: '%',
   miles: 'mi', mile: 'mi', litres: 'l', litre: 'l', liters: 'l', liter: 'l', gallons: 'gal', gallon: 'gal',
   cm3: 'cm³', cc: 'cm³', in3: 'in³', cuin: 'in³', nm: 'n·m', 'lb-ft': 'lb·ft', 'ft-lb': 'lb·ft', lbft: 'lb·ft', ftlb: 'lb·ft', mm2: 'mm²', in2: 'in²', sqin: 'in²',
-}; // prettier-ignore
+}; // oxfmt-ignore
 
 const WRITTEN: Record<string, string> = {
   l: 'L',
@@ -104,7 +105,7 @@ const WRITTEN: Record<string, string> = {
   kpa: 'kPa',
   'n/mm': 'N/mm',
   'n·mm/°': 'N·mm/°',
-  'n·m': 'N·m',
+  n·m: 'N·m',
 };
 
 /** Reads a mass, rate or share: `250 kg`, `551 lb`, `600 lb/in`, `54 %`; a bare number takes the reader's unit. */

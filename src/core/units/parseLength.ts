@@ -18,7 +18,7 @@ const UNIT_WORDS: Record<string, string> = {
   cm: 'cm', centimetre: 'cm', centimetres: 'cm', centimeter: 'cm', centimeters: 'cm',
   in: 'in', 'in.': 'in', inch: 'in', inches: 'in', '"': 'in',
   ft: 'ft', 'ft.': 'ft', foot: 'ft', feet: 'ft', "'": 'ft',
-}; // prettier-ignore
+}; // oxfmt-ignore
 
 /**
  * Reads a length the way people write it: `14 3/4`, `14-3/4`, `14.75"`, `1' 2 3/4"`, `375`, `375mm`, `37,5 cm`.

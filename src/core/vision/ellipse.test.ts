@@ -36,11 +36,11 @@ test('noise of a pixel moves it by far less', () => {
 
 test('too few places, or places in line, are no ellipse', () => {
   expect(fitEllipse([1, 2, 3, 4], [1, 4, 9, 2])).toBeNull();
-  expect(circleThrough([[0, 0], [10, 10], [20, 20]])).toBeNull(); // prettier-ignore
+  expect(circleThrough([[0, 0], [10, 10], [20, 20]])).toBeNull(); // oxfmt-ignore
 });
 
 test('three places make their circle', () => {
-  const circle = circleThrough([[100, 40], [40, 100], [-20, 40]]) as Ellipse; // prettier-ignore
+  const circle = circleThrough([[100, 40], [40, 100], [-20, 40]]) as Ellipse; // oxfmt-ignore
   expect(circle.x).toBeCloseTo(40);
   expect(circle.y).toBeCloseTo(40);
   expect(circle.major).toBeCloseTo(60);

@@ -60,7 +60,7 @@ test('of rings the rim has spokes within and even rubber about it, and its tyre 
   expect(tyre?.tyreEvener).toBeLessThan(-0.5);
   expect(rim && hasTyre(rim, rings)).toBe(true);
   expect(tyre && hasTyre(tyre, rings)).toBe(false);
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 test('a dark and dusty rim is found by its tyre, and the bright brake disc within it is not taken for it', () => {
   const { scene, shots, known } = drawWheel(444, 'workshop').rounds[0] ?? {};
@@ -71,4 +71,4 @@ test('a dark and dusty rim is found by its tyre, and the bright brake disc withi
   const truth = rimOf(scene, shot);
   expect(Math.abs((found?.outline.major ?? 0) / truth.major - 1)).toBeLessThan(0.03);
   expect(Math.hypot((found?.outline.x ?? 0) - truth.x, (found?.outline.y ?? 0) - truth.y)).toBeLessThan(0.05 * truth.major);
-}); // prettier-ignore
+}); // oxfmt-ignore

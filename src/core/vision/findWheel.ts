@@ -155,7 +155,7 @@ function withinTyre(tyre: Guess): Guess {
 }
 
 /** Ways on from a guess: its middle, in steps, and its turn. */
-const WAYS = [[1, 0, 0], [-1, 0, 0], [0, 1, 0], [0, -1, 0], [0, 0, 1], [0, 0, -1]] as const; // prettier-ignore
+const WAYS = [[1, 0, 0], [-1, 0, 0], [0, 1, 0], [0, -1, 0], [0, 0, 1], [0, 0, -1]] as const; // oxfmt-ignore
 const FIRST_STEP_PX = 4;
 const YAW_A_PX = 3;
 

@@ -322,7 +322,7 @@ export async function challengeOfDay(db: Database, day: string): Promise<Challen
 
 const week: readonly PracticeLevel[] = [
   'second-week', 'first-day', 'second-week', 'second-week', 'on-your-own', 'hard', 'nasty',
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 const levelOf = (day: string): PracticeLevel =>
   week[new Date(`${day}T12:00:00Z`).getUTCDay()] ?? 'second-week';

@@ -37,7 +37,7 @@ export async function giveSheet(
 }
 
 /** What a sheet is made of. No links, no fields, nothing that runs or is fetched. */
-// prettier-ignore
+// oxfmt-ignore
 const TAGS = [
   'main', 'article', 'section', 'header', 'footer', 'div', 'span', 'p', 'b', 'strong', 'i', 'em', 'small', 'sub',
   'sup', 'br', 'hr', 'h1', 'h2', 'h3', 'h4', 'ul', 'ol', 'li', 'dl', 'dt', 'dd', 'table', 'caption', 'thead',
@@ -46,7 +46,7 @@ const TAGS = [
   'marker', 'mask',
 ];
 
-// prettier-ignore
+// oxfmt-ignore
 const SHAPE = [
   'viewBox', 'preserveAspectRatio', 'width', 'height', 'x', 'y', 'x1', 'y1', 'x2', 'y2', 'cx', 'cy', 'r', 'rx',
   'ry', 'd', 'points', 'transform', 'fill', 'fill-opacity', 'fill-rule', 'stroke', 'stroke-width', 'stroke-dasharray', 'stroke-linecap', 'stroke-linejoin', 'stroke-opacity', 'stroke-miterlimit', 'opacity', 'clip-path',

@@ -136,7 +136,7 @@ export function useJobRecord(id: string) {
     const mine = items.filter((item) => item.jobId === id);
     return { record: steady(withUnsent(data ?? unsentJob(mine), mine)), query, unsent: mine };
     // The query object is new at every render; what counts of it is its data and its state.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [items, data, id, query.status, query.error]);
 }
 

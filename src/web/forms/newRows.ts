@@ -40,7 +40,7 @@ export function useNewRows(
 ) {
   const rows = useBegunRows(list);
   const { put } = useStore.getState();
-  const remove = (id: string) => put(list, rows.filter((row) => row.id !== id)); // prettier-ignore
+  const remove = (id: string) => put(list, rows.filter((row) => row.id !== id)); // oxfmt-ignore
   return {
     rows,
     add: (fields: Record<string, Json>) =>
@@ -54,7 +54,7 @@ export function useNewRows(
       if (required.every((one) => isFilled(fields[one]))) {
         remove(id);
         done(fields);
-      } else put(list, rows.map((one) => (one.id === id ? { id, fields } : one))); // prettier-ignore
+      } else put(list, rows.map((one) => (one.id === id ? { id, fields } : one))); // oxfmt-ignore
     },
     /** What a row still needs. */
     missing: ({ fields }: NewRow) => required.filter((one) => !isFilled(fields[one])),

@@ -206,7 +206,8 @@ function UnsentJobs({ known }: { known: string[] }) {
 
 function UnsentJob({ id }: { id: string }) {
   const { record } = useJobRecord(id);
+  const [now] = useState(() => new Date().toISOString());
   if (!record) return null;
-  const job: JobSummary = summarise(record, new Date().toISOString());
+  const job: JobSummary = summarise(record, now);
   return <JobLine job={job} unsent />;
 }

@@ -50,7 +50,7 @@ describe.each(kinds)('$kind on a $machineClass', ({ kind, machineClass }) => {
       corner.clearances = [
         { name: 'tyre to arch', nowMm: 40, perMm: 1, leastMm: 20, atMm: null, rows: null },
         { name: 'shaft', nowMm: 30, perMm: 0, leastMm: 10, atMm: null, rows: [[-20, 22], [0, 30], [25, 35]] },
-      ]; // prettier-ignore
+      ]; // oxfmt-ignore
       corner.boots = [{ name: 'outer joint', nowDeg: 12, mostDeg: 24, shaftMm: 420 }];
     });
     const baseline = add(record(document), ...heightsAt(ids, 0, 388), settled(0));

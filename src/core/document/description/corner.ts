@@ -180,4 +180,4 @@ export const cornerField = group({
   padFactor: given('factor', { min: 0.8, max: 1.2 }, { since: 6, assumed: 1 }),
   /** Degrees of camber gained (more negative is a loss) per mm that this corner comes down; null where not known. */
   camberPerMm: given('deg/mm', { min: -0.2, max: 0.2 }, { since: 6 }),
-}); // prettier-ignore
+}); // oxfmt-ignore

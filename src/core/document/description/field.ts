@@ -6,7 +6,7 @@ import type { MachineClass } from '../../kinds/classes/index.ts';
 /** What a number is counted in. Lengths read by tape show as fractions in inches, sizes as decimals. */
 export type Unit =
   | 'mm by tape' | 'mm' | 'N/mm' | 'N mm/deg' | 'N' | 'kg' | 'bar' | 'litre' | 'cm3' | 'mm2' | 'deg' | 'deg/mm' | 'km'
-  | 'N m' | 'damper per wheel' | 'share' | 'factor' | 'count'; // prettier-ignore
+  | 'N m' | 'damper per wheel' | 'share' | 'factor' | 'count'; // oxfmt-ignore
 
 export interface Range {
   min: number;
@@ -140,7 +140,7 @@ export interface CornersField extends Told {
 
 export type Field =
   | NumberField | TextField | FlagField | ChoiceField | RowsField | PairField | ListField | GroupField | VariantsField
-  | CornersField; // prettier-ignore
+  | CornersField; // oxfmt-ignore
 
 export type Fields = Readonly<Record<string, Field>>;
 

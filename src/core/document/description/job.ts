@@ -244,4 +244,4 @@ export const jobField = group({
   note: text(range.mostNote, { blank: '', next: 'blank' }),
   /** One for each corner of the class. */
   corners: eachCorner(cornerField),
-}); // prettier-ignore
+}); // oxfmt-ignore

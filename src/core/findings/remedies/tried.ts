@@ -18,7 +18,7 @@ const SEEN_MM = 1;
 const counted: readonly MarginKind[] = [
   'droop', 'bump-stop', 'bump-metal', 'damper-open', 'damper-closed', 'coil', 'seated', 'thread-up', 'thread-down', 'engagement', 'crossover',
   'ring-order', 'clearance', 'joint', 'ground',
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 /** What has run out, where, and what the machine is that a remedy is tried on. */
 export interface At {

@@ -18,7 +18,7 @@ import { strut } from './strut.ts';
 /** Every kind of adjuster, in the order they are offered. */
 const adjusters = {
   seat, mount, apart, grooves, strut, leaf, shims, cam, air, cap, spacer, clamp, fixed,
-} satisfies Record<string, Adjuster>; // prettier-ignore
+} satisfies Record<string, Adjuster>; // oxfmt-ignore
 
 /** What is moved by hand at a corner. */
 export type Fitting = keyof typeof adjusters;

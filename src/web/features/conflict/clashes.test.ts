@@ -37,10 +37,10 @@ test.each<[string, Fact, Fact, unknown, unknown]>([
 ])('%s is told in its own unit by both writers', (_, yours, theirs, mine, other) => {
   const [clash] = clashesOf(taken(yours, theirs));
   expect({ yours: clash?.yours, theirs: clash?.theirs }).toEqual({ yours: mine, theirs: other });
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 test('nothing clashes in what was refused for another reason', () => {
-  expect(clashesOf({ ...taken({ kind: 'height', ...place, mm: 1 }, { kind: 'height', ...place, mm: 2 }), refused: null })).toEqual([]); // prettier-ignore
+  expect(clashesOf({ ...taken({ kind: 'height', ...place, mm: 1 }, { kind: 'height', ...place, mm: 2 }), refused: null })).toEqual([]); // oxfmt-ignore
 });
 
 describe('who wrote theirs', () => {
@@ -49,7 +49,7 @@ describe('who wrote theirs', () => {
     type: 'change',
     ops: [{ path, from: 1, to: 2 }],
     ...(by && { by }),
-  }) as Entry; // prettier-ignore
+  }) as Entry; // oxfmt-ignore
   const refusedBy = (entries: Entry[], path: string[]): Unsent => ({
     ...taken({ kind: 'height', ...place, mm: 1 }, { kind: 'height', ...place, mm: 2 }),
     refused: {

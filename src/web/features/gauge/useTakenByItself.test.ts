@@ -13,7 +13,7 @@ function setUp() {
   );
   const stream = (mm: number | null, steady: boolean, prompt = 'LF 1') => rerender({ mm, steady, prompt });
   return { onTake, stream, wait: (ms: number) => jest.advanceTimersByTime(ms) };
-} // prettier-ignore
+} // oxfmt-ignore
 
 test('what was steady before it was asked for is the reading before: it has to move first', () => {
   const { onTake, stream, wait } = setUp();

@@ -251,7 +251,7 @@ const mountRows: readonly PartRow[] = [
   { name: 'leastMm', label: 'Least engaged', help: 'from the kit’s sheet; empty: 1½ diameters' },
   { name: 'engagedMm', label: 'Thread engaged now', help: 'in the mount, at the baseline' },
   { name: 'mostMm', label: 'Engaged at most', help: 'screwed in all the way' },
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 function MountRows() {
   const job = useThisJob();
@@ -302,7 +302,7 @@ function MountPitch({ id }: { id: CornerId }) {
 const torsionRows: readonly PartRow[] = [
   { name: 'rateNMmPerDeg', label: 'Torsion rate', help: 'one spring' },
   { name: 'leverMm', label: 'Leg length', help: 'spring centre to where the leg presses' },
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 function CamRows() {
   const job = useThisJob();
@@ -330,13 +330,13 @@ const airRows: readonly PartRow[] = [
   { name: 'gaugeBar', label: 'Air pressure', help: 'gauge, fully extended, at the baseline' },
   { name: 'volumeCm3', label: 'Air volume', help: 'fully extended' },
   { name: 'areaMm2', label: 'Piston area', help: 'of the piston’s face' },
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 /** The chamber behind a floating piston; emptied, there is none. */
 const secondRows = [
   { name: 'gaugeBar', label: 'End-stroke pressure', help: 'chamber behind the floating piston', quantity: 'pressure', range: { min: 0, max: 100 }, usual: usualSecond },
   { name: 'volumeCm3', label: 'End-stroke volume', help: 'fully extended', quantity: 'chamber', range: { min: 1, max: 100000 }, usual: usualSecond },
-] as const; // prettier-ignore
+] as const; // oxfmt-ignore
 
 function AirRows() {
   const job = useThisJob();

@@ -95,7 +95,7 @@ const clearances: ListKind = {
     { key: 'leastMm', label: 'At least', help: 'must stay', quantity: 'length', range: limits.clearanceMm },
   ],
   blank: { name: '', nowMm: null, perMm: null, leastMm: null, atMm: null, rows: null },
-}; // prettier-ignore
+}; // oxfmt-ignore
 
 const joints: ListKind = {
   at: 'boots',
@@ -109,7 +109,7 @@ const joints: ListKind = {
     { key: 'shaftMm', label: 'Shaft', help: 'joint to joint', quantity: 'length', range: limits.springMm },
   ],
   blank: { name: '', nowDeg: null, mostDeg: null, shaftMm: null },
-}; // prettier-ignore
+}; // oxfmt-ignore
 
 /** A line of a list: kept with the job, or begun and not counted yet. */
 interface Line {

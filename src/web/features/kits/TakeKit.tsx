@@ -182,7 +182,7 @@ function End({ axle, end, chosen, memory, onChange }: EndProps) {
                 {moreMm === 0 ? 'as the sheet has it' : <FromJobs memory={memory} />}
               </span>
             </label>
-          ); // prettier-ignore
+          ); // oxfmt-ignore
         })}
       {end.ringMm !== null && (
         <p className="text-second">

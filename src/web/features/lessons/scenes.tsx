@@ -219,15 +219,15 @@ export const scenes: Record<LessonId, Scene> = {
     picture: (now) => <LinesPicture y={(x) => bell(x, READ_SD_MM / Math.sqrt(at(now, 'times')))} range={[-3, 11]} most={0.75} words="where the height truly is, from its target" mark={LIMIT_MM} />,
     reached: (now) => normalShare((LIMIT_MM - OFF_MM) / (READ_SD_MM / Math.sqrt(at(now, 'times')))) >= 0.95,
   },
-}; // prettier-ignore
+}; // oxfmt-ignore
 
 const bell = (x: number, sd: number) =>
   Math.exp(-(((x - OFF_MM) / sd) ** 2) / 2) / (sd * Math.sqrt(2 * Math.PI));
 
 /** Travel used with the collar where it was. */
 const usedPlain = (now: Dials) =>
-  standLesson({ ...plainCorner, ratio: at(now, 'ratio'), rateNPerMm: (60 * 0.49) / at(now, 'ratio') ** 2, preloadMm: (12 * at(now, 'ratio')) / 0.7 }).droopMm; // prettier-ignore
+  standLesson({ ...plainCorner, ratio: at(now, 'ratio'), rateNPerMm: (60 * 0.49) / at(now, 'ratio') ** 2, preloadMm: (12 * at(now, 'ratio')) / 0.7 }).droopMm; // oxfmt-ignore
 
 function placingOf(now: Dials) {
   return { endXMm: at(now, 'endXMm'), endZMm: at(now, 'endZMm'), topXMm: at(now, 'topXMm'), eyeMm: at(now, 'eyeMm') };
-} // prettier-ignore
+} // oxfmt-ignore

@@ -54,7 +54,7 @@ test('sixteenths are coarser: what is nearer than one of them is the same', () =
   const off = (by: number) => against(add(turned, ...heights(1, sixteenth + by)), 1, inches);
   expect(off(0.7)).toMatchObject({ same: true });
   expect(off(0.9)).toMatchObject({ same: false });
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 test('turned otherwise than issued is told in turns, from a sixteenth on, whichever way it was to go', () => {
   const asked = (seatMm: number, more = {}) => ({ ...must(told.corners.LF ?? null), seatMm, ...more });
@@ -65,4 +65,4 @@ test('turned otherwise than issued is told in turns, from a sixteenth on, whiche
   expect(further(4, 6)).toEqual({ turns: 1, more: true });
   expect(turnedFurther(job.document, 'LF', null, 3)).toBeNull();
   expect(turnedFurther(job.document, 'LF', asked(0, { airByBar: 0.4 }), 3)).toBeNull();
-}); // prettier-ignore
+}); // oxfmt-ignore

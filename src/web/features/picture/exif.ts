@@ -4,7 +4,8 @@ import exifr from 'exifr';
 export async function focal35Of(file: Blob): Promise<number | null> {
   try {
     const said = (await exifr.parse(file, ['FocalLengthIn35mmFormat'])) as
-      { FocalLengthIn35mmFormat?: unknown } | undefined;
+      | { FocalLengthIn35mmFormat?: unknown }
+      | undefined;
     const mm = said?.FocalLengthIn35mmFormat;
     return typeof mm === 'number' && mm >= 10 && mm <= 200 ? mm : null;
   } catch {

@@ -10,7 +10,10 @@ import type { Shot } from './shot.ts';
 import { visionWorker } from './vision.ts';
 
 export type ShotState =
-  { kind: 'none' } | { kind: 'opening' } | { kind: 'failed'; why: string } | { kind: 'open'; shot: Shot };
+  | { kind: 'none' }
+  | { kind: 'opening' }
+  | { kind: 'failed'; why: string }
+  | { kind: 'open'; shot: Shot };
 
 /** The picture in hand: opened out of a file or as the camera gave it, and taken into the worker. */
 export function useShot(): {

@@ -32,7 +32,7 @@ test.each<[string, Asked, boolean, Partial<RackSpring>]>([
   ['none is in stock', { stock: '1' }, false, { stock: 0 }],
 ])('where %s', (_, asked, like, more) => {
   expect(isLike({ ...spring, ...more }, asked)).toBe(like);
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 test('nothing asked is no number, nor is nought nothing', () => {
   expect([

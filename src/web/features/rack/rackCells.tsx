@@ -26,7 +26,14 @@ interface Column {
 }
 
 type NumberKey =
-  'rateNPerMm' | 'freeLengthMm' | 'solidLengthMm' | 'innerMm' | 'wireMm' | 'coils' | 'maxN' | 'stock';
+  | 'rateNPerMm'
+  | 'freeLengthMm'
+  | 'solidLengthMm'
+  | 'innerMm'
+  | 'wireMm'
+  | 'coils'
+  | 'maxN'
+  | 'stock';
 
 interface NumberColumn {
   id: string;
@@ -47,7 +54,7 @@ const numbers: NumberColumn[] = [
   { id: 'coils', title: 'coils', key: 'coils', quantity: 'number', range: () => limits.coils },
   { id: 'max', title: 'carries', key: 'maxN', quantity: 'force', range: () => limits.springN },
   { id: 'stock', title: 'in stock', key: 'stock', quantity: 'number', range: () => limits.stock },
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
 

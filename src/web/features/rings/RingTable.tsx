@@ -86,7 +86,7 @@ function RingRow({ id, k, ring, bench }: RowProps) {
     { by: 'seat', label: 'Place from the seat', name: 'seat', quantity: 'size', range: { min: -300, max: 1500 }, now: places?.fromSeatMm ?? null, set: null },
     { by: 'datum', label: 'Place from the datum', name: 'datum', quantity: 'size', range: { min: -1500, max: 2500 }, now: places?.readsMm ?? null, set: null },
     { by: 'bump', label: 'Share of bump', name: 'share', quantity: 'share', range: { min: 0.01, max: 1 }, now: places?.ofBump ?? null, set: null },
-  ] as const; // prettier-ignore
+  ] as const; // oxfmt-ignore
   return (
     <tr
       className="border-rule relative border-t align-top narrow:grid narrow:grid-cols-2 narrow:gap-x-4 narrow:pb-3"

@@ -43,7 +43,7 @@ export function SagQuestions() {
   const refused = useRefusedDrafts(job.record.id);
   const missing =
     refused.length > 0 ? 'Put right what is marked above.' : notYetAsked(document, ends, system);
-  const put = () => job.actions.change('Who rides it, and what is set', ...firstSag(document, { kg, ends, system })); // prettier-ignore
+  const put = () => job.actions.change('Who rides it, and what is set', ...firstSag(document, { kg, ends, system })); // oxfmt-ignore
   const isRidden = groups.some(({ id }) => ends[id]?.set && ends[id].who === 'rider');
   return (
     <div data-fields className="p-6 narrow:p-4">

@@ -46,7 +46,7 @@ export function Judgement() {
 /** What is said here of springs; that one is loose or runs out of coil stands with the margins. */
 const springCodes: readonly Finding['code'][] = [
   'spring', 'spring-untold', 'adjuster-end', 'cam-high', 'tender-open', 'collar-for-height',
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 function testId(finding: Finding): string {
   if (finding.code === 'collar-for-height') return `mistake-${finding.mistake.corner}`;

@@ -20,7 +20,7 @@ test('before anything is read only the rule itself, its stop and a sag that is w
   expect(ruleData(document, null, 'LF', true)).toMatchObject({
     travelMm: 200, stopMm: 40, nowMm: null, targetMm: 60, afterMm: null, bandMm: 0, toleranceMm: 3, zeroAssumed: true,
   });
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 test('where it stands was read; the target lies as far below on the rule as on the tape', () => {
   const rule = ruleData(job.document, answer, 'LF', false);
@@ -41,4 +41,4 @@ test('what nobody read stands nowhere: only where it is expected shows', () => {
   expect(rule.afterMm).toBe(expected.corners[0]?.travelNow.value);
   const one = add(record(), settled(0), ...heights(0, 375).slice(0, 1));
   expect(ruleData(one.document, must(answerFor(one)), 'LF', false).nowMm).not.toBeNull();
-}); // prettier-ignore
+}); // oxfmt-ignore

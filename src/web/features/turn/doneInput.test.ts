@@ -36,7 +36,7 @@ test('where a collar was read it is the reading it stopped at, the way its own s
     expect(input).toMatchObject({ label: 'Stopped at', quantity: 'size' });
     expect([input.shown(4), input.meant(87)]).toEqual([90 + sign * 4, sign * -3]);
   }
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 test('the reading counts from the rounds before, not from this one', () => {
   const job = add(measured(), adjustment(1, 'LF', 6), ...heights(1, 380));

@@ -50,7 +50,7 @@ test('done is recorded as told or as counted, and goes on to the next open corne
   act(() => hook.result.current.record(6));
   expect(hook.result.current.step?.id).toBe('LR');
   expect(hook.result.current.step && hook.result.current.isDone(hook.result.current.step)).toBe(true);
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 test('back and next stay within the plan, and within a plan that has become shorter', () => {
   const { hook } = setUp();
