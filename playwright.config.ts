@@ -24,7 +24,13 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: chromiumPath(),
-      args: ['--no-sandbox', '--disable-background-networking', '--disable-gpu'],
+      // Compiling beside the page gains nothing where every core has a page already.
+      args: [
+        '--no-sandbox',
+        '--disable-background-networking',
+        '--disable-gpu',
+        '--js-flags=--single-threaded',
+      ],
     },
   },
 });

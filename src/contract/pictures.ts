@@ -11,10 +11,12 @@ export interface PictureMeta {
   leftPx: number;
   topPx: number;
   lens: { focalPx: number; sdShare: number; bend: number; bendSd: number };
-  level: Level;
-  levelFrom: 'camera' | 'sheet';
-  rimMm: number;
-  lipOutMm: number;
+  /** How the camera was held; null where nothing says so, and the printed sheet is the scale. */
+  level: Level | null;
+  levelFrom: 'camera' | 'sheet' | null;
+  /** The rim, which is the scale; null where that is the printed sheet. */
+  rimMm: number | null;
+  lipOutMm: number | null;
   /** Whether somebody measured how far the arch stands out. */
   isLipGiven: boolean;
   measure: Measure;
@@ -22,9 +24,9 @@ export interface PictureMeta {
   /** What it showed. */
   mm: number;
   sdMm: number;
-  /** Where on the body that was: along from the hub, and above it. */
-  alongMm: number;
-  upMm: number;
+  /** Where on the body that was: along from the hub, and above it; null without a wheel. */
+  alongMm: number | null;
+  upMm: number | null;
 }
 
 /** A picture that a height was read off, kept with its job. */

@@ -20,6 +20,11 @@ export function refusalWords(refusal: Refusal, say: Say): { what: string; better
       return { what: 'No edge was found over the wheel.', better: 'Point at the place on the body.' };
     case 'no-mark':
       return { what: 'The first mark is not pointed at yet.', better: 'Point at it.' };
+    case 'no-sheet':
+      return {
+        what: 'The printed sheet was not found.',
+        better: 'Fix it flat beside the marks, as far out as they are, and have all of it in the picture.',
+      };
     case 'no-other':
       return { what: 'The other end is not pointed at yet.', better: 'Point at it.' };
     case 'rim-hidden':
@@ -74,7 +79,7 @@ export function refusalWords(refusal: Refusal, say: Say): { what: string; better
     case 'unsure':
       return {
         what: `It could be out by more than ${say(refusal.mostMm)}.`,
-        better: 'Measure the rim and the camera better, or read it with the tape.',
+        better: 'Measure what is the scale and the camera better, or read it with the tape.',
       };
   }
 }
@@ -87,6 +92,8 @@ export const causeWords: Record<Cause, string> = {
   lipOut: 'how far the point stands out',
   level: 'how the camera was held',
   lens: 'the camera’s lens',
+  sheet: 'how the sheet was seen',
+  print: 'size of the print',
 };
 
 /** What to point at, by what is measured. */

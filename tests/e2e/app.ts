@@ -9,6 +9,7 @@ import { test as base, expect, type Locator, type Page } from '@playwright/test'
 import * as cluster from '../../scripts/lib/cluster.mjs';
 // @ts-expect-error no declarations
 import { ensurePostgres } from '../../scripts/lib/debian.mjs';
+import { cleared, isNowhere, ownContext } from './desk.ts';
 
 /** The running application, which a test may stop and start again. */
 export interface App {
@@ -22,7 +23,11 @@ interface Cluster {
   folder: string;
 }
 
-export const test = base.extend<object, { app: App }>({
+/**
+ * Tests of one worker share a page that is emptied and loaded anew for each. One that changes what a page is before it
+ * loads takes `ownPage`.
+ */
+export const test = base.extend<{ ownPage: Page }, { app: App; desk: Page }>({
   app: [
     // oxlint-disable-next-line no-empty-pattern -- Playwright reads the pattern to see what is needed.
     async ({}, use) => {
@@ -55,6 +60,24 @@ export const test = base.extend<object, { app: App }>({
     { scope: 'worker', timeout: 120_000 },
   ],
   baseURL: async ({ app }, use) => use(app.address),
+  desk: [
+    async ({ app, browser }, use) => {
+      const context = await ownContext(browser, app.address);
+      await use(await context.newPage());
+      await context.close();
+    },
+    { scope: 'worker' },
+  ],
+  context: ({ desk }, use) => use(desk.context()),
+  page: async ({ desk }, use) => {
+    await cleared(desk);
+    await use(desk);
+  },
+  ownPage: async ({ app, browser }, use) => {
+    const context = await ownContext(browser, app.address);
+    await use(await context.newPage());
+    await context.close();
+  },
 });
 
 function launch(url: string, port: number): Promise<ChildProcess> {
@@ -89,7 +112,7 @@ export function field(page: Page, label: string): Locator {
  * longer than everything else a test does. Use `page.goto` where the loading itself is what is tried.
  */
 export async function visit(page: Page, path: string): Promise<void> {
-  if (!page.url().startsWith('http')) {
+  if (isNowhere(page)) {
     await page.goto(path);
     return;
   }
@@ -170,9 +193,13 @@ export async function turnAsTold(
   jobId: string,
   round: number,
 ): Promise<Partial<Record<CornerId, number>>> {
-  await page.getByRole('button', { name: 'Start turning' }).click();
   const done = page.getByRole('button', { name: /^Done,/ });
-  await expect(done.first()).toBeVisible();
+  // It cannot be pressed for the moment that its chance is worked out anew.
+  await expect(async () => {
+    if (!(await done.first().isVisible()))
+      await page.getByRole('button', { name: 'Start turning' }).click({ timeout: 2_000 });
+    await expect(done.first()).toBeVisible({ timeout: 4_000 });
+  }).toPass();
   while ((await done.count()) > 0) await done.first().click();
   await allSent(page);
   const record = (await (await page.request.get(`/api/jobs/${jobId}`)).json()) as JobRecord;

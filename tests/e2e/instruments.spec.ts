@@ -106,7 +106,7 @@ test('a caliper that types: what it sends goes into the field, and on to the nex
   await expect(page.getByLabel('Front right, reading 3', { exact: true })).toHaveValue('370.4');
 });
 
-test('a serial device of this browser: its bare numbers are taken as its button sends them, and it is waited for', async ({ page }) => {
+test('a serial device of this browser: its bare numbers are taken as its button sends them, and it is waited for', async ({ ownPage: page }) => {
   await page.addInitScript(() => {
     const port = {
       readable: null as ReadableStream<Uint8Array> | null,

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Page } from '@playwright/test';
+import { blankDocument } from '#core/document/create.ts';
 import { settled } from '../fixtures/records.ts';
 import { plainDocument } from '../fixtures/records.ts';
 import { wheelPicture } from '../fixtures/wheelPictures.ts';
@@ -101,6 +102,48 @@ test('the point and the rim are moved with the keys, and the height follows', as
   await expect
     .poll(async () => Number.parseFloat(await verdict(page).innerText()))
     .toBeGreaterThan(before + 10);
+});
+
+test('between two marks the printed sheet is the scale: no wheel, no rim, and kept to be read again', async ({
+  page,
+}) => {
+  const { jpeg, marks } = await wheelPicture(5);
+  const id = randomUUID();
+  const document = blankDocument('motorcycle', `Knot ${id.slice(0, 4)}`);
+  document.corners.FW.reference.kind = 'clamp-axle';
+  document.corners.FW.targetMm = 300;
+  const made = await page.request.post('/api/jobs', { data: { id, document, entries: [settled(0)] } });
+  expect(made.status(), await made.text()).toBe(201);
+  await visit(page, `/jobs/${id}/picture/FW`);
+  await expect(page.getByRole('main')).toContainText('Three pictures of the marks');
+  await open(page, jpeg);
+  await expect(verdict(page)).toContainText('The first mark is not pointed at yet');
+  const picture = page.getByRole('img', { name: 'The picture, with what was found in it' });
+  for (const [button, [x, y]] of [
+    ['Point at the first mark', marks.first],
+    ['Point at the second mark', marks.second],
+  ] as const) {
+    await page.getByRole('button', { name: button }).click();
+    const at = await picture.evaluate(
+      (svg, to) => {
+        const { x, y } = new DOMPoint(...to).matrixTransform(
+          (svg as SVGSVGElement).getScreenCTM() ?? undefined,
+        );
+        return { x, y };
+      },
+      [x, y] as [number, number],
+    );
+    await page.mouse.click(at.x, at.y);
+  }
+  await expect(verdict(page)).toContainText('The printed sheet is the scale');
+  await expect(verdict(page)).toContainText('±');
+  const read = Number.parseFloat(await verdict(page).innerText());
+  expect(Math.abs(read - marks.apartMm)).toBeLessThan(6);
+  await page.getByRole('button', { name: 'Take as reading 1' }).click();
+  await page.getByRole('button', { name: /^Read the picture/ }).click();
+  await expect(page.getByText('It was read as')).toBeVisible();
+  await expect(verdict(page)).toContainText('±');
+  expect(Math.abs(Number.parseFloat(await verdict(page).innerText()) - read)).toBeLessThan(0.5);
 });
 
 test('the sheet of marks is there to be printed', async ({ page }) => {

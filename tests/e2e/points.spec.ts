@@ -62,7 +62,9 @@ test.describe('data stays what was read', () => {
     await page.keyboard.press('u');
   });
 
-  test('a browser that keeps nothing says so, and everything still reaches the server', async ({ page }) => {
+  test('a browser that keeps nothing says so, and everything still reaches the server', async ({
+    ownPage: page,
+  }) => {
     await page.addInitScript(() => {
       Storage.prototype.setItem = () => {
         throw new DOMException('full', 'QuotaExceededError');

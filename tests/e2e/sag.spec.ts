@@ -73,16 +73,14 @@ function offBy(rig: SagRig): number {
 
 test.describe('from first reading to in its window, on a simulated machine', () => {
   test.describe.configure({ timeout: 120_000 });
-  const kinds: [title: string, kind: RigKind, seed: number][] = [
-    ['road bike', 'road', 3],
-    ['dual-purpose bike with a linkage', 'linkage', 2],
-    ['scooter', 'scooter', 1],
-    ['sled, rear by its cam and front by its skis', 'sled', 1],
+  // Either way of reading on two of them: every kind both ways is played without a page, in hundreds.
+  const kinds: [title: string, kind: RigKind, seed: number, rest: boolean][] = [
+    ['road bike', 'road', 3, true],
+    ['dual-purpose bike with a linkage', 'linkage', 2, false],
+    ['scooter', 'scooter', 1, true],
+    ['sled, rear by its cam and front by its skis', 'sled', 1, false],
   ];
-  for (const [[title, kind, seed], rest] of kinds.flatMap((one) => [
-    [one, false] as const,
-    [one, true] as const,
-  ]))
+  for (const [title, kind, seed, rest] of kinds)
     test(`${title}, ${rest ? 'as it rests' : 'pressed and lifted'}`, async ({ page }) => {
       const rig = sagRig(kind, seed);
       expect(offBy(rig)).toBeGreaterThan(0);

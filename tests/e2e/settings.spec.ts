@@ -24,6 +24,8 @@ test('what the shop is called stands at the head of its sheets', async ({ page }
 test('settings that somebody else has changed meanwhile: it is told, shown, and what was typed stays', async ({
   page,
 }) => {
+  // It hears of nothing that is changed elsewhere.
+  await page.route('**/api/events', (route) => route.abort());
   await visit(page, '/settings');
   const shop = page.getByRole('region', { name: 'The shop' });
   const name = shop.getByLabel('Name', { exact: true });
@@ -118,7 +120,7 @@ test('a new setup begins with the shop’s tolerance for its class; one typed th
 });
 
 test('sag presets that this browser kept by itself become the shop’s, and are forgotten there', async ({
-  page,
+  ownPage: page,
 }) => {
   const school = { id: 'own 9', title: 'old lanes', of: 'rider', at: 'wheel', unit: 'mm', low: 88, high: 97, on: ['motorcycle'] }; // oxfmt-ignore
   await page.addInitScript(

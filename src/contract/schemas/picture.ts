@@ -25,10 +25,10 @@ const meta = Joi.object({
     bend: within({ min: -1, max: 1 }).required(),
     bendSd: within({ min: 0, max: 1 }).required(),
   }).required(),
-  level: Joi.object({ pitchDeg: deg, rollDeg: deg }).required(),
-  levelFrom: Joi.valid('camera', 'sheet').required(),
-  rimMm: within(limits.rimMm).required(),
-  lipOutMm: within(limits.lipOutMm).required(),
+  level: Joi.object({ pitchDeg: deg, rollDeg: deg }).allow(null).required(),
+  levelFrom: Joi.valid('camera', 'sheet').allow(null).required(),
+  rimMm: within(limits.rimMm).allow(null).required(),
+  lipOutMm: within(limits.lipOutMm).allow(null).required(),
   isLipGiven: Joi.boolean().strict().required(),
   measure: Joi.valid(...measures).required(),
   pointed: Joi.object({
@@ -38,8 +38,8 @@ const meta = Joi.object({
   }).required(),
   mm: within({ min: -3000, max: 3000 }).required(),
   sdMm: within({ min: 0, max: 100 }).required(),
-  alongMm: within({ min: -3000, max: 3000 }).required(),
-  upMm: within({ min: -3000, max: 3000 }).required(),
+  alongMm: within({ min: -3000, max: 3000 }).allow(null).required(),
+  upMm: within({ min: -3000, max: 3000 }).allow(null).required(),
 }).required();
 
 const round = Joi.number().strict().integer().min(0).max(limits.rounds).required();

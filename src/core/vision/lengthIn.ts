@@ -22,7 +22,7 @@ import {
 } from './wheelModel.ts';
 
 /** Causes that a height is not known better, and the share of each in its variance. */
-export type Cause = 'rim' | 'point' | 'diameter' | 'lipOut' | 'level' | 'lens';
+export type Cause = 'rim' | 'point' | 'diameter' | 'lipOut' | 'level' | 'lens' | 'sheet' | 'print';
 
 /** A length on the body by the picture, with the causes of its uncertainty. */
 export interface Reading {
@@ -39,6 +39,9 @@ const causeOf: Record<Cause, readonly number[]> = {
   lipOut: [LIP],
   level: [PITCH, ROLL, LEAN],
   lens: [FOCAL, BEND, AXIS_ACROSS, AXIS_DOWN],
+  // Where the rim is the scale the printed sheet is none.
+  sheet: [],
+  print: [],
 };
 
 /** By how many standard deviations each place is moved that was pointed at or found: the point on the body, the other end, and how far that stands out. */

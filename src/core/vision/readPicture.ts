@@ -1,6 +1,7 @@
 import { archNear, findArch, type EdgePlace } from './archEdge.ts';
 import { lensAboveHubMm } from './bodyPoint.ts';
 import { upOf } from './camera.ts';
+import type { SheetSeen } from './findSheet.ts';
 import { findWheel } from './findWheel.ts';
 import { lengthNow, type Measure } from './measures.ts';
 import { pictureLimits as limits } from './limits.ts';
@@ -28,7 +29,7 @@ export interface Pointed {
 
 /** Why a picture is not read, with what was found and what would be right. */
 export type Refusal =
-  | { kind: 'no-rim' | 'no-point' | 'no-mark' | 'no-other' }
+  | { kind: 'no-rim' | 'no-point' | 'no-mark' | 'no-other' | 'no-sheet' }
   | { kind: 'rim-unsure' }
   | { kind: 'rim-hidden'; share: number; leastShare: number }
   | { kind: 'off-circle' }
@@ -46,6 +47,8 @@ export interface PictureRead {
   refusals: Refusal[];
   outline: Ellipse | null;
   scene: Scene | null;
+  /** The printed sheet, where that is the scale. */
+  sheet: SheetSeen | null;
   /** Where the point on the body was found, and the other end. */
   point: Place | null;
   other: Place | null;
@@ -64,10 +67,12 @@ export interface PictureTask {
   pointed: Pointed;
 }
 
-const NOTHING: PictureRead = {
+/** What a picture shows in which nothing was found. */
+export const NOTHING_READ: PictureRead = {
   refusals: [],
   outline: null,
   scene: null,
+  sheet: null,
   point: null,
   other: null,
   reading: null,
@@ -124,11 +129,11 @@ function doubled(read: PictureRead): PictureRead {
 
 function readAsItIs({ picture, known, measure, pointed }: PictureTask): PictureRead {
   const rim = rimIn(picture, known, pointed);
-  if ('refusals' in rim) return { ...NOTHING, ...rim };
+  if ('refusals' in rim) return { ...NOTHING_READ, ...rim };
   const { traced, isPointed } = rim;
   const { outline } = traced;
   const fit = fitWheel(known, outline, traced);
-  if (!fit) return { ...NOTHING, outline, refusals: [{ kind: 'off-circle' }] };
+  if (!fit) return { ...NOTHING_READ, outline, refusals: [{ kind: 'off-circle' }] };
   const scene = sceneOf(known, fit.values);
   const blurPx = edgeBlurPx(picture, outline);
   const refusals = [
@@ -136,7 +141,7 @@ function readAsItIs({ picture, known, measure, pointed }: PictureTask): PictureR
     ...refusedByExposure(picture, outline),
     ...refusedByPose(picture, known, scene, fit, outline),
   ];
-  const shown = { ...NOTHING, outline, scene, blurPx, edgeShare: traced.share };
+  const shown = { ...NOTHING_READ, outline, scene, blurPx, edgeShare: traced.share };
   const point = pointIn({ picture, known, measure, pointed }, scene, traced.blurPx);
   if (!point)
     return { ...shown, refusals: [...refusals, { kind: measure === 'marks' ? 'no-mark' : 'no-point' }] };

@@ -2,7 +2,10 @@ import type { Pictured } from '../document/factKinds.ts';
 import type { Reading } from './lengthIn.ts';
 
 /** Shares of each cause's variance that all pictures of a wheel have in common, whoever takes them and when. */
-const SHARED = { rim: 0, point: 0, diameter: 1, lipOut: 0.8, level: 0.5, lens: 0.8 } as const;
+const SHARED = {
+  ...{ rim: 0, point: 0, diameter: 1, lipOut: 0.8, level: 0.5, lens: 0.8 },
+  ...{ sheet: 0, print: 1 },
+} as const;
 
 /** No picture is read better than this by itself, mm. */
 const LEAST_OWN_SD_MM = 0.3;

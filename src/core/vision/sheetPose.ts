@@ -17,12 +17,30 @@ export interface SheetPose {
 
 /** The middle of a disc is found to about this. */
 const DISC_SD_PX = 0.2;
-const STEPS = [1e-4, 1e-4, 1e-4, 1e-2, 1e-2, 1e-2];
+/** Of the values that say how a sheet stands: nod, turn and roll, rad, and its middle, mm. */
+export const SHEET_STEPS = [1e-4, 1e-4, 1e-4, 1e-2, 1e-2, 1e-2];
 /** A flat sheet seen almost straight on could lean either way: it is tried from both. */
 const STARTS = [-0.35, 0, 0.35];
 
 /** How the sheet stands, by its discs; null where they fit no such sheet. */
 export function sheetPose(camera: Camera, seen: SheetSeen): SheetPose | null {
+  const best = bestDescent(camera, seen);
+  if (!best) return null;
+  return { ...directions(best.values), middle: placeOf(best.values), leftPx: leftPxOf(best, seen) };
+}
+
+/** The same as values: nod, turn and roll, rad, and its middle, mm. */
+export function sheetValues(camera: Camera, seen: SheetSeen): number[] | null {
+  return bestDescent(camera, seen)?.values ?? null;
+}
+
+/** px. Discs that are further off than this are of no such sheet. */
+const MOST_LEFT_PX = 3;
+
+const leftPxOf = ({ cost }: Descent, seen: SheetSeen): number =>
+  DISC_SD_PX * Math.sqrt((2 * cost) / (2 * seen.length));
+
+function bestDescent(camera: Camera, seen: SheetSeen): Descent | null {
   const start = startOf(camera, seen);
   let best: Descent | null = null;
   for (const nod of STARTS)
@@ -30,13 +48,11 @@ export function sheetPose(camera: Camera, seen: SheetSeen): SheetPose | null {
       const descent = leastSquares(
         (values) => discsApart(camera, seen, values),
         [nod, turn, start[2] as number, ...start.slice(3)],
-        STEPS,
+        SHEET_STEPS,
       );
       if (!best || descent.cost < best.cost) best = descent;
     }
-  if (!best) return null;
-  const leftPx = DISC_SD_PX * Math.sqrt((2 * best.cost) / (2 * seen.length));
-  return leftPx > 3 ? null : { ...directions(best.values), middle: placeOf(best.values), leftPx };
+  return best && leftPxOf(best, seen) <= MOST_LEFT_PX ? best : null;
 }
 
 /** How a camera was held that saw a sheet hanging plumb. */
@@ -58,14 +74,15 @@ export function discsApart(camera: Camera, seen: SheetSeen, values: readonly num
   });
 }
 
-const placeOf = (values: readonly number[]): Vector3 => [
+/** Where the middle of a sheet is that stands as the values say. */
+export const placeOf = (values: readonly number[]): Vector3 => [
   values[3] as number,
   values[4] as number,
   values[5] as number,
 ];
 
-/** By a nod (top away), a turn (right side away) and a roll. */
-function directions(values: readonly number[]): Pick<SheetPose, 'right' | 'up' | 'normal'> {
+/** Its own directions, by a nod (top away), a turn (right side away) and a roll. */
+export function directions(values: readonly number[]): Pick<SheetPose, 'right' | 'up' | 'normal'> {
   const [nod, turn, roll] = values as [number, number, number];
   const [cn, sn, ct, st, cr, sr] = [
     Math.cos(nod),

@@ -31,14 +31,19 @@ export async function tellApi(path: string, body: unknown): Promise<void> {
   await sent(path, body);
 }
 
+/** Characters. Browsers see to the end of what is small though its page is left; all of it together has a limit. */
+const SMALL = 4_000;
+
 async function sent(path: string, body: unknown, patienceMs = ANSWER_MS): Promise<Response> {
+  const text = JSON.stringify(body);
   const what =
     body === undefined
       ? {}
       : {
           method: 'POST',
           headers: { 'Content-Type': 'application/json', ...versionHeader },
-          body: JSON.stringify(body),
+          body: text,
+          keepalive: text.length < SMALL,
         };
   return answered(await fetch(`/api${path}`, { ...what, signal: AbortSignal.timeout(patienceMs) }));
 }

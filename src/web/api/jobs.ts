@@ -1,4 +1,10 @@
-import { keepPreviousData, QueryClient, useInfiniteQuery, useQuery } from '@tanstack/react-query';
+import {
+  keepPreviousData,
+  QueryClient,
+  useInfiniteQuery,
+  useQuery,
+  type QueryFilters,
+} from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
 import type {
   Away,
@@ -203,6 +209,17 @@ function takeIn(item: Unsent, answer: JobAnswer | { version: number }): void {
     void queryClient.invalidateQueries({ queryKey: jobKey(item.jobId) });
 }
 
+/**
+ * Has what was read read again. What is being read for the first time may have been asked for before it changed, and is then
+ * read once more: the first answer would stand for news otherwise.
+ */
+async function readAgain(what: QueryFilters = {}): Promise<void> {
+  const asked = queryClient.getQueryCache().findAll({ ...what, fetchStatus: 'fetching' });
+  const isFirst = asked.some(({ state }) => state.data === undefined);
+  await queryClient.invalidateQueries(what);
+  if (isFirst) await queryClient.invalidateQueries(what);
+}
+
 /** Keeps the cache in step with the server for as long as the application is open. */
 export function useLiveUpdates(): void {
   useEffect(() => {
@@ -218,18 +235,18 @@ export function useLiveUpdates(): void {
       }
       useReach.setState({ awaySince: null });
       if (message.kind === 'open') {
-        void queryClient.invalidateQueries();
+        void readAgain();
         void send();
         return;
       }
       const { event } = message;
       hear(event.id, event.version);
-      void queryClient.invalidateQueries({ queryKey: ['jobs'] });
+      void readAgain({ queryKey: ['jobs'] });
       const cached = queryClient.getQueryData<JobRecord>(jobKey(event.id));
       // Our own entries come back as events too; those are in the cache or on their way.
       const sending = useQueue.getState().items.some((item) => item.jobId === event.id && !item.refused);
       if (cached && cached.version < event.version && !sending)
-        void queryClient.invalidateQueries({ queryKey: jobKey(event.id) });
+        void readAgain({ queryKey: jobKey(event.id) });
     });
     return () => {
       stop();

@@ -6,6 +6,7 @@ import type { Ellipse } from '#core/vision/ellipse.ts';
 import { pictureLimits } from '#core/vision/limits.ts';
 import type { Measure } from '#core/vision/measures.ts';
 import { greyOf, type GreyPicture } from '#core/vision/picture.ts';
+import { readMarks } from '#core/vision/readMarks.ts';
 import { readPicture, type PictureRead, type Pointed } from '#core/vision/readPicture.ts';
 import { levelBySheet, sheetPose } from '#core/vision/sheetPose.ts';
 import type { Known } from '#core/vision/wheelModel.ts';
@@ -33,8 +34,12 @@ function greyIn(bitmap: ImageBitmap): GreyPicture {
 /** By what it is known which way is up. */
 export type LevelFrom = 'camera' | 'sheet';
 
-/** What is known beforehand; no level where the picture came without one. */
-export type KnownOf = Omit<Known, 'level' | 'levelSdDeg' | 'camera'> & {
+/** What is known of a wheel beforehand. */
+export type WheelKnownOf = Pick<Known, 'rimDiameterMm' | 'rimDiameterSdMm' | 'lipOutMm' | 'lipOutSdMm'>;
+
+/** What is known beforehand; no level where the picture came without one, no wheel where its rim was not measured. */
+export type KnownOf = Pick<Known, 'focalSdShare' | 'bendSd'> & {
+  wheel: WheelKnownOf | null;
   focalPx: number;
   bend: number;
   level: Level | null;
@@ -54,6 +59,8 @@ export interface ReadBack {
   /** Of which picture. */
   key: string;
   read: PictureRead;
+  /** What the lengths in it go by; nothing is wanted of the level where that is the sheet. */
+  scale: 'rim' | 'sheet';
   level: Level | null;
   levelFrom: LevelFrom | null;
 }
@@ -62,28 +69,57 @@ export interface ReadBack {
 const LEVEL_SD_DEG = { camera: 0.5, sheet: 1 };
 
 /** Reads the picture that was taken in; null where another was taken in since. */
-function read({ key, known, measure, pointed }: ReadAs): ReadBack | null {
-  if (held?.key !== key) return null;
-  const { grey } = held;
-  const camera: Camera = {
-    widthPx: grey.widthPx,
-    heightPx: grey.heightPx,
-    focalPx: known.focalPx,
-    bend: known.bend,
+function read(as: ReadAs): ReadBack | null {
+  if (held?.key !== as.key) return null;
+  const byRim = as.known.wheel && readByRim(held.grey, as, as.known.wheel);
+  // The way between two marks has either scale: the surer one counts.
+  const bySheet = as.measure === 'marks' && (sheetHeld() || !byRim) ? readBySheet(held.grey, as) : null;
+  return bySheet && (!byRim || sdOf(bySheet) <= sdOf(byRim)) ? bySheet : byRim;
+}
+
+/** mm; endless where nothing was read. */
+const sdOf = ({ read }: ReadBack): number =>
+  read.refusals.length === 0 ? (read.reading?.sdMm ?? Infinity) : Infinity;
+
+const cameraOf = ({ widthPx, heightPx }: GreyPicture, { focalPx, bend }: KnownOf): Camera => ({
+  widthPx,
+  heightPx,
+  focalPx,
+  bend,
+});
+
+function readBySheet(grey: GreyPicture, { key, known, pointed }: ReadAs): ReadBack {
+  const lens = { camera: cameraOf(grey, known), focalSdShare: known.focalSdShare, bendSd: known.bendSd };
+  const { level, levelFrom } = known;
+  return {
+    key,
+    scale: 'sheet',
+    level,
+    levelFrom: level && levelFrom,
+    read: readMarks(grey, lens, pointed, sheetHeld()),
   };
+}
+
+function readByRim(
+  grey: GreyPicture,
+  { key, known, measure, pointed }: ReadAs,
+  wheel: WheelKnownOf,
+): ReadBack {
+  const camera = cameraOf(grey, known);
   const fromSheet = known.level ? null : levelIn(camera);
   const level = known.level ?? fromSheet;
   const levelFrom = known.level ? known.levelFrom : fromSheet ? 'sheet' : null;
+  const { focalSdShare, bendSd } = known;
   return {
     key,
+    scale: 'rim',
     level,
     levelFrom,
     read: readPicture({
       picture: grey,
       // Without a level the outline can still be shown; the page refuses the reading.
       known: {
-        ...known,
-        camera,
+        ...{ ...wheel, focalSdShare, bendSd, camera },
         level: level ?? { pitchDeg: 0, rollDeg: 0 },
         levelSdDeg: LEVEL_SD_DEG[levelFrom ?? 'sheet'],
       },
@@ -93,11 +129,16 @@ function read({ key, known, measure, pointed }: ReadAs): ReadBack | null {
   };
 }
 
-function levelIn(camera: Camera): Level | null {
+/** The sheet in the picture that was taken in. Not found is an answer too: it is looked for once. */
+function sheetHeld(): SheetSeen | null {
   if (!held) return null;
-  // Not found is an answer too: it is looked for once.
   if (held.sheet === undefined) held.sheet = findSheet(held.grey);
-  const pose = held.sheet && sheetPose(camera, held.sheet);
+  return held.sheet;
+}
+
+function levelIn(camera: Camera): Level | null {
+  const seen = sheetHeld();
+  const pose = seen && sheetPose(camera, seen);
   return pose && levelBySheet(pose);
 }
 

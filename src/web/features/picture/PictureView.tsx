@@ -54,6 +54,7 @@ export function PictureView({ shot, read, handles, onMove, ghost, placing, onPla
       >
         <image href={shot.url} width={shot.widthPx} height={shot.heightPx} />
         {read?.outline && <Outline outline={read.outline} unit={unit} />}
+        {read?.sheet && <Sheet read={read} unit={unit} />}
         {read?.scene && <Upright scene={read.scene} point={read.point} unit={unit} />}
         {read?.scene && ghost && <Ghost scene={read.scene} ghost={ghost} unit={unit} />}
         {handles.map((handle) => (
@@ -87,6 +88,22 @@ function Line({ d, unit, dashed = false }: { d: string; unit: number; dashed?: b
 function Outline({ outline, unit }: { outline: NonNullable<PictureRead['outline']>; unit: number }) {
   const places = Array.from({ length: 96 }, (_, k) => placeOn(outline, (k * Math.PI) / 48));
   return <Line d={`M${places.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}Z`} unit={unit} />;
+}
+
+/** The sheet's discs, and the way between the marks that they are the scale of. */
+function Sheet({ read: { sheet, point, other }, unit }: { read: PictureRead; unit: number }) {
+  return (
+    <>
+      {sheet?.map(({ x, y }, k) => (
+        <Line
+          key={k}
+          d={`M${x - 7 * unit} ${y}h${14 * unit}M${x} ${y - 7 * unit}v${14 * unit}`}
+          unit={unit}
+        />
+      ))}
+      {point && other && <Line d={`M${point[0]} ${point[1]}L${other[0]} ${other[1]}`} unit={unit} dashed />}
+    </>
+  );
 }
 
 /** The hub, and the true vertical from it to the point. */

@@ -65,7 +65,7 @@ function PictureSide({ work }: { work: PictureWorkOf }) {
     );
   return (
     <BeforePicture
-      asHighAs={measure === 'marks' ? 'marks' : 'arch'}
+      marks={measure === 'marks'}
       onFile={work.openFile}
       onCamera={() => {
         void askForTilt();

@@ -36,6 +36,7 @@ export function Verdict({ read, noLevel }: { read: PictureRead; noLevel: boolean
         <Refused key={refusal.kind} {...refusalWords(refusal, say)} />
       ))}
       <p className="label text-second mt-2">
+        {read.sheet && 'The printed sheet is the scale.'}
         {read.edgeShare !== null && <>{Math.round(100 * read.edgeShare)} % of the rim’s edge found</>}
         {read.lensOffMm !== null && !noLevel && (
           <>

@@ -19,7 +19,7 @@ export interface Kept {
   round: number;
   shot: Shot;
   lens: Lens;
-  wheel: WheelKnown;
+  wheel: WheelKnown | null;
   measure: Measure;
   pointed: Pointed;
   back: ReadBack;
@@ -38,8 +38,9 @@ export async function keepPicture({
   pointed,
   back,
 }: Kept): Promise<void> {
-  const { read, level, levelFrom } = back;
-  if (!read.reading || !read.scene || !read.point || !level || !levelFrom) return;
+  const { read, scale, level, levelFrom } = back;
+  if (!read.reading || !read.point) return;
+  const ruler = scale === 'rim' ? wheel : null;
   const frame = frameOf(shot, read);
   const [left, top] = [Math.floor(frame.x), Math.floor(frame.y)];
   const jpeg = await partOf(shot.blob, left, top, Math.ceil(frame.width), Math.ceil(frame.height));
@@ -56,14 +57,14 @@ export async function keepPicture({
     },
     level,
     levelFrom,
-    rimMm: wheel.rimMm,
-    lipOutMm: wheel.lipOutMm,
-    isLipGiven: wheel.isLipGiven,
+    rimMm: ruler?.rimMm ?? null,
+    lipOutMm: ruler?.lipOutMm ?? null,
+    isLipGiven: ruler?.isLipGiven ?? false,
     measure,
     pointed,
     mm: read.reading.mm,
     sdMm: read.reading.sdMm,
-    ...onBody(read.scene, read.point[0], read.point[1]),
+    ...(read.scene ? onBody(read.scene, read.point[0], read.point[1]) : { alongMm: null, upMm: null }),
   };
   await sendReadingPicture({ id, jobId, corner, round, meta, jpeg });
 }

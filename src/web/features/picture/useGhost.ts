@@ -9,5 +9,6 @@ export function useGhost(id: CornerId, round: number): { alongMm: number; upMm: 
   const last = data?.pictures.find(
     (one) => one.corner === id && (one.jobId !== record.id || one.round !== round),
   );
-  return last ? { alongMm: last.meta.alongMm, upMm: last.meta.upMm } : null;
+  const { alongMm = null, upMm = null } = last?.meta ?? {};
+  return alongMm === null || upMm === null ? null : { alongMm, upMm };
 }

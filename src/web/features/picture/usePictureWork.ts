@@ -22,7 +22,7 @@ export interface PictureWorkOf extends Pick<
   state: ShotState;
   shot: Shot | null;
   lens: Lens | null;
-  /** Whether the rim is known: without its size there is no ruler. */
+  /** Whether there is a ruler: the rim, once its size is known, or between two marks the printed sheet. */
   hasRuler: boolean;
   read: PictureRead | null;
   failed: boolean;
@@ -55,12 +55,12 @@ export function usePictureWork(id: CornerId, round: number, measure: Measure): P
   const [again, setAgain] = useState<ReadingPicture | null>(null);
   const shot = state.kind === 'open' ? state.shot : null;
   const lens = useLensOf(shot, again);
-  const wheel = again?.meta ?? wheelOf(corner);
+  const wheel = wheelOf(again?.meta ?? corner);
   const { value: last, failed, stale } = useReading(shot, lens, wheel, measure, pointed);
   // What was read off the picture before is nothing of this one.
   const value = last && last.key === shot?.key ? last : null;
   const read = value?.read ?? null;
-  const noLevel = read !== null && value?.levelFrom === null;
+  const noLevel = read !== null && value?.scale === 'rim' && value.levelFrom === null;
   const isSound = !stale && !noLevel && !again && read?.refusals.length === 0;
   const reading = isSound && free !== null ? read.reading : null;
   const begin = (from?: Pointed, kept: ReadingPicture | null = null) => {
@@ -75,7 +75,7 @@ export function usePictureWork(id: CornerId, round: number, measure: Measure): P
   return {
     ...{ id, round, measure, state, shot, lens, read, noLevel, whole, showWhole, again, free, unkept, leave },
     ...{ pointed, placing, point, place, beginPlacing },
-    hasRuler: wheel !== null,
+    hasRuler: wheel !== null || measure === 'marks',
     failed: failed !== null,
     canTake: reading !== null,
     oddByMm: reading && oddByMm(reading),
@@ -92,7 +92,7 @@ export function usePictureWork(id: CornerId, round: number, measure: Measure): P
       void openKept(picture.meta, () => readReadingPicture(picture.id));
     },
     take: () => {
-      if (!reading || !shot || !lens || !wheel || !value) return;
+      if (!reading || !shot || !lens || !value) return;
       take(reading, { shot, lens, wheel, measure, pointed, back: value });
       leave();
     },
@@ -108,7 +108,12 @@ function useLensOf(shot: Shot | null, again: ReadingPicture | null): Lens | null
   );
 }
 
-function wheelOf({ rimMm, lipOutMm }: { rimMm: number | null; lipOutMm: number | null }): WheelKnown | null {
-  if (rimMm === null) return null;
-  return { rimMm, lipOutMm: lipOutMm ?? USUAL_LIP_OUT_MM, isLipGiven: lipOutMm !== null };
+/** What is known of a wheel by its corner, or was when a picture was kept. */
+function wheelOf(from: {
+  rimMm: number | null;
+  lipOutMm: number | null;
+  isLipGiven?: boolean;
+}): WheelKnown | null {
+  const { rimMm, lipOutMm, isLipGiven = lipOutMm !== null } = from;
+  return rimMm === null ? null : { rimMm, lipOutMm: lipOutMm ?? USUAL_LIP_OUT_MM, isLipGiven };
 }

@@ -34,10 +34,12 @@ export function useReading(
   measure: Measure,
   pointed: Pointed,
 ): Worked<never, ReadBack> {
-  const { rimMm, lipOutMm, isLipGiven } = wheel ?? { rimMm: 0, lipOutMm: 0, isLipGiven: false };
+  const { rimMm, lipOutMm, isLipGiven } = wheel ?? { rimMm: null, lipOutMm: 0, isLipGiven: false };
+  // Between two marks the printed sheet can be the scale.
+  const hasScale = rimMm !== null || measure === 'marks';
   const of = useMemo<ReadAs | null>(
     () =>
-      shot && lens && rimMm > 0
+      shot && lens && hasScale
         ? {
             key: shot.key,
             measure,
@@ -49,14 +51,19 @@ export function useReading(
               bendSd: lens.bendSd,
               level: shot.level,
               levelFrom: shot.levelFrom,
-              rimDiameterMm: rimMm,
-              rimDiameterSdMm: RIM_SD_MM,
-              lipOutMm,
-              lipOutSdMm: isLipGiven ? LIP_SD_MM.given : LIP_SD_MM.usual,
+              wheel:
+                rimMm === null
+                  ? null
+                  : {
+                      rimDiameterMm: rimMm,
+                      rimDiameterSdMm: RIM_SD_MM,
+                      lipOutMm,
+                      lipOutSdMm: isLipGiven ? LIP_SD_MM.given : LIP_SD_MM.usual,
+                    },
             },
           }
         : null,
-    [shot, lens, rimMm, lipOutMm, isLipGiven, measure, pointed],
+    [shot, lens, rimMm, lipOutMm, isLipGiven, hasScale, measure, pointed],
   );
   return useWorked(of, work);
 }

@@ -58,7 +58,7 @@ export function useShot(): {
     openKept: async (meta, part) => {
       setState({ kind: 'opening' });
       try {
-        await open(await wholeAgain(meta, await part()), meta.level, FILES, meta.levelFrom);
+        await open(await wholeAgain(meta, await part()), meta.level, FILES, meta.levelFrom ?? undefined);
       } catch {
         setState({ kind: 'failed', why: 'The picture could not be read from the server.' });
       }
