@@ -96,6 +96,13 @@ export const causeWords: Record<Cause, string> = {
   print: 'size of the print',
 };
 
+/** The same where the printed sheet is the scale, between two marks. */
+export const sheetCauseWords: Record<Cause, string> = {
+  ...causeWords,
+  point: 'where the marks were pointed at',
+  lipOut: 'marks before or behind the sheet',
+};
+
 /** What to point at, by what is measured. */
 export const otherEndWords: Record<Measure, string | null> = {
   hub: null,

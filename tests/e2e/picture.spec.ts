@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test';
 import { blankDocument } from '#core/document/create.ts';
 import { settled } from '../fixtures/records.ts';
 import { plainDocument } from '../fixtures/records.ts';
-import { wheelPicture } from '../fixtures/wheelPictures.ts';
+import { wheelPicture, type WheelPicture } from '../fixtures/wheelPictures.ts';
 import { expect, field, test, visit } from './app.ts';
 
 const CORNERS = ['LF', 'RF', 'LR', 'RR'] as const;
@@ -32,6 +32,27 @@ const open = async (page: Page, jpeg: Buffer) => {
     .getByLabel('Open a picture')
     .setInputFiles({ name: 'wheel.jpg', mimeType: 'image/jpeg', buffer: jpeg });
 };
+
+/** Taps both marks where they are seen. */
+async function pointAt(page: Page, marks: WheelPicture['marks']): Promise<void> {
+  const picture = page.getByRole('img', { name: 'The picture, with what was found in it' });
+  for (const [button, [x, y]] of [
+    ['Point at the first mark', marks.first],
+    ['Point at the second mark', marks.second],
+  ] as const) {
+    await page.getByRole('button', { name: button }).click();
+    const at = await picture.evaluate(
+      (svg, to) => {
+        const { x, y } = new DOMPoint(...to).matrixTransform(
+          (svg as SVGSVGElement).getScreenCTM() ?? undefined,
+        );
+        return { x, y };
+      },
+      [x, y] as [number, number],
+    );
+    await page.mouse.click(at.x, at.y);
+  }
+}
 
 test('from pictures to a plan: each corner read off a file with the sheet in it', async ({ page }) => {
   const wheel = await wheelPicture(7);
@@ -118,23 +139,7 @@ test('between two marks the printed sheet is the scale: no wheel, no rim, and ke
   await expect(page.getByRole('main')).toContainText('Three pictures of the marks');
   await open(page, jpeg);
   await expect(verdict(page)).toContainText('The first mark is not pointed at yet');
-  const picture = page.getByRole('img', { name: 'The picture, with what was found in it' });
-  for (const [button, [x, y]] of [
-    ['Point at the first mark', marks.first],
-    ['Point at the second mark', marks.second],
-  ] as const) {
-    await page.getByRole('button', { name: button }).click();
-    const at = await picture.evaluate(
-      (svg, to) => {
-        const { x, y } = new DOMPoint(...to).matrixTransform(
-          (svg as SVGSVGElement).getScreenCTM() ?? undefined,
-        );
-        return { x, y };
-      },
-      [x, y] as [number, number],
-    );
-    await page.mouse.click(at.x, at.y);
-  }
+  await pointAt(page, marks);
   await expect(verdict(page)).toContainText('The printed sheet is the scale');
   await expect(verdict(page)).toContainText('±');
   const read = Number.parseFloat(await verdict(page).innerText());
@@ -145,6 +150,31 @@ test('between two marks the printed sheet is the scale: no wheel, no rim, and ke
   await expect(verdict(page)).toContainText('±');
   expect(Math.abs(Number.parseFloat(await verdict(page).innerText()) - read)).toBeLessThan(0.5);
 });
+
+test('a sag is read off pictures between two marks, with a rider on, and stands on the bench', async ({ page }) => {
+  const { jpeg, marks } = await wheelPicture(5);
+  const id = randomUUID();
+  const document = blankDocument('motorcycle', `Knot ${id.slice(0, 4)}`);
+  Object.assign(document.corners.FW, { travelMm: 130, sagMm: 38, sagWindow: { fromMm: 32, toMm: 44 } });
+  document.corners.FW.reference.kind = 'clamp-axle';
+  document.riders = [{ key: 'r1', name: 'Ada', kg: 80, gearKg: 5, rearShare: null, passengerKg: 0, luggageKg: 0 }];
+  const fact = { kind: 'sag', round: 0, corner: 'FW', slot: 'extended-1', mm: 350 };
+  const entry = { id: randomUUID(), at: '2026-03-02T08:00:00.000Z', label: 'Read', undoOf: null, redoOf: null, type: 'fact', fact, replaces: null };
+  const made = await page.request.post('/api/jobs', { data: { id, document, entries: [entry] } });
+  expect(made.status(), await made.text()).toBe(201);
+  await visit(page, `/jobs/${id}/sag`);
+  await page.getByRole('link', { name: 'By picture, rider on, as it rests, front wheel' }).click();
+  await expect(page.getByRole('heading', { name: /^Sag, Ada on, as it rests, by picture, front wheel/ })).toBeVisible();
+  await open(page, jpeg);
+  await pointAt(page, marks);
+  await expect(verdict(page)).toContainText('±');
+  await page.getByRole('button', { name: 'Take as reading 1' }).click();
+  await expect(page.getByTestId('pictures-taken')).toContainText('by picture');
+  await page.getByRole('link', { name: 'Back to the readings' }).click();
+  const shown = Number.parseFloat(await field(page, 'Rider on, as it rests, front wheel, reading 1').inputValue());
+  expect(Math.abs(shown - marks.apartMm)).toBeLessThan(6);
+  await expect(page.getByTestId('sag-outlook')).toBeVisible();
+}); // oxfmt-ignore
 
 test('the sheet of marks is there to be printed', async ({ page }) => {
   await visit(page, '/marks');

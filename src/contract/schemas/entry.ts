@@ -154,6 +154,7 @@ const facts = {
     corner,
     slot: slotLike(/^(extended|(alone|r\d{1,2})-(press|lift|rest|band))-[1-3]$/),
     mm: within(limits.heightMm).required(),
+    picture: pictured,
   }),
   fitted: fact('fitted', {
     corner: corner.allow(null),

@@ -124,7 +124,7 @@ interface FactFields {
   /** `nearest` is what is nearest there. */
   cycled: Amount<'cycled'> & { nearest: string | null };
   toe: Amount<'toe'>;
-  sag: Amount<'sag'>;
+  sag: Amount<'sag'> & { picture?: Pictured | undefined };
   clearance: Amount<'clearance'>;
   pad: Amount<'pad'>;
   fuel: Amount<'fuel'>;

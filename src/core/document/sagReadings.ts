@@ -1,6 +1,7 @@
 import type { CornerId } from '../kinds/corners.ts';
 import { meanOf } from '../numerics/mean.ts';
 import { tolerances } from '../tolerances.ts';
+import type { Pictured } from './factKinds.ts';
 
 /** mm, absolute. Half of the friction band of a machine of which no band was read. */
 const USUAL_HALF_BAND_MM = 4;
@@ -17,6 +18,8 @@ export interface CornerSag {
   extended: number[];
   /** By who is on it: 'alone' or a rider's key. */
   states: Record<string, StateReadings>;
+  /** One standard deviation of the mean of what was read one way, mm, by state and way, where pictures are among it. */
+  sdsMm?: Record<string, number>;
 }
 
 export type SagReadings = Partial<Record<CornerId, CornerSag>>;
@@ -25,6 +28,7 @@ interface SagFact {
   corner: CornerId;
   slot: string;
   mm: number;
+  picture?: Pictured | undefined;
 }
 
 /**
@@ -45,8 +49,36 @@ export function gatherSag(
     if (who === 'extended') here.extended.push(mm);
     else ((here.states[who] ??= {})[how as LetGo] ??= []).push(mm);
   }
+  for (const [corner, here] of Object.entries(all)) {
+    const sdsMm = picturedSds(facts.filter((one) => one.corner === corner));
+    if (Object.keys(sdsMm).length > 0) here.sdsMm = sdsMm;
+  }
   return all;
 }
+
+/** mm, by state and way: of the mean of readings of which some are off pictures. What pictures share no repeat takes out. */
+function picturedSds(facts: readonly SagFact[]): Record<string, number> {
+  const ways = new Map<string, SagFact[]>();
+  for (const fact of facts) {
+    const way = fact.slot.replace(/-\d+$/, '');
+    ways.set(way, [...(ways.get(way) ?? []), fact]);
+  }
+  return Object.fromEntries(
+    [...ways].flatMap(([way, read]): [string, number][] => {
+      if (read.every(({ picture }) => !picture)) return [];
+      const own = read.map(({ picture }) => picture?.ownSdMm ?? tolerances.tapeSdMm);
+      const shared = Math.max(...read.map(({ picture }) => picture?.sharedSdMm ?? 0));
+      return [[way, Math.hypot(Math.hypot(...own) / read.length, shared)]];
+    }),
+  );
+}
+
+/** How sure the mean of so many readings of a state is, one way, mm: by pictures as they say, else as a tape's are. */
+export function sdsOf({ sdsMm }: CornerSag, who: string): (how: LetGo, count: number) => number {
+  return (how, count) => sdsMm?.[`${who}-${how}`] ?? byTape(how, count);
+}
+
+const byTape = (_: LetGo, count: number): number => tolerances.tapeSdMm / Math.sqrt(count);
 
 /** Whether a corner was read as it stands, with nobody on or with somebody: fully extended alone tells no sag. */
 export function isReadStanding(sag: CornerSag | undefined): boolean {
@@ -88,32 +120,32 @@ export interface MidReading {
 /**
  * What readings of one state say. Between press-and-release (low) and lift-and-release (high) friction is out of it; with
  * one of them alone, half the band has to be guessed: `halfBand` from another state of the same corner, or else an
- * ordinary one. Null where nothing was read.
+ * ordinary one. Null where nothing was read. `sdOf` is how sure the mean of so many readings one way is.
  */
 export function midReading(
   { press = [], lift = [], rest = [], band = [] }: StateReadings,
   halfBand: { mm: number; seen: boolean },
+  sdOf: (how: LetGo, count: number) => number = byTape,
 ): MidReading | null {
-  const tape = (count: number) => tolerances.tapeSdMm / Math.sqrt(count);
   // Seen in another state, the friction of this one is about as large; guessed, it may be anything.
   const doubt = (halfBand.seen ? 0.35 : 0.6) * halfBand.mm;
   if (press.length > 0 && lift.length > 0) {
     const [low, high] = [meanOf(press), meanOf(lift)];
     const bandMm = high - low;
-    const sdMm = Math.hypot(tape(press.length) / 2, tape(lift.length) / 2, 0.08 * bandMm);
+    const sdMm = Math.hypot(sdOf('press', press.length) / 2, sdOf('lift', lift.length) / 2, 0.08 * bandMm);
     return { mm: (low + high) / 2, sdMm, bandMm, by: 'tape' };
   }
   if (press.length > 0)
     return {
       mm: meanOf(press) + halfBand.mm,
-      sdMm: Math.hypot(tape(press.length), doubt),
+      sdMm: Math.hypot(sdOf('press', press.length), doubt),
       bandMm: null,
       by: 'tape',
     };
   if (lift.length > 0)
     return {
       mm: meanOf(lift) - halfBand.mm,
-      sdMm: Math.hypot(tape(lift.length), doubt),
+      sdMm: Math.hypot(sdOf('lift', lift.length), doubt),
       bandMm: null,
       by: 'tape',
     };
@@ -121,14 +153,14 @@ export function midReading(
   if (rest.length > 0)
     return {
       mm: meanOf(rest),
-      sdMm: Math.hypot(tape(rest.length), 0.58 * halfBand.mm),
+      sdMm: Math.hypot(sdOf('rest', rest.length), 0.58 * halfBand.mm),
       bandMm: null,
       by: 'tape',
     };
   if (band.length > 0)
     return {
       mm: meanOf(band),
-      sdMm: Math.hypot(tape(band.length), 0.58 * halfBand.mm),
+      sdMm: Math.hypot(sdOf('band', band.length), 0.58 * halfBand.mm),
       bandMm: null,
       by: 'band',
     };

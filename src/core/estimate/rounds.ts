@@ -203,7 +203,9 @@ function readRound(facts: readonly FactEntry[], document: JobDocument, round: nu
     damperLengths: single('damper-length'),
     clearances: clearancesOf(here),
     sag: gatherSag(
-      here.filter(isOf('sag')).flatMap(({ corner, slot, mm }) => (corner ? [{ corner, slot, mm }] : [])),
+      here
+        .filter(isOf('sag'))
+        .flatMap(({ corner, slot, mm, picture }) => (corner ? [{ corner, slot, mm, picture }] : [])),
       (id) => showsSag(document, id),
     ),
     settled: here.find(isOf('settled'))?.how ?? null,

@@ -20,6 +20,7 @@ import {
   isReadStanding,
   isReadWith,
   midReading,
+  sdsOf,
   type CornerSag,
   type MidReading,
 } from '../document/sagReadings.ts';
@@ -110,7 +111,7 @@ export function sagEvidence(
     const aboard = who === 'alone' ? machine.alone : machine.ridden[who]?.read;
     if (!aboard) return [];
     const readings = (Object.entries(round.sag) as [CornerId, CornerSag][]).flatMap(([id, sag]) => {
-      const mid = midReading(sag.states[who] ?? {}, halfBandOf(sag));
+      const mid = midReading(sag.states[who] ?? {}, halfBandOf(sag), sdsOf(sag, who));
       return mid ? readingsFrom({ document, machine, situation, read, ...extended }, id, mid) : [];
     });
     return [{ situation: { ...situation, aboard }, readings, frictionScale: NO_FRICTION }];

@@ -1,5 +1,5 @@
 import { extendedNow } from '../estimate/sagEvidence.ts';
-import { halfBandOf, midReading } from '../document/sagReadings.ts';
+import { halfBandOf, midReading, sdsOf } from '../document/sagReadings.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import { meanOf } from '../numerics/mean.ts';
 import type { Answer } from '../planning/answerShape.ts';
@@ -33,7 +33,7 @@ export function sagAsRead(
   if (!sag || extended.length === 0 || isAtShaft(document, id)) return null;
   const { press = [], lift = [], rest = [] } = sag.states[who] ?? {};
   if (!(press.length > 0 && lift.length > 0) && rest.length === 0) return null;
-  const middle = midReading({ press, lift, rest }, halfBandOf(sag));
+  const middle = midReading({ press, lift, rest }, halfBandOf(sag), sdsOf(sag, who));
   if (!middle || press.length > 0 !== lift.length > 0) return null;
   const sagMm = meanOf(extended) - middle.mm;
   return { extended, press, lift, rest, middleMm: middle.mm, sdMm: middle.sdMm, sagMm };

@@ -23,7 +23,7 @@ import { loweringBy } from './lowering.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import { nextReading, promptsOf, questionSag } from './prompts.ts';
 import { chooseRate, springForSags } from './rates.ts';
-import { gatherSag, halfBandOf, midReading, repeatSpread } from '../document/sagReadings.ts';
+import { gatherSag, halfBandOf, midReading, repeatSpread, sdsOf } from '../document/sagReadings.ts';
 import { machineAlone, massesOf, missingFuel, nextRiderKey, withRider } from '../document/riders.ts';
 import { limitsOf, schoolOf, schoolsAt } from './schools.ts';
 import { worthReading } from './worth.ts';
@@ -37,6 +37,23 @@ const rider = (edit: Partial<RiderDocument> = {}): RiderDocument => ({
   passengerKg: 0,
   luggageKg: 0,
   ...edit,
+});
+
+test('a sag read off pictures is as sure as they say, and repeats take out only what each has by itself', () => {
+  const picture = { ownSdMm: 1.6, sharedSdMm: 0.9, pictureId: null };
+  const read = (...by: (typeof picture | undefined)[]) =>
+    gatherSag(by.map((one, k) => ({ corner: 'FW', slot: `r1-rest-${k + 1}`, mm: 300 + k, picture: one }))).FW;
+  const sdMm = (sag: ReturnType<typeof read>) =>
+    sag && sdsOf(sag, 'r1')('rest', sag.states.r1?.rest?.length ?? 0);
+  expect(sdMm(read(picture))).toBeCloseTo(Math.hypot(1.6, 0.9), 9);
+  expect(sdMm(read(picture, picture))).toBeCloseTo(Math.hypot(1.6 / Math.SQRT2, 0.9), 9);
+  expect(sdMm(read(undefined, undefined))).toBeCloseTo(1 / Math.SQRT2, 9);
+  const sag = read(picture);
+  const half = { mm: 0, seen: true };
+  expect(sag && midReading(sag.states.r1 ?? {}, half, sdsOf(sag, 'r1'))?.sdMm).toBeCloseTo(
+    Math.hypot(1.6, 0.9),
+    9,
+  );
 });
 
 describe('readings', () => {

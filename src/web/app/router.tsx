@@ -103,10 +103,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../pages/PaperPage.tsx')).PaperPage }),
       })),
       { path: '/jobs/:id', element: <ToNext /> },
-      {
-        path: '/jobs/:id/picture/:corner',
+      ...['/jobs/:id/picture/:corner', '/jobs/:id/picture/:corner/sag/:base'].map((path) => ({
+        path,
         lazy: async () => ({ Component: (await import('../pages/PicturePage.tsx')).PicturePage }),
-      },
+      })),
       {
         path: '/marks',
         lazy: async () => ({ Component: (await import('../pages/MarksPage.tsx')).MarksPage }),

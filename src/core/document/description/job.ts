@@ -18,7 +18,7 @@ import { ringWays } from '../../kinds/ringWays.ts';
 import * as range from './ranges.ts';
 
 /** The version that this program writes. */
-export const DOCUMENT_VERSION = 18;
+export const DOCUMENT_VERSION = 19;
 
 const kg = range.wheelKg;
 

@@ -24,9 +24,11 @@ export function PictureMarked({ work, shot }: { work: PictureWorkOf; shot: Shot 
         whole={whole || placing === 'rim'}
       />
       <div className="mt-2 flex flex-wrap items-center gap-2">
-        <Button aria-pressed={placing === 'rim'} onClick={() => beginPlacing('rim')}>
-          Point at the rim
-        </Button>
+        {work.hasRim && (
+          <Button aria-pressed={placing === 'rim'} onClick={() => beginPlacing('rim')}>
+            Point at the rim
+          </Button>
+        )}
         <Button aria-pressed={placing === 'point'} onClick={() => beginPlacing('point')}>
           Point at the {measure === 'marks' ? 'first mark' : 'body'}
         </Button>

@@ -12,16 +12,19 @@ import { PractisedPicture } from './PractisedPicture.tsx';
 import { ReadingSide } from './ReadingSide.tsx';
 import { usePictureWork, type PictureWorkOf } from './usePictureWork.ts';
 import { askForTilt } from './useTilt.ts';
+import type { ReadingOf } from './useTake.ts';
 
 interface Props {
+  /** Which reading it is for. */
+  of: ReadingOf;
   id: CornerId;
   round: number;
   measure: Measure;
 }
 
 /** A corner's height off pictures: a picture with what was found in it, and beside it what it says and what that rests on. */
-export function PictureWork({ id, round, measure }: Props) {
-  const work = usePictureWork(id, round, measure);
+export function PictureWork({ of, id, round, measure }: Props) {
+  const work = usePictureWork(of, id, round, measure);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)_300px] items-start gap-5 max-lg:grid-cols-1">
       <section aria-label="Picture" className="min-w-0">

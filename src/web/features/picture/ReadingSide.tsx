@@ -8,7 +8,7 @@ import { WheelFields } from './WheelFields.tsx';
 
 /** What a picture says, what that rests on, and what was taken so far. */
 export function ReadingSide({ work }: { work: PictureWorkOf }) {
-  const { id, round, shot, lens, hasRuler, read, failed, noLevel, again, unkept, oddByMm } = work;
+  const { of, id, round, shot, lens, hasRuler, read, failed, noLevel, again, unkept, oddByMm } = work;
   return (
     <>
       {shot && hasRuler && !read && !failed && <p className="text-second">Reading the picture …</p>}
@@ -33,9 +33,9 @@ export function ReadingSide({ work }: { work: PictureWorkOf }) {
           The reading is kept, the picture behind it is not: no connection to the server.
         </p>
       )}
-      {!again && <WheelFields id={id} measure={work.measure} />}
+      {!again && !read?.sheet && <WheelFields id={id} measure={work.measure} />}
       {shot && lens && !again && <LensLine lens={lens} camera={shot.camera} />}
-      <Taken id={id} round={round} check={work.check} />
+      <Taken of={of} id={id} round={round} check={work.check} />
     </>
   );
 }

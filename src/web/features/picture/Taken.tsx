@@ -1,4 +1,4 @@
-import { factAt, isOf } from '#core/document/facts.ts';
+import { factAt } from '#core/document/facts.ts';
 import type { CornerId } from '#core/kinds/corners.ts';
 import type { ReadingPicture } from '#contract/pictures.ts';
 import { meanOf } from '#core/numerics/mean.ts';
@@ -8,38 +8,47 @@ import { useReadingPictures } from '../../api/readingPictures.ts';
 import { useThisJob } from '../../jobStore/jobContext.ts';
 import { Length, SizeLength } from '../../ui/Figure.tsx';
 import { Button } from '../../ui/Button.tsx';
-
-const SLOTS = ['1', '2', '3'];
+import { placesOf, type ReadingOf } from './useTake.ts';
 
 /** How far pictures and a tape lie apart: what pictures of a corner are off by is alike in every round. */
-function AgainstTape({ pictured, taped }: { pictured: readonly number[]; taped: readonly number[] }) {
+function AgainstTape({
+  pictured,
+  taped,
+  learnt,
+}: {
+  pictured: readonly number[];
+  taped: readonly number[];
+  learnt: boolean;
+}) {
   if (pictured.length === 0 || taped.length === 0) return null;
   const moreMm = meanOf(pictured) - meanOf(taped);
   return (
     <p className="label">
-      By picture <SizeLength mm={Math.abs(moreMm)} /> {moreMm < 0 ? 'less' : 'more'} than by tape. The plan
-      learns from that how far pictures of this corner are off.
+      By picture <SizeLength mm={Math.abs(moreMm)} /> {moreMm < 0 ? 'less' : 'more'} than by tape.
+      {learnt && ' The plan learns from that how far pictures of this corner are off.'}
     </p>
   );
 }
 
 /** The readings of this round so far, their mean, and the pictures kept of this corner. */
 export function Taken({
+  of,
   id,
   round,
   check,
 }: {
+  of: ReadingOf;
   id: CornerId;
   round: number;
   check: (picture: ReadingPicture) => void;
 }) {
   const job = useThisJob();
   const { data } = useReadingPictures(job.record.id);
-  const read = SLOTS.flatMap((slot) => {
-    const standing = factAt(job.facts, { kind: 'height', round, corner: id, slot });
-    return standing ? [{ slot, fact: standing.fact }] : [];
+  const read = placesOf(of, round, id).flatMap((place, k) => {
+    const standing = factAt(job.facts, place);
+    return standing ? [{ slot: k + 1, fact: standing.fact }] : [];
   });
-  const pictures = read.flatMap(({ fact }) => (isOf('height')(fact) && fact.picture ? [fact.picture] : []));
+  const pictures = read.flatMap(({ fact }) => fact.picture ?? []);
   const kept = (data?.pictures ?? []).filter(({ corner }) => corner === id);
   return (
     <div>
@@ -62,6 +71,7 @@ export function Taken({
           )}
           <AgainstTape
             pictured={read.flatMap(({ fact }) => (fact.picture ? [fact.mm] : []))}
+            learnt={of.kind === 'height'}
             taped={read.flatMap(({ fact }) => (fact.picture ? [] : [fact.mm]))}
           />
         </div>

@@ -1,4 +1,4 @@
-import { causeWords, refusalWords } from '#words/pictures.ts';
+import { causeWords, refusalWords, sheetCauseWords } from '#words/pictures.ts';
 import type { PictureRead, Refusal } from '#core/vision/readPicture.ts';
 import type { Cause } from '#core/vision/lengthIn.ts';
 import { Length, SizeLength } from '../../ui/Figure.tsx';
@@ -22,7 +22,7 @@ export function Verdict({ read, noLevel }: { read: PictureRead; noLevel: boolean
               ± <SizeLength mm={read.reading.sdMm} />
             </span>
           </p>
-          <Causes causes={read.reading.causes} />
+          <Causes causes={read.reading.causes} words={read.sheet ? sheetCauseWords : causeWords} />
         </>
       )}
       {refused && <p className="text-head text-short font-semibold">Not read</p>}
@@ -61,7 +61,7 @@ function Refused({ what, better }: { what: string; better: string }) {
 const LEAST_SHARE = 0.03;
 
 /** Where the uncertainty comes from, the largest first, each as a bar of its share. */
-function Causes({ causes }: { causes: Record<Cause, number> }) {
+function Causes({ causes, words }: { causes: Record<Cause, number>; words: Record<Cause, string> }) {
   const all = Object.values(causes).reduce((sum, one) => sum + one, 0);
   const shown = (Object.entries(causes) as [Cause, number][])
     .filter(([, variance]) => variance > LEAST_SHARE * all)
@@ -74,7 +74,7 @@ function Causes({ causes }: { causes: Record<Cause, number> }) {
             <span className="bg-second block h-full" style={{ width: `${(100 * variance) / all}%` }} />
           </span>
           <span>
-            {causeWords[cause]}, ± <SizeLength mm={Math.sqrt(variance)} />
+            {words[cause]}, ± <SizeLength mm={Math.sqrt(variance)} />
           </span>
         </li>
       ))}

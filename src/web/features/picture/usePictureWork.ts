@@ -10,18 +10,20 @@ import type { Shot } from './shot.ts';
 import { usePointing, type Pointing } from './usePointing.ts';
 import { useReading, USUAL_LIP_OUT_MM, type WheelKnown } from './useReading.ts';
 import { useShot, type ShotState } from './useShot.ts';
-import { useTake } from './useTake.ts';
+import { useTake, type ReadingOf } from './useTake.ts';
 
 export interface PictureWorkOf extends Pick<
   Pointing,
   'pointed' | 'placing' | 'point' | 'place' | 'beginPlacing'
 > {
+  of: ReadingOf;
   id: CornerId;
   round: number;
   measure: Measure;
   state: ShotState;
   shot: Shot | null;
   lens: Lens | null;
+  hasRim: boolean;
   /** Whether there is a ruler: the rim, once its size is known, or between two marks the printed sheet. */
   hasRuler: boolean;
   read: PictureRead | null;
@@ -32,8 +34,8 @@ export interface PictureWorkOf extends Pick<
   showWhole: (whole: boolean) => void;
   /** A kept picture that is looked at again. */
   again: ReadingPicture | null;
-  /** Where the reading would go; null where there is no place left. */
-  free: string | null;
+  /** Which reading of its place it would be; null where there are three. */
+  free: number | null;
   /** How far the reading lies from others of this round, mm, where that is odd; null where it is not. */
   oddByMm: number | null;
   canTake: boolean;
@@ -46,11 +48,11 @@ export interface PictureWorkOf extends Pick<
 }
 
 /** What is worked with on the page of a picture: the picture, what is pointed at in it, what it shows, and taking that. */
-export function usePictureWork(id: CornerId, round: number, measure: Measure): PictureWorkOf {
+export function usePictureWork(of: ReadingOf, id: CornerId, round: number, measure: Measure): PictureWorkOf {
   const corner = useThisJob().record.document.corners[id];
   const { state, openFile, openFrame, openKept, close } = useShot();
   const { pointed, placing, point, place, beginPlacing, reset } = usePointing();
-  const { free, oddByMm, take, unkept } = useTake(id, round);
+  const { free, oddByMm, take, unkept } = useTake(of, id, round);
   const [whole, showWhole] = useState(false);
   const [again, setAgain] = useState<ReadingPicture | null>(null);
   const shot = state.kind === 'open' ? state.shot : null;
@@ -73,8 +75,25 @@ export function usePictureWork(id: CornerId, round: number, measure: Measure): P
     begin();
   };
   return {
-    ...{ id, round, measure, state, shot, lens, read, noLevel, whole, showWhole, again, free, unkept, leave },
+    ...{
+      of,
+      id,
+      round,
+      measure,
+      state,
+      shot,
+      lens,
+      read,
+      noLevel,
+      whole,
+      showWhole,
+      again,
+      free,
+      unkept,
+      leave,
+    },
     ...{ pointed, placing, point, place, beginPlacing },
+    hasRim: wheel !== null,
     hasRuler: wheel !== null || measure === 'marks',
     failed: failed !== null,
     canTake: reading !== null,

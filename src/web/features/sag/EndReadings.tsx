@@ -10,6 +10,8 @@ import { cornerSpec } from '#core/estimate/corner.ts';
 import { referenceKinds } from '#core/geometry/reference.ts';
 import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
 import { repeatSpread, type LetGo } from '#core/document/sagReadings.ts';
+import { Link } from 'react-router';
+import { measuredBy } from '#core/vision/measuredBy.ts';
 import { useBegun } from '../../jobStore/useBegun.ts';
 import { limits } from '#contract/limits.ts';
 import { TravelRule } from '../../drawing/TravelRule.tsx';
@@ -24,13 +26,15 @@ interface Props {
   /** Who is on, by rider's key or `alone`: the state that it is set by first. */
   states: readonly string[];
   ways: readonly LetGo[];
+  /** Whether a reading can come off a picture: that is kept with a job. */
+  pictures: boolean;
 }
 
 const REPEATS = [1, 2, 3] as const;
 const again = { 1: '', 2: 'again', 3: '3rd time' } as const;
 
 /** Everything the tape reads at one end: extended, rider on and nobody on, as it rests or both ways, up to three times each. */
-export function EndReadings({ id, round, states, ways }: Props) {
+export function EndReadings({ id, round, states, ways, pictures }: Props) {
   const job = useThisJob();
   const { document } = job.record;
   const reference = referenceKinds[document.corners[id].reference.kind];
@@ -56,7 +60,15 @@ export function EndReadings({ id, round, states, ways }: Props) {
           </colgroup>
           {!showsSag(document, id) && (
             <tbody>
-              <ReadingRow id={id} round={round} base="extended" words="fully extended" who="" rank={0} />
+              <ReadingRow
+                id={id}
+                round={round}
+                base="extended"
+                words="fully extended"
+                who=""
+                rank={0}
+                pictures={pictures}
+              />
             </tbody>
           )}
           {states.map((who, w) => (
@@ -75,6 +87,7 @@ export function EndReadings({ id, round, states, ways }: Props) {
                   words={letGoWords[how]}
                   who={whoOn(who)}
                   rank={1 + 4 * w + h}
+                  pictures={pictures}
                 />
               ))}
             </tbody>
@@ -95,10 +108,11 @@ interface RowProps {
   words: string;
   who: string;
   rank: number;
+  pictures: boolean;
 }
 
 /** What is read once has a second place, and what is read twice a third. */
-function ReadingRow({ id, round, base, words, who, rank }: RowProps) {
+function ReadingRow({ id, round, base, words, who, rank, pictures }: RowProps) {
   const job = useThisJob();
   const begun = useBegun();
   const place = (k: number): FactPlace<'sag'> => ({ kind: 'sag', round, corner: id, slot: `${base}-${k}` });
@@ -117,6 +131,7 @@ function ReadingRow({ id, round, base, words, who, rank }: RowProps) {
             ↕<Length mm={spread} decimals={0} bare />
           </span>
         )}
+        {pictures && <ByPicture id={id} base={base} named={named} />}
       </th>
       {shown.map((k) => (
         <td key={k} data-slot={place(k).slot} className="pl-1 align-bottom">
@@ -133,6 +148,22 @@ function ReadingRow({ id, round, base, words, who, rank }: RowProps) {
         </td>
       ))}
     </tr>
+  );
+}
+
+/** The way to reading it off a picture, where one can tell it. */
+function ByPicture({ id, base, named }: { id: CornerId; base: string; named: string }) {
+  const { record } = useThisJob();
+  const { kind } = record.document.corners[id].reference;
+  if (measuredBy[kind] === null || base.endsWith('-band')) return null;
+  return (
+    <Link
+      to={`/jobs/${record.id}/picture/${id}/sag/${base}`}
+      aria-label={`By picture, ${named}`}
+      className="text-action block underline underline-offset-4 print:hidden"
+    >
+      by picture
+    </Link>
   );
 }
 

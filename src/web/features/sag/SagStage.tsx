@@ -62,6 +62,7 @@ export function SagStage({ fresh = false }: { fresh?: boolean }) {
             key={id}
             id={id}
             alone={shown.length === 1}
+            fresh={fresh}
             states={statesAt(document, id, rider.key)}
             ways={waysAt(id)}
             end={ends.find((one) => one.id === id) ?? null}
@@ -114,13 +115,15 @@ interface EndProps {
   id: CornerId;
   /** The only end that is read: what it comes to stands beside its readings. */
   alone: boolean;
+  /** There is no job yet. */
+  fresh: boolean;
   states: readonly string[];
   ways: readonly LetGo[];
   end: SagEnd | null;
 }
 
 /** One end: what was read of it, and what that comes to. */
-function End({ id, alone, states, ways, end }: EndProps) {
+function End({ id, alone, fresh, states, ways, end }: EndProps) {
   const job = useThisJob();
   return (
     <section
@@ -128,7 +131,7 @@ function End({ id, alone, states, ways, end }: EndProps) {
       data-corner={id}
       className={alone ? 'col-span-full grid grid-cols-2 gap-x-6 narrow:grid-cols-1' : 'min-w-0'}
     >
-      <EndReadings id={id} round={sagRound(job)} states={states} ways={ways} />
+      <EndReadings id={id} round={sagRound(job)} states={states} ways={ways} pictures={!fresh} />
       <EndVerdict id={id} end={end} />
     </section>
   );
