@@ -94,7 +94,9 @@ export function extendedSds(document: JobDocument, { rounds }: RoundsState): Per
       const own = sags.filter(([corner]) => corner === id).map(([, one]) => one);
       const told = own.reduce((sum, { states }) => sum + Object.keys(states).length, 0);
       const times = Math.max(extendedNow({ rounds }, id).length, 1);
-      return [id, tolerances.extendedSdMm * Math.sqrt(Math.max(told, 1) / times)];
+      const byPicture = own.findLast(({ extended }) => extended.length > 0)?.sdsMm?.extended;
+      const sdMm = byPicture ?? tolerances.extendedSdMm / Math.sqrt(times);
+      return [id, sdMm * Math.sqrt(Math.max(told, 1))];
     }),
   );
 }

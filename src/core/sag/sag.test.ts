@@ -26,6 +26,8 @@ import { chooseRate, springForSags } from './rates.ts';
 import { gatherSag, halfBandOf, midReading, repeatSpread, sdsOf } from '../document/sagReadings.ts';
 import { machineAlone, massesOf, missingFuel, nextRiderKey, withRider } from '../document/riders.ts';
 import { limitsOf, schoolOf, schoolsAt } from './schools.ts';
+import { readRounds } from '../estimate/rounds.ts';
+import { extendedSds } from '../estimate/sagEvidence.ts';
 import { worthReading } from './worth.ts';
 
 const rider = (edit: Partial<RiderDocument> = {}): RiderDocument => ({
@@ -37,6 +39,24 @@ const rider = (edit: Partial<RiderDocument> = {}): RiderDocument => ({
   passengerKg: 0,
   luggageKg: 0,
   ...edit,
+});
+
+test('what is told from a fully extended reading off a picture is less sure by what that picture says', () => {
+  const document = blankDocument('motorcycle', 'x');
+  const picture = { ownSdMm: 2, sharedSdMm: 1.5, pictureId: null };
+  const sdMm = (by: typeof picture | undefined) =>
+    extendedSds(
+      document,
+      readRounds(
+        add(
+          record(document),
+          factEntry({ kind: 'sag', round: 0, corner: 'FW', slot: 'extended-1', mm: 350, picture: by }),
+          factEntry({ kind: 'sag', round: 0, corner: 'FW', slot: 'r1-rest-1', mm: 312 }),
+        ),
+      ),
+    ).FW;
+  expect(sdMm(undefined)).toBeCloseTo(1, 9);
+  expect(sdMm(picture)).toBeCloseTo(2.5, 9);
 });
 
 test('a sag read off pictures is as sure as they say, and repeats take out only what each has by itself', () => {
