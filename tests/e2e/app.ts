@@ -9,7 +9,7 @@ import { test as base, expect, type Locator, type Page } from '@playwright/test'
 import * as cluster from '../../scripts/lib/cluster.mjs';
 // @ts-expect-error no declarations
 import { ensurePostgres } from '../../scripts/lib/debian.mjs';
-import { cleared, isNowhere, ownContext } from './desk.ts';
+import { Desk, isNowhere, ownContext } from './desk.ts';
 
 /** The running application, which a test may stop and start again. */
 export interface App {
@@ -27,7 +27,7 @@ interface Cluster {
  * Tests of one worker share a page that is emptied and loaded anew for each. One that changes what a page is before it
  * loads takes `ownPage`.
  */
-export const test = base.extend<{ ownPage: Page }, { app: App; desk: Page }>({
+export const test = base.extend<{ ownPage: Page }, { app: App; desk: Desk }>({
   app: [
     // oxlint-disable-next-line no-empty-pattern -- Playwright reads the pattern to see what is needed.
     async ({}, use) => {
@@ -62,17 +62,14 @@ export const test = base.extend<{ ownPage: Page }, { app: App; desk: Page }>({
   baseURL: async ({ app }, use) => use(app.address),
   desk: [
     async ({ app, browser }, use) => {
-      const context = await ownContext(browser, app.address);
-      await use(await context.newPage());
-      await context.close();
+      const desk = new Desk(browser, app.address);
+      await use(desk);
+      await desk.close();
     },
     { scope: 'worker' },
   ],
-  context: ({ desk }, use) => use(desk.context()),
-  page: async ({ desk }, use) => {
-    await cleared(desk);
-    await use(desk);
-  },
+  page: async ({ desk }, use) => use(await desk.next()),
+  context: ({ page }, use) => use(page.context()),
   ownPage: async ({ app, browser }, use) => {
     const context = await ownContext(browser, app.address);
     await use(await context.newPage());

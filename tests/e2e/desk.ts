@@ -9,6 +9,39 @@ export const isNowhere = (page: Page): boolean =>
 /** What every browser of the tests is like. */
 const usual = { locale: 'en-GB', serviceWorkers: 'block', viewport: { width: 1280, height: 800 } } as const;
 
+/** Tests that share a page before there is a new one: what it held is let go only with its process. */
+const TESTS_A_PAGE = 8;
+
+/** What tests of one worker share: a page, new after so many of them. */
+export class Desk {
+  private readonly browser: Browser;
+  private readonly baseURL: string;
+  private open: Page | null = null;
+  private tests = 0;
+
+  constructor(browser: Browser, baseURL: string) {
+    this.browser = browser;
+    this.baseURL = baseURL;
+  }
+
+  /** An empty page for the next test. */
+  async next(): Promise<Page> {
+    if (this.open && this.tests++ < TESTS_A_PAGE) {
+      await cleared(this.open);
+      return this.open;
+    }
+    await this.close();
+    this.tests = 1;
+    this.open = await (await ownContext(this.browser, this.baseURL)).newPage();
+    return this.open;
+  }
+
+  async close(): Promise<void> {
+    await this.open?.context().close();
+    this.open = null;
+  }
+}
+
 /** A browser of one's own: kept by nothing, known to nobody. */
 export function ownContext(browser: Browser, baseURL: string): Promise<BrowserContext> {
   return browser.newContext({ ...usual, baseURL });
@@ -18,7 +51,7 @@ export function ownContext(browser: Browser, baseURL: string): Promise<BrowserCo
  * A page that was used before as one that was not: nothing kept, nobody listening. It is loaded anew, but its program
  * need not be compiled again, which is half of what a new page costs.
  */
-export async function cleared(page: Page): Promise<void> {
+async function cleared(page: Page): Promise<void> {
   const context = page.context();
   await Promise.all(context.pages().flatMap((other) => (other === page ? [] : [other.close()])));
   for (const heard of ['request', 'response', 'console', 'pageerror', 'dialog', 'download'])

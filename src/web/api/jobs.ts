@@ -213,7 +213,7 @@ function takeIn(item: Unsent, answer: JobAnswer | { version: number }): void {
  * Has what was read read again. What is being read for the first time may have been asked for before it changed, and is then
  * read once more: the first answer would stand for news otherwise.
  */
-async function readAgain(what: QueryFilters = {}): Promise<void> {
+async function readAgain(what: QueryFilters): Promise<void> {
   const asked = queryClient.getQueryCache().findAll({ ...what, fetchStatus: 'fetching' });
   const isFirst = asked.some(({ state }) => state.data === undefined);
   await queryClient.invalidateQueries(what);
@@ -235,7 +235,7 @@ export function useLiveUpdates(): void {
       }
       useReach.setState({ awaySince: null });
       if (message.kind === 'open') {
-        void readAgain();
+        void queryClient.invalidateQueries();
         void send();
         return;
       }

@@ -20,6 +20,8 @@ interface Done {
 interface Failed {
   words: string;
   again: (() => void) | null;
+  /** Which of the tries it was, in the order they were begun in. */
+  nth: number;
 }
 
 interface Shelf<T extends Kept, Part> {
@@ -84,29 +86,34 @@ export function useEdits<T extends Kept, Part>(shelf: Shelf<T, Part>) {
   // Shown before the server has it, a thing has no version yet: it is new there still.
   const keep = (item: T) => put(item.version === 0 ? { ...item, version: null } : item);
 
-  const refused = (error: unknown, name: string, again: () => void) => {
+  const begun = useRef(0);
+
+  const refused = (error: unknown, name: string, nth: number, again: () => void) => {
     if (!(error instanceof ApiProblem)) {
-      setFailed({ words: `${name} is not kept yet: the server cannot be reached.`, again });
+      setFailed({ words: `${name} is not kept yet: the server cannot be reached.`, nth, again });
       return;
     }
     const [first] = error.problem.errors ?? [];
     const why = first ? `${first.pointer.slice(1)} ${first.detail}` : error.problem.title;
-    setFailed({ words: `${name} was not kept. ${why}`, again: null });
+    setFailed({ words: `${name} was not kept. ${why}`, nth, again: null });
     shelf.refetch();
   };
 
   /** Tries something until it is kept or refused for good. */
   const attempt = <R>(name: string, act: () => Promise<R>, after: (result: R) => void) => {
-    const go = () =>
+    const go = () => {
+      const nth = ++begun.current;
       follow(
         act().then(
           (result) => {
-            setFailed(null);
+            // What was begun before says nothing of what failed since.
+            setFailed((now) => (now && now.nth > nth ? now : null));
             after(result);
           },
-          (error: unknown) => refused(error, name, go),
+          (error: unknown) => refused(error, name, nth, go),
         ),
       );
+    };
     go();
   };
 

@@ -13,21 +13,27 @@ const useEarlier = create<{ schools: ShopSagWindow[] }>()(
   persist(() => ({ schools: [] as ShopSagWindow[] }), { name: 'margin-sag-schools', storage: keptStorage() }),
 );
 
+/** Several parts of a page ask for them at once: one of them sees to it, or they would be put back once forgotten. */
+let moving = false;
+
 /** Windows that this shop has made its own, by class, beside the usual schools. */
 export function useOwnSchools(): ShopSagWindow[] {
   const { data } = useShopSettings();
   const earlier = useEarlier((state) => state.schools);
   const known = data !== undefined;
   useEffect(() => {
-    if (!known || earlier.length === 0) return;
+    if (!known || earlier.length === 0 || moving) return;
+    moving = true;
     const there = (now: ShopSagWindow[]) => new Set(now.map(({ id }) => id));
     changeSettings(({ sagWindows }) => ({
       sagWindows: [...sagWindows, ...earlier.filter(({ id }) => !there(sagWindows).has(id))],
-    })).then(
-      () => useEarlier.setState({ schools: [] }),
-      // They stay here until it works.
-      () => undefined,
-    );
+    }))
+      .then(
+        () => useEarlier.setState({ schools: [] }),
+        // They stay here until it works.
+        () => undefined,
+      )
+      .finally(() => (moving = false));
   }, [known, earlier]);
   const shop = data?.sagWindows ?? [];
   return [...shop, ...earlier.filter(({ id }) => !shop.some((one) => one.id === id))];
