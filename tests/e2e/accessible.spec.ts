@@ -79,6 +79,8 @@ const screens: [name: string, path: string, act?: (page: Page) => Promise<void>]
     'a notebook',
     '/practice',
     async (page) => {
+      // That with most ends to be told.
+      await page.getByRole('combobox').selectOption('snowmobile');
       await page.getByRole('button', { name: 'Roll it in' }).click();
       await page.getByRole('button', { name: 'Begin' }).first().click();
       await page.getByRole('button', { name: 'Hold it there' }).click();

@@ -63,6 +63,7 @@ test('from pictures to a plan: each corner read off a file with the sheet in it'
     await expect(verdict(page)).toContainText('±');
     const read = Number.parseFloat(await verdict(page).innerText());
     expect(Math.abs(read - wheel.archMm)).toBeLessThan(4);
+    await expect(page.getByText('as the picture’s file says')).toBeVisible();
     await page.getByRole('button', { name: 'Take as reading 1' }).click();
     await expect(page.getByTestId('pictures-taken')).toContainText('by picture');
     await expect(page.getByRole('button', { name: /^Read the picture/ })).toBeVisible();

@@ -1,3 +1,4 @@
+import { Fragment } from 'react';
 import type { Practice } from '#contract/practice.ts';
 import { SizeLength, Length } from '../../ui/Figure.tsx';
 import { wishes } from './wishes.ts';
@@ -11,10 +12,12 @@ export function Wish({ practice }: { practice: Practice }) {
       <p>
         “It does not stand right. I want{' '}
         {wanted.map(({ where, mm }, k) => (
-          <span key={where} className="whitespace-nowrap">
+          <Fragment key={where}>
             {k > 0 && (k === wanted.length - 1 ? ' and ' : ', ')}
-            <Length mm={mm} /> {where}
-          </span>
+            <span className="whitespace-nowrap">
+              <Length mm={mm} /> {where}
+            </span>
+          </Fragment>
         ))}
         . Within <SizeLength mm={toleranceMm} /> either way will do. And it is to stay there.”
       </p>
