@@ -117,8 +117,10 @@ function ReadingRow({ id, round, base, words, who, rank, pictures }: RowProps) {
   const begun = useBegun();
   const place = (k: number): FactPlace<'sag'> => ({ kind: 'sag', round, corner: id, slot: `${base}-${k}` });
   const shown = REPEATS.filter((k) => k === 1 || begun(place(k)) || begun(place(k - 1)));
-  const values = REPEATS.flatMap((k) => factAt(job.facts, place(k))?.fact.mm ?? []);
-  const spread = repeatSpread(values);
+  const read = REPEATS.flatMap((k) => factAt(job.facts, place(k))?.fact ?? []);
+  const spread = repeatSpread(read.map(({ mm }) => mm));
+  // What was begun by tape goes on by tape.
+  const asksForPicture = pictures && read.every(({ picture }) => picture !== undefined);
   const here = job.state.rounds[round]?.sag[id] ?? { extended: [], states: {} };
   const named = [who, words, cornerNames[id]].filter(Boolean).join(', ');
   return (
@@ -131,7 +133,7 @@ function ReadingRow({ id, round, base, words, who, rank, pictures }: RowProps) {
             ↕<Length mm={spread} decimals={0} bare />
           </span>
         )}
-        {pictures && <ByPicture id={id} base={base} named={named} />}
+        {asksForPicture && <ByPicture id={id} base={base} named={named} />}
       </th>
       {shown.map((k) => (
         <td key={k} data-slot={place(k).slot} className="pl-1 align-bottom">
