@@ -26,7 +26,7 @@ export class Desk {
 
   /** An empty page for the next test. */
   async next(): Promise<Page> {
-    if (this.open && this.tests++ < TESTS_A_PAGE) {
+    if (this.open && ++this.tests <= TESTS_A_PAGE) {
       await cleared(this.open);
       return this.open;
     }

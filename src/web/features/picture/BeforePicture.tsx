@@ -23,7 +23,7 @@ const BETWEEN_MARKS = [
   'Fix the printed sheet flat beside the marks, as far out as they are.',
   'Stand square to it, about two steps away, and hold still.',
   'Have both marks and the whole sheet in the picture.',
-  'Point at either mark.',
+  'Then point at both marks.',
 ];
 
 /** How the pictures are taken, and where they come from. */
