@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import type { Express } from 'express';
 import type { Database } from '#db/connect.ts';
 import type { Config, ShopConfig } from './config.ts';
+import { KEEP_OPEN } from './http/keepOpen.ts';
 import { announce, ownAddresses } from './shop/announce.ts';
 import { fingerprintOf } from './shop/authority.ts';
 import { keptPassphrase } from './shop/door.ts';
@@ -34,15 +35,9 @@ function listen(server: Server, port: number, address: string): Promise<void> {
   });
 }
 
-/**
- * ms. A connection with nothing on it is kept for longer than proxies and browsers keep one: who closes it first never finds it
- * closed while asking.
- */
-const IDLE_MS = 75_000;
-
 /** Serves this computer alone, or a proxy on it, over plain http. */
 export function serveLoopback(app: Express, { port, shop }: Config): Serving {
-  const server = createServer({ keepAliveTimeout: IDLE_MS }, app);
+  const server = createServer(KEEP_OPEN, app);
   const begin = async () => {
     await listen(server, port, LOOPBACK);
     say(
@@ -65,10 +60,7 @@ export async function serveShop(
 ): Promise<Serving> {
   const names = [shop.name, 'localhost'];
   const { root, chain, key } = await shopCertificate(shop.folder, names, Date.now());
-  const server = createSecureServer(
-    { cert: chain, key, minVersion: 'TLSv1.2', keepAliveTimeout: IDLE_MS },
-    app,
-  );
+  const server = createSecureServer({ cert: chain, key, minVersion: 'TLSv1.2', ...KEEP_OPEN }, app);
   const address = `https://${shop.name}:${port}`;
   const doorstep = makeDoorstep(root, address, join(webFolder, 'doorstep.html'));
   const timers: NodeJS.Timeout[] = [];

@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { WebSocket } from 'ws';
@@ -73,11 +73,12 @@ test('a session is written down and streamed again as it came', async () => {
   const { address } = await start('probe');
   const recorder = spawn(process.execPath, [PROGRAM, 'record', address, file]);
   started.push(recorder);
-  await new Promise((done) => setTimeout(done, 1500));
+  const written = () => (existsSync(file) ? readFileSync(file, 'utf8').trim().split('\n') : []);
+  while (written().length < 6) await new Promise((done) => setTimeout(done, 100));
   const ended = new Promise((done) => recorder.once('exit', done));
   recorder.kill('SIGINT');
   await ended;
-  const recorded = readFileSync(file, 'utf8').trim().split('\n').map((text) => JSON.parse(text) as { at: number; line: string });
+  const recorded = written().map((text) => JSON.parse(text) as { at: number; line: string });
   expect(recorded.length).toBeGreaterThan(4);
   const again = await start('replay', file, '--times', '5');
   const streamed = await lines(again.address, recorded.length);
