@@ -14,7 +14,7 @@ export function centres(
 ): [number, number][] {
   const votes = new Float32Array(widthPx * heightPx);
   for (let y = 2; y < heightPx - 2; y += 2)
-    for (let x = 2; x < widthPx - 2; x++) {
+    for (let x = 2 + ((y >> 1) & 1); x < widthPx - 2; x += 2) {
       const i = y * widthPx + x;
       const gx = (light[i + 1] as number) - (light[i - 1] as number);
       const gy = (light[i + widthPx] as number) - (light[i - widthPx] as number);

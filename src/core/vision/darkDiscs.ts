@@ -113,7 +113,10 @@ function blobs({ widthPx, heightPx }: LightPicture, dark: Uint8Array): Blob[] {
 
 const isDisc = ({ fullness, narrow }: Blob): boolean => fullness > 0.85 && fullness < 1.18 && narrow > 0.55;
 
-/** Whether light stands all round it. */
+/** So many of 16 places round a disc may lie beside the picture. */
+const MOST_BESIDE = 5;
+
+/** Whether light stands all round it, as far as that is in the picture. */
 function standsOut(
   { widthPx, heightPx, light }: LightPicture,
   x: number,
@@ -121,13 +124,14 @@ function standsOut(
   radius: number,
 ): boolean {
   const middle = light[Math.round(y) * widthPx + Math.round(x)] as number;
+  let beside = 0;
   for (let k = 0; k < 16; k++) {
     const px = Math.round(x + 1.45 * radius * Math.cos((k * Math.PI) / 8));
     const py = Math.round(y + 1.45 * radius * Math.sin((k * Math.PI) / 8));
-    if (px < 0 || py < 0 || px >= widthPx || py >= heightPx) return false;
-    if ((light[py * widthPx + px] as number) < 2.2 * middle + 0.01) return false;
+    if (px < 0 || py < 0 || px >= widthPx || py >= heightPx) beside++;
+    else if ((light[py * widthPx + px] as number) < 2.2 * middle + 0.01) return false;
   }
-  return true;
+  return beside <= MOST_BESIDE;
 }
 
 /** The middle of a disc, below a pixel: each place counts as much as it is dark. */

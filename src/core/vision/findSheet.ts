@@ -14,7 +14,7 @@ const TALL = 1.5;
 export function findSheet(picture: GreyPicture): SheetSeen | null {
   const discs = darkDiscs(picture);
   let best: SheetSeen | null = null;
-  let least = 0.3;
+  let least = MOST_OFF;
   for (const small of discs)
     for (const a of discs)
       for (const b of discs) {
@@ -22,22 +22,43 @@ export function findSheet(picture: GreyPicture): SheetSeen | null {
         const [wx, wy] = [b.x - a.x, b.y - a.y];
         const wide = Math.hypot(wx, wy);
         if (Math.hypot((a.x + b.x) / 2 - small.x, (a.y + b.y) / 2 - small.y) > 0.1 * wide) continue;
-        // Down the sheet, with the right of its upper two on the right.
-        const [dx, dy] = [-wy * TALL, wx * TALL];
-        const lowerRight = nearest(discs, b.x + dx, b.y + dy, 0.3 * wide, a);
-        const lowerLeft = nearest(discs, a.x + dx, a.y + dy, 0.3 * wide, a);
-        if (!lowerRight || !lowerLeft || lowerRight === lowerLeft) continue;
-        const off =
-          (Math.hypot(b.x + dx - lowerRight.x, b.y + dy - lowerRight.y) +
-            Math.hypot(a.x + dx - lowerLeft.x, a.y + dy - lowerLeft.y)) /
-          (2 * wide);
-        if (off < least) {
-          least = off;
-          best = [a, b, lowerRight, lowerLeft, small];
+        const below = lowerTwo(discs, a, b);
+        if (below && below.off < least) {
+          least = below.off;
+          best = [a, b, below.right, below.left, small];
         }
       }
   return best;
 }
+
+/** Seen far from the picture's middle the sheet leans, so that its lower two stand off their places, by shares of its width: */
+const MOST_LEAN = 0.6;
+/** Yet they stand beside each other as the upper two do. */
+const MOST_OFF = 0.3;
+
+/** The lower two discs, below the upper two where `a` is the left one, and how far off they stand as a share of their width. */
+function lowerTwo(
+  discs: readonly DarkDisc[],
+  a: DarkDisc,
+  b: DarkDisc,
+): { left: DarkDisc; right: DarkDisc; off: number } | null {
+  const [wx, wy] = [b.x - a.x, b.y - a.y];
+  const wide = Math.hypot(wx, wy);
+  const [dx, dy] = [-wy * TALL, wx * TALL];
+  let best: { left: DarkDisc; right: DarkDisc; off: number } | null = null;
+  for (const left of discs) {
+    const lean = Math.hypot(a.x + dx - left.x, a.y + dy - left.y) / wide;
+    if (left === b || !isAlike(left, a) || lean > MOST_LEAN) continue;
+    const right = nearest(discs, left.x + wx, left.y + wy, MOST_OFF * wide, a);
+    if (!right || right === left || right === b) continue;
+    const off = Math.hypot(left.x + wx - right.x, left.y + wy - right.y) / wide + 0.2 * lean;
+    if (!best || off < best.off) best = { left, right, off };
+  }
+  return best;
+}
+
+const isAlike = ({ areaPx }: DarkDisc, like: DarkDisc): boolean =>
+  areaPx > 0.5 * like.areaPx && areaPx < 2 * like.areaPx;
 
 function isSized(small: DarkDisc, a: DarkDisc, b: DarkDisc): boolean {
   const share = small.areaPx / Math.sqrt(a.areaPx * b.areaPx);
@@ -56,8 +77,7 @@ function nearest(
   let least = within;
   for (const disc of discs) {
     const off = Math.hypot(disc.x - x, disc.y - y);
-    const alike = disc.areaPx / like.areaPx;
-    if (off < least && alike > 0.5 && alike < 2) [best, least] = [disc, off];
+    if (off < least && isAlike(disc, like)) [best, least] = [disc, off];
   }
   return best;
 }

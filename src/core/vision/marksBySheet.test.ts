@@ -23,8 +23,11 @@ function pictured(seed: number) {
   return { picture, known, first, second, trueMm: Math.hypot(80, 300) };
 }
 
+/** In the first the sheet leans, seen from far aside; in the second a disc stands at the picture's very edge. */
+const SEEDS = [23, 75];
+
 test('two marks beside the printed sheet are read without a wheel, within what is said', () => {
-  for (const seed of [3, 5]) {
+  for (const seed of SEEDS) {
     const { picture, known, first, second, trueMm } = pictured(seed);
     const seen = findSheet(picture);
     const reading = seen && marksBySheet(known, seen, first, second);

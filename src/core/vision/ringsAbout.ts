@@ -34,10 +34,9 @@ export function ringsAbout(
   [least, most]: readonly [number, number],
   slackPx = 0,
 ): Ring[] {
-  const about = lookedAbout(light, plane, [INSIDE[0] * least - 1, OUTSIDE[1] * most + 2], slackPx);
+  const about = lookedAbout(light, plane, [least, most], slackPx);
   const rings: Ring[] = [];
-  const first = Math.max(1, Math.floor(least - about.least));
-  for (let j = first; j < about.falls.length - 1 && about.least + j <= most; j++) {
+  for (let j = 1; j < about.falls.length - 1; j++) {
     const share = about.falls[j] as number;
     if (
       share < LEAST_RING ||
@@ -45,7 +44,7 @@ export function ringsAbout(
       share < (about.falls[j + 1] as number)
     )
       continue;
-    const radius = about.least + j;
+    const radius = about.leastFall + j;
     const inside = unrestIn(about, INSIDE[0] * radius, INSIDE[1] * radius);
     const tyreInside = unrestIn(about, TYRE_INSIDE[0] * radius, TYRE_INSIDE[1] * radius);
     const outside = unrestIn(about, OUTSIDE[0] * radius, OUTSIDE[1] * radius);
@@ -75,7 +74,9 @@ export const hasTyre = (rim: Ring, rings: readonly Ring[]): boolean =>
 
 /** What lies about the middle, by radius. */
 interface About {
+  /** The radius at which `changes` begins, and that at which `falls` does. */
   least: number;
+  leastFall: number;
   /** How much of the round shows light falling outwards. */
   falls: Float64Array;
   /** Sums up to each radius of how much light changes along the round. */
@@ -97,27 +98,66 @@ const turns = Array.from({ length: ROUND }, (_, k) => (2 * Math.PI * k) / ROUND)
 const cosines = Float64Array.from(turns, Math.cos);
 const sines = Float64Array.from(turns, Math.sin);
 
+/** px. Where no ring is looked for, the round is looked at on every so manieth ring only: it is the mean that counts. */
+const SPARSE_PX = 3;
+
 function lookedAbout(
   light: LightPicture,
   plane: UprightPlane,
   [least, most]: readonly [number, number],
   slackPx: number,
 ): About {
-  const n = Math.floor(most - least) + 1;
-  const falls = new Float64Array(n);
-  const changes = new Float64Array(n + 5);
-  const steep = new Float64Array(n);
-  const row = new Float64Array(n + 4);
-  let seen = lookOutwards(light, plane, ROUND - 1, least - 2, { row, seen: 0, changes, steep });
-  for (let k = 0; k < ROUND; k++) {
-    seen = lookOutwards(light, plane, k, least - 2, { row, seen, changes, steep });
-    if (slackPx > 0) addSpread(steep, slackPx, falls);
-    else for (let j = 0; j < n; j++) falls[j] = (falls[j] as number) + (steep[j] as number);
+  const start = INSIDE[0] * least - 1;
+  const inner = Math.max(0, Math.floor((least - 3 - start) / SPARSE_PX));
+  // Two places beside each on which a ring may be, for its fall of light.
+  const first = start + inner * SPARSE_PX;
+  const close = Math.floor(most - first) + 4;
+  const outer = Math.max(0, Math.ceil((OUTSIDE[1] * most + 2 - first - close) / SPARSE_PX));
+  const falls = new Float64Array(close - 4);
+  const steep = new Float64Array(close - 4);
+  const zones = [zone(inner, SPARSE_PX, start), zone(close, 1, first), zone(outer, SPARSE_PX, first + close)];
+  const [within, near, beyond] = zones as [Zone, Zone, Zone];
+  // The last direction first, for the first to be compared with.
+  for (let k = -1; k < ROUND; k++) {
+    const way = wayOf(plane, k < 0 ? ROUND - 1 : k);
+    changesOutwards(light, way, within);
+    lookOutwards(light, way, near, steep);
+    changesOutwards(light, way, beyond);
+    if (k < 0) zones.forEach(({ changes }) => changes.fill(0));
+    else if (slackPx > 0) addSpread(steep, slackPx, falls);
+    else for (let j = 0; j < falls.length; j++) falls[j] = (falls[j] as number) + (steep[j] as number);
   }
-  for (let j = 0; j < n; j++) falls[j] = (falls[j] as number) / ROUND;
-  for (let j = 1; j < changes.length; j++)
-    changes[j] = (changes[j] as number) / ROUND + (changes[j - 1] as number);
-  return { least, falls, changes: changes.subarray(2, n + 3) };
+  for (let j = 0; j < falls.length; j++) falls[j] = (falls[j] as number) / ROUND;
+  return { least: start, leastFall: first + 2, falls, changes: summed(zones) };
+}
+
+/** Rings that are looked at one after another outwards. */
+interface Zone {
+  from: number;
+  stepPx: number;
+  /** The light along the direction before, as far as it lay within the picture. */
+  row: Float64Array;
+  seen: number;
+  changes: Float64Array;
+}
+
+const zone = (rings: number, stepPx: number, from: number): Zone => ({
+  from: from + (stepPx - 1) / 2,
+  stepPx,
+  row: new Float64Array(rings),
+  seen: 0,
+  changes: new Float64Array(rings),
+});
+
+/** Sums from the first pixel outwards, of what changes along the round, as a mean over it. */
+function summed(zones: readonly Zone[]): Float64Array {
+  const sums = new Float64Array(1 + zones.reduce((n, { row, stepPx }) => n + row.length * stepPx, 0));
+  let at = 1;
+  for (const { changes, stepPx } of zones)
+    for (let j = 0; j < changes.length; j++)
+      for (let step = 0; step < stepPx; step++, at++)
+        sums[at] = (sums[at - 1] as number) + (changes[j] as number) / ROUND;
+  return sums;
 }
 
 /** Adds to each radius the most of those near it. */
@@ -132,49 +172,75 @@ function addSpread(steep: Float64Array, slackPx: number, falls: Float64Array): v
   }
 }
 
-/** The light along the direction before, as far as it lay within the picture; and what is made of each direction. */
-interface Outwards {
-  row: Float64Array;
-  seen: number;
-  changes: Float64Array;
-  steep: Float64Array;
+/** A direction in the plane, as it goes through the picture: where it begins and how it goes on with the radius. */
+interface Way {
+  axisX: number;
+  axisY: number;
+  middleX: number;
+  middleY: number;
+  wayX: number;
+  wayY: number;
+  wayAway: number;
 }
 
-/**
- * Looks along one direction of the plane, from a radius on: how much light changes from the direction before is added up, the first radius one
- * place on; how much it falls outwards is set, from 0 to 1.
- * @returns how many places lie within the picture.
- */
-function lookOutwards(
-  { widthPx, heightPx, light }: LightPicture,
-  { focalPx, axis, middle, along, up }: UprightPlane,
-  k: number,
-  from: number,
-  { row, seen, changes, steep }: Outwards,
-): number {
+function wayOf({ focalPx, axis, middle, along, up }: UprightPlane, k: number): Way {
   const cos = cosines[k] as number;
   const sin = sines[k] as number;
-  const wayX = cos * along[0] + sin * up[0];
-  const wayY = cos * along[1] + sin * up[1];
-  const wayAway = (cos * along[2] + sin * up[2]) / focalPx;
-  // Half a point on, so that cutting off the share rounds.
-  const ax = axis[0] + 0.5;
-  const ay = axis[1] + 0.5;
-  const [mx, my] = middle;
+  return {
+    // Half a point on, so that cutting off the share rounds.
+    axisX: axis[0] + 0.5,
+    axisY: axis[1] + 0.5,
+    middleX: middle[0],
+    middleY: middle[1],
+    wayX: cos * along[0] + sin * up[0],
+    wayY: cos * along[1] + sin * up[1],
+    wayAway: (cos * along[2] + sin * up[2]) / focalPx,
+  };
+}
+
+/** Looks along one direction: how much light changes from the direction before is added up. */
+function changesOutwards(
+  { widthPx, heightPx, light }: LightPicture,
+  { axisX, axisY, middleX, middleY, wayX, wayY, wayAway }: Way,
+  looked: Zone,
+): void {
+  const { row, changes, seen, from, stepPx } = looked;
+  let j = 0;
+  for (; j < row.length; j++) {
+    const radius = from + j * stepPx;
+    const near = 1 / (1 + radius * wayAway);
+    const px = axisX + (middleX + radius * wayX) * near;
+    const py = axisY + (middleY + radius * wayY) * near;
+    if (!(px >= 0 && py >= 0 && px < widthPx && py < heightPx)) break;
+    const e = light[(py | 0) * widthPx + (px | 0)] as number;
+    if (j < seen) changes[j] = (changes[j] as number) + Math.abs(e - (row[j] as number));
+    row[j] = e;
+  }
+  looked.seen = j;
+}
+
+/** The same, and how much light falls outwards at each but the two first and last is set, from 0 to 1. */
+function lookOutwards(
+  { widthPx, heightPx, light }: LightPicture,
+  { axisX, axisY, middleX, middleY, wayX, wayY, wayAway }: Way,
+  looked: Zone,
+  steep: Float64Array,
+): void {
+  const { row, changes, seen, from } = looked;
   let [a, b, c, d] = [0, 0, 0, 0];
   let j = 0;
   for (; j < row.length; j++) {
     const radius = from + j;
     const near = 1 / (1 + radius * wayAway);
-    const px = ax + (mx + radius * wayX) * near;
-    const py = ay + (my + radius * wayY) * near;
+    const px = axisX + (middleX + radius * wayX) * near;
+    const py = axisY + (middleY + radius * wayY) * near;
     if (!(px >= 0 && py >= 0 && px < widthPx && py < heightPx)) break;
     const e = light[(py | 0) * widthPx + (px | 0)] as number;
-    if (j < seen) changes[j + 1] = (changes[j + 1] as number) + Math.abs(e - (row[j] as number));
+    if (j < seen) changes[j] = (changes[j] as number) + Math.abs(e - (row[j] as number));
     if (j > 3) steep[j - 4] = Math.max(0, Math.min(1, (0.5 / STEP) * (a + b - d - e)));
     row[j] = e;
     [a, b, c, d] = [b, c, d, e];
   }
   steep.fill(0, Math.max(0, j - 4));
-  return j;
+  looked.seen = j;
 }
