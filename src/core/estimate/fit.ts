@@ -1,6 +1,5 @@
 import { factorInPlace, solveInPlace } from '../numerics/flatCholesky.ts';
 import type { Axle } from '../kinds/corners.ts';
-import { meanOf } from '../numerics/mean.ts';
 import type { BelievedMachine, Situation } from './belief.ts';
 import { parametersOf, unpack, type Parameter, type Values } from './parameters.ts';
 import { sensitivity, simulate, type Outcome } from './simulate.ts';
@@ -8,7 +7,7 @@ import { sensitivity, simulate, type Outcome } from './simulate.ts';
 /** deviations. A reading further off than this is weighed down: Huber's 2.5 costs under 1 % where all is right. */
 const STRAY_LIMIT = 2.5;
 /** steps. A fit needs three to six. */
-const FIT_STEPS = 12;
+const FIT_STEPS = 60;
 /** absolute, in squared deviations. A fit that gains less than this is done. */
 const FIT_GAIN = 1e-4;
 
@@ -68,10 +67,9 @@ export interface Fit {
 /**
  * Most probable machine given all readings, and the spread about it.
  *
- * Minimise |x|^2 + sum w ((read - model(x)) / sd)^2 over the standard normal coordinates x by Gauss and Newton, with
- * the step halved while it does not help; precision at the minimum is I + J'WJ (Laplace's approximation). Readings
- * further off than `strayLimit` deviations are weighed down by Huber's rule, so that one that does not agree with the
- * rest pulls less the further off it is. `near` is the fit of a machine much like it, to start from;
+ * Minimise |x|^2 + sum w ((read - model(x)) / sd)^2 over the standard normal coordinates x by Levenberg and Marquardt;
+ * precision at the minimum is I + J'WJ (Laplace's approximation). Readings further off than `STRAY_LIMIT` deviations are
+ * weighed down by Huber's rule, so that one that does not agree with the rest pulls less the further off it is. `near` is the fit of a machine much like it, to start from;
  * a fit that gains less than `gain` in squared deviations is done.
  */
 export function fit(
@@ -84,14 +82,15 @@ export function fit(
   parameters.forEach((parameter) => {
     if (parameter.kind === 'friction') parameter.sd *= rounds[parameter.round]?.frictionScale ?? 1;
   });
-  const start = near?.best.length === parameters.length ? near.best : startOf(believed, parameters, rounds);
+  const start = near?.best.length === parameters.length ? near.best : new Float64Array(parameters.length);
   const descend = (from: Point) => descended(believed, parameters, rounds, { from, gain });
   const first = evaluate(believed, parameters, rounds, start);
   const plain = descend(first);
   const off = offTheEnds(believed, parameters, rounds, plain.here);
   const freed = off && descend(off);
   const { here, converged } = freed && freed.here.cost < plain.here.cost ? freed : plain;
-  const { factor, weights } = normalEquations(believed, parameters, rounds, here);
+  const { precision, weights } = normalEquations(believed, parameters, rounds, here);
+  const factor = factored(precision, parameters.length, 0);
   return {
     believed,
     parameters,
@@ -105,40 +104,15 @@ export function fit(
   };
 }
 
+/** What would be minimised for other readings of a fitted machine, where its fit ended. */
+export const costAt = ({ believed, parameters, best }: Fit, rounds: readonly RoundEvidence[]): number =>
+  evaluate(believed, parameters, rounds, best).cost;
+
 interface Point {
   x: Float64Array;
   values: Values;
   outcomes: Outcome[];
   cost: number;
-}
-
-/** Every unknown at its mean, but constants where the first readings of what was fitted then put them. */
-function startOf(
-  believed: BelievedMachine,
-  parameters: readonly Parameter[],
-  rounds: readonly RoundEvidence[],
-): Float64Array {
-  const x = new Float64Array(parameters.length);
-  const values = unpack(believed, parameters, x);
-  const began = values.eras.map((_, era) => {
-    const r = rounds.findIndex(({ situation }) => (situation.era ?? 0) === era);
-    const first = rounds[r];
-    return first && { first, plain: simulate(believed, values, first.situation, r) };
-  });
-  parameters.forEach((parameter, k) => {
-    if (parameter.kind !== 'constant' || parameter.sd < 100) return;
-    const era = began[parameter.era];
-    if (!era) return;
-    const { first, plain } = era;
-    const readings = first.readings.flatMap((one) =>
-      one.what === 'height' && one.index === parameter.reference ? [one.mm] : [],
-    );
-    if (readings.length === 0) return;
-    // Their mean: between two that do not agree nothing says which is right.
-    const mm = meanOf(readings);
-    x[k] = (mm - (plain.heights[parameter.reference] ?? 0)) / parameter.sd;
-  });
-  return x;
 }
 
 /** Steps of the fit from a start until a step gains nothing to speak of. */
@@ -149,11 +123,12 @@ function descended(
   { from, gain }: { from: Point; gain: number },
 ): { here: Point; converged: boolean } {
   let here = from;
+  let damping = 0;
   let converged = false;
   for (let i = 0; i < FIT_STEPS && !converged; i++) {
-    const next = improve(believed, parameters, rounds, here);
-    converged = next === null || here.cost - next.cost < gain;
-    here = next ?? here;
+    const next = improve(believed, parameters, rounds, { here, damping });
+    converged = next === null || here.cost - next.here.cost < gain;
+    if (next) ({ here, damping } = next);
   }
   return { here, converged };
 }
@@ -224,15 +199,75 @@ function evaluate(
   believed: BelievedMachine,
   parameters: readonly Parameter[],
   rounds: readonly RoundEvidence[],
-  x: Float64Array,
+  from: Float64Array,
 ): Point {
-  const values = unpack(believed, parameters, x);
+  const values = unpack(believed, parameters, from);
   const outcomes = rounds.map(({ situation }, r) => simulate(believed, values, situation, r));
+  const x = placed(parameters, rounds, { x: from, values, outcomes });
   let cost = x.reduce((sum, one) => sum + one * one, 0);
   rounds.forEach(({ readings }, r) => {
     for (const reading of readings) cost += huber(miss(reading, outcomes[r] as Outcome, values));
   });
   return { x, values, outcomes, cost };
+}
+
+/** mm. A reference known worse than this beforehand stands where its readings put it. */
+const FREE_MM = 100;
+/** Turns in which a reference is placed, and the share of a deviation by which the last moves it. */
+const PLACING = { turns: 20, deviations: 1e-4 };
+
+/**
+ * Puts every free reference where its readings agree best while the machine stands as it does, in the outcomes and values too. A step of the
+ * fit may then go as far as the machine's own unknowns let it: the reference need not follow a curve by straight steps.
+ * @returns the coordinates with those of the references.
+ */
+function placed(
+  parameters: readonly Parameter[],
+  rounds: readonly RoundEvidence[],
+  { x, values, outcomes }: Omit<Point, 'cost'>,
+): Float64Array {
+  const to = x.slice();
+  parameters.forEach((parameter, k) => {
+    if (parameter.kind !== 'constant' || parameter.sd < FREE_MM) return;
+    const { reference, era } = parameter;
+    const own = rounds.flatMap(({ situation, readings }, r) => {
+      if ((situation.era ?? 0) !== era) return [];
+      const outcome = outcomes[r] as Outcome;
+      return readings.flatMap((one) =>
+        one.what === 'height' && one.index === reference
+          ? [{ off: miss(one, outcome, values), sd: one.sdMm }]
+          : [],
+      );
+    });
+    const byMm = shiftOf(own, (to[k] as number) * parameter.sd, parameter.sd);
+    to[k] = (to[k] as number) + byMm / parameter.sd;
+    const place = values.eras[era];
+    if (place) place.constants[reference] = (place.constants[reference] ?? 0) + byMm;
+    rounds.forEach(({ situation }, r) => {
+      const { heights } = outcomes[r] as Outcome;
+      if ((situation.era ?? 0) === era) heights[reference] = (heights[reference] ?? 0) + byMm;
+    });
+  });
+  return to;
+}
+
+/** mm by which a reference is to be moved for its readings, off by so many deviations, to agree best by Huber's rule. */
+function shiftOf(readings: readonly { off: number; sd: number }[], mm: number, priorSdMm: number): number {
+  let by = 0;
+  for (let turn = 0; turn < PLACING.turns; turn++) {
+    let [pull, weight] = [-(mm + by) / priorSdMm ** 2, 1 / priorSdMm ** 2];
+    let least = priorSdMm;
+    for (const { off, sd } of readings) {
+      const left = off - by / sd;
+      const counts = Math.min(1, STRAY_LIMIT / Math.abs(left)) / sd;
+      pull += counts * left;
+      weight += counts / sd;
+      least = Math.min(least, sd);
+    }
+    by += pull / weight;
+    if (Math.abs(pull / weight) < PLACING.deviations * least) break;
+  }
+  return by;
 }
 
 /** Deviations by which a reading is off the model. */
@@ -251,28 +286,54 @@ function huber(deviations: number): number {
   return size <= k ? size * size : k * (2 * size - k);
 }
 
+/** A step that gains less than the least share of what was to be expected is followed by a shorter one, one above the most by a longer. */
+const EXPECTED = { least: 0.25, most: 0.75 };
+/** What is added to the precision of every coordinate where a step did not help, and how much more where that did not: none is 1 beforehand. */
+const DAMPING = { first: 1, times: 4, tries: 9 };
+
+/** A point of the fit, and how much the next step from it is held back. */
+interface Walked {
+  here: Point;
+  damping: number;
+}
+
+/**
+ * One step of Levenberg's and Marquardt's: that of Gauss and Newton where the model goes straight, and where it has a corner, as where a
+ * spring of a stack goes solid, a shorter one that turns towards the steepest way down. Null where none of them helps.
+ */
 function improve(
   believed: BelievedMachine,
   parameters: readonly Parameter[],
   rounds: readonly RoundEvidence[],
-  here: Point,
-): Point | null {
-  const { factor, right } = normalEquations(believed, parameters, rounds, here);
-  const n = parameters.length;
-  solveInPlace(factor, n, n, right);
-  for (let share = 1; share > 0.01; share /= 2) {
-    const next = evaluate(
-      believed,
-      parameters,
-      rounds,
-      here.x.map((one, k) => one + share * (right[k] as number)),
-    );
-    if (next.cost < here.cost) return next;
+  { here, damping: first }: Walked,
+): Walked | null {
+  const { precision, right } = normalEquations(believed, parameters, rounds, here);
+  for (let damping = first, k = 0; k < DAMPING.tries; k++, damping = more(damping)) {
+    const step = right.slice();
+    solveInPlace(factored(precision, parameters.length, damping), step.length, step.length, step);
+    const x = here.x.map((one, i) => one + (step[i] as number));
+    const next = evaluate(believed, parameters, rounds, x);
+    if (next.cost >= here.cost) continue;
+    const expected = step.reduce((sum, one, i) => sum + one * ((right[i] as number) + damping * one), 0);
+    const share = (here.cost - next.cost) / expected;
+    const held = share < EXPECTED.least ? more(damping) : share > EXPECTED.most ? less(damping) : damping;
+    return { here: next, damping: held };
   }
   return null;
 }
 
-/** Factor of I + J'WJ, and -x + J'W r, at a point. */
+const more = (damping: number): number => (damping === 0 ? DAMPING.first : damping * DAMPING.times);
+const less = (damping: number): number => (damping <= DAMPING.first ? 0 : damping / DAMPING.times);
+
+/** Lower Cholesky factor of a precision with so much added to each of its diagonal. */
+function factored(precision: Float64Array, n: number, added: number): Float64Array {
+  const factor = precision.slice();
+  for (let k = 0; k < n; k++) factor[k * n + k] = (factor[k * n + k] as number) + added;
+  if (!factorInPlace(factor, n, n, 0)) throw new Error('expected a positive definite precision, got none');
+  return factor;
+}
+
+/** I + J'WJ, and -x + J'W r, at a point. */
 function normalEquations(
   believed: BelievedMachine,
   parameters: readonly Parameter[],
@@ -280,8 +341,8 @@ function normalEquations(
   { x, values, outcomes }: Point,
 ) {
   const n = parameters.length;
-  const factor = new Float64Array(n * n);
-  for (let k = 0; k < n; k++) factor[k * n + k] = 1;
+  const precision = new Float64Array(n * n);
+  for (let k = 0; k < n; k++) precision[k * n + k] = 1;
   const right = x.map((one) => -one);
   const weights = rounds.map(({ situation, readings }, r) => {
     const outcome = outcomes[r] as Outcome;
@@ -292,12 +353,11 @@ function normalEquations(
       const from = { height: slopes.heights, travel: slopes.travel, pad: slopes.pads }[reading.what];
       const plain = from.subarray(reading.index * n, (reading.index + 1) * n);
       const row = isByPicture(reading) ? withPictures(plain, parameters, reading.index) : plain;
-      addRow(factor, right, row, { off, weight, sd: readAs(reading).sd });
+      addRow(precision, right, row, { off, weight, sd: readAs(reading).sd });
       return weight;
     });
   });
-  if (!factorInPlace(factor, n, n, 0)) throw new Error('expected a positive definite precision, got none');
-  return { factor, right, weights };
+  return { precision, right, weights };
 }
 
 /** How a reading off a picture goes with every parameter: as a height does, and with what all pictures there have wrong. */

@@ -1,5 +1,5 @@
 import type { BelievedMachine, Situation } from './belief.ts';
-import { fit, readAs, type Fit, type Reading, type RoundEvidence } from './fit.ts';
+import { costAt, fit, readAs, type Fit, type Reading, type RoundEvidence } from './fit.ts';
 import type { Axle } from '../kinds/corners.ts';
 import { CornerModel } from '../machine/corner.ts';
 import type { MassDescription } from '../machine/description.ts';
@@ -50,19 +50,41 @@ const WRONG = { ratio: 0.45, readingMm: 20, aboardShare: 0.06, bar: 0.8 };
 
 /**
  * Whether a machine had to be strained to agree with its readings. What the fit minimises is, where all is right, distributed
- * as chi-squared with as many degrees of freedom as there are readings beyond those that only place the references.
+ * as chi-squared with as many degrees of freedom as there are readings beyond those that only place the references; and what it
+ * takes to agree with the means of readings that were repeated, with as many as there are means. Readings that repeat well
+ * say nothing of the machine, and would hide in the first what the second shows.
  */
 function isStrained({ cost, parameters }: Fit, rounds: readonly RoundEvidence[]): boolean {
-  const readings = rounds.reduce((sum, one) => sum + one.readings.length, 0);
   const placing = parameters.filter(({ kind, sd }) => kind === 'constant' && sd > FLAT_MM).length;
-  const freedom = readings - placing;
-  return freedom > 0 && cost > chiSquaredAbove(freedom, STRAIN) + 1;
+  const repeated = rounds.flatMap(({ readings }) => repeats(readings));
+  const readings = repeated.reduce((sum, own) => sum + own.length, 0);
+  const scatter = repeated.reduce((sum, own) => sum + scatterOf(own), 0);
+  return isMuch(cost, readings - placing) || isMuch(cost - scatter, repeated.length - placing);
+}
+
+const isMuch = (cost: number, freedom: number): boolean =>
+  freedom > 0 && cost > chiSquaredAbove(freedom, STRAIN) + 1;
+
+/** Readings of a round that are of the same thing. */
+function repeats(readings: readonly Reading[]): Reading[][] {
+  const of = new Map<string, Reading[]>();
+  for (const one of readings)
+    of.set(`${one.what} ${one.index}`, [...(of.get(`${one.what} ${one.index}`) ?? []), one]);
+  return [...of.values()];
+}
+
+/** Squared deviations of readings of one thing from their mean. */
+function scatterOf(readings: readonly Reading[]): number {
+  const all = readings.map(readAs);
+  const weight = all.reduce((sum, { sd }) => sum + 1 / sd ** 2, 0);
+  const mean = all.reduce((sum, { value, sd }) => sum + value / sd ** 2, 0) / weight;
+  return all.reduce((sum, { value, sd }) => sum + ((value - mean) / sd) ** 2, 0);
 }
 
 /** mm. A reference known worse than this before it is read is placed by its first reading. */
 const FLAT_MM = 100;
 /** Standard deviations of chi-squared beyond its mean that ask what is wrong: of healthy simulated machines 2 in 100 are asked about. */
-const STRAIN = 2.5;
+const STRAIN = 1.5;
 
 /** Shares of a move between which a corner that went the other way is taken to have been turned so. */
 const MIRRORED = { least: 0.6, most: 1.8 };
@@ -117,15 +139,18 @@ export function explanations(
   rounds: readonly RoundEvidence[],
   { worked, dismissed, collarSays }: Known,
 ): { fine: number; plain: Fit; explained: Explained[] } {
-  const plain = fit(believed, rounds);
-  if (worked < 2) return { fine: 1, plain, explained: [] };
+  const alone = fit(believed, rounds);
+  if (worked < 2) return { fine: 1, plain: alone, explained: [] };
   const saidBy = ({ contacts, round }: Turned) =>
     contacts.reduce((sum, contact) => sum + collarSays(contact, round), 0);
   const against = moves(believed, rounds, worked).some((one) => saidBy(one) > COLLAR_ASKS);
-  if (!against && !isStrained(plain, rounds)) return { fine: 1, plain, explained: [] };
+  if (!against && !isStrained(alone, rounds)) return { fine: 1, plain: alone, explained: [] };
   const cases = possible(believed, rounds, worked).filter(({ misfit }) => !dismissed(misfit));
   // Each from the start: where the plain fit was strained to is no place to look for a machine that is not.
-  const fits = cases.map((one) => fit(one.believed, one.rounds, { gain: ROUGHLY }));
+  const found = cases.map((one) => fit(one.believed, one.rounds, { gain: ROUGHLY }));
+  const lead = leadOf(cases, found, alone);
+  const plain = ledBy(lead, { believed, rounds }, alone, {});
+  const fits = cases.map((one, k) => ledBy(lead, one, found[k] as Fit, { gain: ROUGHLY }));
   const rougher = rounds.map((one) => ({ ...one, frictionScale: ROUGH.frictionScale * one.frictionScale }));
   const logs = [
     logEvidence(plain, rounds),
@@ -152,6 +177,27 @@ export function explanations(
     plain,
     explained: sharedWithCollars(together(explained), believed, rounds),
   };
+}
+
+/** The best fit of this very machine, to whichever readings. */
+const leadOf = (cases: readonly Case[], fits: readonly Fit[], plain: Fit): Fit =>
+  fits
+    .filter((_, k) => cases[k]?.believed === plain.believed)
+    .reduce((best, one) => (one.cost < best.cost ? one : best), plain);
+
+/**
+ * A fit, or a better one found from where another of the same machine ended: where a machine gives in one of several ways, all
+ * explanations are to have looked at the same ways before they are weighed against each other.
+ */
+function ledBy(
+  lead: Fit,
+  { believed, rounds }: { believed: BelievedMachine; rounds: readonly RoundEvidence[] },
+  found: Fit,
+  how: { gain?: number },
+): Fit {
+  if (lead === found || lead.believed !== believed || costAt(lead, rounds) >= found.cost) return found;
+  const led = fit(believed, rounds, { ...how, near: lead });
+  return led.cost < found.cost ? led : found;
 }
 
 const unchanged = (situation: Situation) => situation;

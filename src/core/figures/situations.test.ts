@@ -106,7 +106,7 @@ const troubled: Situation[] = [
   },
   {
     title: 'the ratio given is wrong, and every reading says so',
-    job: told(known, [{ reads: [420, 420, 420] }, { turned: four(-10, -10, 0, 0), reads: [four(408, 408, 420, 420), four(408, 408, 420, 420), four(408, 408, 420, 420)] }]),
+    job: told(known, [{ reads: [420, 420, 420] }, { turned: four(-10, -10, 0, 0), reads: [four(410, 410, 420, 420), four(410, 410, 420, 420), four(410, 410, 420, 420)] }]),
     shows: ['measured'], suspects: 'ratio front', finish: false,
   },
   {

@@ -18,13 +18,13 @@ const said = (...facts: Parameters<typeof add>[1][]) => {
   return { done: goodEnough(answer), left: notYet(answer) };
 };
 
-/** A car whose front left seat went up by 20 mm, and was settled since. */
-const frontLeftTurned = () =>
+/** A car whose front left seat went up, and that was settled since. */
+const frontLeftTurned = (byMm: number) =>
   add(
     record(plainDocument()),
     settled(0),
     ...heights(0, [355, 365, 365, 365]),
-    ...[20, 0, 0, 0].map((mm, i) => adjustment(1, fourCorners[i] ?? 'LF', mm)),
+    ...[byMm, 0, 0, 0].map((mm, i) => adjustment(1, fourCorners[i] ?? 'LF', mm)),
     settled(1),
   );
 
@@ -36,7 +36,7 @@ test('corners that read out are named', () => {
 });
 
 test('a corner that the tape reads in is not said to be out, whatever the estimate makes of it', () => {
-  const job = frontLeftTurned();
+  const job = frontLeftTurned(20);
   for (const read of [368, 367, 366, 362]) {
     const answer = must(answerFor(add(job, ...heights(1, [read, 365, 365, 365]))));
     expect(Math.abs(read - 365)).toBeLessThanOrEqual(answer.tolerance.value);
@@ -45,7 +45,7 @@ test('a corner that the tape reads in is not said to be out, whatever the estima
 });
 
 test('a corner that the tape reads out is named, though the estimate lies in', () => {
-  const job = frontLeftTurned();
+  const job = frontLeftTurned(8);
   const leftAt = (mm: number) => {
     const answer = must(answerFor(add(job, ...heights(1, [mm, 365, 365, 365]))));
     const offMm = (answer.corners.find(({ id }) => id === 'LF')?.nowSpecMm ?? NaN) - 365;

@@ -21,7 +21,12 @@ const document = plainDocument((one) => {
 });
 const fins = (round: number, mm: number) =>
   factEntry({ kind: 'clearance', round, corner: 'LF', slot: '0', mm });
-const up = [adjustment(1, 'LF', 12), settled(1), ...heights(1, [400, 380, 380, 380])];
+const up = [
+  adjustment(1, 'LF', 12),
+  adjustment(1, 'RF', 12),
+  settled(1),
+  ...heights(1, [400, 400, 380, 380]),
+];
 function analysed(...more: Entry[]) {
   const one = analyse(add(record(document), settled(0), ...heights(0, 380), ...more));
   const margin = must(
