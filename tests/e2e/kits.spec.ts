@@ -193,9 +193,15 @@ test('a kit comes out of a file and goes, and undo brings it back; what is no ki
   await expect(page.getByRole('alert')).toContainText('Wrong kit was not kept.');
 });
 
-test('what is typed before the server has a new kit is kept with it', async ({ page }) => {
+test('what is typed before the server has a new kit is kept with it', async ({ ownPage: page }) => {
   let release: () => void = () => undefined;
   const held = new Promise<void>((done) => (release = done));
+  let hear: () => void = () => undefined;
+  const heard = new Promise<void>((done) => (hear = done));
+  await page.route('**/api/events', async (route) => {
+    await heard;
+    await route.continue();
+  });
   await page.goto('/kits');
   await expect(page.getByRole('link', { name: /Harrier/ })).toBeVisible();
   await page.route('**/api/kits', async (route) => {
@@ -204,6 +210,10 @@ test('what is typed before the server has a new kit is kept with it', async ({ p
   });
   await page.getByRole('button', { name: 'New kit' }).click();
   await put(page, 'Name of the kit', 'Teal springs');
+  // The server is heard of only now: what it then has lacks the kit.
+  const opened = page.waitForResponse('**/api/events');
+  hear();
+  await opened;
   await put(page, 'Made for', 'any of them');
   release();
   await expect(page.getByRole('link', { name: /Teal springs.*any of them/ })).toBeVisible();

@@ -69,8 +69,8 @@ export interface Fit {
  *
  * Minimise |x|^2 + sum w ((read - model(x)) / sd)^2 over the standard normal coordinates x by Levenberg and Marquardt;
  * precision at the minimum is I + J'WJ (Laplace's approximation). Readings further off than `STRAY_LIMIT` deviations are
- * weighed down by Huber's rule, so that one that does not agree with the rest pulls less the further off it is. `near` is the fit of a machine much like it, to start from;
- * a fit that gains less than `gain` in squared deviations is done.
+ * weighed down by Huber's rule, so that one that does not agree with the rest pulls less the further off it is. `near` is the
+ * fit of a machine much like it, to start from; a fit that gains less than `gain` in squared deviations is done.
  */
 export function fit(
   believed: BelievedMachine,
@@ -213,6 +213,9 @@ function evaluate(
 
 /** mm. A reference known worse than this beforehand stands where its readings put it. */
 const FREE_MM = 100;
+/** Whether it is a reference that its readings alone place. */
+export const isFree = (one: Parameter): one is Extract<Parameter, { kind: 'constant' }> =>
+  one.kind === 'constant' && one.sd >= FREE_MM;
 /** Turns in which a reference is placed, and the share of a deviation by which the last moves it. */
 const PLACING = { turns: 20, deviations: 1e-4 };
 
@@ -228,7 +231,7 @@ function placed(
 ): Float64Array {
   const to = x.slice();
   parameters.forEach((parameter, k) => {
-    if (parameter.kind !== 'constant' || parameter.sd < FREE_MM) return;
+    if (!isFree(parameter)) return;
     const { reference, era } = parameter;
     const own = rounds.flatMap(({ situation, readings }, r) => {
       if ((situation.era ?? 0) !== era) return [];

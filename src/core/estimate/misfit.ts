@@ -1,5 +1,5 @@
 import type { BelievedMachine, Situation } from './belief.ts';
-import { costAt, fit, readAs, type Fit, type Reading, type RoundEvidence } from './fit.ts';
+import { costAt, fit, isFree, readAs, type Fit, type Reading, type RoundEvidence } from './fit.ts';
 import type { Axle } from '../kinds/corners.ts';
 import { CornerModel } from '../machine/corner.ts';
 import type { MassDescription } from '../machine/description.ts';
@@ -55,7 +55,7 @@ const WRONG = { ratio: 0.45, readingMm: 20, aboardShare: 0.06, bar: 0.8 };
  * say nothing of the machine, and would hide in the first what the second shows.
  */
 function isStrained({ cost, parameters }: Fit, rounds: readonly RoundEvidence[]): boolean {
-  const placing = parameters.filter(({ kind, sd }) => kind === 'constant' && sd > FLAT_MM).length;
+  const placing = parameters.filter(isFree).length;
   const repeated = rounds.flatMap(({ readings }) => repeats(readings));
   const readings = repeated.reduce((sum, own) => sum + own.length, 0);
   const scatter = repeated.reduce((sum, own) => sum + scatterOf(own), 0);
@@ -81,9 +81,7 @@ function scatterOf(readings: readonly Reading[]): number {
   return all.reduce((sum, { value, sd }) => sum + ((value - mean) / sd) ** 2, 0);
 }
 
-/** mm. A reference known worse than this before it is read is placed by its first reading. */
-const FLAT_MM = 100;
-/** Standard deviations of chi-squared beyond its mean that ask what is wrong: of healthy simulated machines 2 in 100 are asked about. */
+/** Standard deviations of chi-squared beyond its mean that ask what is wrong. To ask takes time and no more: what is then said is weighed. */
 const STRAIN = 1.5;
 
 /** Shares of a move between which a corner that went the other way is taken to have been turned so. */

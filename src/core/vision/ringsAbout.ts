@@ -98,7 +98,7 @@ const turns = Array.from({ length: ROUND }, (_, k) => (2 * Math.PI * k) / ROUND)
 const cosines = Float64Array.from(turns, Math.cos);
 const sines = Float64Array.from(turns, Math.sin);
 
-/** px. Where no ring is looked for, the round is looked at on every so manieth ring only: it is the mean that counts. */
+/** px. So far apart rings are looked at where none is looked for: it is the mean of what changes that counts. */
 const SPARSE_PX = 3;
 
 function lookedAbout(
@@ -115,14 +115,17 @@ function lookedAbout(
   const outer = Math.max(0, Math.ceil((OUTSIDE[1] * most + 2 - first - close) / SPARSE_PX));
   const falls = new Float64Array(close - 4);
   const steep = new Float64Array(close - 4);
-  const zones = [zone(inner, SPARSE_PX, start), zone(close, 1, first), zone(outer, SPARSE_PX, first + close)];
-  const [within, near, beyond] = zones as [Zone, Zone, Zone];
+  const within = zone(inner, SPARSE_PX, start);
+  const near = zone(close, 1, first);
+  const beyond = zone(outer, SPARSE_PX, first + close);
+  const zones = [within, near, beyond];
   // The last direction first, for the first to be compared with.
   for (let k = -1; k < ROUND; k++) {
     const way = wayOf(plane, k < 0 ? ROUND - 1 : k);
-    changesOutwards(light, way, within);
-    lookOutwards(light, way, near, steep);
-    changesOutwards(light, way, beyond);
+    lookOutwards(light, way, within);
+    lookOutwards(light, way, near);
+    setSteep(near, steep);
+    lookOutwards(light, way, beyond);
     if (k < 0) zones.forEach(({ changes }) => changes.fill(0));
     else if (slackPx > 0) addSpread(steep, slackPx, falls);
     else for (let j = 0; j < falls.length; j++) falls[j] = (falls[j] as number) + (steep[j] as number);
@@ -199,7 +202,7 @@ function wayOf({ focalPx, axis, middle, along, up }: UprightPlane, k: number): W
 }
 
 /** Looks along one direction: how much light changes from the direction before is added up. */
-function changesOutwards(
+function lookOutwards(
   { widthPx, heightPx, light }: LightPicture,
   { axisX, axisY, middleX, middleY, wayX, wayY, wayAway }: Way,
   looked: Zone,
@@ -219,28 +222,12 @@ function changesOutwards(
   looked.seen = j;
 }
 
-/** The same, and how much light falls outwards at each but the two first and last is set, from 0 to 1. */
-function lookOutwards(
-  { widthPx, heightPx, light }: LightPicture,
-  { axisX, axisY, middleX, middleY, wayX, wayY, wayAway }: Way,
-  looked: Zone,
-  steep: Float64Array,
-): void {
-  const { row, changes, seen, from } = looked;
-  let [a, b, c, d] = [0, 0, 0, 0];
-  let j = 0;
-  for (; j < row.length; j++) {
-    const radius = from + j;
-    const near = 1 / (1 + radius * wayAway);
-    const px = axisX + (middleX + radius * wayX) * near;
-    const py = axisY + (middleY + radius * wayY) * near;
-    if (!(px >= 0 && py >= 0 && px < widthPx && py < heightPx)) break;
-    const e = light[(py | 0) * widthPx + (px | 0)] as number;
-    if (j < seen) changes[j] = (changes[j] as number) + Math.abs(e - (row[j] as number));
-    if (j > 3) steep[j - 4] = Math.max(0, Math.min(1, (0.5 / STEP) * (a + b - d - e)));
-    row[j] = e;
-    [a, b, c, d] = [b, c, d, e];
+/** How much light falls outwards at each ring but the two first and last that were looked at, from 0 to 1. */
+function setSteep({ row, seen }: Zone, steep: Float64Array): void {
+  for (let j = 4; j < seen; j++) {
+    const fall =
+      (row[j - 4] as number) + (row[j - 3] as number) - (row[j - 1] as number) - (row[j] as number);
+    steep[j - 4] = Math.max(0, Math.min(1, (0.5 / STEP) * fall));
   }
-  steep.fill(0, Math.max(0, j - 4));
-  looked.seen = j;
+  steep.fill(0, Math.max(0, seen - 4));
 }

@@ -220,6 +220,21 @@ async function readAgain(what: QueryFilters): Promise<void> {
   if (isFirst) await queryClient.invalidateQueries(what);
 }
 
+/**
+ * Once nothing is being changed any more. A change is shown before the server has it: what was read meanwhile would hide it, and take
+ * the field that is being typed in away.
+ */
+function whenAllIsKept(): Promise<void> {
+  if (queryClient.isMutating() === 0) return Promise.resolve();
+  return new Promise((done) => {
+    const stop = queryClient.getMutationCache().subscribe(() => {
+      if (queryClient.isMutating() > 0) return;
+      stop();
+      done();
+    });
+  });
+}
+
 /** Keeps the cache in step with the server for as long as the application is open. */
 export function useLiveUpdates(): void {
   useEffect(() => {
@@ -235,7 +250,7 @@ export function useLiveUpdates(): void {
       }
       useReach.setState({ awaySince: null });
       if (message.kind === 'open') {
-        void queryClient.invalidateQueries();
+        void whenAllIsKept().then(() => queryClient.invalidateQueries());
         void send();
         return;
       }
