@@ -214,6 +214,8 @@ test('what is typed before the server has a new kit is kept with it', async ({ o
   const opened = page.waitForResponse('**/api/events');
   hear();
   await opened;
+  // Long enough for a list that is read too early to arrive: that nothing comes shows by nothing else.
+  await page.waitForTimeout(500);
   await put(page, 'Made for', 'any of them');
   release();
   await expect(page.getByRole('link', { name: /Teal springs.*any of them/ })).toBeVisible();
