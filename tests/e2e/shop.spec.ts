@@ -1,10 +1,12 @@
-import { createHash, X509Certificate } from 'node:crypto';
+import { createHash, randomUUID, X509Certificate } from 'node:crypto';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { chmodSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test, type Browser, type BrowserContext, type Page } from '@playwright/test';
 import { makeNetwork, type Host, type Network } from '../fixtures/hosts.ts';
+import { plainDocument, settled } from '../fixtures/records.ts';
+import { wheelPicture } from '../fixtures/wheelPictures.ts';
 
 /** The shop's server, an office and tablets, each a host of its own, over https and a network of the test's own. */
 test.describe.configure({ mode: 'serial' });
@@ -128,6 +130,34 @@ test('whoever asks on the network where the shop’s name is gets its address', 
     setInterval(() => mdns.query('margin.local', 'A'), 300);
     setTimeout(() => process.exit(1), 10_000);`;
   expect(asking.run(process.execPath, '-e', ask).trim()).toBe(server.address);
+});
+
+test('on a tablet over https there is a camera to ask for, and a picture of a wheel is read and taken', async () => {
+  const page = await (await on(network.add('camera'))).newPage();
+  await comeIn(page, 'Camera');
+  const wheel = await wheelPicture(7);
+  const id = randomUUID();
+  const document = plainDocument((edit) => {
+    edit.machine.class = 'car';
+    edit.corners.LF.reference.kind = 'hub-arch';
+    Object.assign(edit.corners.LF, { targetMm: 330, rimMm: Math.round(wheel.rimMm) });
+  });
+  const status = await page.evaluate(async (body) => {
+    const headers = { 'Content-Type': 'application/json' };
+    return (await fetch('/api/jobs', { method: 'POST', headers, body })).status;
+  }, JSON.stringify({ id, document, entries: [settled(0)] })); // oxfmt-ignore
+  expect(status).toBe(201);
+  await page.goto(`${SHOP}/jobs/${id}/picture/LF`);
+  await expect(page.getByRole('button', { name: 'Use the camera' })).toBeVisible();
+  expect(await page.evaluate(() => isSecureContext && 'getUserMedia' in navigator.mediaDevices)).toBe(true);
+  const file = { name: 'wheel.jpg', mimeType: 'image/jpeg', buffer: wheel.jpeg };
+  await page.getByLabel('Open a picture').setInputFiles(file);
+  const verdict = page.getByTestId('picture-verdict');
+  await expect(verdict).toContainText('±');
+  expect(Math.abs(Number.parseFloat(await verdict.innerText()) - wheel.archMm)).toBeLessThan(4);
+  await page.getByRole('button', { name: 'Take as reading 1' }).click();
+  await expect(page.getByTestId('pictures-taken')).toContainText('by picture');
+  await expect(page.getByRole('button', { name: /^Read the picture/ })).toBeVisible();
 });
 
 test('two devices work on one job, each sees at once what the other types, and a lost one is shut out', async () => {
