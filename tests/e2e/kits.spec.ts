@@ -214,7 +214,7 @@ test('what is typed before the server has a new kit is kept with it', async ({ o
   const opened = page.waitForResponse('**/api/events');
   hear();
   await opened;
-  // Long enough for a list that is read too early to arrive: that nothing comes shows by nothing else.
+  // Long enough for a list that is read too early to arrive. Nothing on the page says that none comes.
   await page.waitForTimeout(500);
   await put(page, 'Made for', 'any of them');
   release();

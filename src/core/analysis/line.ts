@@ -18,7 +18,7 @@ export interface JobLine {
 }
 
 /** Raised whenever a line would come out differently for the same job, so that kept ones are made anew. */
-export const LINE_REVISION = 10;
+export const LINE_REVISION = 11;
 
 /** Works out a job's line. */
 export function lineOf(record: JobRecord): JobLine {

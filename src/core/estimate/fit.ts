@@ -289,9 +289,9 @@ function huber(deviations: number): number {
   return size <= k ? size * size : k * (2 * size - k);
 }
 
-/** A step that gains less than the least share of what was to be expected is followed by a shorter one, one above the most by a longer. */
+/** Shares of the gain that was to be expected: after less than the least the next step is shorter, after more than the most longer. */
 const EXPECTED = { least: 0.25, most: 0.75 };
-/** What is added to the precision of every coordinate where a step did not help, and how much more where that did not: none is 1 beforehand. */
+/** Where a step does not help, so much is added to the precision of every coordinate (1 before any reading), then so many times more. */
 const DAMPING = { first: 1, times: 4, tries: 9 };
 
 /** A point of the fit, and how much the next step from it is held back. */

@@ -1,5 +1,5 @@
 /**
- * For every server here. A connection with nothing on it is kept (ms) for longer than proxies and browsers keep one: who closes it first
- * never finds it closed while asking.
+ * For every server here: how long a connection with nothing on it is kept, ms. Proxies and browsers close one sooner, so that the server
+ * never closes it just as something is asked.
  */
 export const KEEP_OPEN = { keepAliveTimeout: 75_000 };
