@@ -108,6 +108,7 @@ test.describe('accessible by day and by night, and nothing scrolls sideways at 7
         await page.evaluate(() => (document.documentElement.dataset.theme = 'night'));
         // Only colours differ by night.
         expect(await seriousFindings(page, ['color-contrast']), 'night').toEqual([]);
+        await page.evaluate(() => (document.documentElement.dataset.theme = 'day'));
       }
       for (const width of [768, 390]) {
         await page.setViewportSize({ width, height: 844 });

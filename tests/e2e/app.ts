@@ -9,7 +9,7 @@ import { test as base, expect, type Locator, type Page } from '@playwright/test'
 import * as cluster from '../../scripts/lib/cluster.mjs';
 // @ts-expect-error no declarations
 import { ensurePostgres } from '../../scripts/lib/debian.mjs';
-import { Desk, isNowhere, ownContext } from './desk.ts';
+import { Desk, follow, isNowhere, ownContext } from './desk.ts';
 
 /** The running application, which a test may stop and start again. */
 export interface App {
@@ -115,10 +115,7 @@ export async function visit(page: Page, path: string): Promise<void> {
   }
   const shown = page.locator('[data-page]');
   const before = await shown.getAttribute('data-page');
-  await page.evaluate((to) => {
-    history.pushState(null, '', to);
-    dispatchEvent(new PopStateEvent('popstate', { state: null }));
-  }, path);
+  await follow(page, path);
   const { pathname } = new URL(path, page.url());
   // Whatever it leads to: the page that was left is gone before anything is looked at.
   if (pathname !== before) await expect(shown).not.toHaveAttribute('data-page', before ?? '');
@@ -178,7 +175,7 @@ export async function quickStart(
   }));
   const made = await page.request.post('/api/jobs', { data: { id, document, entries } });
   expect([made.status(), await made.text()]).toEqual([201, expect.any(String)]);
-  await page.goto(`/jobs/${id}/next`);
+  await visit(page, `/jobs/${id}/next`);
   // Where it leads is settled before anything else is gone to.
   await expect(page).toHaveURL(new RegExp(`/jobs/${id}/(?!next)\\w+`));
   return id;
@@ -266,7 +263,7 @@ export async function beginSetup(
   readings: readonly (number | null)[],
   more: () => Promise<void>,
 ): Promise<string> {
-  await page.goto(`/new?class=${machine}`);
+  await visit(page, `/new?class=${machine}`);
   for (const [k, corner] of WHEELS.entries()) {
     const mm = readings[k] ?? null;
     if (mm !== null) await put(page, `Measured height, ${corner.toLowerCase()}`, mm);

@@ -56,7 +56,7 @@ async function begin(page: Page): Promise<string> {
 test('new pairs go into a side-by-side: believed as they stand, landed in two rounds, and kept for the next', async ({
   page,
 }) => {
-  await page.goto('/kits');
+  await visit(page, '/kits');
   await keepPairs(page);
   const id = await begin(page);
   await visit(page, `/jobs/${id}/baseline`);
@@ -103,7 +103,7 @@ test('new pairs go into a side-by-side: believed as they stand, landed in two ro
   await lockAnyway(page, 'tried out');
   await allSent(page);
 
-  await page.goto('/kits');
+  await visit(page, '/kits');
   await page.getByRole('link', { name: /Sedge pairs/ }).click();
   const row = page.getByRole('row', { name: /front/ });
   await expect(row).toContainText('48');
@@ -111,7 +111,7 @@ test('new pairs go into a side-by-side: believed as they stand, landed in two ro
 });
 
 test('a leaf goes in behind: what it lifts is read, and undo takes it out again', async ({ page }) => {
-  await page.goto('/');
+  await visit(page, '/');
   const id = await begin(page);
   await visit(page, `/jobs/${id}/baseline`);
   await page.getByRole('button', { name: /Something new goes in/ }).click();
@@ -155,7 +155,7 @@ test('a damper goes in at one side alone: its collar is forgotten, the other’s
 test('a kit comes out of a file and goes, and undo brings it back; what is no kit says so', async ({
   page,
 }) => {
-  await page.goto('/kits');
+  await visit(page, '/kits');
   await page.getByRole('link', { name: /Harrier/ }).click();
   const saved = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save as a file' }).click();
@@ -229,7 +229,7 @@ test('what is typed before the server has a new kit is kept with it', async ({ o
 });
 
 test('figures of one end typed faster than the server answers are all kept', async ({ page }) => {
-  await page.goto('/kits');
+  await visit(page, '/kits');
   await expect(page.getByRole('link', { name: /Harrier/ })).toBeVisible();
   await page.getByRole('button', { name: 'New kit' }).click();
   await put(page, 'Name of the kit', 'Quick fingers');

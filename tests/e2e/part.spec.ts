@@ -68,7 +68,7 @@ test('a place on the floor is named once: the next job stands there in one step,
   await page.keyboard.press('Tab');
   await allSent(page);
   const next = await quickStart(page, 'Elsewhere', ['372', '375', '388', '386'], '350', '360');
-  await page.goto(`/jobs/${next}/prep`);
+  await visit(page, `/jobs/${next}/prep`);
   await page.getByLabel('As an earlier job stood').selectOption('bay 2');
   await expect(field(page, 'Floor, front right')).toHaveValue('-9');
   await expect(field(page, 'Where on the floor')).toHaveValue('bay 2');

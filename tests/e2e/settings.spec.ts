@@ -26,7 +26,7 @@ test('settings that somebody else has changed meanwhile: it is told, shown, and 
 }) => {
   // It hears of nothing that is changed elsewhere.
   await page.route('**/api/events', (route) => route.abort());
-  await visit(page, '/settings');
+  await page.goto('/settings');
   const shop = page.getByRole('region', { name: 'The shop' });
   const name = shop.getByLabel('Name', { exact: true });
   await name.fill('Bo');

@@ -25,7 +25,7 @@ test.describe('while it is being read', () => {
   for (const [path, url, words, there] of screens)
     test(`${path} says so, and then shows it`, async ({ page }) => {
       const letGo = await held(page, url);
-      await visit(page, path);
+      await page.goto(path);
       await expect(page.getByText(words)).toBeVisible();
       letGo();
       await expect(page.getByText(there).first()).toBeVisible();
@@ -41,7 +41,7 @@ test.describe('when the server cannot be reached', () => {
   ] as const)
     test(`${path} says so and is tried again`, async ({ page }) => {
       await page.route(url, (route) => route.abort());
-      await visit(page, path);
+      await page.goto(path);
       await expect(page.getByText(/No connection to the server/)).toBeVisible({ timeout: 30_000 });
       await page.unroute(url);
       await page.getByRole('button', { name: 'Try again' }).click();

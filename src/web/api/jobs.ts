@@ -235,6 +235,11 @@ function whenAllIsKept(): Promise<void> {
   });
 }
 
+/** Any job may have named a place on the floor: they are read again where they are next asked for, and not before. */
+function outdateFloors(): void {
+  void queryClient.invalidateQueries({ queryKey: ['floors'], refetchType: 'none' });
+}
+
 /** Keeps the cache in step with the server for as long as the application is open. */
 export function useLiveUpdates(): void {
   useEffect(() => {
@@ -242,6 +247,7 @@ export function useLiveUpdates(): void {
       takeIn(item, answer);
       void queryClient.invalidateQueries({ queryKey: ['jobs'] });
       void queryClient.invalidateQueries({ queryKey: ['book'] });
+      outdateFloors();
     });
     const deaf = hearServer((message) => {
       if (message.kind === 'away') {
@@ -257,6 +263,7 @@ export function useLiveUpdates(): void {
       const { event } = message;
       hear(event.id, event.version);
       void readAgain({ queryKey: ['jobs'] });
+      outdateFloors();
       const cached = queryClient.getQueryData<JobRecord>(jobKey(event.id));
       // Our own entries come back as events too; those are in the cache or on their way.
       const sending = useQueue.getState().items.some((item) => item.jobId === event.id && !item.refused);

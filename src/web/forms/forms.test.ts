@@ -88,7 +88,8 @@ describe('leaving a field', () => {
       fc.property(anywhere, ({ name, system, denominator, value }) => {
         const style = { system, denominator, decimals: 2 };
         const shown = quantities[name].write(value, style);
-        expect(meantBy(shown, value, field(name, style))).toEqual({ kind: 'same', value });
+        const meant = meantBy(shown, value, field(name, style));
+        return meant.kind === 'same' && meant.value === value;
       }),
       { numRuns: 10_000 },
     );
@@ -100,9 +101,7 @@ describe('leaving a field', () => {
         const style = { system, denominator, decimals: 2 };
         const shown = quantities[name].write(value, style);
         const meant = meantBy(shown, null, field(name, style));
-        expect(Math.abs((meant.value ?? NaN) - value)).toBeLessThanOrEqual(
-          lastStep(name, style) / 2 + 1e-6 * value,
-        );
+        return Math.abs((meant.value ?? NaN) - value) <= lastStep(name, style) / 2 + 1e-6 * value;
       }),
       { numRuns: 10_000 },
     );
