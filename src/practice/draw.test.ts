@@ -7,8 +7,8 @@ import { drawPractice } from './draw.ts';
 import { levelRules } from './levels.ts';
 
 describe.each(practiceLevels)('%s', (level) => {
-  test('whoever knows the truth lands every one of 120 within two moves', () => {
-    for (let seed = 1; seed <= 120; seed++) {
+  test('whoever knows the truth lands every one of 24 within two moves', () => {
+    for (let seed = 1; seed <= 24; seed++) {
       const drawn = drawPractice(seed, level, null);
       const { inAfter, right } = playPractice(drawn, seed, knowsTheTruth(drawn.truth));
       expect({ seed, moves: inAfter <= 2, right }).toEqual({ seed, moves: true, right: true });

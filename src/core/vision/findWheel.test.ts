@@ -1,3 +1,4 @@
+import { smallerShot } from '../../../tests/fixtures/smallerShot.ts';
 import { drawWheel } from '../simulated/camera/draw.ts';
 import { renderWheel } from '../simulated/camera/render.ts';
 import { rimSeenBy } from '../simulated/camera/seenBy.ts';
@@ -64,8 +65,9 @@ test('of rings the rim has spokes within and even rubber about it, and its tyre 
 
 test('a dark and dusty rim is found by its tyre, and the bright brake disc within it is not taken for it', () => {
   const { scene, shots, known } = drawWheel(444, 'workshop').rounds[0] ?? {};
-  const [shot, told] = [shots?.[0], known?.[0]];
-  if (!scene || !shot || !told) throw new Error('expected a drawn wheel');
+  const [taken, toldOf] = [shots?.[0], known?.[0]];
+  if (!scene || !taken || !toldOf) throw new Error('expected a drawn wheel');
+  const { shot, known: told } = smallerShot(taken, toldOf);
   expect(scene.look.rim).toBe('dark');
   const [found] = findWheel(renderWheel(scene, shot, 44400), told);
   const truth = rimOf(scene, shot);

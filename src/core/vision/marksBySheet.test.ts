@@ -1,3 +1,4 @@
+import { smallerShot } from '../../../tests/fixtures/smallerShot.ts';
 import { drawWheel } from '../simulated/camera/draw.ts';
 import { renderWheel } from '../simulated/camera/render.ts';
 import { seenBy } from '../simulated/camera/seenBy.ts';
@@ -7,9 +8,10 @@ import { marksBySheet } from './marksBySheet.ts';
 /** A picture of the class with a sheet on the body, and two marks beside it in its plane. */
 function pictured(seed: number) {
   const round = drawWheel(seed, 'workshop').rounds[0];
-  const [shot, known] = [round?.shots[0], round?.known[0]];
-  if (!round || !shot || !known) throw new Error('expected a drawn wheel');
+  const [taken, told] = [round?.shots[0], round?.known[0]];
+  if (!round || !taken || !told) throw new Error('expected a drawn wheel');
   const { scene } = round;
+  const { shot, known } = smallerShot(taken, told);
   const hung = { alongMm: -scene.archRadiusMm - 130, upMm: scene.archMm - 80, turnDeg: 4 };
   const picture = renderWheel({ ...scene, look: { ...scene.look, sheet: hung } }, shot, seed);
   const marks = [

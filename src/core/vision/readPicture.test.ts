@@ -1,3 +1,4 @@
+import { smallerShot } from '../../../tests/fixtures/smallerShot.ts';
 import { drawWheel, type PictureClass } from '../simulated/camera/draw.ts';
 import { renderWheel } from '../simulated/camera/render.ts';
 import { rimSeenBy, seenBy } from '../simulated/camera/seenBy.ts';
@@ -10,10 +11,10 @@ const NOTHING: Pointed = { rim: [], point: null, other: null };
 
 function drawn(seed: number, kind: PictureClass, sheet = false) {
   const round = drawWheel(seed, kind).rounds[0];
-  const shot = round?.shots[0];
-  const known = round?.known[0];
-  if (!round || !shot || !known) throw new Error('expected a drawn wheel');
+  const [taken, told] = [round?.shots[0], round?.known[0]];
+  if (!round || !taken || !told) throw new Error('expected a drawn wheel');
   const { scene } = round;
+  const { shot, known } = smallerShot(taken, told);
   const hung = { alongMm: -scene.archRadiusMm - 190, upMm: scene.archMm - 80, turnDeg: 0 };
   const look = { ...scene.look, sheet: sheet ? hung : null };
   return { scene, shot, known, picture: renderWheel({ ...scene, look }, shot, seed) };
