@@ -118,3 +118,17 @@ test('an adjuster is picked with the keyboard, and the focus comes back to where
   await expect(page.getByRole('button', { name: 'What is turned, front wheel: fork cap' })).toBeVisible();
   await allSent(page);
 });
+
+test('what lies over a page goes with it: Back leaves no command bar or list of keys behind', async ({
+  page,
+}) => {
+  await visit(page, '/');
+  const over = page.getByRole('dialog');
+  for (const key of ['/', '?']) {
+    await visit(page, '/book');
+    await page.keyboard.press(key);
+    await expect(over).toBeVisible();
+    await page.goBack();
+    await expect(over).toHaveCount(0);
+  }
+});

@@ -30,6 +30,13 @@ export function Shell({ bare = false }: { bare?: boolean }) {
   const { pathname } = useLocation();
   useLiveUpdates();
   useTopOfPage();
+  // What lies over a page goes with it, also where the browser's own Back leads away.
+  useEffect(() => {
+    setBar(false);
+    setKeys(false);
+    setUnits(false);
+    useShownTerm.setState({ entry: null });
+  }, [pathname]);
   useEffect(() => {
     document.documentElement.dataset.theme = theme;
   }, [theme]);
