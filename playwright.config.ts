@@ -3,7 +3,10 @@ import { defineConfig } from '@playwright/test';
 // @ts-expect-error no declarations
 import { chromiumPath } from './scripts/lib/debian.mjs';
 
-/** Browser tests: the built application on a throw-away database, in Debian's Chromium. */
+/**
+ * Browser tests: the built application on a throw-away database, in Debian's Chromium. Held at Playwright 1.59: from 1.60 on
+ * every expectation that does not hold yet writes out the whole page, at every try.
+ */
 export default defineConfig({
   testDir: 'tests/e2e',
   // A machine that does other work beside is slow: that is no fault of what is tested.

@@ -70,6 +70,7 @@ test('every field of the description stands in one of the documents tried', () =
 });
 
 test('a field that is missing, out of its range or of another type is refused, and so is nothing where something must be', () => {
+  const tried = new Set<string>();
   for (const kind of KINDS) {
     const document = plain(sampleDocument('car', kind));
     expect(documentSchema.validate(document).error).toBeUndefined();
@@ -79,6 +80,8 @@ test('a field that is missing, out of its range or of another type is refused, a
     const wrong: string[] = [];
     for (const { path, field } of places) {
       const at = path.join('.');
+      if (tried.has(at)) continue;
+      tried.add(at);
       const holder = fieldAt(path.slice(0, -1));
       const absent = mayBeAbsent(field) || (holder?.type === 'corners' && !holder.each);
       if (absent === isRefused(put(document, path, undefined))) wrong.push(`${at} missing`);
