@@ -23,20 +23,16 @@ export function Shell({ bare = false }: { bare?: boolean }) {
   const { system, theme, setSystem } = useSettings();
   const term = useShownTerm((state) => state.entry !== null);
   const refused = useQueue((state) => state.items.some((item) => item.refused !== null));
-  const [bar, setBar] = useState(false);
-  const [keys, setKeys] = useState(false);
-  const [units, setUnits] = useState(false);
   // Names the page that is drawn, which comes after its address.
   const { pathname } = useLocation();
+  const [over, setOver] = useState<{ what: 'bar' | 'keys' | 'units'; page: string } | null>(null);
+  // What lies over a page goes with it, also where the browser's own Back leads away.
+  const shown = over?.page === pathname ? over.what : null;
+  const show = (what: 'bar' | 'keys' | 'units') => setOver({ what, page: pathname });
+  const close = () => setOver(null);
   useLiveUpdates();
   useTopOfPage();
-  // What lies over a page goes with it, also where the browser's own Back leads away.
-  useEffect(() => {
-    setBar(false);
-    setKeys(false);
-    setUnits(false);
-    useShownTerm.setState({ entry: null });
-  }, [pathname]);
+  useEffect(() => useShownTerm.setState({ entry: null }), [pathname]);
   useEffect(() => {
     document.documentElement.dataset.theme = theme;
   }, [theme]);
@@ -46,26 +42,26 @@ export function Shell({ bare = false }: { bare?: boolean }) {
     return () => clearTimeout(timer);
   }, []);
   useHotkeys('u', () => setSystem(system === 'mm' ? 'in' : 'mm'));
-  useHotkeys('ctrl+k, meta+k', () => setBar(true), { enableOnFormTags: true, preventDefault: true });
-  useHotkeys('/', () => setBar(true), { preventDefault: true, useKey: true });
-  useHotkeys('?', () => setKeys(true), { useKey: true });
+  useHotkeys('ctrl+k, meta+k', () => show('bar'), { enableOnFormTags: true, preventDefault: true });
+  useHotkeys('/', () => show('bar'), { preventDefault: true, useKey: true });
+  useHotkeys('?', () => show('keys'), { useKey: true });
 
   return (
     <div data-page={pathname} className="flex min-h-screen flex-col">
       {!bare && (
-        <Header onFind={() => setBar(true)} onKeys={() => setKeys(true)} onUnits={() => setUnits(true)} />
+        <Header onFind={() => show('bar')} onKeys={() => show('keys')} onUnits={() => show('units')} />
       )}
       <Suspense fallback={null}>
         <Outlet />
       </Suspense>
-      {bar && (
+      {shown === 'bar' && (
         <Suspense fallback={null}>
-          <CommandBar onClose={() => setBar(false)} onUnits={() => setUnits(true)} />
+          <CommandBar onClose={close} onUnits={() => show('units')} />
         </Suspense>
       )}
       <Suspense fallback={null}>
-        {units && <UnitsDialog open onClose={() => setUnits(false)} />}
-        {keys && <KeysDialog open onClose={() => setKeys(false)} />}
+        {shown === 'units' && <UnitsDialog open onClose={close} />}
+        {shown === 'keys' && <KeysDialog open onClose={close} />}
         {term && <TermDialog />}
         {refused && <ConflictDialog />}
       </Suspense>
