@@ -23,16 +23,21 @@ export function Shell({ bare = false }: { bare?: boolean }) {
   const { system, theme, setSystem } = useSettings();
   const term = useShownTerm((state) => state.entry !== null);
   const refused = useQueue((state) => state.items.some((item) => item.refused !== null));
+  const [over, setOver] = useState<'bar' | 'keys' | 'units' | null>(null);
   // Names the page that is drawn, which comes after its address.
   const { pathname } = useLocation();
-  const [over, setOver] = useState<{ what: 'bar' | 'keys' | 'units'; page: string } | null>(null);
-  // What lies over a page goes with it, also where the browser's own Back leads away.
-  const shown = over?.page === pathname ? over.what : null;
-  const show = (what: 'bar' | 'keys' | 'units') => setOver({ what, page: pathname });
   const close = () => setOver(null);
   useLiveUpdates();
   useTopOfPage();
-  useEffect(() => useShownTerm.setState({ entry: null }), [pathname]);
+  // What lies over a page goes with it where the browser's own Back leads away.
+  useEffect(() => {
+    const leave = () => {
+      setOver(null);
+      useShownTerm.setState({ entry: null });
+    };
+    window.addEventListener('popstate', leave);
+    return () => window.removeEventListener('popstate', leave);
+  }, []);
   useEffect(() => {
     document.documentElement.dataset.theme = theme;
   }, [theme]);
@@ -42,26 +47,30 @@ export function Shell({ bare = false }: { bare?: boolean }) {
     return () => clearTimeout(timer);
   }, []);
   useHotkeys('u', () => setSystem(system === 'mm' ? 'in' : 'mm'));
-  useHotkeys('ctrl+k, meta+k', () => show('bar'), { enableOnFormTags: true, preventDefault: true });
-  useHotkeys('/', () => show('bar'), { preventDefault: true, useKey: true });
-  useHotkeys('?', () => show('keys'), { useKey: true });
+  useHotkeys('ctrl+k, meta+k', () => setOver('bar'), { enableOnFormTags: true, preventDefault: true });
+  useHotkeys('/', () => setOver('bar'), { preventDefault: true, useKey: true });
+  useHotkeys('?', () => setOver('keys'), { useKey: true });
 
   return (
     <div data-page={pathname} className="flex min-h-screen flex-col">
       {!bare && (
-        <Header onFind={() => show('bar')} onKeys={() => show('keys')} onUnits={() => show('units')} />
+        <Header
+          onFind={() => setOver('bar')}
+          onKeys={() => setOver('keys')}
+          onUnits={() => setOver('units')}
+        />
       )}
       <Suspense fallback={null}>
         <Outlet />
       </Suspense>
-      {shown === 'bar' && (
+      {over === 'bar' && (
         <Suspense fallback={null}>
-          <CommandBar onClose={close} onUnits={() => show('units')} />
+          <CommandBar onClose={close} onUnits={() => setOver('units')} />
         </Suspense>
       )}
       <Suspense fallback={null}>
-        {shown === 'units' && <UnitsDialog open onClose={close} />}
-        {shown === 'keys' && <KeysDialog open onClose={close} />}
+        {over === 'units' && <UnitsDialog open onClose={close} />}
+        {over === 'keys' && <KeysDialog open onClose={close} />}
         {term && <TermDialog />}
         {refused && <ConflictDialog />}
       </Suspense>

@@ -2,6 +2,7 @@ import { registerSW } from 'virtual:pwa-register';
 import { useReach } from '../api/reach.ts';
 
 const LOOK_EVERY_MS = 3_600_000;
+const ASK_AGAIN_MS = 1000;
 
 /** Has the browser keep the program and what was read, so that pages seen before open without the server. A newer one waits until it is asked for. */
 export function keepOffline(): void {
@@ -20,4 +21,9 @@ async function change(take: () => Promise<void>): Promise<void> {
   if (!newer) window.location.reload();
   newer?.addEventListener('statechange', () => newer.state === 'activated' && window.location.reload());
   await take();
+  // The first asking was seen to go unheard.
+  const again = setInterval(
+    () => (newer?.state === 'installed' ? void take() : clearInterval(again)),
+    ASK_AGAIN_MS,
+  );
 }

@@ -10,7 +10,7 @@ import { meanOf } from '#core/numerics/mean.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { limits } from '#contract/limits.ts';
 import { useLengthStyle } from '../ui/settings.ts';
-import { factKey, pathKey, valueAt } from '../jobStore/draftKeys.ts';
+import { asKept, factKey, pathKey, valueAt } from '../jobStore/draftKeys.ts';
 import { isUnsent, type Job } from '../jobStore/useJob.ts';
 import { capital } from '../ui/words.ts';
 import { factWords, pathWords } from '#words/fields.ts';
@@ -55,7 +55,7 @@ export function FactField({
           ? job.actions.clear(`${words} taken back`, place)
           : job.actions.record(words, {
               ...numbered(place, value),
-              typed: typed.slice(0, limits.typedLength),
+              typed: asKept(typed),
             })
       }
     />

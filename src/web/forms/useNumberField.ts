@@ -49,6 +49,7 @@ export function useNumberField(options: NumberFieldOptions) {
     setDraft(draftKey, {
       text: next,
       value: meant.value,
+      typed: withUnit(next.trim(), quantity.unit(style)),
       system,
       units,
       label: options.label,

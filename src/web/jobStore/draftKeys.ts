@@ -1,3 +1,4 @@
+import { limits } from '#contract/limits.ts';
 import { numbered, type FactPlace } from '#core/document/factKinds.ts';
 import { factAt, standingFacts } from '#core/document/facts.ts';
 import { applyEntry } from '#core/document/applyEntry.ts';
@@ -16,6 +17,9 @@ export function pathKey(jobId: string, ...paths: (readonly string[])[]): string 
   return `${jobId}|path|${paths.map((path) => path.join('.')).join(';')}`;
 }
 
+/** What was typed for a fact, as much of it as is kept. */
+export const asKept = (typed: string): string => typed.slice(0, limits.typedLength);
+
 type Stamp = Pick<Entry, 'id' | 'at'>;
 
 /**
@@ -27,10 +31,10 @@ export function withDrafts(
   drafts: Readonly<Record<string, Draft>>,
   stamp: (key: string) => Stamp = (key) => ({ id: key, at: '' }),
 ): JobRecord {
-  return Object.entries(drafts).reduce((sofar, [key, { value }]) => {
+  return Object.entries(drafts).reduce((sofar, [key, { value, typed }]) => {
     const [jobId, kind, ...rest] = key.split('|');
     if (jobId !== record.id || value === null) return sofar;
-    if (kind === 'fact') return withFact(sofar, stamp(key), placeFrom(rest), value);
+    if (kind === 'fact') return withFact(sofar, stamp(key), placeFrom(rest), { value, typed });
     if (kind !== 'path') return sofar;
     return (rest[0] ?? '').split(';').reduce((open, path) => withValue(open, path.split('.'), value), sofar);
   }, record);
@@ -51,11 +55,17 @@ function isLive(place: FactPlace): place is FactPlace<(typeof LIVE_KINDS)[number
   return LIVE_KINDS.some((kind) => kind === place.kind);
 }
 
-function withFact(record: JobRecord, stamp: Stamp, place: FactPlace, value: number): JobRecord {
+function withFact(
+  record: JobRecord,
+  stamp: Stamp,
+  place: FactPlace,
+  { value, typed }: { value: number; typed: string | undefined },
+): JobRecord {
   if (!isLive(place)) return record;
   const replaces = factAt(standingFacts(record), place)?.id ?? null;
   const base = { ...stamp, label: 'Typed', undoOf: null, redoOf: null };
-  const entry: Entry = { ...base, type: 'fact', fact: numbered(place, value), replaces };
+  const fact = { ...numbered(place, value), ...(typed === undefined ? {} : { typed: asKept(typed) }) };
+  const entry: Entry = { ...base, type: 'fact', fact, replaces };
   const result = applyEntry(record, entry);
   return result.ok ? result.record : record;
 }

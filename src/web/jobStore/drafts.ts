@@ -8,6 +8,8 @@ import { persist } from 'zustand/middleware';
 export interface Draft {
   text: string;
   value: number | null;
+  /** What is kept as typed for it: with the unit it is taken in. */
+  typed?: string;
   /** Units that the field showed while it was typed: of lengths, and of a quantity of another kind. */
   system?: LengthSystem;
   units?: MeasureUnits | undefined;

@@ -23,12 +23,18 @@ const taped = new Set<MarginKind>([
 /** What is left, in the reader's units: "8 mm, 4 turns". */
 export function MarginValue({ margin }: { margin: Margin }) {
   const tone = `font-semibold ${stateTone[margin.state]}`;
+  // A guess is good for whole millimetres.
+  const decimals = margin.assumed ? 0 : 1;
   // Positions are counted; what they come to in mm is mostly a guess.
   if (margin.which?.by === 'positions')
     return <span className={`figures ${tone}`}>{positionText(margin.which.left)}</span>;
   return (
     <span className={tone}>
-      {taped.has(margin.kind) ? <Length mm={margin.leftMm} /> : <SizeLength mm={margin.leftMm} />}
+      {taped.has(margin.kind) ? (
+        <Length mm={margin.leftMm} decimals={decimals} />
+      ) : (
+        <SizeLength mm={margin.leftMm} decimals={decimals} />
+      )}
       {margin.turns !== null && (
         <>
           , <Turns turns={margin.turns} />
