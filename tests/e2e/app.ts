@@ -24,8 +24,8 @@ interface Cluster {
 }
 
 /**
- * Tests of one worker share a page that is emptied and loaded anew for each. One that changes what a page is before it
- * loads takes `ownPage`.
+ * Tests of one worker share a page. It is emptied and loaded anew only where the browser keeps something of the last test.
+ * A test of the loading itself begins with `page.goto`. One that changes what a page is before it loads takes `ownPage`.
  */
 export const test = base.extend<{ ownPage: Page }, { app: App; desk: Desk }>({
   app: [

@@ -525,3 +525,20 @@ test.describe('which way to turn', () => {
     await expect(page.getByTestId('along-LF')).toContainText('down the damper, assumed');
   });
 });
+
+test('a margin that rests on a guess is told in whole millimetres; what is typed in inches stands so at once', async ({
+  page,
+}) => {
+  const id = await quickStart(page, 'Whole', ['362', '365', '371', '370'], '350', '360');
+  await visit(page, `/jobs/${id}/baseline`);
+  const margins = page.getByRole('complementary', { name: 'Margins' });
+  const droop = margins.getByRole('listitem').filter({ hasText: 'Droop left' }).first();
+  await expect(droop).toContainText('assumed');
+  await expect(droop).toContainText(/(?<![.\d])\d+\s?mm/);
+  const corner = page.locator('[data-corner=LF]');
+  await field(page, 'Front left, reading 1').fill('14 1/4"');
+  await expect(corner).toContainText('measured, typed 14 1/4"');
+  await page.keyboard.press('Tab');
+  await allSent(page);
+  await expect(corner).toContainText('measured, typed 14 1/4"');
+});

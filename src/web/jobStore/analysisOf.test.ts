@@ -17,6 +17,7 @@ const kept = (mm: number) => {
 test('what is typed is worked out once, and not again as it is kept; another value is', () => {
   const looked = analysisOf(typed());
   expect(looked.answer?.state.rounds[0]?.heights.LF).toEqual([371]);
+  expect(looked.answer?.state.rounds[0]?.heightsTyped.LF).toEqual(['371 mm']);
   expect(analysisOf(kept(371))).toBe(looked);
   expect(analysisOf(kept(372))).not.toBe(looked);
 });
