@@ -122,6 +122,8 @@ export interface ConflictBody {
 export interface JobEvent {
   id: string;
   version: number;
+  /** Whether it was put away, or back. */
+  moved: boolean;
 }
 
 /** GET /api/rack: by name. */

@@ -1,7 +1,7 @@
 import { LINE_REVISION, type JobLine } from '#core/analysis/line.ts';
 import { and, asc, desc, eq, gt, ilike, inArray, isNotNull, isNull, or, sql, type SQL } from 'drizzle-orm';
 import type { AnyPgColumn } from 'drizzle-orm/pg-core';
-import type { Away, Book, ListQuery, Shelf, Shelved } from '#contract/api.ts';
+import type { Away, Book, JobEvent, ListQuery, Shelf, Shelved } from '#contract/api.ts';
 import type { MachineClass } from '#core/kinds/classes/index.ts';
 import { migrateDocument } from '#core/document/migrate.ts';
 import type { Entry, JobDocument, JobRecord } from '#core/document/types.ts';
@@ -267,9 +267,9 @@ export async function putAway(db: Queryable, id: string, away: Away | null): Pro
 /** The channel on which servers tell each other that a job changed. */
 export const jobChannel = 'margin_job';
 
-/** Announces a job's version on the channel; delivered when the transaction commits. */
-export async function announceJob(db: Queryable, id: string, version: number): Promise<void> {
-  await db.execute(sql`select pg_notify(${jobChannel}, ${JSON.stringify({ id, version })})`);
+/** Announces a job on the channel; delivered when the transaction commits. */
+export async function announceJob(db: Queryable, event: JobEvent): Promise<void> {
+  await db.execute(sql`select pg_notify(${jobChannel}, ${JSON.stringify(event)})`);
 }
 
 /** Whether there is no job at all. */

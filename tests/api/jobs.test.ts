@@ -261,7 +261,7 @@ describe('keeping jobs', () => {
     expect(await worked()).toBeNull();
     // Listening begins a moment after it is asked for: told until it is heard.
     for (let k = 0; k < 200 && (await worked()) === null; k++) {
-      await announceJob(server.db, id, 1);
+      await announceJob(server.db, { id, version: 1, moved: false });
       await new Promise((done) => setTimeout(done, 50));
     }
     await end();
@@ -383,7 +383,7 @@ describe('two writers', () => {
       );
       const text = await heard.finally(() => clearInterval(writing));
       stop.abort();
-      expect(text).toMatch(new RegExp(`data: {"id":"${id}","version":\\d+}`));
+      expect(text).toMatch(new RegExp(`data: {"id":"${id}","version":\\d+,"moved":false}`));
     } finally {
       await second.close();
     }

@@ -1,6 +1,33 @@
 import type { Route } from '@playwright/test';
 import { allSent, expect, field, quickStart, test, visit } from './app.ts';
 
+test('what is typed is sent and nothing else asked for; a job put away elsewhere says so here', async ({
+  page,
+}) => {
+  const id = await quickStart(page, 'Sanderling', ['375', '375', '371', '371'], '365', '362');
+  await visit(page, `/jobs/${id}/baseline`);
+  await expect(field(page, 'Front left, reading 1')).toHaveValue('375');
+  const asked: string[] = [];
+  page.on('request', (request) => {
+    const { pathname } = new URL(request.url());
+    if (pathname.startsWith('/api/')) asked.push(`${request.method()} ${pathname}`);
+  });
+  for (const value of ['374', '376']) {
+    await field(page, 'Front left, reading 1').fill(value);
+    await field(page, 'Front left, reading 1').press('Enter');
+    await allSent(page);
+  }
+  const put = await page.request.post(`/api/jobs/${id}/away`, { data: { away: 'archived' } });
+  expect(put.status()).toBe(200);
+  // What the server told after the readings has been heard by then.
+  await expect(page.getByRole('status').filter({ hasText: 'This job is archived' })).toBeVisible();
+  expect(asked).toEqual([
+    `POST /api/jobs/${id}/entries`,
+    `POST /api/jobs/${id}/entries`,
+    `GET /api/jobs/${id}/away`,
+  ]);
+});
+
 test.describe('nothing typed is lost', () => {
   test('two windows: a change shows in the other; the later of two on one field is told and shown both', async ({
     page,

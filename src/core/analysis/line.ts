@@ -22,12 +22,13 @@ export const LINE_REVISION = 11;
 
 /** Works out a job's line. */
 export function lineOf(record: JobRecord): JobLine {
-  const summary = summarise(record, '');
+  const analysis = analyse(record);
+  const summary = summarise(analysis, '');
   return {
     summary,
     due: summary.locked ? (recheckOf(standingFacts(record))?.day ?? null) : null,
     machineId: record.document.machine.id,
     settings: settingsOf(record),
-    kits: kitOutcomes(record, analyse(record).answer),
+    kits: kitOutcomes(record, analysis.answer),
   };
 }

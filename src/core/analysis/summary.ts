@@ -1,4 +1,4 @@
-import { analyse } from './analyse.ts';
+import type { Analysis } from './analyse.ts';
 import type { NextAction } from '../judgement/nextAction.ts';
 import { type Margin } from '../margins/margins.ts';
 import { cornerHeight } from '../figures/cornerHeight.ts';
@@ -23,9 +23,8 @@ export interface JobSummary {
   updatedAt: string;
 }
 
-/** Computes a job's line on Bays. */
-export function summarise(record: JobRecord, updatedAt: string): JobSummary {
-  const { answer, state, margins, next } = analyse(record);
+/** What Bays shows of a job, from what is made of it. */
+export function summarise({ record, answer, state, margins, next }: Analysis, updatedAt: string): JobSummary {
   const toGo = (id: CornerId): number | null => {
     const corner = answer?.corners.find((one) => one.id === id);
     if (!answer || !corner || corner.spec.targetMm === null) return null;

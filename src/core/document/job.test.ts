@@ -268,11 +268,11 @@ describe('the order of the work', () => {
   });
 
   test('a line on Bays has the next action, what is worst, and how far each corner has to go', () => {
-    const line = summarise(measured([375, 375, 371, 371]), '2026-03-02T10:00:00.000Z');
+    const line = summarise(analyse(measured([375, 375, 371, 371])), '2026-03-02T10:00:00.000Z');
     expect(line.toGoMm.LF).toBeCloseTo(-10, 3);
     expect(line.toGoMm.RR).toBeCloseTo(-6, 3);
-    expect(summarise(measured([366, 375, 371, 371]), '').toGoMm.LF).toBe(0);
+    expect(summarise(analyse(measured([366, 375, 371, 371])), '').toGoMm.LF).toBe(0);
     expect(line.worst).not.toBeNull();
-    expect(summarise(record(), '').worst).toBeNull();
+    expect(summarise(analyse(record()), '').worst).toBeNull();
   });
 });

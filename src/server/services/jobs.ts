@@ -77,7 +77,7 @@ export async function createJob(db: Pick<Database, 'transaction'>, job: NewJob):
     if (!added) return sameJobOrRefuse(await readJob(tx, job.id), job);
     let record: JobRecord = { id: job.id, version: 1, document: job.document, entries: [] };
     for (const entry of job.entries) record = await extend(tx, record, entry);
-    await announceJob(tx, record.id, record.version);
+    await announceJob(tx, { id: record.id, version: record.version, moved: false });
     return record;
   });
 }
@@ -108,7 +108,7 @@ export async function addEntries(db: Database, id: string, entries: readonly Ent
       }
       record = await extend(tx, record, entry);
     }
-    if (record !== before) await announceJob(tx, id, record.version);
+    if (record !== before) await announceJob(tx, { id, version: record.version, moved: false });
     return record;
   });
   // Only what was committed: what is rolled back was never there.
@@ -130,7 +130,7 @@ export async function moveJob(db: Database, id: string, away: Away | null): Prom
     if ((await awayOf(tx, id)) === 'practice') throw new ProblemError('job-not-found');
     const version = await putAway(tx, id, away);
     if (version === null) throw new ProblemError('job-not-found');
-    await announceJob(tx, id, version);
+    await announceJob(tx, { id, version, moved: true });
     return { away };
   });
 }

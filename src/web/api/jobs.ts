@@ -91,14 +91,15 @@ export function useJobList(find = '', shelf: Shelf = 'all') {
 /** Puts a job away, or with null back into the list. Throws as `callApi` does. */
 export async function putAway(id: string, away: Away | null): Promise<void> {
   await callApi<PutAway>(`/jobs/${id}/away`, { away } satisfies PutAway);
-  await Promise.all(['jobs', 'book'].map((name) => queryClient.invalidateQueries({ queryKey: [name] })));
+  await Promise.all(
+    ['jobs', 'book', 'away'].map((name) => queryClient.invalidateQueries({ queryKey: [name] })),
+  );
 }
 
 /** How a job is out of the way; null where it is not, undefined until that is known. */
 export function useAway(id: string): Shelved | null | undefined {
-  // Filed with the lists: whatever moves a job has those read again.
   const { data } = useQuery({
-    queryKey: ['jobs', 'away', id],
+    queryKey: ['away', id],
     queryFn: () => callApi<WhereJob>(`/jobs/${id}/away`),
   });
   return data?.away;
@@ -140,7 +141,7 @@ export function useJobRecord(id: string) {
   const { data } = query;
   return useMemo(() => {
     const mine = items.filter((item) => item.jobId === id);
-    return { record: steady(withUnsent(data ?? unsentJob(mine), mine)), query, unsent: mine };
+    return { record: steady(withUnsent(data ?? unsentJob(mine), mine)), query };
     // The query object is new at every render; what counts of it is its data and its state.
     // oxlint-disable-next-line react/exhaustive-deps
   }, [items, data, id, query.status, query.error]);
@@ -247,6 +248,8 @@ export function useLiveUpdates(): void {
       takeIn(item, answer);
       void queryClient.invalidateQueries({ queryKey: ['jobs'] });
       void queryClient.invalidateQueries({ queryKey: ['book'] });
+      // Where a job is, the server knows once it has it.
+      if (item.what.kind === 'job') void readAgain({ queryKey: ['away', item.jobId] });
       outdateFloors();
     });
     const deaf = hearServer((message) => {
@@ -263,6 +266,7 @@ export function useLiveUpdates(): void {
       const { event } = message;
       hear(event.id, event.version);
       void readAgain({ queryKey: ['jobs'] });
+      if (event.moved) void readAgain({ queryKey: ['away', event.id] });
       outdateFloors();
       const cached = queryClient.getQueryData<JobRecord>(jobKey(event.id));
       // Our own entries come back as events too; those are in the cache or on their way.

@@ -10,8 +10,9 @@ import { meanOf } from '#core/numerics/mean.ts';
 import { lengthText } from '#core/units/formatLength.ts';
 import { limits } from '#contract/limits.ts';
 import { useLengthStyle } from '../ui/settings.ts';
+import { useChangeUnsent, useFactUnsent } from '../api/unsentParts.ts';
 import { asKept, factKey, pathKey, valueAt } from '../jobStore/draftKeys.ts';
-import { isUnsent, type Job } from '../jobStore/useJob.ts';
+import type { Job } from '../jobStore/useJob.ts';
 import { capital } from '../ui/words.ts';
 import { factWords, pathWords } from '#words/fields.ts';
 import type { QuantityName, Range } from './quantity.ts';
@@ -49,7 +50,7 @@ export function FactField({
       decimals={2}
       range={range}
       value={standing ? numberOf(standing.fact) : null}
-      unsent={isUnsent(job, standing?.id)}
+      unsent={useFactUnsent(job.record.id, standing?.id)}
       onCommit={(value, typed) =>
         value === null
           ? job.actions.clear(`${words} taken back`, place)
@@ -95,12 +96,7 @@ export function PathField({ path, label, placeholder, assumed, ...rest }: PathFi
       draftKey={pathKey(job.record.id, path)}
       decimals={2}
       value={valueAt(job.record.document, path) as number | null}
-      unsent={job.unsent.some(
-        ({ what }) =>
-          what.kind === 'entry' &&
-          what.entry.type === 'change' &&
-          what.entry.ops.some((op) => op.path.join() === path.join()),
-      )}
+      unsent={useChangeUnsent(job.record.id, path)}
       onCommit={(value) => job.actions.change(words, [path, value])}
     />
   );

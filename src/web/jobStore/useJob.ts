@@ -11,7 +11,6 @@ import type { Entry, Fact, JobRecord, Json } from '#core/document/types.ts';
 import { type Margin } from '#core/margins/margins.ts';
 import { useJobRecord } from '../api/jobs.ts';
 import { enqueue } from '../api/queue.ts';
-import type { Unsent } from '../api/unsent.ts';
 import { useDrafts } from './drafts.ts';
 import { analysisOf, isSlow } from './analysisOf.ts';
 import { valueAt, withDrafts } from './draftKeys.ts';
@@ -41,15 +40,14 @@ export interface Job {
   margins: readonly Margin[];
   next: NextAction;
   history: History;
-  unsent: Unsent[];
   actions: JobActions;
 }
 
 export function useJob(id: string) {
-  const { record, query, unsent } = useJobRecord(id);
+  const { record, query } = useJobRecord(id);
   const kept = useMemo(
-    () => (record ? keptPart(record, unsent, (entry) => enqueue(record.id, { kind: 'entry', entry })) : null),
-    [record, unsent],
+    () => (record ? keptPart(record, (entry) => enqueue(record.id, { kind: 'entry', entry })) : null),
+    [record],
   );
   return { job: useLive(kept), query };
 }
@@ -57,21 +55,20 @@ export function useJob(id: string) {
 /** The setup that is not a job yet, worked with in the same way. */
 export function useNewJob(useSetup: SetupStore): Job {
   const { record, put } = useSetup();
-  const kept = useMemo(() => keptPart(record, [], put), [record, put]);
+  const kept = useMemo(() => keptPart(record, put), [record, put]);
   return useLive(kept);
 }
 
 /** What follows from what is kept alone, so that a keystroke need not work it out again. */
 type KeptPart = Omit<Job, 'answer' | 'margins'>;
 
-function keptPart(record: JobRecord, unsent: Unsent[], put: (entry: Entry) => void): KeptPart {
+function keptPart(record: JobRecord, put: (entry: Entry) => void): KeptPart {
   return {
     record,
     facts: standingFacts(record),
     state: analysisOf(record).state,
     next: analysisOf(record).next,
     history: historyOf(record.entries),
-    unsent,
     actions: actionsFor(record, put),
   };
 }
@@ -133,9 +130,4 @@ function actionsFor(record: JobRecord, put: (entry: Entry) => void): JobActions 
       return step.at(-1) ?? null;
     },
   };
-}
-
-/** Whether what stands in a place (a fact's entry id) is still on its way to the server. */
-export function isUnsent(job: Job, entryId: string | undefined): boolean {
-  return entryId !== undefined && job.unsent.some(({ id, refused }) => id === entryId && !refused);
 }

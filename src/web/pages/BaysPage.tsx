@@ -1,5 +1,6 @@
 import { setupPath } from '../features/setup/setupPath.ts';
 import { summarise, type JobSummary } from '#core/analysis/summary.ts';
+import { analysisOf } from '../jobStore/analysisOf.ts';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
@@ -208,6 +209,6 @@ function UnsentJob({ id }: { id: string }) {
   const { record } = useJobRecord(id);
   const [now] = useState(() => new Date().toISOString());
   if (!record) return null;
-  const job: JobSummary = summarise(record, now);
+  const job: JobSummary = summarise(analysisOf(record), now);
   return <JobLine job={job} unsent />;
 }

@@ -90,7 +90,7 @@ const Rail = memo(StageRail);
 const Head = memo(JobHeader);
 const Column = memo(MarginColumn);
 
-function Sheet({ stage }: { stage: Stage }) {
+const Sheet = memo(function Sheet({ stage }: { stage: Stage }) {
   const job = useThisJob();
   useJobKeys(job, stage);
   const Page = pages[stage];
@@ -117,4 +117,4 @@ function Sheet({ stage }: { stage: Stage }) {
       </JobContext>
     </div>
   );
-}
+});

@@ -1,4 +1,4 @@
-import { useEffect, useRef, type RefObject } from 'react';
+import { memo, useEffect, useRef, type RefObject } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { machineClasses, type MachineClass } from '#core/kinds/classes/index.ts';
 import { ClassChoice } from '../features/job/ClassChoice.tsx';
@@ -16,7 +16,7 @@ import { RefusedNote } from '../forms/RefusedNote.tsx';
 import { TextField } from '../forms/TextField.tsx';
 import { pathKey } from '../jobStore/draftKeys.ts';
 import { useRefusedDrafts } from '../jobStore/drafts.ts';
-import { JobContext } from '../jobStore/jobContext.ts';
+import { JobContext, useThisJob } from '../jobStore/jobContext.ts';
 import { useNewJob, type Job } from '../jobStore/useJob.ts';
 import { useNewSetup } from '../jobStore/useNewSetup.ts';
 import { useShopTolerances } from '../jobStore/useShopTolerances.ts';
@@ -26,6 +26,16 @@ import { useUndoKeys } from '../jobStore/useUndoKeys.ts';
 export function NewSetupPage() {
   const job = useNewJob(useNewSetup);
   useShopTolerances(useNewSetup);
+  return (
+    <JobContext value={job}>
+      <Setup />
+    </JobContext>
+  );
+}
+
+/** Drawn anew for a change of the job alone, not as what is typed is found to have stood for a moment. */
+const Setup = memo(function Setup() {
+  const job = useThisJob();
   const { setClass, start } = useNewSetup();
   const [params] = useSearchParams();
   const navigate = useNavigate();
@@ -48,35 +58,33 @@ export function NewSetupPage() {
   };
   const begin = () => void navigate(`/jobs/${start()}/next`);
   return (
-    <JobContext value={job}>
-      <main className="mx-auto grid w-full max-w-[1232px] flex-1 grid-cols-[minmax(0,1fr)_284px] content-start gap-x-6 px-6 py-5 max-lg:grid-cols-1 narrow:px-4">
-        <title>New setup · Margin</title>
-        <div>
-          <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-            <h1 className="text-head mr-2 font-semibold">New setup</h1>
-            <ClassChoice classes={machineClasses} current={current} onChoose={choose} />
-          </div>
-          <RiderOn />
-          <div ref={sheet} data-fields className="bg-sheet border-rule mt-4 border px-4 pt-2 pb-4">
-            <SetupColumns />
-            <SetupHeights toStart={() => button.current?.focus()} />
-            <SetupFitted />
-            <KitRow />
-            <FirstAnswer />
-            <SetupCollars />
-            <SetupAssumed />
-          </div>
-          <StartLine job={job} button={button} begin={begin} />
-          {/* Under the button: what comes up as a field is left must not move it from under the pointer. */}
-          <div className="-mx-4 mt-3">
-            <Asked />
-          </div>
+    <main className="mx-auto grid w-full max-w-[1232px] flex-1 grid-cols-[minmax(0,1fr)_284px] content-start gap-x-6 px-6 py-5 max-lg:grid-cols-1 narrow:px-4">
+      <title>New setup · Margin</title>
+      <div>
+        <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+          <h1 className="text-head mr-2 font-semibold">New setup</h1>
+          <ClassChoice classes={machineClasses} current={current} onChoose={choose} />
         </div>
-        <Notes />
-      </main>
-    </JobContext>
+        <RiderOn />
+        <div ref={sheet} data-fields className="bg-sheet border-rule mt-4 border px-4 pt-2 pb-4">
+          <SetupColumns />
+          <SetupHeights toStart={() => button.current?.focus()} />
+          <SetupFitted />
+          <KitRow />
+          <FirstAnswer />
+          <SetupCollars />
+          <SetupAssumed />
+        </div>
+        <StartLine job={job} button={button} begin={begin} />
+        {/* Under the button: what comes up as a field is left must not move it from under the pointer. */}
+        <div className="-mx-4 mt-3">
+          <Asked />
+        </div>
+      </div>
+      <Notes />
+    </main>
   );
-}
+});
 
 interface StartProps {
   job: Job;

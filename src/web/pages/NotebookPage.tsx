@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { useParams } from 'react-router';
 import { ApiProblem } from '../api/client.ts';
 import { usePracticeOf } from '../api/practice.ts';
@@ -6,6 +7,9 @@ import { JobContext } from '../jobStore/jobContext.ts';
 import { useJob } from '../jobStore/useJob.ts';
 import { HeaderSlot } from '../ui/headerSlot.tsx';
 import { FailurePage } from './FailurePage.tsx';
+
+/** Drawn anew for a change of the job or of the try alone. */
+const Pages = memo(Notebook);
 
 /** A try by one's own judgement: what was read and turned, and nothing that is worked out of it. */
 export function NotebookPage() {
@@ -21,7 +25,7 @@ export function NotebookPage() {
       <HeaderSlot.Fill>
         <h1 className="font-semibold">{job.record.document.name}</h1>
       </HeaderSlot.Fill>
-      <Notebook practice={practice} />
+      <Pages practice={practice} />
     </JobContext>
   );
 }

@@ -1,5 +1,5 @@
 import { JobContext } from '../jobStore/jobContext.ts';
-import { useEffect } from 'react';
+import { memo, useEffect } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { machineClasses, type MachineClass } from '#core/kinds/classes/index.ts';
 import { isRidden } from '#core/document/riders.ts';
@@ -13,6 +13,9 @@ import { SumPanel } from '../features/sums/SumPanel.tsx';
 import { TextField } from '../forms/TextField.tsx';
 import { setupPath } from '../features/setup/setupPath.ts';
 import { SagStage } from '../features/sag/SagStage.tsx';
+
+/** Drawn anew for a change of the setup alone. */
+const Bench = memo(SagStage);
 
 const ridden = machineClasses.filter(isRidden);
 
@@ -43,7 +46,7 @@ export function SagStartPage() {
             <h1 className="text-head mr-2 font-semibold">New setup by sag</h1>
             <ClassChoice classes={machineClasses} current={current} onChoose={choose} />
           </div>
-          <div className="bg-sheet border-rule mt-4 border">{isRidden(current) && <SagStage fresh />}</div>
+          <div className="bg-sheet border-rule mt-4 border">{isRidden(current) && <Bench fresh />}</div>
           <p className="text-second mt-3">
             No sag, but heights with nobody on?{' '}
             <Link

@@ -1,8 +1,11 @@
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { JobContext } from '../../jobStore/jobContext.ts';
 import { useJob } from '../../jobStore/useJob.ts';
 import { BayView } from './BayView.tsx';
+
+/** Drawn anew for a change of the job alone. */
+const View = memo(BayView);
 
 /** A machine in its bay, in large letters: which it is, and what to do to it now. */
 export function Bay({ id, children }: { id: string; children?: ReactNode }) {
@@ -23,7 +26,7 @@ export function Bay({ id, children }: { id: string; children?: ReactNode }) {
             </Link>
           </span>
         </div>
-        <BayView />
+        <View />
       </div>
     </JobContext>
   );
