@@ -7,6 +7,7 @@ import { fitWithFriction } from './friction.ts';
 import { predict, type Prediction } from './predict.ts';
 import type { CornerId } from '../kinds/corners.ts';
 import type { Axle } from '../kinds/corners.ts';
+import { recently } from '../recently.ts';
 import { explanations, type Explained, type Misfit } from './misfit.ts';
 
 /** What could be wrong, by the places of a job. */
@@ -68,30 +69,51 @@ export interface Otherwise {
   predictAt: (situation: Situation) => Prediction;
 }
 
+/** All that an estimate goes by: plain data. */
+interface Told {
+  rounds: readonly RoundEvidence[];
+  sag: readonly RoundEvidence[];
+  read: readonly CornerId[];
+  checkedRight: readonly string[];
+  /** By contact and round of work: odds that its collar gives for the other way, as a logarithm. */
+  collars: readonly (readonly number[])[];
+  machine: JobMachine;
+}
+
+/** Of the readings as they are, without the newest, and with what was typed before. */
+const KEPT = 12;
+
 /**
  * The machine that the readings tell of. Where they strain it, what could be wrong is weighed; where one explanation is
- * much likelier than that nothing is wrong, it is named, and planned from where that is possible.
+ * much likelier than that nothing is wrong, it is named, and planned from where that is possible. Worked out once for the same
+ * machine and readings: targets, names and what is tried on the plan change nothing of it.
  */
 export function estimateOf(
   machine: JobMachine,
   { rounds, sag, state, read, readingSigns }: Evidence,
 ): Estimate {
+  const collars = machine.corners.map((corner) =>
+    rounds.map((_, round) =>
+      collarEvidence(state, corner, { round, readingSign: readingSigns[corner] ?? 1 }),
+    ),
+  );
+  return estimated({ rounds, sag, read, checkedRight: state.checkedRight, collars, machine });
+}
+
+const estimated = recently(({ rounds, sag, read, checkedRight, collars, machine }: Told): Estimate => {
   const all = [...rounds, ...sag];
   const inJob = (misfit: Misfit) => placed(misfit, machine.corners, read);
   const { fine, plain, explained } = explanations(machine.believed, all, {
     worked: rounds.length,
-    dismissed: (misfit) => isChecked(state.checkedRight, inJob(misfit)),
-    collarSays: (contact, round) => {
-      const corner = machine.corners[contact] as CornerId;
-      return collarEvidence(state, corner, { round, readingSign: readingSigns[corner] ?? 1 });
-    },
+    dismissed: (misfit) => isChecked(checkedRight, inJob(misfit)),
+    collarSays: (contact, round) => collars[contact]?.[round] ?? 0,
   });
   const [first] = explained;
   if (!first || first.probability < SAID_ODDS * fine)
     return {
       machine,
       rounds,
-      fit: fitWithFriction(machine.believed, all),
+      fit: fitWithFriction(machine.believed, all, explained.length === 0 ? plain : undefined),
       doubt: { suspicions: [], adopted: null, planned: 1 },
       otherwise: [],
     };
@@ -121,7 +143,7 @@ export function estimateOf(
         predictAt: (situation) => predict(fit, meant(situation)),
       })),
   };
-}
+}, KEPT);
 
 /** Whether somebody has looked into it and found it right. */
 function isChecked(checkedRight: readonly string[], misfit: JobMisfit): boolean {

@@ -9,10 +9,14 @@ const FRICTION_FAITH = 3;
  * A fit that also learns how much friction this machine leaves. Each round's friction coordinates were taken to have
  * variance 1; given the readings their second moment is mean^2 + variance. Its average over all of them, together with
  * `frictionFaith` coordinates' worth of what was assumed, scales the assumed friction, and the machine is fitted again
- * (two steps of expectation and maximisation).
+ * (two steps of expectation and maximisation). `plain` is the fit by the friction assumed, where somebody has it.
  */
-export function fitWithFriction(believed: BelievedMachine, rounds: readonly RoundEvidence[]): Fit {
-  let learnt = fit(believed, rounds);
+export function fitWithFriction(
+  believed: BelievedMachine,
+  rounds: readonly RoundEvidence[],
+  plain: Fit = fit(believed, rounds),
+): Fit {
+  let learnt = plain;
   if (rounds.length < 2) return learnt;
   let scale = 1;
   for (let step = 0; step < 2; step++) {
