@@ -1,68 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import { type Page } from '@playwright/test';
-import { blankBar, blankDocument } from '#core/document/create.ts';
-import { fittingFields } from '#core/document/fitting.ts';
-import { blankSpring } from '#core/document/spring.ts';
-import type { JobDocument } from '#core/document/types.ts';
-import { cornerNames, type CornerId } from '#core/kinds/corners.ts';
-import type { MachineClass } from '#core/kinds/classes/index.ts';
-import { hideVehicle, isIn, measure, work, type Vehicle } from '../fixtures/shop.ts';
+import { cornerNames } from '#core/kinds/corners.ts';
+import { classJobs, idOf, READS, writtenDown } from '../fixtures/classJobs.ts';
+import { isIn, measure, work, type Vehicle } from '../fixtures/shop.ts';
 import { lockAnyway, allSent, expect, field, test, turnAsTold, visit } from './app.ts';
 
-/** Readings grow with the seat; a hundred more than the simulated collar, so that none is negative. */
-const READS = 100;
-
-const classes: Record<string, MachineClass> = { car: 'car', truck: 'truck', utv: 'side-by-side', snowmobile: 'snowmobile', motorcycle: 'motorcycle', 'dual-purpose': 'dual-purpose', scooter: 'scooter' }; // oxfmt-ignore
-const renamed: Record<string, Record<string, CornerId>> = {
-  snowmobile: { LF: 'LS', RF: 'RS', FA: 'FA', RA: 'RA' },
-};
-const bike: Record<string, CornerId> = { F: 'FW', R: 'RW' };
-const idOf = ({ nominal }: Vehicle, name: string): CornerId =>
-  renamed[nominal.class]?.[name] ?? bike[name] ?? (name as CornerId);
-
-/** What an installer would write down of a simulated vehicle. */
-function describe({ nominal }: Vehicle, leafMm: number | null): JobDocument {
-  const document = blankDocument(classes[nominal.class] as MachineClass, `A ${nominal.class}`);
-  const { corners, masses, refs, arbs } = nominal;
-  const xs = corners.map(({ x }) => x);
-  const [front, rear] = [Math.max(...xs), Math.min(...xs)];
-  const weights = [...masses, ...corners.map(({ unsprung, x }) => ({ m: unsprung, x }))];
-  const massKg = weights.reduce((sum, { m }) => sum + m, 0);
-  const cg = weights.reduce((sum, { m, x }) => sum + m * x, 0) / massKg;
-  Object.assign(document.machine, {
-    wheelbaseMm: front - rear,
-    trackFrontMm: Math.max(2 * (corners[0]?.y ?? 0), 500),
-    trackRearMm: Math.max(2 * (corners[2]?.y ?? 0), 500),
-    armAheadMm: (corners.find(({ name }) => name === 'FA')?.x ?? rear + 600) - rear,
-    massKg: Math.round(massKg),
-    frontShare: Math.round((100 * (cg - rear)) / (front - rear)) / 100,
-  });
-  document.toleranceMm = nominal.tolerance;
-  if (arbs[0]) document.bars.front = blankBar(arbs[0].k, true);
-  corners.forEach((corner, i) => {
-    const into = document.corners[idOf({ nominal } as Vehicle, corner.name)];
-    Object.assign(into, {
-      reference: { kind: 'ground-chassis', offsetMm: 0, aheadMm: 0 },
-      targetMm: refs[i]?.target,
-      ratio: corner.ratio,
-      pitchMm: corner.pitch,
-      travelMm: corner.travel,
-      springs: corner.springs.map((rateNPerMm, k) => ({
-        ...blankSpring,
-        name: `spring ${k + 1}`,
-        rateNPerMm,
-      })),
-      rings:
-        corner.crossover === null ? [] : [{ after: 0, limitMm: corner.crossover, on: 'body', gapMm: null }],
-      preloadMm: corner.preloadAtZero + corner.collar,
-      tyreRateNPerMm: corner.tyreRate,
-      unsprungKg: corner.unsprung,
-    });
-    into.collar = { datum: 'body', grows: 'with-seat', minMm: READS - 70, maxMm: READS + 70 };
-    if (leafMm && corner.axle === 'rear') Object.assign(into, { ...fittingFields('leaf'), stepMm: leafMm });
-  });
-  return document;
-}
+const SHOWN = ['snowmobile', 'dual-purpose', 'leaf truck'];
 
 /** Types one round of readings at every corner, as the tape has them. */
 async function read(page: Page, vehicle: Vehicle): Promise<void> {
@@ -92,18 +35,14 @@ async function turn(page: Page, vehicle: Vehicle, id: string, round: number): Pr
 
 test.describe('a whole job on a simulated machine, from readings to the handover sheet', () => {
   test.describe.configure({ timeout: 120_000 });
-  for (const { seed, kind, leafMm } of [
-    ...[10, 11, 12, 13, 14].map((seed) => ({ seed, kind: undefined, leafMm: null })),
-    { seed: 19, kind: 'dual-purpose', leafMm: null },
-    { seed: 24, kind: 'scooter', leafMm: null },
-    { seed: 21, kind: 'leaf truck', leafMm: 6 },
-  ] as const) {
-    test(kind ?? hideVehicle(seed).nominal.class, async ({ page }) => {
-      const vehicle = hideVehicle(seed, 25, kind);
+  // Every class without a page: analysis/classJobs.test.ts. Here that with most ends, one of two, and one on leaves.
+  for (const { name, vehicle: hidden, leafMm } of classJobs.filter((one) => SHOWN.includes(one.name))) {
+    test(name, async ({ page }) => {
+      const vehicle = hidden();
       expect(isIn(vehicle)).toBe(false);
       const id = randomUUID();
       const made = await page.request.post('/api/jobs', {
-        data: { id, document: describe(vehicle, leafMm), entries: [] },
+        data: { id, document: writtenDown(vehicle, leafMm), entries: [] },
       });
       expect(made.status()).toBe(201);
       await visit(page, `/jobs/${id}/baseline`);
