@@ -1,5 +1,5 @@
 import type { FaultList } from '../faults.ts';
-import { MonotoneCubic } from '../numerics/monotoneCubic.ts';
+import { knotsThrough, MonotoneCubic, type Knots } from '../numerics/monotoneCubic.ts';
 import { linkageTable, checkLinkage, type LinkageDescription } from './linkage.ts';
 
 /** Where the motion ratio (damper or spring per wheel) comes from. */
@@ -77,16 +77,26 @@ export function ratioMap(ratio: RatioDescription, travelMm: number): RatioMap {
       return new StraightRatio((ratio.damperLeverMm / ratio.wheelLeverMm) * square, 0, travelMm);
     }
     case 'table':
-      return cubicFromDroop(ratio.rows);
     case 'linkage':
-      return cubicFromDroop(linkageTable(ratio, travelMm));
+      return new MonotoneCubic(knotsOf(ratio, travelMm));
   }
 }
 
+/** Of the sources that curves were last made of: a fit makes hundreds of the same. A source is never written to. */
+const known = new WeakMap<RatioDescription, { travelMm: number; knots: Knots }>();
+
+function knotsOf(ratio: Extract<RatioDescription, { kind: 'table' | 'linkage' }>, travelMm: number): Knots {
+  const before = known.get(ratio);
+  if (before?.travelMm === travelMm) return before.knots;
+  const knots = knotsFromDroop(ratio.kind === 'table' ? ratio.rows : linkageTable(ratio, travelMm));
+  known.set(ratio, { travelMm, knots });
+  return knots;
+}
+
 /** Rows are counted from the first: full droop is zero travel and zero compression. */
-function cubicFromDroop(rows: readonly (readonly [number, number])[]): MonotoneCubic {
+function knotsFromDroop(rows: readonly (readonly [number, number])[]): Knots {
   const [z0, s0] = rows[0] as readonly [number, number];
-  return new MonotoneCubic(
+  return knotsThrough(
     Float64Array.from(rows, ([z]) => z - z0),
     Float64Array.from(rows, ([, s]) => s - s0),
   );

@@ -1,4 +1,4 @@
-import { MonotoneCubic } from './monotoneCubic.ts';
+import { knotsThrough, MonotoneCubic } from './monotoneCubic.ts';
 import { softmaxShares } from './softmax.ts';
 
 test('shares are by the exponentials, however large or small these are', () => {
@@ -13,7 +13,9 @@ test('shares are by the exponentials, however large or small these are', () => {
 
 describe('the curve through growing points', () => {
   // Secants 2, 5 and 1 over runs of 10, 4 and 6.
-  const curve = new MonotoneCubic(Float64Array.from([0, 10, 14, 20]), Float64Array.from([0, 20, 40, 46]));
+  const curve = new MonotoneCubic(
+    knotsThrough(Float64Array.from([0, 10, 14, 20]), Float64Array.from([0, 20, 40, 46])),
+  );
   const at = (x: number) => {
     curve.evaluate(x);
     return { value: curve.value, slope: curve.slope, curvature: curve.curvature };
@@ -28,7 +30,9 @@ describe('the curve through growing points', () => {
     // ((2 near + far) near's - near far's) / (near + far), not below nothing.
     expect(at(0).slope).toBe(0);
     expect(at(20).slope).toBe(Math.max((16 * 1 - 6 * 5) / 10, 0));
-    const fair = new MonotoneCubic(Float64Array.from([0, 10, 14]), Float64Array.from([0, 20, 30]));
+    const fair = new MonotoneCubic(
+      knotsThrough(Float64Array.from([0, 10, 14]), Float64Array.from([0, 20, 30])),
+    );
     fair.evaluate(0);
     expect(fair.slope).toBeCloseTo((24 * 2 - 10 * 2.5) / 14, 12);
   });

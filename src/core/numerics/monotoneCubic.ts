@@ -1,3 +1,24 @@
+/** Points of a curve and its slopes there. */
+export interface Knots {
+  x: Float64Array;
+  y: Float64Array;
+  slopes: Float64Array;
+}
+
+/** Abscissas must grow strictly, ordinates must not fall: check before. At least two points. */
+export function knotsThrough(x: Float64Array, y: Float64Array): Knots {
+  const n = x.length;
+  const run = (i: number) => (x[i + 1] as number) - (x[i] as number);
+  const secant = (i: number) => ((y[i + 1] as number) - (y[i] as number)) / run(i);
+  const slopes = Float64Array.from({ length: n }, (_, i) => {
+    if (n === 2) return secant(0);
+    if (i === 0) return endSlope(run(0), run(1), secant(0), secant(1));
+    if (i === n - 1) return endSlope(run(n - 2), run(n - 3), secant(n - 2), secant(n - 3));
+    return innerSlope(run(i - 1), run(i), secant(i - 1), secant(i));
+  });
+  return { x, y, slopes };
+}
+
 /**
  * Smooth curve through growing points that never turns back (Fritsch and Carlson, SIAM J. Numer. Anal. 17, 1980, with
  * Fritsch and Butland's weighted harmonic mean for the slopes). Straight beyond both ends.
@@ -6,22 +27,14 @@ export class MonotoneCubic {
   value = 0;
   slope = 0;
   curvature = 0;
+  private readonly x: Float64Array;
+  private readonly y: Float64Array;
   private readonly slopes: Float64Array;
 
-  /** Abscissas must grow strictly, ordinates must not fall: check before. At least two points. */
-  constructor(
-    private readonly x: Float64Array,
-    private readonly y: Float64Array,
-  ) {
-    const n = x.length;
-    const run = (i: number) => (x[i + 1] as number) - (x[i] as number);
-    const secant = (i: number) => ((y[i + 1] as number) - (y[i] as number)) / run(i);
-    this.slopes = Float64Array.from({ length: n }, (_, i) => {
-      if (n === 2) return secant(0);
-      if (i === 0) return endSlope(run(0), run(1), secant(0), secant(1));
-      if (i === n - 1) return endSlope(run(n - 2), run(n - 3), secant(n - 2), secant(n - 3));
-      return innerSlope(run(i - 1), run(i), secant(i - 1), secant(i));
-    });
+  constructor({ x, y, slopes }: Knots) {
+    this.x = x;
+    this.y = y;
+    this.slopes = slopes;
   }
 
   /** Leaves value, first and second derivative at x in the fields. */
