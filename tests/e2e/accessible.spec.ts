@@ -103,7 +103,7 @@ const screens: [name: string, path: string, act?: (page: Page) => Promise<void>]
  * stand together: it takes three times as long as all else.
  */
 const coloured = [
-  ...['plan with a sum', 'measure again with its chart', 'scales', 'stack lab', 'sag bench', 'spring search', 'bay view'],
+  ...['plan with a sum', 'measure again with its chart', 'scales', 'stack lab', 'sag bench', 'bay view'],
   ...['new setup', 'rack', 'handover', 'command bar', 'a notebook'],
 ]; // oxfmt-ignore
 
