@@ -236,9 +236,13 @@ function whenAllIsKept(): Promise<void> {
   });
 }
 
-/** Any job may have named a place on the floor: they are read again where they are next asked for, and not before. */
-function outdateFloors(): void {
-  void queryClient.invalidateQueries({ queryKey: ['floors'], refetchType: 'none' });
+/**
+ * Any job may have named a place on the floor, or be another's first with a kit: they are read again where they are next asked
+ * for, and not before.
+ */
+function outdateTaught(): void {
+  for (const taught of ['floors', 'kits'])
+    void queryClient.invalidateQueries({ queryKey: [taught], refetchType: 'none' });
 }
 
 /** Keeps the cache in step with the server for as long as the application is open. */
@@ -250,7 +254,7 @@ export function useLiveUpdates(): void {
       void queryClient.invalidateQueries({ queryKey: ['book'] });
       // Where a job is, the server knows once it has it.
       if (item.what.kind === 'job') void readAgain({ queryKey: ['away', item.jobId] });
-      outdateFloors();
+      outdateTaught();
     });
     const deaf = hearServer((message) => {
       if (message.kind === 'away') {
@@ -267,7 +271,7 @@ export function useLiveUpdates(): void {
       hear(event.id, event.version);
       void readAgain({ queryKey: ['jobs'] });
       if (event.moved) void readAgain({ queryKey: ['away', event.id] });
-      outdateFloors();
+      outdateTaught();
       const cached = queryClient.getQueryData<JobRecord>(jobKey(event.id));
       // Our own entries come back as events too; those are in the cache or on their way.
       const sending = useQueue.getState().items.some((item) => item.jobId === event.id && !item.refused);
