@@ -145,8 +145,7 @@ const works = async () => {
     await runStage(stage);
   }
 };
-// One more than there are cores: some wait for a server or a clock most of their time.
-await Promise.all(Array.from({ length: cores + 1 }, works));
+await Promise.all(Array.from({ length: cores }, works));
 await built;
 if (chosen.includes(browser)) await runStage(browser);
 console.log(`${totals.passed} passed, ${totals.failed} failed`);

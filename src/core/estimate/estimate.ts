@@ -97,7 +97,7 @@ export function estimateOf(
       collarEvidence(state, corner, { round, readingSign: readingSigns[corner] ?? 1 }),
     ),
   );
-  return estimated({ rounds, sag, read, checkedRight: state.checkedRight, collars, machine });
+  return estimated({ machine, collars, checkedRight: state.checkedRight, read, sag, rounds });
 }
 
 const estimated = recently(({ rounds, sag, read, checkedRight, collars, machine }: Told): Estimate => {
