@@ -18,11 +18,6 @@ export default defineConfig({
   fullyParallel: true,
   // A test that passes only the second time is named by `npm test`, and does not stop it.
   retries: 1,
-  // What is tried one after the other in a network of its own begins first: at the end it would keep one worker alone.
-  projects: [
-    { name: 'shop', testMatch: 'shop.spec.ts' },
-    { name: 'page', testIgnore: 'shop.spec.ts' },
-  ],
   reporter: [['line'], ['json', { outputFile: '.margin/browser.json' }]],
   use: {
     // Dates are written as the reader writes them.

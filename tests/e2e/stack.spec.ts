@@ -90,6 +90,8 @@ test.describe('the stack lab', () => {
   test('a link that was cut short is told, and what was there is kept', async ({ page }) => {
     await field(page, 'Wheel travel').fill('222');
     await page.keyboard.press('Tab');
+    // Whatever is typed goes to the address a moment later.
+    await expect(page).toHaveURL(/\?s=/);
     await visit(page, '/stack?s=N4IgzgLg');
     await expect(page.getByRole('alert')).toContainText('could not be read');
     await expect(field(page, 'Wheel travel')).toHaveValue('222');
