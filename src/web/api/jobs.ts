@@ -237,8 +237,8 @@ function whenAllIsKept(): Promise<void> {
 }
 
 /**
- * Any job may have named a place on the floor, or be another's first with a kit: they are read again where they are next asked
- * for, and not before.
+ * Any job may have named a place on the floor, or show what a kit came to: both are read again where they are next asked for,
+ * and not before.
  */
 function outdateTaught(): void {
   for (const taught of ['floors', 'kits'])
