@@ -10,8 +10,8 @@ import { chromiumPath } from './scripts/lib/debian.mjs';
 export default defineConfig({
   testDir: 'tests/e2e',
   // A machine that does other work beside is slow: that is no fault of what is tested.
-  timeout: 180_000,
-  expect: { timeout: 20_000 },
+  timeout: 120_000,
+  expect: { timeout: 20_000, toPass: { timeout: 60_000 } },
   // Each worker brings its own server and database.
   workers: 2,
   // A long file is shared among them too.
@@ -20,6 +20,8 @@ export default defineConfig({
   retries: 1,
   reporter: [['line'], ['json', { outputFile: '.margin/browser.json' }]],
   use: {
+    // What cannot be done is told as that, and not as a test that took too long.
+    actionTimeout: 30_000,
     // Dates are written as the reader writes them.
     locale: 'en-GB',
     // Only the tests of working without the server have the browser keep the program.

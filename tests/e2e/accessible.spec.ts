@@ -108,8 +108,7 @@ const coloured = [
 ]; // oxfmt-ignore
 
 test.describe('accessible by day and by night, and nothing scrolls sideways at 768 or 390 px', () => {
-  // A table of fields takes long to look through, twice.
-  test.describe.configure({ timeout: 180_000, mode: 'parallel' });
+  test.describe.configure({ mode: 'parallel' });
   for (const [name, path, act] of screens) {
     test(name, async ({ page }) => {
       await visit(page, path);

@@ -258,3 +258,34 @@ test('figures of one end typed faster than the server answers are all kept', asy
       await expect(field(page, `Front: ${label}`)).toHaveValue(value, { timeout: 2000 });
   }).toPass();
 });
+
+test('figures of a kit that had not arrived when the page was left are sent by the next', async ({
+  page,
+}) => {
+  await visit(page, '/kits');
+  await expect(page.getByRole('link', { name: /Harrier/ })).toBeVisible();
+  await page.getByRole('button', { name: 'New kit' }).click();
+  await put(page, 'Name of the kit', 'Left behind');
+  await page.getByRole('button', { name: 'The kit has parts for the rear' }).click();
+  await expect(field(page, 'Rear: seat stands at')).toBeVisible();
+  const isKept = async (text: RegExp) =>
+    expect.poll(async () => (await page.request.get('/api/kits')).text()).toMatch(text);
+  await isKept(/Left behind/);
+  // A server that is out of reach: nothing is answered before the page is gone.
+  await page.route('**/api/kits', (route) =>
+    route.request().method() === 'POST' ? route.abort() : route.continue(),
+  );
+  await put(page, 'Rear: ride height', '391');
+  await put(page, 'Rear: ring stands at', '127');
+  await put(page, 'Made for', 'one that was left');
+  await expect(page.getByRole('alert')).toContainText('Left behind is not kept yet');
+  await page.goto('/');
+  await page.unrouteAll({ behavior: 'wait' });
+  await page.goto('/kits');
+  const link = page.getByRole('link', { name: /Left behind.*one that was left/ });
+  await link.click();
+  await expect(field(page, 'Rear: ride height')).toHaveValue('391');
+  await expect(field(page, 'Rear: ring stands at')).toHaveValue('127');
+  await isKept(/one that was left/);
+  await expect(page.getByRole('alert')).toHaveCount(0);
+});

@@ -12,6 +12,10 @@ export class ApiProblem extends Error {
   }
 }
 
+/** Whether everything waits, rather than this one thing being refused. */
+export const holdsAll = ({ status, code }: Problem): boolean =>
+  status >= 500 || status === 401 || code === 'too-many' || code === 'page-newer';
+
 /** A server that has not answered by then counts as not reached, ms: what waits behind a call must not wait for ever. */
 const ANSWER_MS = 15_000;
 const MUCH_MS = 60_000;

@@ -7,7 +7,7 @@ import { migrateJob } from '#core/document/migrate.ts';
 import type { Entry } from '#core/document/types.ts';
 import { useDoor } from './door.ts';
 import { useKeeping } from './keeping.ts';
-import { ApiProblem, callApi } from './client.ts';
+import { ApiProblem, callApi, holdsAll } from './client.ts';
 import { jot, jotted, unjot } from './journal.ts';
 import type { Unsent } from './unsent.ts';
 
@@ -159,10 +159,6 @@ function heldBy(error: unknown): Held {
   }
   return error instanceof DOMException && error.name === 'TimeoutError' ? 'silent' : 'away';
 }
-
-/** Whether everything waits, rather than this one thing being refused. */
-const holdsAll = ({ status, code }: Problem) =>
-  status >= 500 || status === 401 || code === 'too-many' || code === 'page-newer';
 
 async function sendOne(item: Unsent): Promise<void> {
   const silent = setTimeout(() => useQueue.setState({ held: 'silent' }), SILENT_MS);

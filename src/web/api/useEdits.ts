@@ -1,14 +1,6 @@
-import { useRef, useState } from 'react';
-import { ApiProblem } from './client.ts';
-
-/** What a shop keeps by its id, in versions. */
-interface Kept {
-  id: string;
-  version: number;
-}
-
-/** The same before it is kept for the first time. */
-type New<T extends Kept> = Omit<T, 'version'> & { version: null };
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
+import { leftBehind, type Left } from './leftBehind.ts';
+import { useAttempts, type Kept, type New } from './useAttempts.ts';
 
 /** One change, with what undoes it. */
 interface Done {
@@ -16,15 +8,11 @@ interface Done {
   undo: () => void;
 }
 
-/** What could not be kept, and how to try again. */
-interface Failed {
-  words: string;
-  again: (() => void) | null;
-  /** Which of the tries it was, in the order they were begun in. */
-  nth: number;
-}
-
 interface Shelf<T extends Kept, Part> {
+  /** Under which name the browser keeps what is not known to have arrived. */
+  shelf: string;
+  /** What is there, once it is known. */
+  all: readonly T[] | undefined;
   put: (item: T | New<T>) => Promise<T>;
   remove: (item: T) => Promise<unknown>;
   /** Asks the server for what is there. */
@@ -33,6 +21,8 @@ interface Shelf<T extends Kept, Part> {
   /** A thing with some of its figures changed, and what those were before. */
   changed: (item: T, part: Part) => T;
   sameOf: (part: Part, was: T) => Part;
+  /** What makes the one of the other; null where they are alike. */
+  partBetween: (was: T, now: T) => Part | null;
 }
 
 /** Changes of one thing, one after another: each is made to what the one before left, its first keeping among them. */
@@ -81,75 +71,55 @@ function useDone() {
 export function useEdits<T extends Kept, Part>(shelf: Shelf<T, Part>) {
   const { put, nameOf } = shelf;
   const { remember, follow, undo, last } = useDone();
-  const [failed, setFailed] = useState<Failed | null>(null);
   const inTurn = useInTurn<T>();
+  const left = leftBehind<T | New<T>>(shelf.shelf);
+  const { attempt, tell, failed } = useAttempts<T>({ left, follow, nameOf, refetch: shelf.refetch });
   // Shown before the server has it, a thing has no version yet: it is new there still.
   const keep = (item: T) => put(item.version === 0 ? { ...item, version: null } : item);
 
-  const begun = useRef(0);
-
-  const refused = (error: unknown, name: string, nth: number, again: () => void) => {
-    if (!(error instanceof ApiProblem)) {
-      setFailed({ words: `${name} is not kept yet: the server cannot be reached.`, nth, again });
-      return;
-    }
-    const [first] = error.problem.errors ?? [];
-    const why = first ? `${first.pointer.slice(1)} ${first.detail}` : error.problem.title;
-    setFailed({ words: `${name} was not kept. ${why}`, nth, again: null });
-    shelf.refetch();
-  };
-
-  /** Tries something until it is kept or refused for good. */
-  const attempt = <R>(name: string, act: () => Promise<R>, after: (result: R) => void) => {
-    const go = () => {
-      const nth = ++begun.current;
-      follow(
-        act().then(
-          (result) => {
-            // What was begun before says nothing of what failed since.
-            setFailed((now) => (now && now.nth > nth ? now : null));
-            after(result);
-          },
-          (error: unknown) => refused(error, name, nth, go),
-        ),
-      );
-    };
-    go();
-  };
-
   const edit = (item: T, part: Part, undoable = true) =>
-    attempt(
-      nameOf(item),
-      () => inTurn.next(item, (now) => keep(shelf.changed(now, part))),
-      ([was, now]) => {
+    attempt({
+      item,
+      // What is new has every field of what is kept but its version.
+      change: (now) => shelf.changed(now as T, part),
+      act: () => inTurn.next(item, (now) => keep(shelf.changed(now, part))),
+      after: ([was, now]) => {
         if (undoable) remember(`Change of ${nameOf(item)}`, () => edit(now, shelf.sameOf(part, was), false));
       },
-    );
+    });
 
   /** Keeps something new; `after` is told once it is. */
   const add = (item: New<T>, after: (kept: T) => void = () => undefined) =>
-    attempt(
-      nameOf(item),
-      () => inTurn.first(item.id, put(item)),
-      (kept) => {
+    attempt({
+      item,
+      act: () => inTurn.first(item.id, put(item)),
+      after: (kept) => {
         after(kept);
         remember(`${nameOf(kept)} new`, () => void shelf.remove(kept));
       },
-    );
+    });
+
+  const putBack = (item: New<T>) => attempt({ item, act: () => inTurn.first(item.id, put(item)) });
 
   const remove = (item: T) =>
-    attempt(
-      nameOf(item),
-      () => shelf.remove(item),
-      () =>
-        remember(`${nameOf(item)} removed`, () =>
-          attempt(
-            nameOf(item),
-            () => inTurn.first(item.id, put({ ...item, version: null })),
-            () => undefined,
-          ),
-        ),
-    );
+    attempt({
+      item,
+      act: () => shelf.remove(item),
+      after: () => remember(`${nameOf(item)} removed`, () => putBack({ ...item, version: null })),
+    });
+
+  /** Sends what an earlier page left before it had arrived, over what is there now. */
+  const takeUp = useEffectEvent(({ was, now }: Left<T | New<T>>, all: readonly T[]) => {
+    const here = all.find(({ id }) => id === now.id);
+    const part = shelf.partBetween((was ?? here ?? now) as T, now as T);
+    if (here && part) edit(here, part);
+    else if (!here && !was) add({ ...now, version: null });
+    else if (!here && part) tell(`${nameOf(now)} was deleted before its last change arrived.`);
+  });
+  const { all, shelf: name } = shelf;
+  useEffect(() => {
+    if (all) for (const one of leftBehind<T | New<T>>(name).takeUp()) takeUp(one, all);
+  }, [all, name]);
 
   return { edit, add, remove, undo, last, failed };
 }

@@ -13,7 +13,7 @@ import { HeaderSlot } from '../ui/headerSlot.tsx';
 /** Sheets of kits, kept once: what is in them, how they are put together, and what jobs came to with them. */
 export function KitsPage() {
   const kits = useKits();
-  const edits = useKitEdits();
+  const edits = useKitEdits(kits.data?.kits);
   const { id } = useParams();
   useUndoKeys({ undo: edits.undo, redo: () => undefined });
   const all = kits.data?.kits ?? [];

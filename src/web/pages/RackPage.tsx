@@ -24,7 +24,7 @@ import { useRackEdits, type RackEdits } from '../features/rack/useRackEdits.ts';
 /** Catalogue and stock: every spring, found, sorted, typed over, taken in and saved as CSV. */
 export function RackPage() {
   const rack = useRack();
-  const edits = useRackEdits();
+  const edits = useRackEdits(rack.data);
   useUndoKeys({ undo: edits.undo, redo: () => undefined });
   const [importing, setImporting] = useState(false);
   const springs = useMemo(() => rack.data ?? [], [rack.data]);

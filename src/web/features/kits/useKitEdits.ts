@@ -1,15 +1,18 @@
 import type { Kit, KitValues } from '#core/kits/kit.ts';
 import { refetchKits, usePutKit, useRemoveKit } from '../../api/kits.ts';
+import { changedFields } from '../../api/leftBehind.ts';
 import { useEdits } from '../../api/useEdits.ts';
 
 /** What is changed of a sheet, from how it is when its turn comes: several changes may be on their way. */
 export type KitChange = (kit: KitValues) => Partial<KitValues>;
 
 /** Changing kits, by the fields of their sheets. */
-export function useKitEdits() {
+export function useKitEdits(all: readonly Kit[] | undefined) {
   const put = usePutKit();
   const removal = useRemoveKit();
   const { add, ...edits } = useEdits<Kit, KitChange>({
+    shelf: 'kits',
+    all,
     put: put.mutateAsync,
     remove: removal.mutateAsync,
     refetch: refetchKits,
@@ -20,6 +23,10 @@ export function useKitEdits() {
         (Object.keys(change(kit)) as (keyof KitValues)[]).map((key) => [key, kit[key]]),
       );
       return () => before;
+    },
+    partBetween: (was, now) => {
+      const part = changedFields(was.kit, now.kit);
+      return part && (() => part);
     },
   });
   /** Keeps a new kit; gives its id. */

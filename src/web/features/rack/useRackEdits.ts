@@ -1,15 +1,18 @@
 import { useState } from 'react';
 import type { RackSpring, RackValues } from '#core/rack/spring.ts';
 import { refetchRack, usePutSpring, useRemoveSpring } from '../../api/rack.ts';
+import { changedFields } from '../../api/leftBehind.ts';
 import { useEdits } from '../../api/useEdits.ts';
 
 /** Changing the rack, by the figures of its springs. */
-export function useRackEdits() {
+export function useRackEdits(all: readonly RackSpring[] | undefined) {
   const put = usePutSpring();
   const removal = useRemoveSpring();
   /** The spring that was added last, by its id. */
   const [added, setAdded] = useState<string | null>(null);
   const { add, ...edits } = useEdits<RackSpring, Partial<RackValues>>({
+    shelf: 'rack',
+    all,
     put: put.mutateAsync,
     remove: removal.mutateAsync,
     refetch: refetchRack,
@@ -17,6 +20,8 @@ export function useRackEdits() {
     changed: (spring, part) => ({ ...spring, ...part }),
     sameOf: (part, was) =>
       Object.fromEntries((Object.keys(part) as (keyof RackValues)[]).map((key) => [key, was[key]])),
+    partBetween: ({ version: _was, ...was }, { version: _now, ...now }) =>
+      changedFields<RackValues>(was, now),
   });
   const addSpring = (values: RackValues) =>
     add({ ...values, id: crypto.randomUUID(), version: null }, ({ id }) => setAdded(id));
