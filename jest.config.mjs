@@ -31,12 +31,17 @@ const cluster = {
   globalTeardown: '<rootDir>/tests/api/globalTeardown.mjs',
 };
 
+/** What each kind of test needs. */
+export const kinds = { unit: { ...base, ...hooks }, server: { ...base, ...cluster } };
+
+// A machine that does other work beside is slow: that is no fault of what is tested. Counts here alone, in no project.
+export const testTimeout = 60_000;
+
 export default {
-  // A machine that does other work beside is slow: that is no fault of what is tested. Counts here alone, in no project.
-  testTimeout: 60_000,
+  testTimeout,
   projects: [
-    { ...base, ...hooks, displayName: 'unit', testMatch: ['<rootDir>/src/**/*.test.ts'] },
-    { ...base, ...cluster, displayName: 'server', testMatch: ['<rootDir>/tests/api/**/*.test.ts'] },
-    { ...base, ...cluster, displayName: 'system', testMatch: ['<rootDir>/tests/system/**/*.test.ts'] },
+    { ...kinds.unit, displayName: 'unit', testMatch: ['<rootDir>/src/**/*.test.ts'] },
+    { ...kinds.server, displayName: 'server', testMatch: ['<rootDir>/tests/api/**/*.test.ts'] },
+    { ...kinds.server, displayName: 'system', testMatch: ['<rootDir>/tests/system/**/*.test.ts'] },
   ],
 };

@@ -11,20 +11,19 @@ import { run } from './lib/run.mjs';
  */
 const totals = { passed: 0, failed: 0 };
 
-/** One process of one part of a Jest project: the stages that run side by side share the cores among them. */
-const jest = (project, part = 1, of = 1) => {
-  const file = `.margin/${project}-${part}.json`;
+/** One process of one Jest project: the stages that run side by side share the cores among them. */
+const jest = (name, { project = name, config = 'jest.together.config.mjs' } = {}) => {
+  const file = `.margin/${project}.json`;
   return {
-    name: project,
-    label: of > 1 ? `${project} ${part}/${of}` : project,
+    name,
+    label: project,
     file,
     command: [
       'npx',
       'jest',
-      '--selectProjects',
-      project,
+      `--config=${config}`,
+      `--selectProjects=${project}`,
       '--maxWorkers=1',
-      `--shard=${part}/${of}`,
       '--json',
       `--outputFile=${file}`,
     ],
@@ -40,9 +39,9 @@ const BROWSER_FILE = '.margin/browser.json';
 
 /** Those that run side by side, the longest first; then the browser, which takes the machine for itself. */
 const beside = [
-  ...Array.from({ length: cores }, (_, k) => jest('unit', k + 1, cores)),
+  ...['unit1', 'unit2', 'hooks'].map((project) => jest('unit', { project })),
   jest('server'),
-  jest('system'),
+  jest('system', { config: 'jest.config.mjs' }),
   ...['units', 'types', 'boundaries', 'lint', 'words', 'format:check'].map(check),
 ];
 const browser = {

@@ -1,0 +1,3 @@
+import { testsUnder, together } from './together.ts';
+
+together(testsUnder('tests/api'));
