@@ -3,6 +3,8 @@ import { defineConfig } from '@playwright/test';
 // @ts-expect-error no declarations
 import { chromiumPath } from './scripts/lib/debian.mjs';
 
+const SHOP = '**/shop.spec.ts';
+
 /**
  * Browser tests: the built application on a throw-away database, in Debian's Chromium. Held at Playwright 1.59: from 1.60 on
  * every expectation that does not hold yet writes out the whole page, at every try.
@@ -18,7 +20,12 @@ export default defineConfig({
   fullyParallel: true,
   // A test that passes only the second time is named by `npm test`, and does not stop it.
   retries: 1,
-  reporter: [['line'], ['json', { outputFile: '.margin/browser.json' }]],
+  reporter: [['line'], ['json', { outputFile: process.env.RESULTS_FILE ?? '.margin/browser.json' }]],
+  // The shop's tests wait more than they work: `npm test` has them run beside others.
+  projects: [
+    { name: 'pages', testIgnore: SHOP },
+    { name: 'shop', testMatch: SHOP },
+  ],
   use: {
     // What cannot be done is told as that, and not as a test that took too long.
     actionTimeout: 30_000,

@@ -35,22 +35,32 @@ const check = (script) => ({
   command: ['npm', 'run', '--silent', script],
 });
 const cores = availableParallelism();
-const BROWSER_FILE = '.margin/browser.json';
+
+/** One project of the browser's tests. */
+const playwright = (name, project) => {
+  const file = `.margin/${name}.json`;
+  return {
+    name,
+    file,
+    command: ['npx', 'playwright', 'test', `--project=${project}`],
+    env: { RESULTS_FILE: file },
+    count: () => countPlaywright(file),
+    remarks: () => playwrightRemarks(file),
+  };
+};
+
+/** What is tried as built. */
+const BUILT = ['system', 'shop', 'browser'];
 
 /** Those that run side by side, the longest first; then the browser, which takes the machine for itself. */
 const beside = [
   ...['unit1', 'unit2', 'hooks'].map((project) => jest('unit', { project })),
   jest('server'),
   jest('system', { config: 'jest.config.mjs' }),
+  playwright('shop', 'shop'),
   ...['units', 'types', 'boundaries', 'lint', 'words', 'format:check'].map(check),
 ];
-const browser = {
-  name: 'browser',
-  file: BROWSER_FILE,
-  command: ['npx', 'playwright', 'test'],
-  count: () => countPlaywright(BROWSER_FILE),
-  remarks: () => playwrightRemarks(BROWSER_FILE),
-};
+const browser = playwright('browser', 'pages');
 const stages = [...beside, browser];
 
 function countJest(file) {
@@ -83,7 +93,9 @@ function playwrightRemarks(file) {
 
 async function runStage(stage) {
   const began = Date.now();
-  const { code, output } = await run(stage.command[0], stage.command.slice(1));
+  const { code, output } = await run(stage.command[0], stage.command.slice(1), {
+    env: { ...process.env, ...stage.env },
+  });
   const counts = counted(stage, code);
   totals.passed += counts.passed;
   totals.failed += counts.failed;
@@ -127,20 +139,20 @@ if (chosen.length === 0) {
 }
 await ensurePackages();
 const needs = (...names) => chosen.some(({ name }) => names.includes(name));
-if (needs('server', 'system', 'browser')) await ensurePostgres();
+if (needs('server', ...BUILT)) await ensurePostgres();
 if (needs('system')) await ensureNginx();
-if (needs('browser')) {
+if (needs('shop', 'browser')) {
   await ensureChromium();
   await ensureHosts();
 }
 // Built beside those that need nothing of it.
-const built = needs('system', 'browser') ? ensureBuild() : Promise.resolve();
+const built = needs(...BUILT) ? ensureBuild() : Promise.resolve();
 mkdirSync('.margin', { recursive: true });
 for (const { file } of stages) if (file) rmSync(file, { force: true });
 const waiting = chosen.filter((stage) => stage !== browser);
 const works = async () => {
   for (let stage = waiting.shift(); stage; stage = waiting.shift()) {
-    if (stage.name === 'system') await built;
+    if (BUILT.includes(stage.name)) await built;
     await runStage(stage);
   }
 };
