@@ -147,7 +147,8 @@ test('by one’s own judgement nothing is advised, not by the pages of its job e
   await page.getByRole('button', { name: 'Begin' }).first().click();
   await expect(page.getByRole('heading', { name: 'As it came in' })).toBeVisible();
   const id = new URL(page.url()).pathname.split('/').at(-1) ?? '';
-  await visit(page, `/jobs/${id}/plan`);
+  // It leads straight back.
+  await page.goto(`/jobs/${id}/plan`);
   await expect(page).toHaveURL(new RegExp(`/practice/notebook/${id}$`));
 });
 

@@ -21,6 +21,7 @@ describe('simulated pads', () => {
     expect(pads.read(1.2).some(({ steady }) => steady)).toBe(false);
     const first = pads.read(9).map(({ value }) => value);
     pads.roll(wanted, 10);
+    expect(pads.read(10.2).some(({ steady }) => steady)).toBe(false);
     const again = pads.read(18);
     expect(again.every(({ steady }) => steady)).toBe(true);
     again.forEach(({ value }, i) => {

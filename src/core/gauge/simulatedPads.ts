@@ -16,7 +16,7 @@ const LEFT_BY_FRICTION_KG = 0.8;
 export class SimulatedPads {
   private to: readonly number[] = [268, 262, 277, 283];
   private from: readonly number[] = this.to;
-  private at = 0;
+  private at = -Infinity;
 
   constructor(private readonly uniform: Uniform) {}
 
@@ -41,7 +41,8 @@ export class SimulatedPads {
         name: `pad ${place}`,
         unit: 'kg',
         value: Math.round(10 * (kg + NOISE_KG * standardNormal(this.uniform))) / 10,
-        steady: Math.abs(kg - (this.to[i] ?? 0)) < STEADY_KG,
+        // Rolling takes its time, even where the machine comes to stand as it stood.
+        steady: seconds - this.at > ROLL_S && Math.abs(kg - (this.to[i] ?? 0)) < STEADY_KG,
       };
     });
   }

@@ -9,6 +9,7 @@ import { simulatedAddress, useGauge, useGaugeSetting } from '../gauge/useGauge.t
 import { Button } from '../../ui/Button.tsx';
 import { Mass } from '../../ui/Measure.tsx';
 import { padSlot, REPEATS } from './PadTable.tsx';
+import { useStands } from './useStands.ts';
 
 interface Props {
   round: number;
@@ -38,12 +39,6 @@ export function PadGauge({ round, loadCase }: Props) {
   useEffect(() => {
     if (address === simulatedAddress() && kg !== null) tell({ do: 'roll', kg: JSON.parse(kg) as number[] });
   }, [address, kg, round, free, tell, state]);
-  if (address === null)
-    return (
-      <div className="[&_summary]:text-[15px]">
-        <ChooseGauge use={use} />
-      </div>
-    );
   const byCorner = new Map<CornerId, (typeof readings)[string]>();
   for (const reading of Object.values(readings)) {
     const place = reading.kind === 'mass' ? padPlace(reading.name) : null;
@@ -52,8 +47,16 @@ export function PadGauge({ round, loadCase }: Props) {
   const ids = cornersIn(job.record.document);
   const all = ids.flatMap((id) => byCorner.get(id) ?? []);
   const steady = all.length === ids.length && all.every((reading) => reading.steady);
+  const [stands, taken] = useStands(steady);
+  if (address === null)
+    return (
+      <div className="[&_summary]:text-[15px]">
+        <ChooseGauge use={use} />
+      </div>
+    );
   const take = () => {
     if (!free) return;
+    taken();
     for (const id of ids) {
       const kg = Math.round(10 * (byCorner.get(id)?.value ?? 0)) / 10;
       const place = { kind: 'pad' as const, round, corner: id, slot: padSlot(loadCase, free) };
@@ -69,29 +72,37 @@ export function PadGauge({ round, loadCase }: Props) {
             : 'Listening for pads …'}
         </p>
       )}
-      {ids.map((id) => {
-        const reading = byCorner.get(id);
-        return (
-          reading && (
-            <p key={id}>
-              <span className="label text-second block">{cornerNames[id]}</span>
-              <b className="text-head">
-                <Mass kg={reading.value} decimals={1} />
-              </b>{' '}
-              <span className={reading.steady ? 'label' : 'label text-tight'}>
-                {reading.steady ? 'steady' : 'moving'}
-              </span>
-            </p>
-          )
-        );
-      })}
-      <Button disabled={!steady || !free} onClick={take}>
+      <OnPads byCorner={byCorner} ids={ids} />
+      <Button disabled={!steady || stands || !free} onClick={take}>
         {free ? `Take all four as reading ${free}` : 'All three readings are taken'}
       </Button>
+      {stands && free && <p className="label text-second">Roll it off and on again first.</p>}
       <Button look="quiet" onClick={() => use(null)}>
         No pads
       </Button>
       {broken > 0 && <p className="label text-tight">{broken} lines from them could not be read.</p>}
     </div>
   );
+}
+
+type ByCorner = ReadonlyMap<CornerId, ReturnType<typeof useGauge>['readings'][string]>;
+
+/** What each pad shows now, and whether it stands. */
+function OnPads({ byCorner, ids }: { byCorner: ByCorner; ids: readonly CornerId[] }) {
+  return ids.map((id) => {
+    const reading = byCorner.get(id);
+    return (
+      reading && (
+        <p key={id}>
+          <span className="label text-second block">{cornerNames[id]}</span>
+          <b className="text-head">
+            <Mass kg={reading.value} decimals={1} />
+          </b>{' '}
+          <span className={reading.steady ? 'label' : 'label text-tight'}>
+            {reading.steady ? 'steady' : 'moving'}
+          </span>
+        </p>
+      )
+    );
+  });
 }
