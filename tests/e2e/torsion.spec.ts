@@ -43,9 +43,7 @@ test('a torsion spring is put on the rack: its rate given, or worked out of its 
   const name = 'new spring';
   const row = page.locator(`tr[data-spring="${name}"]`);
   await expect(row).toBeVisible();
-  // It is ticked once the server has the spring.
-  await page.getByLabel(`Torsion spring, ${name}`).click();
-  await expect(page.getByLabel(`Torsion spring, ${name}`)).toBeChecked();
+  await page.getByLabel(`Torsion spring, ${name}`).check();
   for (const [label, value] of [
     ['Wire', '10'],
     ['Coils', '6'],

@@ -3,6 +3,7 @@ import type { Kits, PutKit } from '#contract/api.ts';
 import type { Kit } from '#core/kits/kit.ts';
 import { callApi, removeAt } from './client.ts';
 import { queryClient } from './jobs.ts';
+import { leftBehind } from './leftBehind.ts';
 import { dropReads, readIfNever } from './readAnew.ts';
 
 const KEY = ['kits'];
@@ -18,15 +19,23 @@ const change = (make: (kits: Kit[]) => Kit[]) =>
 const withKit = (kits: Kit[], kit: Kit) =>
   [...kits.filter(({ id }) => id !== kit.id), kit].sort((a, b) => a.kit.name.localeCompare(b.kit.name));
 
+/** Changes of kits that are not known to have arrived. */
+export const kitsLeft = leftBehind<Kit | PutKit>('kits');
+
+/** Shows a kit in the list, whether the server has it or not. */
+export function showKit(kit: PutKit): void {
+  change((kits) => withKit(kits, { ...kit, version: kit.version ?? 0 }));
+}
+
 /** Keeps a kit, shown at once; where the server is not reached it stays shown, and can be sent again. */
 export function usePutKit() {
   return useMutation({
     mutationFn: (kit: PutKit) => callApi<Kit>('/kits', kit),
     onMutate: async (kit) => {
       await dropReads(KEY);
-      change((kits) => withKit(kits, { ...kit, version: kit.version ?? 0 }));
+      showKit(kitsLeft.withLater(kit));
     },
-    onSuccess: (kept) => change((kits) => withKit(kits, kept)),
+    onSuccess: (kept) => showKit(kitsLeft.withLater(kept)),
     onSettled: () => readIfNever(KEY),
   });
 }

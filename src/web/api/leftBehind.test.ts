@@ -49,6 +49,18 @@ test('nothing is left behind after the last change of a thing has arrived, and n
   expect(left.takeUp()).toEqual([]);
 });
 
+test('what the server has is shown with what was typed since, and as it is where nothing was', () => {
+  const left = shelf();
+  const answered = { ...kept, version: 4, name: 'Sedge' };
+  left.note(kept, named('Sedge'));
+  expect(left.withLater(answered)).toEqual(answered);
+  expect(left.note({ ...kept, name: 'Sedge' }, (now) => ({ ...now, pitchMm: 2 }))).toMatchObject({
+    name: 'Sedge',
+    pitchMm: 2,
+  });
+  expect(left.withLater(answered)).toEqual({ ...answered, pitchMm: 2 });
+});
+
 test('a thing that was new was nothing before; shelves do not see each other; what cannot be read is nothing', () => {
   const [one, other] = [shelf(), shelf()];
   one.note({ ...kept, version: null }, (now) => now);

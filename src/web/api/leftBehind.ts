@@ -32,12 +32,19 @@ function count(key: string, open: number, sending: number): number {
 export function leftBehind<T extends Thing>(shelf: string) {
   const place = (id: string): string => `${PREFIX}${shelf}.${id}`;
   return {
-    /** Notes a change before it is sent: `change` makes it, to what is to be already or to `item`. */
-    note: (item: T, change: (now: T) => T) => {
+    /** Notes a change before it is sent: `change` makes it, to what is to be already or to `item`. Gives the thing as it is to be. */
+    note: (item: T, change: (now: T) => T): T => {
       const key = place(item.id);
       const left = read<T>(key) ?? { was: item.version === null ? null : item, now: item };
+      const now = change(left.now);
       count(key, 1, 0);
-      write(key, { ...left, now: change(left.now) });
+      write(key, { ...left, now });
+      return now;
+    },
+    /** A thing as the server has it, or is about to, with what was typed since. */
+    withLater: <One extends T>(item: One): One => {
+      const left = (counts.get(place(item.id))?.open ?? 0) > 1 ? read<T>(place(item.id)) : null;
+      return left ? { ...item, ...left.now, version: item.version } : item;
     },
     sending: (id: string) => count(place(id), 0, 1),
     /** It did not arrive, and may be sent again. */

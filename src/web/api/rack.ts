@@ -3,6 +3,7 @@ import type { ImportRack, PutSpring, Rack } from '#contract/api.ts';
 import type { RackSpring } from '#core/rack/spring.ts';
 import { callApi, removeAt } from './client.ts';
 import { queryClient } from './jobs.ts';
+import { leftBehind } from './leftBehind.ts';
 import { dropReads, readIfNever } from './readAnew.ts';
 
 const KEY = ['rack'];
@@ -22,15 +23,23 @@ const change = (make: (springs: RackSpring[]) => RackSpring[]) =>
 const withSpring = (springs: RackSpring[], spring: RackSpring) =>
   [...springs.filter(({ id }) => id !== spring.id), spring].sort((a, b) => a.name.localeCompare(b.name));
 
+/** Changes of springs that are not known to have arrived. */
+export const rackLeft = leftBehind<RackSpring | PutSpring>('rack');
+
+/** Shows a spring in the list, whether the server has it or not. */
+export function showSpring(spring: PutSpring): void {
+  change((springs) => withSpring(springs, { ...spring, version: spring.version ?? 0 }));
+}
+
 /** Keeps a spring, shown at once; where the server is not reached it stays shown, and can be sent again. */
 export function usePutSpring() {
   return useMutation({
     mutationFn: (spring: PutSpring) => callApi<RackSpring>('/rack', spring),
     onMutate: async (spring) => {
       await dropReads(KEY);
-      change((springs) => withSpring(springs, { ...spring, version: spring.version ?? 0 }));
+      showSpring(rackLeft.withLater(spring));
     },
-    onSuccess: (kept) => change((springs) => withSpring(springs, kept)),
+    onSuccess: (kept) => showSpring(rackLeft.withLater(kept)),
     onSettled: () => readIfNever(KEY),
   });
 }

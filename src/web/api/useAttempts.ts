@@ -32,6 +32,8 @@ interface Parts<T extends Kept> {
   follow: (work: Promise<unknown>) => void;
   nameOf: (item: T | New<T>) => string;
   refetch: () => void;
+  /** Shows a thing as it is to be. */
+  show: (item: T | New<T>) => void;
 }
 
 const same = <T>(now: T): T => now;
@@ -40,7 +42,7 @@ const isRefused = (error: unknown): error is ApiProblem =>
   error instanceof ApiProblem && !holdsAll(error.problem);
 
 /** Tries things until they are kept or refused for good; what they make of a thing is noted till then. */
-export function useAttempts<T extends Kept>({ left, follow, nameOf, refetch }: Parts<T>) {
+export function useAttempts<T extends Kept>({ left, follow, nameOf, refetch, show }: Parts<T>) {
   const [failed, setFailed] = useState<Failed | null>(null);
   const begun = useRef(0);
 
@@ -58,7 +60,8 @@ export function useAttempts<T extends Kept>({ left, follow, nameOf, refetch }: P
   };
 
   const attempt = <R>({ item, change = same, act, after = () => undefined }: Attempt<T, R>) => {
-    left.note(item, change);
+    // Seen at once, however long the ones before are on their way.
+    show({ ...left.note(item, change), version: item.version } as T | New<T>);
     const go = () => {
       const nth = ++begun.current;
       left.sending(item.id);

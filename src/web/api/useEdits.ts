@@ -1,5 +1,5 @@
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
-import { leftBehind, type Left } from './leftBehind.ts';
+import type { leftBehind, Left } from './leftBehind.ts';
 import { useAttempts, type Kept, type New } from './useAttempts.ts';
 
 /** One change, with what undoes it. */
@@ -9,14 +9,16 @@ interface Done {
 }
 
 interface Shelf<T extends Kept, Part> {
-  /** Under which name the browser keeps what is not known to have arrived. */
-  shelf: string;
+  /** What is not known to have arrived. */
+  left: ReturnType<typeof leftBehind<T | New<T>>>;
   /** What is there, once it is known. */
   all: readonly T[] | undefined;
   put: (item: T | New<T>) => Promise<T>;
   remove: (item: T) => Promise<unknown>;
   /** Asks the server for what is there. */
   refetch: () => void;
+  /** Shows a thing in the list as it is to be. */
+  show: (item: T | New<T>) => void;
   nameOf: (item: T | New<T>) => string;
   /** A thing with some of its figures changed, and what those were before. */
   changed: (item: T, part: Part) => T;
@@ -69,11 +71,10 @@ function useDone() {
 
 /** Changing things that a shop keeps: every change is kept at once, can be undone, and is never lost without a word. */
 export function useEdits<T extends Kept, Part>(shelf: Shelf<T, Part>) {
-  const { put, nameOf } = shelf;
+  const { put, nameOf, left, refetch, show } = shelf;
   const { remember, follow, undo, last } = useDone();
   const inTurn = useInTurn<T>();
-  const left = leftBehind<T | New<T>>(shelf.shelf);
-  const { attempt, tell, failed } = useAttempts<T>({ left, follow, nameOf, refetch: shelf.refetch });
+  const { attempt, tell, failed } = useAttempts<T>({ left, follow, nameOf, refetch, show });
   // Shown before the server has it, a thing has no version yet: it is new there still.
   const keep = (item: T) => put(item.version === 0 ? { ...item, version: null } : item);
 
@@ -116,10 +117,10 @@ export function useEdits<T extends Kept, Part>(shelf: Shelf<T, Part>) {
     else if (!here && !was) add({ ...now, version: null });
     else if (!here && part) tell(`${nameOf(now)} was deleted before its last change arrived.`);
   });
-  const { all, shelf: name } = shelf;
+  const { all } = shelf;
   useEffect(() => {
-    if (all) for (const one of leftBehind<T | New<T>>(name).takeUp()) takeUp(one, all);
-  }, [all, name]);
+    if (all) for (const one of left.takeUp()) takeUp(one, all);
+  }, [all, left]);
 
   return { edit, add, remove, undo, last, failed };
 }

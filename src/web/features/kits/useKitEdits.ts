@@ -1,5 +1,5 @@
 import type { Kit, KitValues } from '#core/kits/kit.ts';
-import { refetchKits, usePutKit, useRemoveKit } from '../../api/kits.ts';
+import { kitsLeft, refetchKits, showKit, usePutKit, useRemoveKit } from '../../api/kits.ts';
 import { changedFields } from '../../api/leftBehind.ts';
 import { useEdits } from '../../api/useEdits.ts';
 
@@ -11,8 +11,9 @@ export function useKitEdits(all: readonly Kit[] | undefined) {
   const put = usePutKit();
   const removal = useRemoveKit();
   const { add, ...edits } = useEdits<Kit, KitChange>({
-    shelf: 'kits',
+    left: kitsLeft,
     all,
+    show: showKit,
     put: put.mutateAsync,
     remove: removal.mutateAsync,
     refetch: refetchKits,

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { RackSpring, RackValues } from '#core/rack/spring.ts';
-import { refetchRack, usePutSpring, useRemoveSpring } from '../../api/rack.ts';
+import { rackLeft, refetchRack, showSpring, usePutSpring, useRemoveSpring } from '../../api/rack.ts';
 import { changedFields } from '../../api/leftBehind.ts';
 import { useEdits } from '../../api/useEdits.ts';
 
@@ -11,8 +11,9 @@ export function useRackEdits(all: readonly RackSpring[] | undefined) {
   /** The spring that was added last, by its id. */
   const [added, setAdded] = useState<string | null>(null);
   const { add, ...edits } = useEdits<RackSpring, Partial<RackValues>>({
-    shelf: 'rack',
+    left: rackLeft,
     all,
+    show: showSpring,
     put: put.mutateAsync,
     remove: removal.mutateAsync,
     refetch: refetchRack,
