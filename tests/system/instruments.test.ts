@@ -82,9 +82,9 @@ test('a session is written down and streamed again as it came', async () => {
   expect(recorded.length).toBeGreaterThan(4);
   const again = await start('replay', file, '--times', '5');
   const streamed = await lines(again.address, recorded.length);
-  // Over and over: it may be joined in the middle.
-  const from = recorded.findIndex(({ line }) => line === streamed[0]);
-  expect(streamed).toEqual(recorded.map((_, k) => recorded[(from + k) % recorded.length]?.line));
+  // Over and over: it may be joined in the middle, and several of its lines may be alike.
+  const sent = recorded.map(({ line }) => line);
+  expect(sent.map((_, from) => [...sent.slice(from), ...sent.slice(0, from)])).toContainEqual(streamed);
 }); // oxfmt-ignore
 
 test('a file that is no session is refused, with the line', async () => {
