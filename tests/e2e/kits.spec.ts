@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
+import { problemOf } from '#contract/problems.ts';
 import {
   allSent,
   expect,
@@ -297,4 +298,25 @@ test('figures of a kit that had not arrived when the page was left are sent by t
   await expect(field(page, 'Rear: ring stands at')).toHaveValue('127');
   await isKept(/one that was left/);
   await expect(page.getByRole('alert')).toHaveCount(0);
+});
+
+test('a kit that a busy server did not keep stays as typed, and is sent again', async ({ page }) => {
+  await visit(page, '/kits');
+  await newKit(page);
+  await put(page, 'Name of the kit', 'Sent twice');
+  await expect.poll(async () => (await page.request.get('/api/kits')).text()).toMatch(/Sent twice/);
+  const body = JSON.stringify(problemOf('unavailable'));
+  await page.route('**/api/kits', (route) =>
+    route.request().method() === 'POST'
+      ? route.fulfill({ status: 503, contentType: 'application/problem+json', body })
+      : route.continue(),
+  );
+  await put(page, 'Made for', 'a busy day');
+  const told = page.getByRole('alert');
+  await expect(told).toContainText('Sent twice is not kept yet. The database cannot be used at the moment.');
+  await expect(field(page, 'Made for')).toHaveValue('a busy day');
+  await page.unrouteAll({ behavior: 'wait' });
+  await told.getByRole('button', { name: 'Send it again' }).click();
+  await expect.poll(async () => (await page.request.get('/api/kits')).text()).toMatch(/a busy day/);
+  await expect(told).toHaveCount(0);
 });
