@@ -47,7 +47,7 @@ export function PadGauge({ round, loadCase }: Props) {
   const ids = cornersIn(job.record.document);
   const all = ids.flatMap((id) => byCorner.get(id) ?? []);
   const steady = all.length === ids.length && all.every((reading) => reading.steady);
-  const [stands, taken] = useStands(steady);
+  const [stands, taken] = useStands(steady, free);
   if (address === null)
     return (
       <div className="[&_summary]:text-[15px]">
