@@ -1,5 +1,5 @@
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
-import { availableParallelism } from 'node:os';
+import { availableParallelism, constants } from 'node:os';
 import { ensureChromium, ensureHosts, ensureNginx, ensurePostgres } from './lib/debian.mjs';
 import { ensureBuild } from './lib/build.mjs';
 import { ensurePackages } from './lib/packages.mjs';
@@ -52,16 +52,16 @@ const playwright = (name, project) => {
 /** What is tried as built. */
 const BUILT = ['system', 'shop', 'browser'];
 
-/** Those that run side by side, the longest first; then the browser, which takes the machine for itself. */
-const beside = [
-  ...['unit1', 'unit2', 'hooks'].map((project) => jest('unit', { project })),
-  jest('server'),
-  jest('system', { config: 'jest.config.mjs' }),
-  playwright('shop', 'shop'),
-  ...['units', 'types', 'boundaries', 'lint', 'words', 'format:check'].map(check),
-];
+/** Those that start servers and wait for them, side by side; then the browser. */
+const first = [jest('server'), jest('system', { config: 'jest.config.mjs' }), playwright('shop', 'shop')];
 const browser = playwright('browser', 'pages');
-const stages = [...beside, browser];
+
+/** Those that only calculate: they take what the others leave while they wait, and slow nothing that is waited for. */
+const behind = [
+  ...['unit1', 'unit2', 'hooks'].map((project) => jest('unit', { project })),
+  ...['units', 'types', 'boundaries', 'lint', 'words', 'format:check'].map(check),
+].map((stage) => ({ ...stage, priority: constants.priority.PRIORITY_LOW }));
+const stages = [...behind, ...first, browser];
 
 function countJest(file) {
   const { numPassedTests, numFailedTests, numFailedTestSuites } = JSON.parse(readFileSync(file, 'utf8'));
@@ -95,6 +95,7 @@ async function runStage(stage) {
   const began = Date.now();
   const { code, output } = await run(stage.command[0], stage.command.slice(1), {
     env: { ...process.env, ...stage.env },
+    priority: stage.priority,
   });
   const counts = counted(stage, code);
   totals.passed += counts.passed;
@@ -149,15 +150,22 @@ if (needs('shop', 'browser')) {
 const built = needs(...BUILT) ? ensureBuild() : Promise.resolve();
 mkdirSync('.margin', { recursive: true });
 for (const { file } of stages) if (file) rmSync(file, { force: true });
-const waiting = chosen.filter((stage) => stage !== browser);
-const works = async () => {
-  for (let stage = waiting.shift(); stage; stage = waiting.shift()) {
+/** Works through a list of stages, which several may do at once. */
+async function workThrough(list) {
+  for (let stage = list.shift(); stage; stage = list.shift()) {
     if (BUILT.includes(stage.name)) await built;
     await runStage(stage);
   }
+}
+const [before, after] = [first, behind].map((list) => list.filter((stage) => chosen.includes(stage)));
+const lanes = (list) => Promise.all(Array.from({ length: cores }, () => workThrough(list)));
+const waitedFor = async () => {
+  await lanes(before);
+  if (chosen.includes(browser)) await workThrough([browser]);
+  // What is left then has the machine for itself.
+  await lanes(after);
 };
-await Promise.all(Array.from({ length: cores }, works));
+await Promise.all([waitedFor(), workThrough(after)]);
 await built;
-if (chosen.includes(browser)) await runStage(browser);
 console.log(`${totals.passed} passed, ${totals.failed} failed`);
 process.exit(totals.failed === 0 ? 0 : 1);

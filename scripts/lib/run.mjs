@@ -1,9 +1,14 @@
 import { spawn, spawnSync } from 'node:child_process';
+import { setPriority } from 'node:os';
 
-/** Runs a command and waits; gives { code, output }. With `show`, its output is passed through as well. */
-export function run(command, args, { show = false, ...options } = {}) {
+/**
+ * Runs a command and waits; gives { code, output }. With `show`, its output is passed through as well;
+ * with a `priority`, it and what it starts are given the processor accordingly.
+ */
+export function run(command, args, { show = false, priority = 0, ...options } = {}) {
   return new Promise((resolve) => {
     const child = spawn(command, args, { stdio: ['ignore', 'pipe', 'pipe'], ...options });
+    if (priority !== 0 && child.pid) setPriority(child.pid, priority);
     let output = '';
     for (const stream of [child.stdout, child.stderr]) {
       stream.on('data', (chunk) => {

@@ -27,6 +27,15 @@ async function seriousFindings(
 const sideways = (page: Page) =>
   page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
 
+/** Waits until nothing moves or fades any more; what turns for ever is not waited for. */
+const settled = (page: Page) =>
+  page.evaluate(async () => {
+    const ending = document
+      .getAnimations()
+      .filter(({ effect }) => Number.isFinite(effect?.getComputedTiming().endTime));
+    await Promise.allSettled(ending.map(({ finished }) => finished));
+  });
+
 const screens: [name: string, path: string, act?: (page: Page) => Promise<void>][] = [
   ['bays', '/'],
   ['new setup', '/new?class=side-by-side'],
@@ -103,9 +112,13 @@ const screens: [name: string, path: string, act?: (page: Page) => Promise<void>]
  * stand together: it takes three times as long as all else.
  */
 const coloured = [
-  ...['plan with a sum', 'measure again with its chart', 'scales', 'stack lab', 'sag bench', 'bay view'],
-  ...['new setup', 'rack', 'handover', 'command bar', 'a notebook'],
-]; // oxfmt-ignore
+  'plan with a sum',
+  'measure again with its chart',
+  'sag bench',
+  'bay view',
+  'handover',
+  'a notebook',
+];
 
 test.describe('accessible by day and by night, and nothing scrolls sideways at 768 or 390 px', () => {
   test.describe.configure({ mode: 'parallel' });
@@ -114,7 +127,7 @@ test.describe('accessible by day and by night, and nothing scrolls sideways at 7
       await visit(page, path);
       await expect(page.locator('h1').first()).toBeVisible();
       await act?.(page);
-      await page.waitForTimeout(300);
+      await settled(page);
       const isColoured = coloured.includes(name);
       expect(await seriousFindings(page, isColoured ? 'all' : 'all but contrast'), 'day').toEqual([]);
       if (isColoured) {

@@ -42,7 +42,8 @@ test('a whole job without a mouse: start, measure, plan, turn in the bay, measur
   await page.keyboard.press('n');
   await expect(page).toHaveURL(/\/new/);
   await tabTo(page, /^Measured height, front left/);
-  await typeAll(page, ['375', '375', '381', '381']);
+  // A unit may be typed with any of them.
+  await typeAll(page, ['14 3/4 in', '375', '381', '15"']);
   await tabTo(page, /^Target height, front/);
   await typeAll(page, ['365', '371']);
   await tabTo(page, /^Name of the job/);
@@ -61,6 +62,15 @@ test('a whole job without a mouse: start, measure, plan, turn in the bay, measur
   await expect(page).toHaveURL(/\/scales$/);
   await page.keyboard.press(']');
   await expect(page).toHaveURL(/\/plan$/);
+  // The sum of the focused figure, and back to it.
+  await expect(page.getByTestId('move-LF')).toContainText('turns away from the spring');
+  await page.keyboard.press('1');
+  await page.keyboard.press('s');
+  const sum = page.getByRole('region', { name: /Calculation: Seat move, front left/ });
+  await expect(sum).toContainText('thread pitch per turn');
+  await page.keyboard.press('Escape');
+  await expect(sum).toBeHidden();
+  await expect(page.locator('[data-corner=LF] [data-sum]').first()).toBeFocused();
   await tabTo(page, /^Start turning/);
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/\/turn$/);
@@ -84,6 +94,14 @@ test('a whole job without a mouse: start, measure, plan, turn in the bay, measur
   await page.keyboard.press('Space');
   await expect(page.getByTestId('verdict')).toBeVisible();
   await allSent(page);
+  // Undo takes back the last thing, also after a reload.
+  await page.reload();
+  await expect(page.getByLabel('rolled')).toBeChecked();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByLabel('rolled')).not.toBeChecked();
+  await page.keyboard.press('Control+Shift+z');
+  await expect(page.getByLabel('rolled')).toBeChecked();
+  await allSent(page);
   await page.evaluate(() => (document.activeElement as HTMLElement).blur());
   await page.keyboard.press(']');
   await expect(page).toHaveURL(/\/stance$/);
@@ -100,6 +118,11 @@ test('a whole job without a mouse: start, measure, plan, turn in the bay, measur
   await page.keyboard.press('Control+z');
   await expect(page.getByText(/Locked at these heights/)).toBeHidden();
   await allSent(page);
+  await page.keyboard.press('/');
+  await expect(page.getByPlaceholder('Job, stage, command or word')).toBeFocused();
+  await page.keyboard.type('jobs');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Jobs', exact: true })).toBeVisible();
 });
 
 test('an adjuster is picked with the keyboard, and the focus comes back to where it was', async ({

@@ -23,6 +23,9 @@ let data: string;
 let program: ChildProcess;
 let said = '';
 let root: string;
+/** The office's browser and a tablet's, which later tests go on with: each is a host of its own. */
+let office: Page;
+let tablet: Page;
 const browsers: Browser[] = [];
 
 /** Waits until the program has said something. */
@@ -161,15 +164,14 @@ test('on a tablet over https there is a camera to ask for, and a picture of a wh
 });
 
 test('two devices work on one job, each sees at once what the other types, and a lost one is shut out', async () => {
-  const office = await (await on(network.add('office'))).newPage();
+  office = await (await on(network.add('office'))).newPage();
   await comeIn(office, 'Office');
 
-  const lift = await on(network.add('lift2'));
-  const tablet = await lift.newPage();
-  await tablet.goto(`${SHOP}/jobs/${DUNLIN}/baseline`);
-  await tablet.getByLabel('What this device is called').fill('Lift two');
-  await tablet.getByRole('button', { name: 'Show six digits' }).click();
-  const digits = await tablet.getByTestId('digits').innerText();
+  const lift = await (await on(network.add('lift2'))).newPage();
+  await lift.goto(`${SHOP}/jobs/${DUNLIN}/baseline`);
+  await lift.getByLabel('What this device is called').fill('Lift two');
+  await lift.getByRole('button', { name: 'Show six digits' }).click();
+  const digits = await lift.getByTestId('digits').innerText();
 
   await office.getByRole('link', { name: 'Settings' }).click();
   await office.getByLabel('Name', { exact: true }).fill('Ada');
@@ -182,37 +184,35 @@ test('two devices work on one job, each sees at once what the other types, and a
   await row.getByLabel('Who Lift two is with').selectOption('Ada');
 
   const reading = 'Front left, reading 3';
-  await expect(tablet.getByLabel(reading, { exact: true })).toBeVisible();
+  await expect(lift.getByLabel(reading, { exact: true })).toBeVisible();
   // It learns who it is with when it asks next.
-  await tablet.reload();
-  await tablet.getByLabel(reading, { exact: true }).fill('541');
-  await tablet.getByLabel(reading, { exact: true }).blur();
+  await lift.reload();
+  await lift.getByLabel(reading, { exact: true }).fill('541');
+  await lift.getByLabel(reading, { exact: true }).blur();
   const watcher = await office.context().newPage();
   await watcher.goto(`${SHOP}/jobs/${DUNLIN}/baseline`);
   await expect(watcher.getByLabel(reading, { exact: true })).toHaveValue('541');
   await expect(watcher.getByTitle(/^Undo: .*, by Ada/)).toBeVisible();
   await watcher.getByLabel(reading, { exact: true }).fill('542');
   await watcher.getByLabel(reading, { exact: true }).blur();
-  await expect(tablet.getByLabel(reading, { exact: true })).toHaveValue('542');
+  await expect(lift.getByLabel(reading, { exact: true })).toHaveValue('542');
 
   await row.getByRole('button', { name: 'Remove' }).click();
   await row.getByRole('button', { name: 'Yes, remove it' }).click();
-  await expect(tablet.getByRole('heading', { name: 'This device was removed from the shop' })).toBeVisible();
-  expect(await tablet.evaluate(() => ({ ...localStorage }))).toEqual({});
+  await expect(lift.getByRole('heading', { name: 'This device was removed from the shop' })).toBeVisible();
+  expect(await lift.evaluate(() => ({ ...localStorage }))).toEqual({});
   // Neither what was read nor what was typed is left in the browser's databases.
   const left = () =>
-    tablet.evaluate(async () => [
+    lift.evaluate(async () => [
       ...(await indexedDB.databases()).map(({ name }) => name),
       ...(await caches.keys()),
     ]);
   await expect.poll(left).toEqual([]);
-  await tablet.reload();
-  await expect(tablet.getByRole('heading', { name: 'This device is not in yet' })).toBeVisible();
+  await lift.reload();
+  await expect(lift.getByRole('heading', { name: 'This device is not in yet' })).toBeVisible();
 });
 
 test('a code that was filmed lets one tablet in; the second is told, and shows digits instead', async () => {
-  const office = await (await on(network.add('desk'))).newPage();
-  await comeIn(office, 'Desk');
   const made = await office.evaluate(async () => {
     const headers = { 'Content-Type': 'application/json' };
     const answer = await fetch('/api/devices/codes', { method: 'POST', headers, body: '{}' });
@@ -234,7 +234,8 @@ test('a code that was filmed lets one tablet in; the second is told, and shows d
 
 test('a tablet out of touch opens the pages it saw, says so, and what is typed there is kept until it is back', async () => {
   const context = await on(network.add('lift3'));
-  const page = await context.newPage();
+  tablet = await context.newPage();
+  const page = tablet;
   await comeIn(page, 'Lift three');
   await page.evaluate(() => navigator.serviceWorker.ready);
   await page.goto(`${SHOP}/jobs/${DUNLIN}/bay`);
@@ -263,10 +264,7 @@ test('a tablet out of touch opens the pages it saw, says so, and what is typed t
 });
 
 test('a newer program is offered while somebody works, and used once it is said so', async () => {
-  const context = await on(network.add('lift7'));
-  const page = await context.newPage();
-  await comeIn(page, 'Lift seven');
-  await page.evaluate(() => navigator.serviceWorker.ready);
+  const page = tablet;
   await page.goto(`${SHOP}/jobs/${DUNLIN}/baseline`);
   const reading = page.getByLabel('Front right, reading 3', { exact: true });
   await reading.fill('551');
@@ -290,16 +288,13 @@ test('a newer program is offered while somebody works, and used once it is said 
 
 test('a page of another site, also one that takes the server’s address for its own, reads and writes nothing', async () => {
   const evil = network.add('evil');
-  const context = await on(network.add('lift4'));
-  const page = await context.newPage();
-  await comeIn(page, 'Lift four');
   network.name('evil.test', evil);
   const site = spawn('ip', [
     'netns', 'exec', evil.name, process.execPath, '-e',
     `require('http').createServer((q, a) => a.setHeader('Content-Type', 'text/html').end('<p>wheels')).listen(${PORT}, '${evil.address}')`,
   ]); // oxfmt-ignore
   try {
-    const foreign = await context.newPage();
+    const foreign = await office.context().newPage();
     await expect
       .poll(() =>
         foreign.goto(`http://evil.test:${PORT}/`).then(

@@ -58,69 +58,6 @@ test.describe('the whole slice', () => {
     await expect(page.getByRole('link', { name: /Shearwater/ })).toContainText('Locked at its heights');
   });
 
-  test('by keyboard alone', async ({ page }) => {
-    await visit(page, '/');
-    await expect(page.getByRole('heading', { name: 'Jobs', exact: true })).toBeVisible();
-    await page.keyboard.press('n');
-    await expect(page).toHaveURL(/\/new/);
-    await field(page, 'Measured height, front left').focus();
-    for (const text of ['14 3/4 in', '374.5', '371', '14 5/8"', '365', '362']) {
-      await page.keyboard.type(text);
-      await page.keyboard.press('Enter');
-    }
-    await expect(page.getByRole('button', { name: 'Start job' })).toBeFocused();
-    await page.keyboard.press('Enter');
-    await expect(page).toHaveURL(/\/plan$/);
-    await expect(page.getByTestId('move-LF')).toContainText('turns away from the spring');
-
-    // The sum of the focused figure, and back to it.
-    await page.keyboard.press('1');
-    await page.keyboard.press('s');
-    const sum = page.getByRole('region', { name: /Calculation: Seat move, front left/ });
-    await expect(sum).toContainText('thread pitch per turn');
-    await page.keyboard.press('Escape');
-    await expect(sum).toBeHidden();
-    await expect(page.locator('[data-corner=LF] [data-sum]').first()).toBeFocused();
-
-    await page.getByRole('button', { name: 'Start turning' }).focus();
-    await page.keyboard.press('Enter');
-    await expect(page).toHaveURL(/\/turn$/);
-    for (const corner of CORNERS) {
-      await page.getByRole('button', { name: `Done, ${corner}` }).focus();
-      await page.keyboard.press('Enter');
-    }
-    await page.keyboard.press('m');
-    await expect(page).toHaveURL(/\/measure$/);
-    await expect(field(page, 'Front left, reading 1')).toBeFocused();
-    for (const text of ['365', '365', '362', '362']) {
-      await page.keyboard.type(text);
-      await page.keyboard.press('Enter');
-    }
-    await expect(field(page, 'Front left, reading 2')).toBeFocused();
-    await page.getByLabel('rolled').focus();
-    await page.keyboard.press('Space');
-    await expect(page.getByTestId('verdict')).toBeVisible();
-
-    // Undo takes back the last thing, also after a reload, and says what it is.
-    await allSent(page);
-    await page.reload();
-    await expect(page.getByLabel('rolled')).toBeChecked();
-    await page.keyboard.press('Control+z');
-    await expect(page.getByLabel('rolled')).not.toBeChecked();
-    await page.keyboard.press('Control+Shift+z');
-    await expect(page.getByLabel('rolled')).toBeChecked();
-
-    await page.keyboard.press(']');
-    await expect(page).toHaveURL(/\/stance$/);
-    await page.keyboard.press(']');
-    await expect(page).toHaveURL(/\/close-out$/);
-    await page.keyboard.press('/');
-    await expect(page.getByPlaceholder('Job, stage, command or word')).toBeFocused();
-    await page.keyboard.type('jobs');
-    await page.keyboard.press('Enter');
-    await expect(page.getByRole('heading', { name: 'Jobs', exact: true })).toBeVisible();
-  });
-
   test('an impossible target is met with the nearest, and what stands in the way', async ({ page }) => {
     await visit(page, '/?find=dunlin');
     await page.locator('a[href*="000100000000"]').click();

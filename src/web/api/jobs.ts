@@ -1,6 +1,7 @@
 import {
   keepPreviousData,
   QueryClient,
+  notifyManager,
   useInfiniteQuery,
   useQuery,
   type QueryFilters,
@@ -26,6 +27,9 @@ import { useReach } from './reach.ts';
 import { hearServer } from './serverEvents.ts';
 import { onSent, send, useQueue } from './queue.ts';
 import type { Unsent } from './unsent.ts';
+
+// What is changed shows before the hand that changed it is done: a box that is ticked never shows as it was for a moment.
+notifyManager.setScheduler(queueMicrotask);
 
 export const queryClient = new QueryClient({
   defaultOptions: {

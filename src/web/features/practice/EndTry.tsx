@@ -13,6 +13,12 @@ export function EndTry({ practiceId, jobId }: { practiceId: string; jobId: strin
   const end = useEndTry(jobId);
   const [asked, setAsked] = useState(false);
   const unsent = useOnItsWay(jobId);
+  // What has ended is not shown here any more, whether this was told of it yet or not.
+  const handBack = () =>
+    void end.mutateAsync().then(
+      () => navigate(`/practice/${practiceId}`),
+      () => undefined,
+    );
   return (
     <>
       <Button onClick={() => setAsked(true)}>Hand it back</Button>
@@ -24,13 +30,7 @@ export function EndTry({ practiceId, jobId }: { practiceId: string; jobId: strin
       >
         {unsent && <p className="mb-2">Something is still on its way to the server.</p>}
         <div className="flex gap-3">
-          <Button
-            look="main"
-            disabled={unsent || end.isPending}
-            onClick={() =>
-              end.mutate(undefined, { onSuccess: () => void navigate(`/practice/${practiceId}`) })
-            }
-          >
+          <Button look="main" disabled={unsent || end.isPending} onClick={handBack}>
             Hand it back
           </Button>
           <Button onClick={() => setAsked(false)}>Go on</Button>
