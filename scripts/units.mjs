@@ -51,7 +51,11 @@ const configPath = ts.findConfigFile(process.cwd(), ts.sys.fileExists, 'tsconfig
 const { config } = ts.readConfigFile(configPath, ts.sys.readFile);
 const { options, fileNames } = ts.parseJsonConfigFileContent(config, ts.sys, process.cwd());
 const asked = process.argv.slice(2).map((file) => resolve(file));
-const program = ts.createProgram(asked.length > 0 ? asked : fileNames, options);
+const isSource = (fileName) => fileName.includes('/src/') && !fileName.includes('/node_modules/');
+const host = ts.createCompilerHost(options);
+// Nothing is asked of comments.
+host.jsDocParsingMode = ts.JSDocParsingMode.ParseNone;
+const program = ts.createProgram(asked.length > 0 ? asked : fileNames.filter(isSource), options, host);
 const checker = program.getTypeChecker();
 const faults = [];
 const say = (node, words) => {
@@ -188,9 +192,7 @@ function visit(node) {
 }
 
 const isOurs = ({ fileName, isDeclarationFile }) =>
-  !isDeclarationFile &&
-  !fileName.includes('/node_modules/') &&
-  (asked.length > 0 ? asked.includes(fileName) : fileName.includes('/src/'));
+  !isDeclarationFile && (asked.length > 0 ? asked.includes(fileName) : isSource(fileName));
 program.getSourceFiles().filter(isOurs).forEach(visit);
 
 if (faults.length > 0) {

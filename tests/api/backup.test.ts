@@ -84,7 +84,10 @@ async function contents(url: string): Promise<Record<string, unknown[]>> {
   return all;
 }
 
-const identity = async () => (await openBackupKey((await readCover(made.path)).cover, PASSPHRASE)) ?? '';
+let opened: Promise<string | null> | undefined;
+/** What opens the backup, by its passphrase: worked out once, since it is made to take its time. */
+const identity = async () =>
+  (await (opened ??= readCover(made.path).then(({ cover }) => openBackupKey(cover, PASSPHRASE)))) ?? '';
 const restored = <T>(work: (scratch: string) => Promise<T>) => withScratch(server.url, work);
 
 test('a backup holds everything: restored, every row is what it was, to the last byte', async () => {
