@@ -5,7 +5,7 @@ import { classJobs, idOf, READS, writtenDown } from '../fixtures/classJobs.ts';
 import { isIn, measure, work, type Vehicle } from '../fixtures/shop.ts';
 import { lockAnyway, allSent, expect, field, test, turnAsTold, visit } from './app.ts';
 
-const SHOWN = ['snowmobile', 'dual-purpose', 'leaf truck'];
+const SHOWN = ['snowmobile', 'leaf truck'];
 
 /** Types one round of readings at every corner, as the tape has them. */
 async function read(page: Page, vehicle: Vehicle): Promise<void> {
@@ -35,7 +35,7 @@ async function turn(page: Page, vehicle: Vehicle, id: string, round: number): Pr
 
 test.describe('a whole job on a simulated machine, from readings to the handover sheet', () => {
   test.describe.configure({ timeout: 120_000 });
-  // Every class without a page: analysis/classJobs.test.ts. Here that with most ends, one of two, and one on leaves.
+  // Every class without a page: analysis/classJobs.test.ts. Here that with most ends, and one on leaves.
   for (const { name, vehicle: hidden, leafMm } of classJobs.filter((one) => SHOWN.includes(one.name))) {
     test(name, async ({ page }) => {
       const vehicle = hidden();

@@ -31,7 +31,6 @@ interface Job {
 
 const jobs: Job[] = [
   { title: 'sled, rear by its quick adjuster', way: 'cam', seed: 2, how: 'both', class: 'snowmobile', end: 'Skid rear arm', corners: ['skid rear arm'], turned: /^Cam or quick adjuster/ },
-  { title: 'sled, front arm by its collar', way: 'linkage', seed: 4, how: 'rest', class: 'snowmobile', end: 'Skid front arm', corners: ['skid front arm'], turned: /^Seat collar/ },
   { title: 'skis by air, from the sag with nobody on', way: 'air', seed: 7, how: 'rest', class: 'snowmobile', end: 'Both skis', corners: ['left ski', 'right ski'], turned: /^Air/, alone: true },
   { title: 'dual-purpose rear through its linkage', way: 'linkage', seed: 9, how: 'both', class: 'dual-purpose', end: 'Rear wheel', corners: ['rear wheel'], turned: /^Seat collar/ },
   { title: 'scooter, front alone', way: 'strut', seed: 53, how: 'rest', class: 'scooter', end: 'Front wheel', corners: ['front wheel'], turned: /^Fork cap sets/, readBy: 'axle to mark' },
