@@ -28,7 +28,7 @@ import { hearServer } from './serverEvents.ts';
 import { onSent, send, useQueue } from './queue.ts';
 import type { Unsent } from './unsent.ts';
 
-// What is changed shows before the hand that changed it is done: a box that is ticked never shows as it was for a moment.
+// A change is shown at once and not a moment later: a box that was ticked would show empty again until then.
 notifyManager.setScheduler(queueMicrotask);
 
 export const queryClient = new QueryClient({
